@@ -1,0 +1,17 @@
+/** Unit tests lie beside what they test; checks against outside sources lie in test/conformance. */
+export default {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts'],
+  testMatch: ['<rootDir>/packages/*/src/**/*.test.ts', '<rootDir>/test/**/*.test.ts'],
+  moduleNameMapper: {
+    '^@fair-copy/([a-z]+)/(.*)\\.js$': '<rootDir>/packages/$1/src/$2',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
+  testTimeout: 60000,
+};

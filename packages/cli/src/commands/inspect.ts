@@ -1,0 +1,68 @@
+import { basename } from 'node:path';
+import { Command } from 'commander';
+import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
+import { conceptOf } from '@fair-copy/core/intake/draft.js';
+import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
+import type { Decisions } from '@fair-copy/core/intake/propose.js';
+import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
+import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
+import { ClientFile } from '@fair-copy/files/client-file.js';
+import { readingsOf } from '../readings.js';
+import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
+
+/** As it stands in the file: cleaning would put right what the inspection is to find. */
+const UNCLEANED: Decisions['steps'] = { unicode: false, spaces: false, brackets: false, punctuation: false, duplicates: false };
+
+export function inspectCommand(): Command {
+  return withSourceOptions(new Command('inspect'))
+    .description('check a glossary for inconsistencies')
+    .argument('<file>')
+    .option('--json', 'as JSON')
+    .action(inspectFile);
+}
+
+async function inspectFile(path: string, options: SourceOptions & { readonly json?: boolean }): Promise<void> {
+  const file = await ClientFile.open(path, basename(path));
+  try {
+    const found: Located[] = [];
+    const readings = await readingsOf(file, sourceChoices(options), { ...decisionsOf(options), steps: UNCLEANED });
+    for (const reading of readings) found.push(...(await findingsOf(file, reading)));
+    const counts: Record<string, number> = {};
+    for (const { finding } of found) counts[finding.check] = (counts[finding.check] ?? 0) + 1;
+    process.stdout.write(options.json ? JSON.stringify({ findings: found.map(asJson), counts }) + '\n' : asText(found, counts));
+  } finally {
+    file.close();
+  }
+}
+
+interface Located {
+  readonly finding: Finding;
+  readonly where: { readonly file: string; readonly sheet?: string; readonly row: number };
+}
+
+async function findingsOf(file: ClientFile, reading: Reading): Promise<Located[]> {
+  const evaluation = new Evaluation(reading, undefined, undefined, true);
+  const concepts: Concept[] = [];
+  const sheet = reading.source.kind === 'workbook' ? { sheet: reading.source.sheet } : {};
+  for await (const row of file.rows(reading.source)) {
+    const outcome = evaluation.see(row);
+    if (outcome.kind === 'entry')
+      concepts.push({ id: row.number as ConceptId, ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.number }) });
+  }
+  const findings = inspect(concepts, TERMBASE_CHECKS, { languages: languagesOf(reading) });
+  return [...findings].map((finding) => ({ finding, where: { file: file.name, ...sheet, row: finding.concept } }));
+}
+
+function asJson({ finding, where }: Located): unknown {
+  const { check, severity, text, message, language, related, correction } = finding;
+  return { check, severity, where, language, text, message, relatedRows: related, ...(correction && { correction }) };
+}
+
+function asText(found: readonly Located[], counts: Readonly<Record<string, number>>): string {
+  const lines = [...found]
+    .sort((a, b) => a.where.row - b.where.row)
+    .map(({ finding, where }) => `${where.sheet ? where.sheet + ', ' : ''}row ${where.row}: ${finding.check}: “${finding.text}”: ${finding.message}`);
+  const sums = TERMBASE_CHECKS.filter((check) => counts[check.id]).map((check) => `${counts[check.id]} × ${check.title}`);
+  return [...lines, sums.length ? sums.join(', ') : 'No findings.'].join('\n') + '\n';
+}

@@ -1,0 +1,65 @@
+import { basename } from 'node:path';
+import { Command } from 'commander';
+import { Evaluation, type Tally } from '@fair-copy/core/intake/evaluate.js';
+import type { Reading } from '@fair-copy/core/intake/reading.js';
+import { ClientFile } from '@fair-copy/files/client-file.js';
+import { readingOf, readingsOf } from '../readings.js';
+import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
+import { readingText, tallyLine } from '../tally-text.js';
+
+interface ReadOptions extends SourceOptions {
+  readonly json?: boolean;
+}
+
+export function readCommand(): Command {
+  return withSourceOptions(new Command('read'))
+    .description('say what a file is: its encoding, separator, header, columns, and where each row would go')
+    .argument('<file>')
+    .option('--json', 'as JSON')
+    .action(read);
+}
+
+async function read(path: string, options: ReadOptions): Promise<void> {
+  const choices = sourceChoices(options);
+  const decisions = decisionsOf(options);
+  const file = await ClientFile.open(path, basename(path));
+  try {
+    if (options.json) {
+      const reading = (await readingsOf(file, choices, decisions))[0] ?? (await readingOf(file, choices, decisions));
+      process.stdout.write(JSON.stringify(asJson(path, reading, await tallyOf(file, reading))) + '\n');
+      return;
+    }
+    for (const reading of await readingsOf(file, choices, decisions))
+      process.stdout.write(`${readingText(reading)}\n  ${tallyLine(await tallyOf(file, reading))}\n`);
+  } finally {
+    file.close();
+  }
+}
+
+async function tallyOf(file: ClientFile, reading: Reading): Promise<Tally> {
+  const evaluation = new Evaluation(reading);
+  for await (const row of file.rows(reading.source)) evaluation.see(row);
+  return evaluation.tally;
+}
+
+function asJson(path: string, reading: Reading, tally: Tally): unknown {
+  const { source } = reading;
+  return {
+    file: path,
+    kind: source.kind,
+    encoding: source.kind === 'workbook' ? null : source.encoding.value,
+    delimiter: source.kind === 'delimited' ? source.delimiter.value : null,
+    sheet: source.kind === 'workbook' ? source.sheet : null,
+    headerRow: reading.headerRow.value,
+    columns: reading.columns.map(({ index, header, role }) => ({
+      index,
+      header,
+      role: role.value.kind,
+      language: role.value.kind === 'ignored' ? null : role.value.language,
+      sureness: Math.round(role.sureness * 100) / 100,
+      reason: role.reason,
+    })),
+    tally,
+    notes: reading.notes,
+  };
+}

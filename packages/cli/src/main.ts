@@ -1,0 +1,56 @@
+/** `fair-copy`: the core from a terminal. Exit codes: 0 done, 2 usage, 3 a file cannot be read or written. */
+import { Command, CommanderError } from 'commander';
+import { DataError, describe } from '@fair-copy/core/diagnostic.js';
+import { convertCommand } from './commands/convert.js';
+import { inspectCommand } from './commands/inspect.js';
+import { readCommand } from './commands/read.js';
+import { UsageError } from './usage.js';
+
+const program = new Command('fair-copy')
+  .description('Turns client glossaries into termbases that can be trusted.')
+  .version('0.1.0')
+  .exitOverride()
+  .addCommand(readCommand())
+  .addCommand(convertCommand())
+  .addCommand(inspectCommand())
+  .showHelpAfterError('(add --help for more)');
+for (const command of program.commands) command.exitOverride();
+
+// A reader such as `head` that closes the pipe early is no failure.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 3));
+
+try {
+  await program.parseAsync();
+} catch (error) {
+  process.exitCode = complain(error);
+}
+
+function complain(error: unknown): number {
+  if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : 2;
+  if (error instanceof UsageError) {
+    process.stderr.write(`fair-copy: ${error.message}\n`);
+    return 2;
+  }
+  if (error instanceof DataError) {
+    process.stderr.write(`fair-copy: ${describe(error.diagnostic)}\n`);
+    return 3;
+  }
+  process.stderr.write(`fair-copy: ${systemMessage(error)}\n`);
+  return 3;
+}
+
+function systemMessage(error: unknown): string {
+  const { code, path, message } = error as NodeJS.ErrnoException;
+  switch (code) {
+    case 'ENOENT':
+      return `${path}: there is no such file or folder.`;
+    case 'EACCES':
+      return `${path}: no permission.`;
+    case 'EISDIR':
+      return `${path ?? 'this'}: is a folder, not a file.`;
+    case 'ENOSPC':
+      return 'the disk is full.';
+    default:
+      return message ?? String(error);
+  }
+}

@@ -1,0 +1,80 @@
+/** The options that say how a file is to be read, shared by all commands. */
+import { Option, type Command } from 'commander';
+import { canonicalTag } from '@fair-copy/core/language/tags.js';
+import type { Decisions } from '@fair-copy/core/intake/propose.js';
+import type { Role } from '@fair-copy/core/intake/reading.js';
+import { ENCODINGS, encodingNamed } from '@fair-copy/core/text/encodings.js';
+import type { SourceChoices } from '@fair-copy/files/client-file.js';
+import { UsageError } from './usage.js';
+
+export interface SourceOptions {
+  readonly sheet?: string;
+  readonly inputEncoding?: string;
+  readonly inputDelimiter?: string;
+  readonly column?: readonly string[];
+  readonly header?: boolean;
+  readonly headerRow?: string;
+  readonly hidden?: boolean;
+}
+
+export function withSourceOptions(command: Command): Command {
+  return command
+    .option('--sheet <name>', 'the sheet of a workbook; otherwise every visible one')
+    .option('--input-encoding <name>', 'the encoding of the file; otherwise found')
+    .option('--input-delimiter <text>', 'the separator of the file ("\\t" for tab); otherwise found')
+    .option('--column <N=language…>', 'what column N (from 1) holds: a language tag, "note" or "ignore"', collect, [])
+    .option('--header-row <N>', 'the row that names the columns; otherwise found')
+    .addOption(new Option('--no-header', 'no row names the columns'))
+    .option('--hidden', 'take hidden rows as well');
+}
+
+function collect(value: string, previous: readonly string[]): string[] {
+  return [...previous, ...value.split(',')];
+}
+
+export function sourceChoices(options: SourceOptions): SourceChoices {
+  const encoding = options.inputEncoding === undefined ? undefined : encodingNamed(options.inputEncoding);
+  if (encoding === null) throw new UsageError(`--input-encoding: “${options.inputEncoding}” is not known. Use one of: ${ENCODINGS.join(', ')}.`);
+  return {
+    ...(options.sheet !== undefined && { sheet: options.sheet }),
+    ...(encoding && { encoding }),
+    ...(options.inputDelimiter !== undefined && { delimiter: delimiterOption(options.inputDelimiter) }),
+  };
+}
+
+export function decisionsOf(options: SourceOptions): Decisions {
+  const roles: Record<number, Role> = {};
+  for (const said of options.column ?? []) {
+    const found = /^(\d+)=(.+)$/.exec(said.trim());
+    if (!found || Number(found[1]) < 1) throw new UsageError(`--column: “${said}” is not of the form 2=pt.`);
+    roles[Number(found[1]) - 1] = roleNamed(found[2]!.trim());
+  }
+  const headerRow = headerOption(options);
+  return {
+    roles,
+    ...(headerRow !== undefined && { headerRow }),
+    ...(options.hidden && { takeHidden: true }),
+  };
+}
+
+function headerOption({ header, headerRow }: SourceOptions): number | null | undefined {
+  if (header === false) return null;
+  if (headerRow === undefined) return undefined;
+  if (!/^[1-9]\d*$/.test(headerRow)) throw new UsageError(`--header-row: “${headerRow}” is not a row number.`);
+  return Number(headerRow);
+}
+
+function roleNamed(name: string): Role {
+  if (/^ignored?$/i.test(name)) return { kind: 'ignored' };
+  if (/^note$/i.test(name)) return { kind: 'note', language: null };
+  const language = canonicalTag(name);
+  if (!language) throw new UsageError(`--column: “${name}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.`);
+  return { kind: 'term', language };
+}
+
+export function delimiterOption(text: string): string {
+  const named: Readonly<Record<string, string>> = { '\\t': '\t', tab: '\t', comma: ',', semicolon: ';', pipe: '|' };
+  const delimiter = named[text.toLowerCase()] ?? text;
+  if (delimiter === '') throw new UsageError('the separator is empty.');
+  return delimiter;
+}

@@ -1,0 +1,2 @@
+/** The words of a call are off. */
+export class UsageError extends Error {}

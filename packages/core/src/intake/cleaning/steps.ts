@@ -1,0 +1,62 @@
+/** The cleaning steps of a cell in their order, and their one interpreter. */
+import type { CleaningStepId } from '../reading.js';
+import { bracketsStep } from './brackets.js';
+import { type CleaningContext, type CleaningStep, type Piece } from './piece.js';
+import { punctuationStep } from './punctuation.js';
+import { spacesStep } from './spaces.js';
+import { synonymsStep } from './synonyms.js';
+import { unicodeStep } from './unicode.js';
+
+type CellStepId = Exclude<CleaningStepId, 'duplicates'>;
+
+const STEPS: readonly (CleaningStep & { readonly id: CellStepId })[] = [
+  unicodeStep,
+  synonymsStep,
+  spacesStep,
+  bracketsStep,
+  punctuationStep,
+] as (CleaningStep & { readonly id: CellStepId })[];
+
+export interface Cleaned {
+  readonly pieces: readonly Piece[];
+  /** The steps that changed the cell. */
+  readonly touched: readonly CellStepId[];
+  /** The steps that are switched off and would have. */
+  readonly wouldTouch: readonly CellStepId[];
+}
+
+/** One cell through all steps; those switched off are only tried. Empty pieces fall away. */
+export function cleanCell(
+  cell: string,
+  steps: Readonly<Record<CleaningStepId, boolean>>,
+  context: CleaningContext,
+): Cleaned {
+  const touched: CellStepId[] = [];
+  const wouldTouch: CellStepId[] = [];
+  let pieces: readonly Piece[] = [{ text: cell, notes: [] }];
+  for (const step of STEPS) {
+    const next = step.apply(pieces, context);
+    if (next === pieces) continue;
+    if (steps[step.id]) {
+      touched.push(step.id);
+      pieces = next;
+    } else wouldTouch.push(step.id);
+  }
+  return { pieces: pieces.filter((piece) => piece.text.trim() !== ''), touched, wouldTouch };
+}
+
+/** What a single step makes of a cell that has gone through those before it: for the preview. */
+export function previewStep(
+  id: CellStepId,
+  cell: string,
+  steps: Readonly<Record<CleaningStepId, boolean>>,
+  context: CleaningContext,
+): { readonly before: string; readonly after: readonly Piece[] } | null {
+  let pieces: readonly Piece[] = [{ text: cell, notes: [] }];
+  for (const step of STEPS) {
+    const next = step.apply(pieces, context);
+    if (step.id === id) return next === pieces ? null : { before: pieces.map((p) => p.text).join(' ⏐ '), after: next };
+    if (steps[step.id]) pieces = next;
+  }
+  return null;
+}

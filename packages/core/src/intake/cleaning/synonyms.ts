@@ -1,0 +1,142 @@
+/**
+ * Several terms in one cell. A separator is known by how its parts behave, so that "and/or", "km/h", "1,5 m" and
+ * "Bonaire, Sint Eustatius and Saba" stay whole; which separators a file uses is found by agreement between columns.
+ */
+import type { CleaningStep, Piece } from './piece.js';
+
+/** In order of strength: a cell is cut at the strongest one it holds. */
+export const SEPARATORS = ['\n', ';', '|', '•', '；', ' / ', '/', '、', ', '] as const;
+export type Separator = (typeof SEPARATORS)[number];
+
+export function separatorName(separator: string): string {
+  switch (separator) {
+    case '\n':
+      return 'line break';
+    case ' / ':
+      return 'slash between spaces';
+    case '/':
+      return 'slash';
+    case ', ':
+      return 'comma';
+    default:
+      return separator.trim();
+  }
+}
+
+export const synonymsStep: CleaningStep = {
+  id: 'synonyms',
+  apply(pieces, { separators }) {
+    let changed = false;
+    const result: Piece[] = [];
+    for (const piece of pieces) {
+      const parts = splitTerms(piece.text, separators);
+      if (parts.length === 1 && parts[0] === piece.text) result.push(piece);
+      else {
+        changed = true;
+        parts.forEach((text, i) => result.push({ text, notes: i === 0 ? piece.notes : [] }));
+      }
+    }
+    return changed ? result : pieces;
+  },
+};
+
+/** The terms in a cell: cut at the strongest of the given separators that fits; one if none does. Equal ones count once. */
+export function splitTerms(text: string, separators: readonly string[]): string[] {
+  for (const separator of SEPARATORS) {
+    if (!separators.includes(separator)) continue;
+    const parts = cut(text, separator);
+    if (parts.length > 1) return [...new Set(parts)];
+  }
+  return [text];
+}
+
+function cut(text: string, separator: Separator): string[] {
+  switch (separator) {
+    case '\n':
+      return clean(text.split(/\r\n|\r|\n/));
+    case ';':
+    case '|':
+    case '•':
+    case '；':
+    case '、':
+      return outsideBrackets(text, separator);
+    case ' / ':
+      return clean(text.split(/\s+\/\s+/));
+    case '/':
+      return slashed(text);
+    case ', ':
+      return commas(text);
+  }
+}
+
+function clean(parts: readonly string[]): string[] {
+  return parts.map((part) => part.trim()).filter(Boolean);
+}
+
+function outsideBrackets(text: string, separator: string): string[] {
+  const parts: string[] = [];
+  let depth = 0;
+  let from = 0;
+  for (let i = 0; i < text.length; i++) {
+    const char = text[i]!;
+    if ('([{（'.includes(char)) depth++;
+    else if (')]}）'.includes(char)) depth = Math.max(0, depth - 1);
+    else if (char === separator && depth === 0) {
+      parts.push(text.slice(from, i));
+      from = i + 1;
+    }
+  }
+  return clean([...parts, text.slice(from)]);
+}
+
+const FUNCTION_WORDS = new Set(
+  'and or und oder et ou y o e i lub oraz ja tai och eller en of og a és vagy nebo ali ili и или и/или with mit'.split(' '),
+);
+
+/** A bare slash separates words of three letters and more; not units, abbreviations, numbers or "Ein-/Ausgabe". */
+function slashed(text: string): string[] {
+  const parts = text.split('/').map((part) => part.trim());
+  if (parts.length < 2) return [text];
+  const fits = parts.every(
+    (part) =>
+      /^[\p{L}\p{M}\s’'-]{3,}$/u.test(part) &&
+      !part.startsWith('-') &&
+      !part.endsWith('-') &&
+      !(part === part.toUpperCase() && part !== part.toLowerCase()) &&
+      !FUNCTION_WORDS.has(part.toLowerCase()) &&
+      part.split(/\s+/).some((word) => word.length >= 4),
+  );
+  return fits ? parts : [text];
+}
+
+/** Commas separate terms unless the last part is joined on with "and": then it is one name or an enumeration. */
+function commas(text: string): string[] {
+  if (/\d,\d/.test(text)) return [text];
+  const parts = outsideBrackets(text, ',');
+  if (parts.length < 2) return [text];
+  const last = parts.at(-1)!.split(/\s+/);
+  if (last.slice(0, -1).some((word) => FUNCTION_WORDS.has(word.toLowerCase())) && parts.length > 1) return [text];
+  return parts;
+}
+
+/**
+ * The separators that a file uses, from a sample of its rows (only the term cells): those that cut cells of at least
+ * three rows, and in most of these rows the cells of two columns.
+ */
+export function separatorsUsed(rows: readonly (readonly string[])[]): Separator[] {
+  return SEPARATORS.filter((separator) => {
+    let both = 0;
+    let any = 0;
+    for (const cells of rows) {
+      const cutting = cells.filter((cell) => strongest(cell) === separator && cut(cell, separator).length > 1).length;
+      if (cutting >= 1) any++;
+      if (cutting >= 2) both++;
+    }
+    // "lock, tidal" opposite one word is a way of writing, not a list: both sides have to show the habit.
+    return both >= 3 && both >= any * 0.5;
+  });
+}
+
+function strongest(text: string): Separator | null {
+  return SEPARATORS.find((separator) => cut(text, separator).length > 1) ?? null;
+}

@@ -1,0 +1,8 @@
+/** Unicode NFC (Unicode Standard Annex 15), and characters that cannot be seen. */
+import { withoutInvisible } from '../../text/invisible.js';
+import { mapPieces, withText, type CleaningStep } from './piece.js';
+
+export const unicodeStep: CleaningStep = {
+  id: 'unicode',
+  apply: (pieces) => mapPieces(pieces, (piece) => withText(piece, withoutInvisible(piece.text).normalize('NFC'))),
+};

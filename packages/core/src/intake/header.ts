@@ -1,0 +1,99 @@
+/** What a header cell says about its column, and which row is the header. */
+import { languagesNamed, type NamedLanguage } from '../language/names.js';
+import { isBlank, type SheetRow } from '../sheet/model.js';
+import { fieldOfWord, type FieldName } from './field-names.js';
+import type { Guess } from './reading.js';
+
+export interface HeaderCell {
+  readonly languages: readonly NamedLanguage[];
+  readonly field: FieldName | null;
+}
+
+/** "Deutsch", "Term (EN)", "DE note", "Benennung Deutsch", "Anmerkung": languages and field that a header names. */
+export function readHeaderCell(text: string): HeaderCell {
+  const clean = text.replace(/\s+/g, ' ').trim();
+  if (!clean || clean.length > 80) return { languages: [], field: null };
+  const whole = languagesNamed(clean);
+  const ownField = fieldOfWord(clean);
+  if (whole.length > 0) {
+    // "ID" and "No" are Indonesian and Norwegian too; as headers they are numbers unless the text says otherwise.
+    return { languages: ownField ? whole.map((l) => ({ ...l, sureness: l.sureness * 0.3 })) : whole, field: ownField };
+  }
+  if (ownField) return { languages: [], field: ownField };
+  const words = clean.split(/[\s_/:–—()[\].,-]+/).filter(Boolean);
+  const fields = words.map(fieldOfWord);
+  const field = fields.find((f) => f === 'note' || f === 'other') ?? fields.find((f) => f === 'number') ?? fields.find(Boolean) ?? null;
+  // "Client: Harbour Office" is a title, not the name of a column: most words have to be known.
+  const known = words.filter((word, i) => fields[i] || languagesNamed(word).length > 0).length;
+  if (!field || words.length > 6 || known < words.length / 2) return { languages: [], field: null };
+  const rest = words.filter((_, i) => !fields[i]).join(' ');
+  const bracket = /[([]([^()[\]]+)[)\]]/.exec(clean)?.[1];
+  const named = [rest, bracket ?? '', ...words.filter((_, i) => !fields[i])].map(languagesNamed).find((l) => l.length > 0) ?? [];
+  return { languages: named.map((l) => ({ ...l, sureness: l.sureness * 0.97 })), field };
+}
+
+const SEARCHED = 30;
+
+/** The header row among the first rows, or none, with the reason. */
+export function findHeaderRow(rows: readonly SheetRow[]): Guess<number | null> {
+  const filled = rows.filter((row) => !isBlank(row)).slice(0, SEARCHED);
+  let best: Guess<number | null> | null = null;
+  for (const row of filled) {
+    const found = headerSureness(row, rows);
+    if (found && found.sureness > (best?.sureness ?? 0)) best = { value: row.number, ...found };
+  }
+  return (
+    best ??
+    contrastingHeader(filled, rows) ?? {
+      value: null,
+      sureness: 0.85,
+      reason: 'no row names languages or fields',
+    }
+  );
+}
+
+function headerSureness(row: SheetRow, all: readonly SheetRow[]): { sureness: number; reason: string } | null {
+  const texts = row.cells.filter((cell) => cell.trim() !== '');
+  const cells = texts.map(readHeaderCell);
+  const named = cells.flatMap((cell) => (cell.languages[0] && cell.languages[0].sureness > 0.5 ? [cell.languages[0].tag] : []));
+  const distinct = new Set(named.map((tag) => tag.split('-')[0]));
+  const fields = cells.filter((cell) => cell.field !== null).length;
+  // "Finnish – Finnisch" in a list of languages is data: the cells name the same language.
+  if (distinct.size >= 2) {
+    if (repeats(row, all)) return null;
+    return { sureness: 0.98, reason: `it names ${distinct.size} languages` };
+  }
+  if (named.length >= 2 && fields === 0) {
+    const regions = new Set(named);
+    if (regions.size < 2 || repeats(row, all)) return null;
+    return { sureness: 0.9, reason: `it names ${regions.size} forms of a language` };
+  }
+  if (named.length >= 1 && fields >= 1) return { sureness: 0.93, reason: 'it names a language and a field' };
+  if (fields >= 2 && fields >= texts.length / 2) return { sureness: 0.9, reason: 'it names fields' };
+  if (named.length === 1 && texts.length === 1 && width(all) === 1) return { sureness: 0.7, reason: 'it names a language' };
+  return null;
+}
+
+function width(rows: readonly SheetRow[]): number {
+  return Math.max(...rows.map((row) => row.cells.length), 0);
+}
+
+/** Rows that name several languages again and again are a table about languages. */
+function repeats(row: SheetRow, all: readonly SheetRow[]): boolean {
+  const others = all.filter((r) => r.number !== row.number && !isBlank(r)).slice(0, 40);
+  const alike = others.filter((r) => r.cells.filter((c) => (languagesNamed(c)[0]?.sureness ?? 0) > 0.5).length >= 2).length;
+  return others.length >= 4 && alike > others.length / 2;
+}
+
+/** Words on top of numbers: a header even if it names nothing we know. */
+function contrastingHeader(filled: readonly SheetRow[], all: readonly SheetRow[]): Guess<number | null> | null {
+  const first = filled[0];
+  if (!first || filled.length < 4) return null;
+  const below = all.filter((row) => row.number > first.number && !isBlank(row)).slice(0, 200);
+  const numeric = (cell: string): boolean => /^[\d.,:/ -]+$/.test(cell.trim()) && cell.trim() !== '';
+  const contrast = first.cells.findIndex(
+    (cell, i) => cell.trim() !== '' && !numeric(cell) && below.filter((row) => numeric(row.cells[i] ?? '')).length > below.length * 0.8,
+  );
+  if (contrast < 0 || first.cells.filter((cell) => cell.trim()).length < 2) return null;
+  return { value: first.number, sureness: 0.7, reason: 'it has words above a column of numbers' };
+}

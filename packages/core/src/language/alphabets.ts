@@ -1,0 +1,38 @@
+/**
+ * The letters beyond a to z that a language's ordinary words use, lower case. From memory of the main exemplar
+ * characters of CLDR; used only to weigh encodings against each other.
+ */
+export const ALPHABETS: Readonly<Record<string, string>> = {
+  de: 'äöüß',
+  en: 'éèêïœæ',
+  fr: 'àâæçéèêëîïôœùûüÿ',
+  es: 'áéíñóúü',
+  pt: 'áàâãçéêíóôõúü',
+  it: 'àèéìòóùî',
+  nl: 'áéíóúëïöüè',
+  da: 'æøåé',
+  nb: 'æøåéòô',
+  sv: 'åäöé',
+  fi: 'äöåšž',
+  et: 'äõöüšž',
+  lv: 'āčēģīķļņšūž',
+  lt: 'ąčęėįšųūž',
+  pl: 'ąćęłńóśźż',
+  cs: 'áčďéěíňóřšťúůýž',
+  sk: 'áäčďéíĺľňóôŕšťúýž',
+  hu: 'áéíóöőúüű',
+  ro: 'ăâîșțşţ',
+  tr: 'âçğıîöşüû',
+  az: 'çəğıöşü',
+  hr: 'čćđšž',
+  sl: 'čšž',
+  sq: 'çë',
+  ca: 'àçéèíïóòúü',
+  eu: 'ñ',
+  is: 'áæðéíóöþúý',
+  vi: 'àảãáạăằẳẵắặâầẩẫấậđèẻẽéẹêềểễếệìỉĩíịòỏõóọôồổỗốộơờởỡớợùủũúụưừửữứựỳỷỹýỵ',
+  ms: 'é',
+  fil: 'ñ',
+  yo: 'áàéèẹíìóòọúùṣńǹ',
+  ku: 'çêîşû',
+};

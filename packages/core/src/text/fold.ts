@@ -1,0 +1,57 @@
+/** Forms of a text by which texts are compared: never shown, only stored and matched. */
+
+const MARKS = /\p{M}+/gu;
+/** Letters that no Unicode decomposition takes apart but that people search for without their stroke. */
+const STROKES: Readonly<Record<string, string>> = {
+  ø: 'o',
+  đ: 'd',
+  ł: 'l',
+  ħ: 'h',
+  ŧ: 't',
+  ı: 'i',
+  æ: 'ae',
+  œ: 'oe',
+  þ: 'th',
+  ð: 'd',
+};
+const STROKE = /[øđłħŧıæœþð]/g;
+
+/**
+ * For look-up: case, accents and width do not count, white space is collapsed. "Écluse" and "ecluse" are one.
+ * Kana keep their voicing marks (they make another word).
+ */
+export function foldForSearch(text: string): string {
+  if (isPlain(text)) return text.toLowerCase();
+  let folded = text.normalize('NFKD').toLowerCase();
+  folded = /[\p{sc=Kana}\p{sc=Hira}]/u.test(folded) ? folded.normalize('NFC') : folded.replace(MARKS, '').normalize('NFC');
+  return folded
+    .replace(/ß/g, 'ss')
+    .replace(/ς/g, 'σ')
+    .replace(STROKE, (letter) => STROKES[letter]!)
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+
+/** For saying "the same term": Unicode NFC, white space collapsed; case counts. */
+export function exactKey(text: string): string {
+  return text.normalize('NFC').replace(/\s+/gu, ' ').trim();
+}
+
+/** For saying "the same but for capitals": the exact key with case folded (German ß = ss, Greek final sigma). */
+export function caselessKey(text: string): string {
+  return exactKey(text).toLowerCase().replace(/ß/g, 'ss').replace(/ς/g, 'σ');
+}
+
+/** ASCII without runs of white space: most terms, and worth a short cut. */
+function isPlain(text: string): boolean {
+  let space = true;
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i);
+    if (code > 126 || code < 32) return false;
+    if (code === 32) {
+      if (space) return false;
+      space = true;
+    } else space = false;
+  }
+  return text.length === 0 || !space;
+}

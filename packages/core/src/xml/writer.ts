@@ -1,0 +1,20 @@
+/** Text made safe for XML 1.0. */
+
+// Characters that XML 1.0 (section 2.2, Char) does not allow at all.
+// eslint-disable-next-line no-control-regex
+const FORBIDDEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
+
+/** For element content. Forbidden characters become U+FFFD, a carriage return its reference. */
+export function xmlText(text: string): string {
+  return text
+    .replace(FORBIDDEN, '\uFFFD')
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/\r/g, '&#13;');
+}
+
+/** For an attribute value in double quotes. */
+export function xmlAttribute(text: string): string {
+  return xmlText(text).replace(/"/g, '&quot;').replace(/\n/g, '&#10;').replace(/\t/g, '&#9;');
+}

@@ -1,0 +1,27 @@
+/** The codec of the core, by iconv-lite. */
+import type { Codec, EncodingName } from '@fair-copy/core/text/encodings.js';
+import iconv from 'iconv-lite';
+
+export const codec: Codec = {
+  decoder(encoding) {
+    const decoder = iconv.getDecoder(encoding, { stripBOM: true });
+    return {
+      write: (bytes) => decoder.write(Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)),
+      end: () => decoder.end() ?? '',
+    };
+  },
+  encode(text, encoding) {
+    const bytes = iconv.encode(text, encoding, { addBOM: false });
+    return isUnicode(encoding) || iconv.decode(bytes, encoding) === text ? bytes : null;
+  },
+};
+
+/** The first character of a text that an encoding cannot write. */
+export function unwritable(text: string, encoding: EncodingName): string {
+  for (const char of text) if (codec.encode(char, encoding) === null) return char;
+  return '';
+}
+
+function isUnicode(encoding: EncodingName): boolean {
+  return encoding.startsWith('UTF') || encoding === 'GB18030';
+}

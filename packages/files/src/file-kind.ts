@@ -1,0 +1,96 @@
+/** What a file is by its content, whatever its name says. */
+import { open } from 'node:fs/promises';
+import { DataError } from '@fair-copy/core/diagnostic.js';
+import { ZipArchive } from './archive.js';
+
+export type FileKind = 'workbook' | 'delimited' | 'tbx' | 'tmx' | 'zip';
+
+const PICTURES: readonly (readonly [string, RegExp])[] = [
+  ['a PNG picture', /^\x89PNG/],
+  ['a JPEG picture', /^\xff\xd8\xff/],
+  ['a GIF picture', /^GIF8/],
+  ['a TIFF picture', /^(II\*\0|MM\0\*)/],
+  ['a WebP picture', /^RIFF....WEBP/s],
+  ['a bitmap picture', /^BM.{4}\0\0\0\0/s],
+  ['a PDF document', /^%PDF-/],
+  ['a gzip archive', /^\x1f\x8b/],
+  ['a 7z archive', /^7z\xbc\xaf/],
+  ['a RAR archive', /^Rar!/],
+  ['an SQLite database', /^SQLite format 3/],
+  ['a program', /^(MZ|\x7fELF)/],
+];
+
+/** Throws `DataError` for what is no table, text or exchange file. */
+export async function fileKind(path: string): Promise<FileKind> {
+  const head = await beginning(path, 4096);
+  if (head.length === 0) throw new DataError('file-empty');
+  const latin = head.toString('latin1');
+  if (latin.startsWith('PK\x03\x04') || latin.startsWith('PK\x05\x06')) return zipKind(path);
+  if (latin.startsWith('\xd0\xcf\x11\xe0')) throw new DataError('workbook-encrypted');
+  const binary = PICTURES.find(([, pattern]) => pattern.test(latin));
+  if (binary) throw new DataError('file-binary', { what: binary[0] });
+  if (latin.startsWith('{\\rtf')) throw new DataError('file-kind-unknown', { what: 'a rich text document' });
+  const xml = xmlKind(head);
+  if (xml) return xml;
+  if (isBinary(head)) throw new DataError('file-binary', { what: 'a binary file' });
+  return 'delimited';
+}
+
+async function zipKind(path: string): Promise<FileKind> {
+  const archive = await ZipArchive.open(path);
+  try {
+    const { names } = archive;
+    if (names.some((name) => /^xl\/workbook\.xml$/i.test(name)) || names.some((name) => name.startsWith('xl/worksheets/'))) return 'workbook';
+    if (names.includes('xl/workbook.bin')) throw new DataError('file-kind-unknown', { what: 'a workbook in binary form' });
+    if (names.some((name) => name.startsWith('word/'))) throw new DataError('file-kind-unknown', { what: 'a word-processor document' });
+    if (names.includes('mimetype') && names.includes('content.xml'))
+      throw new DataError('file-kind-unknown', { what: 'an OpenDocument file' });
+    return 'zip';
+  } finally {
+    archive.close();
+  }
+}
+
+function xmlKind(head: Buffer): FileKind | null {
+  const text = head[0] === 0xff && head[1] === 0xfe ? head.toString('utf16le') : head[0] === 0xfe && head[1] === 0xff ? swapped(head) : head.toString('latin1');
+  const start = text.replace(/^(ï»¿|\uFEFF)/, '').trimStart();
+  if (!start.startsWith('<')) return null;
+  if (/<(\w+:)?tmx[\s>]/i.test(start)) return 'tmx';
+  if (/<(\w+:)?(tbx|martif)[\s>]/i.test(start)) return 'tbx';
+  if (/<!doctype html|<html[\s>]/i.test(start)) throw new DataError('file-kind-unknown', { what: 'a web page' });
+  if (start.startsWith('<?xml')) throw new DataError('file-kind-unknown', { what: 'an XML file that is neither TBX nor TMX' });
+  return null;
+}
+
+function swapped(bytes: Buffer): string {
+  return Buffer.from(bytes.subarray(0, bytes.length & ~1)).swap16().toString('utf16le');
+}
+
+/** Zero bytes that UTF-16 does not explain, or many control characters. */
+function isBinary(head: Buffer): boolean {
+  let even = 0;
+  let odd = 0;
+  let controls = 0;
+  for (let i = 0; i < head.length; i++) {
+    const byte = head[i]!;
+    if (byte === 0) {
+      if (i % 2) odd++;
+      else even++;
+    } else if (byte < 32 && ![9, 10, 11, 12, 13, 26, 27, 31].includes(byte)) controls++;
+  }
+  const utf16 = (head[0] === 0xff && head[1] === 0xfe) || (head[0] === 0xfe && head[1] === 0xff);
+  if (utf16) return false;
+  const half = head.length / 2;
+  const lopsided = (odd > half * 0.2 && even < half * 0.05) || (even > half * 0.2 && odd < half * 0.05);
+  return ((even > 0 || odd > 0) && !lopsided) || controls > head.length * 0.02;
+}
+
+async function beginning(path: string, size: number): Promise<Buffer> {
+  const file = await open(path);
+  try {
+    const { buffer, bytesRead } = await file.read(Buffer.alloc(size), 0, size, 0);
+    return buffer.subarray(0, bytesRead);
+  } finally {
+    await file.close();
+  }
+}

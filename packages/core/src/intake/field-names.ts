@@ -20,7 +20,7 @@ const OTHER =
   'client kunde customer cliente klient asiakas status usage state zustand freigabe pos part of speech wortart wordclass ' +
   'grammar grammatik gender genus genre genero geschlecht rodzaj number numerus context kontext contexte contexto ' +
   'kontekst beispiel example exemple ejemplo exemplo picture bild image photo foto abbildung figura imagem source file ' +
-  'quellenangabe reference referenz literatur abbreviation abkurzung kurzform abk sep date datum data fecha author autor ' +
+  'quellenangabe reference referenz literatur abbreviation abkurzung kurzform abk date datum data fecha author autor ' +
   'auteur created changed version category kategorie categorie categoria type typ art 定義 分野 品詞 画像 状態';
 const NUMBER = 'id nr no num number nummer lfd lfd nr lp l p key code pos nr entry id concept id termid conceptid ref # 番号';
 

@@ -1,0 +1,115 @@
+/** Builds the application without listening: tests ask it with `inject`, `main.ts` listens. */
+import { existsSync } from 'node:fs';
+import { mkdir, rm } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import fastifyStatic from '@fastify/static';
+import swagger from '@fastify/swagger';
+import Fastify, { type FastifyError, type FastifyInstance } from 'fastify';
+import {
+  hasZodFastifySchemaValidationErrors,
+  jsonSchemaTransform,
+  serializerCompiler,
+  validatorCompiler,
+  type ZodTypeProvider,
+} from 'fastify-type-provider-zod';
+import { clientRoutes } from './clients/routes.js';
+import type { Context } from './context.js';
+import { ApiError, bodyOf, carried } from './errors.js';
+import { handOverRoutes } from './hand-over/routes.js';
+import { inspectionRoutes } from './inspection/routes.js';
+import { intakeRoutes } from './intake/routes.js';
+import { Events } from './jobs/events.js';
+import { Jobs } from './jobs/jobs.js';
+import { jobRoutes } from './jobs/routes.js';
+import { Workers } from './jobs/workers.js';
+import { ledgerRoutes } from './ledger/routes.js';
+import { lookUpRoutes } from './look-up/routes.js';
+import { guard, type Security } from './security/guard.js';
+import { openDatabase, openForReading } from './store/database.js';
+import { pathsOf } from './store/paths.js';
+import { termbaseRoutes } from './termbases/routes.js';
+
+export interface AppOptions {
+  readonly dataDir: string;
+  readonly security?: Security;
+}
+
+/** The built pages; from the sources as well as from `dist`. */
+const WEB = fileURLToPath(new URL('../../web/dist/', import.meta.url));
+
+export type App = FastifyInstance;
+
+export async function buildApp({ dataDir, security = {} }: AppOptions): Promise<App> {
+  const context = await openContext(dataDir);
+  const app = Fastify({ bodyLimit: 8 * 1024 * 1024, routerOptions: { maxParamLength: 300 }, forceCloseConnections: true });
+  app.setValidatorCompiler(validatorCompiler);
+  app.setSerializerCompiler(serializerCompiler);
+  app.setErrorHandler((error: FastifyError, _request, reply) => {
+    const known = hasZodFastifySchemaValidationErrors(error)
+      ? new ApiError('invalid-request', { what: error.validation.map((v) => `${v.instancePath.slice(1) || 'body'}: ${v.message}`).join('; ') })
+      : error.statusCode && error.statusCode < 500 && !(error instanceof ApiError)
+        ? new ApiError('invalid-request', { what: error.message })
+        : error;
+    const { status, body } = bodyOf(carried(known));
+    if (status === 500) process.stderr.write(`${error.stack}\n`);
+    return reply.status(status).send(body);
+  });
+  // Files are streamed as they come; nothing of them is parsed here.
+  app.addContentTypeParser('application/octet-stream', (_request, payload, done) => done(null, payload));
+  guard(app, security);
+  await app.register(swagger, {
+    openapi: { openapi: '3.1.0', info: { title: 'Fair Copy', version: '0.1.0' } },
+    transform: jsonSchemaTransform,
+  });
+  await app.register(routes(context), { prefix: '/api' });
+  app.get('/api/docs', { schema: { hide: true } }, () => app.swagger());
+  await servePages(app);
+  app.addHook('onClose', () => closeContext(context));
+  return app;
+}
+
+function routes(context: Context) {
+  return async (instance: FastifyInstance): Promise<void> => {
+    const api = instance.withTypeProvider<ZodTypeProvider>();
+    clientRoutes(api, context);
+    intakeRoutes(api, context);
+    termbaseRoutes(api, context);
+    inspectionRoutes(api, context);
+    handOverRoutes(api, context);
+    ledgerRoutes(api, context);
+    lookUpRoutes(api, context);
+    jobRoutes(api, context);
+  };
+}
+
+async function openContext(dataDir: string): Promise<Context> {
+  const paths = pathsOf(dataDir);
+  await mkdir(dataDir, { recursive: true });
+  openDatabase(paths.workspace, 'workspace').close();
+  const desk = openDatabase(paths.desk, 'desk');
+  const events = new Events();
+  const jobs = new Jobs(desk, events);
+  await rm(paths.incoming, { recursive: true, force: true });
+  // A file whose reading was cut off is read again when it is asked for.
+  desk.prepare("UPDATE intake_file SET state = 'waiting' WHERE state = 'reading'").run();
+  return { paths, workspace: openForReading(paths.workspace), desk, events, jobs, workers: new Workers(dataDir) };
+}
+
+async function closeContext({ jobs, workers, workspace, desk }: Context): Promise<void> {
+  await jobs.settle();
+  await workers.close();
+  workspace.close();
+  desk.close();
+}
+
+async function servePages(app: FastifyInstance): Promise<void> {
+  if (existsSync(WEB)) {
+    await app.register(fastifyStatic, { root: WEB, wildcard: false, immutable: true, maxAge: '30d', index: false });
+  }
+  app.setNotFoundHandler((request, reply) => {
+    if (request.method === 'GET' && !request.url.startsWith('/api/') && existsSync(WEB) && !/\.\w+$/.test(request.url.split('?')[0]!))
+      return reply.header('cache-control', 'no-cache').sendFile('index.html', WEB, { maxAge: 0, immutable: false });
+    const { status, body } = bodyOf(carried(new ApiError('not-found', { what: 'address' })));
+    return reply.status(status).send(body);
+  });
+}

@@ -1,0 +1,90 @@
+/** All errors that the server answers with, each with its HTTP status, in one table. */
+import { DataError, type Diagnostic } from '@fair-copy/core/diagnostic.js';
+
+const ERRORS = {
+  'not-found': { status: 404, message: 'There is no such {what}.' },
+  'invalid-request': { status: 400, message: 'The request is not as it should be: {what}.' },
+  'name-empty': { status: 400, message: 'A name is needed.' },
+  'name-taken': { status: 409, message: 'There is a {what} of that name already.' },
+  'file-not-ready': { status: 409, message: '“{name}” is still being read. Try again in a moment.' },
+  'nothing-to-write': { status: 409, message: 'No row of “{name}” becomes an entry, so there is nothing to write.' },
+  'already-undone': { status: 409, message: 'This has been undone already.' },
+  'not-undone': { status: 409, message: 'This has not been undone, so it cannot be done again.' },
+  'changed-since': {
+    status: 409,
+    message: '“{title}” came later and touches the same entries. Undo that first.',
+  },
+  'term-empty': { status: 400, message: 'A term cannot be empty. Delete it instead.' },
+  'term-there': { status: 409, message: 'The concept has this term in this language already.' },
+  'language-unknown': { status: 400, message: '“{what}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.' },
+  'encoding-unknown': { status: 400, message: '“{what}” is not a known encoding.' },
+  'finding-gone': { status: 409, message: 'The text has changed since the inspection. Inspect again.' },
+  'too-large': { status: 413, message: 'The file is larger than {limit}. Split it, or use the command line.' },
+  'upload-broken': { status: 400, message: 'The upload broke off. Nothing was kept; drop the file again.' },
+  'disk-full': { status: 507, message: 'The disk is full. Nothing was kept.' },
+  'not-allowed': { status: 403, message: 'This address is not allowed to ask.' },
+  'passphrase-needed': { status: 401, message: 'The passphrase is needed.' },
+  'too-many-tries': { status: 429, message: 'Too many tries. Wait a minute.' },
+  'data-error': { status: 422, message: '{what}' },
+  internal: { status: 500, message: 'Something went wrong in the program: {what}. Nothing was changed.' },
+} as const;
+
+export type ErrorCode = keyof typeof ERRORS;
+
+export interface ErrorBody {
+  readonly code: ErrorCode;
+  readonly message: string;
+  readonly diagnostic?: Diagnostic;
+}
+
+export class ApiError extends Error {
+  readonly code: ErrorCode;
+
+  constructor(code: ErrorCode, details: Readonly<Record<string, string>> = {}) {
+    super(ERRORS[code].message.replace(/\{(\w+)\}/g, (_, name: string) => details[name] ?? ''));
+    this.name = 'ApiError';
+    this.code = code;
+  }
+
+  get status(): number {
+    return ERRORS[this.code].status;
+  }
+}
+
+/** Errors lose their class on their way from a worker: they travel as plain values. */
+export type Carried =
+  | { readonly kind: 'api'; readonly code: ErrorCode; readonly message: string }
+  | { readonly kind: 'data'; readonly diagnostic: Diagnostic }
+  | { readonly kind: 'stopped' }
+  | { readonly kind: 'internal'; readonly message: string };
+
+export class StoppedError extends Error {}
+
+export function carried(error: unknown): Carried {
+  if (error instanceof StoppedError) return { kind: 'stopped' };
+  if (error instanceof ApiError) return { kind: 'api', code: error.code, message: error.message };
+  if (error instanceof DataError) return { kind: 'data', diagnostic: error.diagnostic };
+  const { code, message } = error as NodeJS.ErrnoException;
+  if (code === 'ENOSPC' || code === 'SQLITE_FULL') return { kind: 'api', code: 'disk-full', message: ERRORS['disk-full'].message };
+  return { kind: 'internal', message: message ?? String(error) };
+}
+
+export function bodyOf(error: Carried): { readonly status: number; readonly body: ErrorBody } {
+  switch (error.kind) {
+    case 'api':
+      return { status: ERRORS[error.code].status, body: { code: error.code, message: error.message } };
+    case 'data': {
+      const { diagnostic } = error;
+      return {
+        status: 422,
+        body: { code: 'data-error', message: `${diagnostic.message} ${diagnostic.advice}`, diagnostic },
+      };
+    }
+    case 'stopped':
+      return { status: 409, body: { code: 'invalid-request', message: 'Stopped.' } };
+    default: {
+      const made = new ApiError('internal', { what: error.message });
+      return { status: 500, body: { code: 'internal', message: made.message } };
+    }
+  }
+}

@@ -1,0 +1,216 @@
+/** What happens to a file on the desk: received, read, read again after a change, written. */
+import { createHash } from 'node:crypto';
+import { createWriteStream, existsSync } from 'node:fs';
+import { mkdir, rename, rm } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import type { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Context } from '../context.js';
+import type { Decisions } from '@fair-copy/core/intake/propose.js';
+import type { SourceChoices } from '@fair-copy/files/client-file.js';
+import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
+import type { Job, JobControls } from '../jobs/jobs.js';
+import { clientById } from '../store/termbases.js';
+import { IntakeFiles, type IntakeFile } from './files.js';
+import type { IntakeToWrite, Written } from './write-task.js';
+
+const SIZE_LIMIT = 2 * 1024 ** 3;
+
+export class Desk {
+  readonly files: IntakeFiles;
+  private evaluations = new Map<number, SharedArrayBuffer>();
+  private uploads = 0;
+
+  constructor(private readonly context: Context) {
+    this.files = new IntakeFiles(context.desk);
+  }
+
+  /** Streams an upload to the originals and begins to read it. */
+  async receive(body: Readable, clientId: number, name: string): Promise<{ readonly fileId: number; readonly jobId: number }> {
+    clientById(this.context.workspace, clientId);
+    const { sha256, size } = await this.keep(body);
+    const fileId = this.files.add({ clientId, name, sha256, size });
+    return { fileId, jobId: this.read(fileId).id };
+  }
+
+  private async keep(body: Readable): Promise<{ readonly sha256: string; readonly size: number }> {
+    const { paths } = this.context;
+    await mkdir(paths.incoming, { recursive: true });
+    const temporary = join(paths.incoming, `upload-${process.pid}-${++this.uploads}`);
+    const hash = createHash('sha256');
+    let size = 0;
+    try {
+      await pipeline(
+        body,
+        async function* (source: AsyncIterable<Buffer>) {
+          for await (const chunk of source) {
+            size += chunk.length;
+            if (size > SIZE_LIMIT) throw new ApiError('too-large', { limit: '2 GB' });
+            hash.update(chunk);
+            yield chunk;
+          }
+        },
+        createWriteStream(temporary),
+      );
+      const sha256 = hash.digest('hex');
+      await mkdir(dirname(paths.original(sha256)), { recursive: true });
+      await rename(temporary, paths.original(sha256));
+      return { sha256, size };
+    } catch (error) {
+      await rm(temporary, { force: true });
+      const { code } = error as NodeJS.ErrnoException;
+      throw code === 'ECONNRESET' || code === 'ERR_STREAM_PREMATURE_CLOSE' ? new ApiError('upload-broken') : error;
+    }
+  }
+
+  /** Reads the file from the beginning, as a job. */
+  read(fileId: number): Job {
+    const file = this.files.get(fileId);
+    this.files.update(fileId, { state: 'reading', error: null, outcome: null });
+    this.told(fileId);
+    return this.context.jobs.start({ kind: 'read', title: `Reading ${file.name}`, clientId: file.clientId }, async (controls) => {
+      try {
+        await this.readNow(file, controls);
+      } catch (error) {
+        const { body } = bodyOf(error instanceof StoppedError ? { kind: 'stopped' } : carried(error));
+        if (this.files.exists(fileId)) this.files.update(fileId, { state: 'failed', error: body, reading: null });
+        throw error;
+      } finally {
+        this.told(fileId);
+      }
+    });
+  }
+
+  private async readNow(file: IntakeFile, controls: JobControls): Promise<void> {
+    const { workers } = this.context;
+    const { id: fileId, sha256, name, choices } = file;
+    const decisions = this.files.get(fileId).decisions;
+    const result = await workers.read('readFile', { fileId, sha256, name, choices, decisions }, controls);
+    if (result.kind === 'members') {
+      this.files.remove(fileId);
+      for (const member of result.members) this.read(this.files.add({ clientId: file.clientId, ...member }));
+      return;
+    }
+    if (!this.files.exists(fileId)) return;
+    this.files.update(fileId, { state: 'ready', reading: result.reading });
+    this.told(fileId);
+    if (choices.sheet === undefined && result.otherSheets.length) this.takeOtherSheets(file, result.otherSheets);
+    await this.evaluate(fileId, controls);
+  }
+
+  /** The other visible sheets of a workbook are readings of their own. */
+  private takeOtherSheets(file: IntakeFile, sheets: readonly string[]): void {
+    const { reading } = this.files.get(file.id);
+    if (reading?.source.kind === 'workbook') this.files.update(file.id, { choices: { ...file.choices, sheet: reading.source.sheet } });
+    const there = this.files
+      .list(file.clientId)
+      .flatMap((other) => (other.sha256 === file.sha256 && other.choices.sheet !== undefined ? [other.choices.sheet] : []));
+    for (const sheet of sheets.slice(0, 50)) {
+      if (there.includes(sheet)) continue;
+      this.read(this.files.add({ clientId: file.clientId, name: file.name, sha256: file.sha256, size: file.size, choices: { sheet } }));
+    }
+  }
+
+  /** A sheet that was left out (a hidden one) becomes a reading of its own. */
+  takeSheet(fileId: number, sheet: string): number {
+    const file = this.files.get(fileId);
+    const id = this.files.add({ clientId: file.clientId, name: file.name, sha256: file.sha256, size: file.size, choices: { sheet } });
+    this.read(id);
+    return id;
+  }
+
+  /** Another encoding, separator or sheet: the rows are cut anew, and decisions on single rows no longer fit. */
+  async recut(fileId: number, choices: SourceChoices): Promise<IntakeFile> {
+    const file = this.files.get(fileId);
+    this.files.forgetRowDecisions(fileId);
+    this.files.update(fileId, { choices: { ...file.choices, ...choices }, decisions: {} });
+    const job = this.read(fileId);
+    await this.context.jobs.ended(job.id);
+    return this.files.get(fileId);
+  }
+
+  /** Other roles, header, steps: the reading follows at once, the tally as soon as it is worked out. */
+  async decide(fileId: number, change: Decisions): Promise<IntakeFile> {
+    const file = this.ready(fileId);
+    const roles = change.headerRow !== undefined ? {} : file.decisions.roles;
+    const decisions: Decisions = {
+      ...file.decisions,
+      ...change,
+      roles: { ...roles, ...change.roles },
+      steps: { ...file.decisions.steps, ...change.steps },
+    };
+    const reading = await this.context.workers.read('proposeFile', { fileId, decisions });
+    this.files.update(fileId, { decisions, reading, outcome: null });
+    this.evaluateAgain(fileId);
+    return this.files.get(fileId);
+  }
+
+  setTarget(fileId: number, targetId: number | null): IntakeFile {
+    this.ready(fileId);
+    this.files.update(fileId, { targetId, outcome: null });
+    this.evaluateAgain(fileId);
+    return this.files.get(fileId);
+  }
+
+  /** Starts over with the newest decisions; an evaluation still running is stopped. */
+  evaluateAgain(fileId: number): void {
+    const running = this.evaluations.get(fileId);
+    if (running) Atomics.store(new Int32Array(running), 0, 1);
+    const stop = new SharedArrayBuffer(4);
+    this.evaluations.set(fileId, stop);
+    this.evaluate(fileId, { stop }).then(
+      () => this.told(fileId),
+      (error: unknown) => {
+        if (error instanceof StoppedError || !this.files.exists(fileId)) return;
+        this.files.update(fileId, { state: 'failed', error: bodyOf(carried(error)).body });
+        this.told(fileId);
+      },
+    );
+  }
+
+  private async evaluate(fileId: number, controls: Partial<JobControls>): Promise<void> {
+    const { reading, targetId } = this.files.get(fileId);
+    const rowDecisions = this.files.rowDecisions(fileId);
+    const outcome = await this.context.workers.read('evaluateFile', { fileId, reading: reading!, rowDecisions, targetId }, controls);
+    if (this.files.exists(fileId)) this.files.update(fileId, { outcome });
+  }
+
+  write(fileId: number, target: IntakeToWrite['target']): Job {
+    const file = this.ready(fileId);
+    const { jobs, workers, events } = this.context;
+    const about = { kind: 'write', title: `Writing ${file.name}`, clientId: file.clientId };
+    return jobs.start(about, async (controls) => {
+      const job: IntakeToWrite = {
+        fileId,
+        name: file.name,
+        clientId: file.clientId,
+        reading: file.reading!,
+        rowDecisions: this.files.rowDecisions(fileId),
+        target,
+      };
+      const written: Written = await workers.write('writeIntake', job, controls);
+      this.files.update(fileId, { written });
+      for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
+      events.tell({ type: 'changed', what: 'termbase', id: written.termbaseId });
+      this.told(fileId);
+      return written;
+    });
+  }
+
+  async discard(fileId: number): Promise<void> {
+    this.files.get(fileId);
+    this.files.remove(fileId);
+    for (const end of ['', '-wal', '-shm']) await rm(this.context.paths.staging(fileId) + end, { force: true });
+    this.told(fileId);
+  }
+
+  ready(fileId: number): IntakeFile {
+    const file = this.files.get(fileId);
+    if (file.state !== 'ready' || !existsSync(this.context.paths.staging(fileId))) throw new ApiError('file-not-ready', { name: file.name });
+    return file;
+  }
+
+  told(fileId: number): void {
+    this.context.events.tell({ type: 'changed', what: 'intake', id: fileId });
+  }
+}

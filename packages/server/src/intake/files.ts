@@ -1,0 +1,129 @@
+/** The files on the desk. */
+import type { RowDecision } from '@fair-copy/core/intake/evaluate.js';
+import type { Decisions } from '@fair-copy/core/intake/propose.js';
+import type { Reading } from '@fair-copy/core/intake/reading.js';
+import type { SourceChoices } from '@fair-copy/files/client-file.js';
+import { ApiError, type ErrorBody } from '../errors.js';
+import type { Db } from '../store/database.js';
+import type { FileOutcome } from './read-tasks.js';
+
+export type FileState = 'waiting' | 'reading' | 'ready' | 'failed';
+
+export interface IntakeFile {
+  readonly id: number;
+  readonly clientId: number;
+  readonly name: string;
+  readonly sha256: string;
+  readonly size: number;
+  readonly state: FileState;
+  readonly choices: SourceChoices;
+  readonly decisions: Decisions;
+  readonly targetId: number | null;
+  readonly reading: Reading | null;
+  /** Null while it is being worked out. */
+  readonly outcome: FileOutcome | null;
+  readonly error: ErrorBody | null;
+  readonly written: { readonly termbaseId: number; readonly termbase: string; readonly ledgerId: number; readonly entries: number; readonly joined: number } | null;
+}
+
+interface FileRow {
+  readonly id: number;
+  readonly client_id: number;
+  readonly name: string;
+  readonly sha256: string;
+  readonly size: number;
+  readonly state: FileState;
+  readonly choices: string;
+  readonly decisions: string;
+  readonly target_id: number | null;
+  readonly reading: string | null;
+  readonly outcome: string | null;
+  readonly error: string | null;
+  readonly written: string | null;
+}
+
+/** JSON columns by their property. */
+const COLUMNS = { choices: 'choices', decisions: 'decisions', reading: 'reading', outcome: 'outcome', error: 'error', written: 'written' } as const;
+
+export class IntakeFiles {
+  constructor(private readonly desk: Db) {}
+
+  add(file: { clientId: number; name: string; sha256: string; size: number; choices?: SourceChoices }): number {
+    return Number(
+      this.desk
+        .prepare("INSERT INTO intake_file (client_id, name, sha256, size, state, choices, created_at) VALUES (?, ?, ?, ?, 'waiting', ?, ?)")
+        .run(file.clientId, file.name, file.sha256, file.size, JSON.stringify(file.choices ?? {}), new Date().toISOString()).lastInsertRowid,
+    );
+  }
+
+  get(id: number): IntakeFile {
+    const row = this.desk.prepare<[number], FileRow>('SELECT * FROM intake_file WHERE id = ?').get(id);
+    if (!row) throw new ApiError('not-found', { what: 'file' });
+    return fileOf(row);
+  }
+
+  exists(id: number): boolean {
+    return this.desk.prepare('SELECT 1 FROM intake_file WHERE id = ?').get(id) !== undefined;
+  }
+
+  list(clientId: number | null): IntakeFile[] {
+    return this.desk
+      .prepare<[{ clientId: number | null }], FileRow>('SELECT * FROM intake_file WHERE @clientId IS NULL OR client_id = @clientId ORDER BY id DESC')
+      .all({ clientId })
+      .map(fileOf);
+  }
+
+  update(id: number, change: Partial<Omit<IntakeFile, 'id' | 'clientId' | 'name' | 'sha256' | 'size'>>): void {
+    for (const [property, value] of Object.entries(change)) {
+      if (property === 'state') this.desk.prepare('UPDATE intake_file SET state = ? WHERE id = ?').run(value, id);
+      else if (property === 'targetId') this.desk.prepare('UPDATE intake_file SET target_id = ? WHERE id = ?').run(value, id);
+      else {
+        const column = COLUMNS[property as keyof typeof COLUMNS];
+        this.desk.prepare(`UPDATE intake_file SET ${column} = ? WHERE id = ?`).run(value === null ? null : JSON.stringify(value), id);
+      }
+    }
+  }
+
+  remove(id: number): void {
+    this.desk.prepare('DELETE FROM intake_file WHERE id = ?').run(id);
+  }
+
+  rowDecisions(id: number): [number, RowDecision][] {
+    return this.desk
+      .prepare<[number], { row: number; decision: string }>('SELECT row, decision FROM row_decision WHERE file_id = ? ORDER BY row')
+      .all(id)
+      .map(({ row, decision }) => [row, JSON.parse(decision) as RowDecision]);
+  }
+
+  /** Null takes the decision back. */
+  decideRow(id: number, row: number, decision: RowDecision | null): void {
+    if (decision === null) this.desk.prepare('DELETE FROM row_decision WHERE file_id = ? AND row = ?').run(id, row);
+    else
+      this.desk
+        .prepare('INSERT INTO row_decision (file_id, row, decision) VALUES (?, ?, ?) ON CONFLICT DO UPDATE SET decision = excluded.decision')
+        .run(id, row, JSON.stringify(decision));
+  }
+
+  forgetRowDecisions(id: number): void {
+    this.desk.prepare('DELETE FROM row_decision WHERE file_id = ?').run(id);
+  }
+}
+
+function fileOf(row: FileRow): IntakeFile {
+  const parsed = <T>(text: string | null): T | null => (text === null ? null : (JSON.parse(text) as T));
+  return {
+    id: row.id,
+    clientId: row.client_id,
+    name: row.name,
+    sha256: row.sha256,
+    size: row.size,
+    state: row.state,
+    choices: JSON.parse(row.choices) as SourceChoices,
+    decisions: JSON.parse(row.decisions) as Decisions,
+    targetId: row.target_id,
+    reading: parsed(row.reading),
+    outcome: parsed(row.outcome),
+    error: parsed(row.error),
+    written: parsed(row.written),
+  };
+}

@@ -1,0 +1,286 @@
+import type { Readable } from 'node:stream';
+import { z } from 'zod';
+import { cleanCell, previewStep } from '@fair-copy/core/intake/cleaning/steps.js';
+import { questionText, withCells } from '@fair-copy/core/intake/evaluate.js';
+import type { Decisions } from '@fair-copy/core/intake/propose.js';
+import type { Reading, Role } from '@fair-copy/core/intake/reading.js';
+import { canonicalTag } from '@fair-copy/core/language/tags.js';
+import { restoredCell } from '@fair-copy/core/sheet/delimited-write.js';
+import { encodingNamed } from '@fair-copy/core/text/encodings.js';
+import type { Api } from '../api.js';
+import type { Context } from '../context.js';
+import { ApiError } from '../errors.js';
+import { done, idParam, job, OK } from '../schemas.js';
+import { Staging } from '../store/staging.js';
+import { Desk } from './desk.js';
+import type { IntakeFile } from './files.js';
+import {
+  intakeDecisions,
+  intakeFile,
+  outcomeKind,
+  rowDecision,
+  rowPage,
+  sourceChoices,
+  stepPreview,
+  type IntakeFileBody,
+  type IntakeRowBody,
+} from './schemas.js';
+
+export function intakeRoutes(api: Api, context: Context): void {
+  const desk = new Desk(context);
+
+  api.get(
+    '/intake/files',
+    { schema: { querystring: z.object({ client: z.coerce.number().int().optional() }), response: { 200: z.array(intakeFile) } } },
+    async (request) => desk.files.list(request.query.client ?? null).map((file) => shown(file, context)),
+  );
+
+  api.post(
+    '/intake/files',
+    {
+      schema: {
+        summary: 'A file as it is (application/octet-stream); reading begins at once',
+        querystring: z.object({ client: z.coerce.number().int(), name: z.string().min(1).max(300) }),
+        response: { 200: z.object({ fileId: z.number(), jobId: z.number() }) },
+      },
+    },
+    async (request) => desk.receive((request.body as Readable | null) ?? request.raw, request.query.client, request.query.name),
+  );
+
+  api.get('/intake/files/:id', { schema: { params: idParam, response: { 200: intakeFile } } }, async (request) => {
+    const file = desk.files.get(request.params.id);
+    if (file.state === 'waiting') desk.read(file.id);
+    return shown(desk.files.get(file.id), context);
+  });
+
+  api.delete('/intake/files/:id', { schema: { params: idParam, response: { 200: done } } }, async (request) => {
+    await desk.discard(request.params.id);
+    return OK;
+  });
+
+  api.patch(
+    '/intake/files/:id/source',
+    { schema: { summary: 'Another encoding or separator: the file is read again', params: idParam, body: sourceChoices, response: { 200: intakeFile } } },
+    async (request) => {
+      const { encoding: name, ...rest } = request.body;
+      const encoding = name === undefined ? undefined : encodingNamed(name);
+      if (encoding === null) throw new ApiError('encoding-unknown', { what: name! });
+      return shown(await desk.recut(request.params.id, { ...rest, ...(encoding && { encoding }) }), context);
+    },
+  );
+
+  api.post(
+    '/intake/files/:id/sheets',
+    { schema: { summary: 'Take another sheet of the workbook as well', params: idParam, body: z.object({ sheet: z.string() }), response: { 200: z.object({ fileId: z.number() }) } } },
+    async (request) => ({ fileId: desk.takeSheet(request.params.id, request.body.sheet) }),
+  );
+
+  api.patch(
+    '/intake/files/:id/decisions',
+    { schema: { params: idParam, body: intakeDecisions, response: { 200: intakeFile } } },
+    async (request) => shown(await desk.decide(request.params.id, canonical(request.body)), context),
+  );
+
+  api.patch(
+    '/intake/files/:id/target',
+    { schema: { summary: 'The termbase that it is to be written to; null: a new one', params: idParam, body: z.object({ termbaseId: z.number().nullable() }), response: { 200: intakeFile } } },
+    async (request) => shown(desk.setTarget(request.params.id, request.body.termbaseId), context),
+  );
+
+  api.put(
+    '/intake/files/:id/rows/:row',
+    {
+      schema: {
+        summary: 'A correction or a verdict on one row; null takes it back',
+        params: idParam.extend({ row: z.coerce.number().int().positive() }),
+        body: z.object({ decision: rowDecision.nullable() }),
+        response: { 200: done },
+      },
+    },
+    async (request) => {
+      desk.ready(request.params.id);
+      desk.files.decideRow(request.params.id, request.params.row, request.body.decision);
+      desk.files.update(request.params.id, { outcome: null });
+      desk.evaluateAgain(request.params.id);
+      return OK;
+    },
+  );
+
+  api.get(
+    '/intake/files/:id/rows',
+    {
+      schema: {
+        summary: 'Rows in order: with a kind, those of one part of the tally',
+        params: idParam,
+        querystring: z.object({
+          from: z.coerce.number().int().positive().default(1),
+          limit: z.coerce.number().int().positive().max(500).default(100),
+          kind: outcomeKind.optional(),
+        }),
+        response: { 200: rowPage },
+      },
+    },
+    async (request) => {
+      const file = desk.ready(request.params.id);
+      const { from, limit, kind } = request.query;
+      return withStaging(context, file.id, (staging) => {
+        const positions = kind ? staging.positions(kind, from, limit) : null;
+        const rows = positions ? positions.flatMap((position) => staging.page(position, 1)) : staging.page(from, limit);
+        const outcomes = file.outcome ? staging.outcomesAt(rows.map((row) => row.position)) : new Map();
+        const decisions = new Map(desk.files.rowDecisions(file.id));
+        return {
+          total: kind ? (file.outcome ? tallyPart(file, kind, staging) : 0) : staging.count,
+          rows: rows.map((row) => shownRow(file.reading!, row, outcomes.get(row.position) ?? null, decisions.get(row.number) ?? null)),
+        };
+      });
+    },
+  );
+
+  api.get(
+    '/intake/files/:id/steps/:step',
+    {
+      schema: {
+        summary: 'Examples of what a cleaning step does',
+        params: idParam.extend({ step: z.enum(['unicode', 'synonyms', 'spaces', 'brackets', 'punctuation']) }),
+        response: { 200: stepPreview },
+      },
+    },
+    async (request) => {
+      const file = desk.ready(request.params.id);
+      const { step } = request.params;
+      const reading = file.reading!;
+      const numbers = file.outcome?.steps[step].rows.slice(0, 12) ?? [];
+      return withStaging(context, file.id, (staging) => ({
+        examples: numbers.flatMap((number) => {
+          const row = staging.rowByNumber(number);
+          return termColumns(reading).flatMap((column) => {
+            const cell = row?.cells[column];
+            const preview = cell ? previewStep(step, cell, reading.steps, reading) : null;
+            return preview ? [{ row: number, column, before: preview.before, after: preview.after.map(pieceText) }] : [];
+          });
+        }),
+      }));
+    },
+  );
+
+  api.post(
+    '/intake/files/:id/write',
+    {
+      schema: {
+        params: idParam,
+        body: z.union([z.object({ termbaseId: z.number() }), z.object({ newName: z.string().max(200) })]),
+        response: { 200: job },
+      },
+    },
+    async (request) => {
+      const { body } = request;
+      const target = 'termbaseId' in body ? ({ kind: 'existing', id: body.termbaseId } as const) : ({ kind: 'new', name: body.newName } as const);
+      return desk.write(request.params.id, target);
+    },
+  );
+
+  api.post('/intake/files/:id/query-list', { schema: { params: idParam, response: { 200: job } } }, async (request) => {
+    const file = desk.ready(request.params.id);
+    const about = { kind: 'query list', title: `Query list for ${file.name}`, clientId: file.clientId };
+    return context.jobs.start(about, (controls) =>
+      context.workers.read(
+        'queryList',
+        { fileId: file.id, jobId: controls.id, name: file.name, reading: file.reading!, rowDecisions: desk.files.rowDecisions(file.id), targetId: null },
+        controls,
+      ),
+    );
+  });
+}
+
+function withStaging<T>({ paths }: Context, fileId: number, work: (staging: Staging) => T): T {
+  const staging = Staging.openForReading(paths.staging(fileId));
+  try {
+    return work(staging);
+  } finally {
+    staging.close();
+  }
+}
+
+function shown(file: IntakeFile, context: Context): IntakeFileBody {
+  const { source } = file.reading ?? {};
+  return {
+    id: file.id,
+    clientId: file.clientId,
+    name: file.name,
+    sheet: source?.kind === 'workbook' ? source.sheet : (file.choices.sheet ?? null),
+    size: file.size,
+    state: file.state,
+    targetId: file.targetId,
+    rowCount: file.state === 'ready' ? withStaging(context, file.id, (staging) => staging.count) : 0,
+    reading: file.reading,
+    outcome: file.outcome,
+    error: file.error,
+    written: file.written,
+  };
+}
+
+/** Rows that are shown under a part; empty rows that are counted but not stored are not among them. */
+function tallyPart(file: IntakeFile, kind: z.infer<typeof outcomeKind>, staging: Staging): number {
+  const { tally } = file.outcome!;
+  switch (kind) {
+    case 'entry':
+      return tally.entries;
+    case 'joined':
+      return tally.joined;
+    case 'held back':
+      return tally.heldBack;
+    default:
+      return tally.notData - (tally.rows - staging.count);
+  }
+}
+
+function shownRow(
+  reading: Reading,
+  row: { readonly position: number; readonly number: number; readonly cells: readonly string[]; readonly hidden?: boolean },
+  outcome: IntakeRowBody['outcome'],
+  decision: IntakeRowBody['decision'],
+): IntakeRowBody {
+  const corrected = decision?.cells ? withCells(row, decision.cells) : row;
+  const isData = outcome === null ? row.number >= reading.firstRow : outcome.kind !== 'not data';
+  return {
+    position: row.position,
+    number: row.number,
+    cells: [...corrected.cells],
+    hidden: row.hidden ?? false,
+    cleaned: isData ? termColumns(reading).flatMap((column) => cleanedCell(reading, column, corrected.cells[column] ?? '')) : [],
+    outcome,
+    question: outcome?.kind === 'held back' ? questionText(outcome.question) : null,
+    decision,
+  };
+}
+
+function cleanedCell(reading: Reading, column: number, cell: string): IntakeRowBody['cleaned'] {
+  if (cell === '') return [];
+  const restored = reading.source.kind === 'delimited' ? restoredCell(cell) : cell;
+  const { pieces, touched } = cleanCell(restored, reading.steps, reading);
+  if (touched.length === 0 && restored === cell) return [];
+  return [{ column, pieces: pieces.map((p) => ({ text: p.text, notes: [...p.notes] })), touched: [...touched] }];
+}
+
+function termColumns(reading: Reading): number[] {
+  return reading.columns.filter((column) => column.role.value.kind === 'term').map((column) => column.index);
+}
+
+function pieceText(piece: { readonly text: string; readonly notes: readonly string[] }): string {
+  return piece.notes.length ? `${piece.text}  [note: ${piece.notes.join('; ')}]` : piece.text;
+}
+
+function canonical(body: z.infer<typeof intakeDecisions>): Decisions {
+  const { roles, ...rest } = body;
+  if (!roles) return rest as Decisions;
+  const checked = Object.entries(roles).map(([index, role]) => [index, canonicalRole(role)] as const);
+  return { ...rest, roles: Object.fromEntries(checked) } as Decisions;
+}
+
+function canonicalRole(role: NonNullable<z.infer<typeof intakeDecisions>['roles']>[string]): Role {
+  if (role.kind === 'ignored') return role;
+  if (role.language === null) return { kind: 'note', language: null };
+  const language = canonicalTag(role.language);
+  if (!language) throw new ApiError('language-unknown', { what: role.language });
+  return { kind: role.kind, language };
+}

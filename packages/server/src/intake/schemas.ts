@@ -1,0 +1,86 @@
+/** What the pages ask of Intake and what they get. The reading itself is the core's. */
+import { z } from 'zod';
+import type { Reading } from '@fair-copy/core/intake/reading.js';
+import type { FileOutcome } from './read-tasks.js';
+import type { StoredOutcome } from '../store/staging.js';
+import { errorBody } from '../schemas.js';
+
+const role = z.union([
+  z.object({ kind: z.literal('term'), language: z.string() }),
+  z.object({ kind: z.literal('note'), language: z.string().nullable() }),
+  z.object({ kind: z.literal('ignored') }),
+]);
+
+export const intakeFile = z.object({
+  id: z.number(),
+  clientId: z.number(),
+  name: z.string(),
+  sheet: z.string().nullable(),
+  size: z.number(),
+  state: z.enum(['waiting', 'reading', 'ready', 'failed']),
+  targetId: z.number().nullable(),
+  /** The number of rows that can be shown. */
+  rowCount: z.number(),
+  reading: z.custom<Reading>().nullable(),
+  outcome: z.custom<FileOutcome>().nullable(),
+  error: errorBody.nullable(),
+  written: z
+    .object({ termbaseId: z.number(), termbase: z.string(), ledgerId: z.number(), entries: z.number(), joined: z.number() })
+    .nullable(),
+});
+export type IntakeFileBody = z.infer<typeof intakeFile>;
+
+export const intakeDecisions = z.object({
+  headerRow: z.number().int().positive().nullable().optional(),
+  roles: z.record(z.string().regex(/^\d+$/), role).optional(),
+  steps: z.partialRecord(z.enum(['unicode', 'synonyms', 'spaces', 'brackets', 'punctuation', 'duplicates']), z.boolean()).optional(),
+  separators: z.array(z.string().min(1).max(10)).optional(),
+  takeHidden: z.boolean().optional(),
+});
+export type IntakeDecisions = z.infer<typeof intakeDecisions>;
+
+export const sourceChoices = z.object({
+  encoding: z.string().optional(),
+  delimiter: z.string().min(1).max(10).nullable().optional(),
+  quote: z.enum(['"', "'"]).nullable().optional(),
+});
+export type SourceChoicesBody = z.infer<typeof sourceChoices>;
+
+export const rowDecision = z.object({
+  cells: z.record(z.string().regex(/^\d+$/), z.string().max(100_000)).optional(),
+  verdict: z.enum(['take', 'leave']).optional(),
+});
+
+export const outcomeKind = z.enum(['entry', 'joined', 'held back', 'not data']);
+export type OutcomeKindBody = z.infer<typeof outcomeKind>;
+
+const cleanedCell = z.object({
+  column: z.number(),
+  pieces: z.array(z.object({ text: z.string(), notes: z.array(z.string()) })),
+  touched: z.array(z.string()),
+});
+
+export const intakeRow = z.object({
+  position: z.number(),
+  number: z.number(),
+  cells: z.array(z.string()),
+  hidden: z.boolean(),
+  /** Only the cells that cleaning changes. */
+  cleaned: z.array(cleanedCell),
+  outcome: z.custom<StoredOutcome>().nullable(),
+  question: z.string().nullable(),
+  decision: rowDecision.nullable(),
+});
+export type IntakeRowBody = z.infer<typeof intakeRow>;
+
+export const rowPage = z.object({
+  rows: z.array(intakeRow),
+  /** How many rows there are under this filter. */
+  total: z.number(),
+});
+export type RowPageBody = z.infer<typeof rowPage>;
+
+export const stepPreview = z.object({
+  examples: z.array(z.object({ row: z.number(), column: z.number(), before: z.string(), after: z.array(z.string()) })),
+});
+export type StepPreviewBody = z.infer<typeof stepPreview>;

@@ -1,0 +1,149 @@
+/** Long work: in a worker, with progress and Stop; outlives the page that asked for it, and is named if it is cut off. */
+import { DataError } from '@fair-copy/core/diagnostic.js';
+import { ApiError, bodyOf, carried, StoppedError, type ErrorBody } from '../errors.js';
+import type { Db } from '../store/database.js';
+import type { Events } from './events.js';
+
+export type JobState = 'running' | 'done' | 'failed' | 'stopped' | 'interrupted';
+
+export interface Job {
+  readonly id: number;
+  readonly kind: string;
+  readonly title: string;
+  readonly clientId: number | null;
+  readonly state: JobState;
+  /** 0 to 1. */
+  readonly share: number;
+  readonly startedAt: string;
+  readonly endedAt: string | null;
+  readonly error: ErrorBody | null;
+  readonly result: unknown;
+}
+
+export interface JobControls {
+  readonly id: number;
+  readonly stop: SharedArrayBuffer;
+  readonly onProgress: (share: number) => void;
+}
+
+interface JobRow {
+  readonly id: number;
+  readonly kind: string;
+  readonly title: string;
+  readonly client_id: number | null;
+  readonly state: JobState;
+  readonly share: number;
+  readonly started_at: string;
+  readonly ended_at: string | null;
+  readonly error: string | null;
+  readonly result: string | null;
+}
+
+export class Jobs {
+  private readonly running = new Map<number, { job: Job; stop: SharedArrayBuffer; said: number }>();
+  private readonly endings = new Map<number, Promise<void>>();
+
+  constructor(
+    private readonly desk: Db,
+    private readonly events: Events,
+  ) {
+    // A job that was running when the program ended did nothing: its writing was one transaction.
+    desk.prepare("UPDATE job SET state = 'interrupted', ended_at = ? WHERE state = 'running'").run(now());
+  }
+
+  /** Starts at once and gives back the job; the work goes on. */
+  start(about: { kind: string; title: string; clientId: number | null }, work: (controls: JobControls) => Promise<unknown>): Job {
+    const startedAt = now();
+    const id = Number(
+      this.desk
+        .prepare("INSERT INTO job (kind, title, client_id, state, started_at) VALUES (?, ?, ?, 'running', ?)")
+        .run(about.kind, about.title, about.clientId, startedAt).lastInsertRowid,
+    );
+    const job: Job = { id, ...about, state: 'running', share: 0, startedAt, endedAt: null, error: null, result: null };
+    const stop = new SharedArrayBuffer(4);
+    this.running.set(id, { job, stop, said: 0 });
+    this.events.tell({ type: 'job', job });
+    const ending = work({ id, stop, onProgress: (share) => this.progress(id, share) }).then(
+      (result) => this.end(id, 'done', null, result),
+      (error: unknown) =>
+        error instanceof StoppedError ? this.end(id, 'stopped', null, null) : this.end(id, 'failed', bodyOf(carried(error)).body, null),
+    );
+    this.endings.set(id, ending);
+    return job;
+  }
+
+  /** Resolves when the job has ended, however it did. */
+  async ended(id: number): Promise<Job> {
+    await this.endings.get(id);
+    return this.get(id);
+  }
+
+  stop(id: number): void {
+    const running = this.running.get(id);
+    if (running) Atomics.store(new Int32Array(running.stop), 0, 1);
+  }
+
+  get(id: number): Job {
+    const row = this.desk.prepare<[number], JobRow>('SELECT * FROM job WHERE id = ?').get(id);
+    if (!row) throw new ApiError('not-found', { what: 'job' });
+    return this.live(row);
+  }
+
+  /** The newest first. */
+  list(limit = 30): Job[] {
+    return this.desk
+      .prepare<[number], JobRow>('SELECT * FROM job ORDER BY id DESC LIMIT ?')
+      .all(limit)
+      .map((row) => this.live(row));
+  }
+
+  async settle(): Promise<void> {
+    for (const id of this.running.keys()) this.stop(id);
+    await Promise.all(this.endings.values());
+  }
+
+  private live(row: JobRow): Job {
+    return (
+      this.running.get(row.id)?.job ?? {
+        id: row.id,
+        kind: row.kind,
+        title: row.title,
+        clientId: row.client_id,
+        state: row.state,
+        share: row.share,
+        startedAt: row.started_at,
+        endedAt: row.ended_at,
+        error: row.error ? (JSON.parse(row.error) as ErrorBody) : null,
+        result: row.result ? (JSON.parse(row.result) as unknown) : null,
+      }
+    );
+  }
+
+  private progress(id: number, share: number): void {
+    const running = this.running.get(id);
+    if (!running) return;
+    running.job = { ...running.job, share: Math.min(1, share) };
+    const time = Date.now();
+    if (time - running.said < 150) return;
+    running.said = time;
+    this.events.tell({ type: 'job', job: running.job });
+  }
+
+  private end(id: number, state: JobState, error: ErrorBody | null, result: unknown): void {
+    this.running.delete(id);
+    this.endings.delete(id);
+    this.desk
+      .prepare('UPDATE job SET state = ?, share = ?, ended_at = ?, error = ?, result = ? WHERE id = ?')
+      .run(state, state === 'done' ? 1 : 0, now(), error && JSON.stringify(error), result == null ? null : JSON.stringify(result), id);
+    this.events.tell({ type: 'job', job: this.get(id) });
+  }
+}
+
+export function now(): string {
+  return new Date().toISOString();
+}
+
+/** For answers that are given without a job. */
+export function isExpected(error: unknown): error is ApiError | DataError {
+  return error instanceof ApiError || error instanceof DataError;
+}

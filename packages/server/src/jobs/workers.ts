@@ -1,0 +1,69 @@
+/** Two threads beside the main one: one that writes the workspace, one that reads files and computes. */
+import { MessageChannel } from 'node:worker_threads';
+import { fileURLToPath } from 'node:url';
+import { Piscina } from 'piscina';
+import { ApiError, StoppedError, type Carried } from '../errors.js';
+import { DataError } from '@fair-copy/core/diagnostic.js';
+import type { ReaderTasks, WriterTasks } from '../worker.js';
+import type { TaskReply } from './task.js';
+
+type Args<T> = T extends (args: infer A, ...rest: never[]) => unknown ? A : never;
+type Value<T> = T extends (...args: never[]) => infer R ? Awaited<R> : never;
+
+export interface RunOptions {
+  readonly stop?: SharedArrayBuffer;
+  readonly onProgress?: (share: number) => void;
+}
+
+// From the sources (in tests) the built worker is used all the same: threads cannot load TypeScript.
+const WORKER = fileURLToPath(new URL(import.meta.url.endsWith('.ts') ? '../../dist/worker.js' : '../worker.js', import.meta.url));
+
+export class Workers {
+  private readonly writer = makePool();
+  private readonly reader = makePool();
+
+  constructor(private readonly dataDir: string) {}
+
+  write<N extends keyof WriterTasks>(name: N, args: Args<WriterTasks[N]>, options: RunOptions = {}): Promise<Value<WriterTasks[N]>> {
+    return this.run(this.writer, name, args, options) as Promise<Value<WriterTasks[N]>>;
+  }
+
+  read<N extends keyof ReaderTasks>(name: N, args: Args<ReaderTasks[N]>, options: RunOptions = {}): Promise<Value<ReaderTasks[N]>> {
+    return this.run(this.reader, name, args, options) as Promise<Value<ReaderTasks[N]>>;
+  }
+
+  async close(): Promise<void> {
+    await Promise.all([this.writer.destroy(), this.reader.destroy()]);
+  }
+
+  private async run(pool: Piscina, name: string, args: unknown, { stop, onProgress }: RunOptions): Promise<unknown> {
+    const channel = onProgress ? new MessageChannel() : null;
+    channel?.port1.on('message', (share: number) => onProgress!(share));
+    try {
+      const message = { name, args, dataDir: this.dataDir, stop: stop ?? null, port: channel?.port2 ?? null };
+      const reply = (await pool.run(message, channel ? { transferList: [channel.port2] } : {})) as TaskReply;
+      if (reply.ok) return reply.value;
+      throw revived(reply.error);
+    } finally {
+      channel?.port1.close();
+    }
+  }
+}
+
+function makePool(): Piscina {
+  return new Piscina({ filename: WORKER, minThreads: 1, maxThreads: 1, idleTimeout: Infinity, resourceLimits: { maxOldGenerationSizeMb: 1500 } });
+}
+
+/** The error with its class again. */
+function revived(error: Carried): Error {
+  switch (error.kind) {
+    case 'api':
+      return Object.assign(new ApiError(error.code), { message: error.message });
+    case 'data':
+      return Object.assign(new DataError(error.diagnostic.code), { diagnostic: error.diagnostic });
+    case 'stopped':
+      return new StoppedError('stopped');
+    default:
+      return new Error(error.message);
+  }
+}

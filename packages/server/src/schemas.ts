@@ -1,0 +1,41 @@
+/** Schemas that several features share. */
+import { z } from 'zod';
+
+export const idParam = z.object({ id: z.coerce.number().int().positive() });
+
+export const diagnosticBody = z.object({
+  code: z.string(),
+  severity: z.enum(['error', 'warning', 'info']),
+  message: z.string(),
+  advice: z.string(),
+  place: z.object({
+    file: z.string().optional(),
+    sheet: z.string().optional(),
+    row: z.number().optional(),
+    column: z.number().optional(),
+    line: z.number().optional(),
+  }),
+});
+
+export const errorBody = z.object({
+  code: z.string(),
+  message: z.string(),
+  diagnostic: diagnosticBody.optional(),
+});
+
+export const job = z.object({
+  id: z.number(),
+  kind: z.string(),
+  title: z.string(),
+  clientId: z.number().nullable(),
+  state: z.enum(['running', 'done', 'failed', 'stopped', 'interrupted']),
+  share: z.number(),
+  startedAt: z.string(),
+  endedAt: z.string().nullable(),
+  error: errorBody.nullable(),
+  result: z.unknown(),
+});
+export type JobBody = z.infer<typeof job>;
+
+export const done = z.object({ ok: z.literal(true) });
+export const OK = { ok: true } as const;

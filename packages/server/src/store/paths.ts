@@ -1,0 +1,25 @@
+/** Where things lie in the data folder. */
+import { join } from 'node:path';
+
+export interface Paths {
+  readonly root: string;
+  readonly workspace: string;
+  readonly desk: string;
+  /** Client files as they came, by SHA-256. */
+  original(sha256: string): string;
+  staging(fileId: number): string;
+  outgoing(jobId: number): string;
+  readonly incoming: string;
+}
+
+export function pathsOf(root: string): Paths {
+  return {
+    root,
+    workspace: join(root, 'workspace.db'),
+    desk: join(root, 'desk.db'),
+    original: (sha256) => join(root, 'originals', sha256.slice(0, 2), sha256),
+    staging: (fileId) => join(root, 'staging', `${fileId}.db`),
+    outgoing: (jobId) => join(root, 'outgoing', String(jobId)),
+    incoming: join(root, 'incoming'),
+  };
+}

@@ -1,0 +1,164 @@
+/** A client file while it is taken in: its rows and what becomes of them, in an SQLite file of its own. */
+import { rmSync } from 'node:fs';
+import type { Outcome } from '@fair-copy/core/intake/evaluate.js';
+import type { Sample } from '@fair-copy/core/intake/propose.js';
+import type { SheetRow } from '@fair-copy/core/sheet/model.js';
+import { openDatabase, openForReading, type Db } from './database.js';
+
+/** The four parts of the tally. */
+export const OUTCOME_KINDS = ['entry', 'joined', 'held back', 'not data'] as const;
+export type OutcomeKind = (typeof OUTCOME_KINDS)[number];
+
+export function kindOf(outcome: Outcome): OutcomeKind {
+  return outcome.kind === 'joined existing' ? 'joined' : outcome.kind;
+}
+
+interface RowRecord {
+  readonly position: number;
+  readonly number: number;
+  readonly cells: string;
+  readonly hidden: number;
+}
+
+export class Staging {
+  private constructor(private readonly db: Db) {}
+
+  /** Begins anew: what was staged for this file is gone. */
+  static create(path: string): Staging {
+    for (const end of ['', '-wal', '-shm']) rmSync(path + end, { force: true });
+    const db = openDatabase(path, 'staging');
+    db.pragma('synchronous = OFF');
+    return new Staging(db);
+  }
+
+  static open(path: string): Staging {
+    const db = openDatabase(path, 'staging');
+    db.pragma('synchronous = OFF');
+    return new Staging(db);
+  }
+
+  static openForReading(path: string): Staging {
+    return new Staging(openForReading(path));
+  }
+
+  close(): void {
+    this.db.close();
+  }
+
+  /** Gives back a function that takes batches of rows; all is written when `work` ends, or nothing. */
+  async fill(work: (sink: (rows: readonly SheetRow[]) => void) => Promise<Sample>): Promise<Sample> {
+    const insert = this.db.prepare('INSERT INTO row (position, number, cells, hidden) VALUES (?, ?, ?, ?)');
+    let position = 0;
+    this.db.exec('BEGIN');
+    try {
+      const sample = await work((rows) => {
+        for (const row of rows) insert.run(++position, row.number, JSON.stringify(row.cells), row.hidden ? 1 : 0);
+      });
+      this.db.prepare('INSERT INTO sample (body) VALUES (?)').run(JSON.stringify(sample));
+      this.db.exec('COMMIT');
+      return sample;
+    } catch (error) {
+      this.db.exec('ROLLBACK');
+      throw error;
+    }
+  }
+
+  get sample(): Sample {
+    const row = this.db.prepare<[], { body: string }>('SELECT body FROM sample').get();
+    return JSON.parse(row!.body) as Sample;
+  }
+
+  get count(): number {
+    return this.db.prepare<[], { n: number }>('SELECT coalesce(max(position), 0) AS n FROM row').get()!.n;
+  }
+
+  *rows(): Generator<SheetRow & { readonly position: number }> {
+    const all = this.db.prepare<[], RowRecord>('SELECT * FROM row ORDER BY position').iterate();
+    for (const record of all) yield { ...rowOf(record), position: record.position };
+  }
+
+  /** Rows by position (from 1) in the file. */
+  page(from: number, limit: number): (SheetRow & { readonly position: number })[] {
+    return this.db
+      .prepare<[number, number], RowRecord>('SELECT * FROM row WHERE position >= ? ORDER BY position LIMIT ?')
+      .all(from, limit)
+      .map((record) => ({ ...rowOf(record), position: record.position }));
+  }
+
+  rowByNumber(number: number): SheetRow | null {
+    const record = this.db.prepare<[number], RowRecord>('SELECT * FROM row WHERE number = ?').get(number);
+    return record ? rowOf(record) : null;
+  }
+
+  /** Replaces all outcomes in one transaction. `rank` counts within each kind, so that a filter can be paged. */
+  writeOutcomes(outcomes: Iterable<{ readonly position: number; readonly outcome: Outcome }>): void {
+    this.db.exec(`DROP TABLE IF EXISTS outcome_next;
+      CREATE TABLE outcome_next (kind TEXT NOT NULL, rank INTEGER NOT NULL, position INTEGER NOT NULL, body TEXT NOT NULL,
+        PRIMARY KEY (kind, rank)) STRICT, WITHOUT ROWID;`);
+    const insert = this.db.prepare('INSERT INTO outcome_next (kind, rank, position, body) VALUES (?, ?, ?, ?)');
+    const ranks = new Map<OutcomeKind, number>();
+    this.db.transaction(() => {
+      for (const { position, outcome } of outcomes) {
+        const kind = kindOf(outcome);
+        const rank = (ranks.get(kind) ?? 0) + 1;
+        ranks.set(kind, rank);
+        insert.run(kind, rank, position, JSON.stringify(stored(outcome)));
+      }
+      this.db.exec(`DROP TABLE IF EXISTS outcome;
+        ALTER TABLE outcome_next RENAME TO outcome;
+        CREATE UNIQUE INDEX outcome_position ON outcome (position);`);
+    })();
+  }
+
+  get hasOutcomes(): boolean {
+    return this.db.prepare("SELECT 1 FROM sqlite_schema WHERE name = 'outcome'").get() !== undefined;
+  }
+
+  /** Positions of the rows of one kind, by rank (from 1). */
+  positions(kind: OutcomeKind, from: number, limit: number): number[] {
+    if (!this.hasOutcomes) return [];
+    return this.db
+      .prepare<[string, number, number], { position: number }>('SELECT position FROM outcome WHERE kind = ? AND rank >= ? ORDER BY rank LIMIT ?')
+      .all(kind, from, limit)
+      .map((row) => row.position);
+  }
+
+  outcomesAt(positions: readonly number[]): Map<number, StoredOutcome> {
+    const found = new Map<number, StoredOutcome>();
+    if (!this.hasOutcomes) return found;
+    const one = this.db.prepare<[number], { body: string }>('SELECT body FROM outcome WHERE position = ?');
+    for (const position of positions) {
+      const row = one.get(position);
+      if (row) found.set(position, JSON.parse(row.body) as StoredOutcome);
+    }
+    return found;
+  }
+}
+
+/** The draft is not stored: it follows from the row and the reading. */
+export type StoredOutcome =
+  | Extract<Outcome, { kind: 'held back' | 'not data' }>
+  | { readonly kind: 'entry' }
+  | { readonly kind: 'joined'; readonly row: number }
+  | { readonly kind: 'joined existing'; readonly concept: number };
+
+function stored(outcome: Outcome): StoredOutcome {
+  switch (outcome.kind) {
+    case 'entry':
+      return { kind: 'entry' };
+    case 'joined':
+      return { kind: 'joined', row: outcome.row };
+    case 'joined existing':
+      return { kind: 'joined existing', concept: outcome.concept };
+    default:
+      return outcome;
+  }
+}
+
+function rowOf(record: RowRecord): SheetRow {
+  return {
+    number: record.number,
+    cells: JSON.parse(record.cells) as string[],
+    ...(record.hidden && { hidden: true }),
+  };
+}

@@ -1,0 +1,59 @@
+/** What the worker threads can do. Each task opens what it needs and closes it; errors travel as values. */
+import type { MessagePort } from 'node:worker_threads';
+import { carried } from './errors.js';
+import { handOver } from './hand-over/task.js';
+import { inspectionReport } from './inspection/report-task.js';
+import { inspectTermbase, letStand, putRight } from './inspection/write.js';
+import { evaluateFile, proposeFile, queryList, readFile } from './intake/read-tasks.js';
+import { writeIntake } from './intake/write-task.js';
+import { TaskContext, type TaskMessage, type TaskReply } from './jobs/task.js';
+import { redoEntry, undoEntry } from './ledger/write.js';
+import { createClient, renameClient } from './clients/write.js';
+import { changeConcept, createConcept, createTermbase, deleteConcept, deleteTermbase, renameTermbase } from './termbases/write.js';
+
+const writerTasks = {
+  createClient,
+  renameClient,
+  createTermbase,
+  renameTermbase,
+  deleteTermbase,
+  createConcept,
+  changeConcept,
+  deleteConcept,
+  writeIntake,
+  undoEntry,
+  redoEntry,
+  inspectTermbase,
+  letStand,
+  putRight,
+};
+
+const readerTasks = { readFile, proposeFile, evaluateFile, queryList, handOver, inspectionReport };
+
+export type WriterTasks = typeof writerTasks;
+export type ReaderTasks = typeof readerTasks;
+
+const tasks: Readonly<Record<string, (args: never, context: TaskContext) => unknown>> = { ...writerTasks, ...readerTasks };
+
+export default async function run({ name, args, dataDir, stop, port }: TaskMessage): Promise<TaskReply> {
+  const context = new TaskContext(dataDir, stop && new Int32Array(stop), speaker(port));
+  try {
+    return { ok: true, value: await tasks[name]!(args as never, context) };
+  } catch (error) {
+    if (carried(error).kind === 'internal') process.stderr.write(`${name}: ${(error as Error).stack ?? String(error)}\n`);
+    return { ok: false, error: carried(error) };
+  } finally {
+    port?.close();
+  }
+}
+
+/** At most ten messages a second. */
+function speaker(port: MessagePort | null): (share: number) => void {
+  let last = 0;
+  return (share) => {
+    const time = Date.now();
+    if (!port || time - last < 100) return;
+    last = time;
+    port.postMessage(share);
+  };
+}

@@ -3,7 +3,7 @@ import { Option, type Command } from 'commander';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Role } from '@fair-copy/core/intake/reading.js';
-import { ENCODINGS, encodingNamed } from '@fair-copy/core/text/encodings.js';
+import { ENCODINGS, encodingNamed } from '@fair-copy/core/text/encodings-list.js';
 import type { SourceChoices } from '@fair-copy/files/client-file.js';
 import { UsageError } from './usage.js';
 

@@ -1,5 +1,6 @@
 /** The codec of the core, by iconv-lite. */
-import type { Codec, EncodingName } from '@fair-copy/core/text/encodings.js';
+import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
+import type { Codec } from '@fair-copy/core/text/encodings.js';
 import iconv from 'iconv-lite';
 
 export const codec: Codec = {

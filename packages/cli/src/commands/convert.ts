@@ -10,7 +10,7 @@ import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
-import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings.js';
+import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';

@@ -1,7 +1,7 @@
 /** A reading: what the program takes a client file to be, and how sure it is of each part. */
 import type { Diagnostic } from '../diagnostic.js';
 import type { LanguageTag } from '../language/tags.js';
-import type { EncodingName } from '../text/encodings.js';
+import type { EncodingName } from '../text/encodings-list.js';
 
 /** A guess is shown with how sure it is and why; `set` says that a person decided. */
 export interface Guess<T> {

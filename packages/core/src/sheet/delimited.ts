@@ -34,13 +34,12 @@ export class DelimitedReader {
   /** Rows completed by this piece of text. Cutting the text anywhere changes nothing. */
   write(text: string): SheetRow[] {
     const { delimiter } = this.form;
-    let input = this.rest + text;
+    const input = this.rest + text;
     // A delimiter of several characters may be cut in two by the end of the piece.
     const keep = delimiter && delimiter.length > 1 ? delimiter.length - 1 : 0;
     const until = Math.max(0, input.length - keep);
     const reached = this.read(input, until, false);
     this.rest = input.slice(reached);
-    input = '';
     return this.drain();
   }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { encodingNamed } from '@fair-copy/core/text/encodings.js';
+import { encodingNamed } from '@fair-copy/core/text/encodings-list.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';

@@ -7,7 +7,7 @@ import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
 import type { Concept } from '@fair-copy/core/termbase/concept.js';
-import type { EncodingName } from '@fair-copy/core/text/encodings.js';
+import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import type { TaskContext } from '../jobs/task.js';

@@ -6,7 +6,7 @@ import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Reading, Role } from '@fair-copy/core/intake/reading.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { restoredCell } from '@fair-copy/core/sheet/delimited-write.js';
-import { encodingNamed } from '@fair-copy/core/text/encodings.js';
+import { encodingNamed } from '@fair-copy/core/text/encodings-list.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
@@ -133,6 +133,22 @@ export function intakeRoutes(api: Api, context: Context): void {
           rows: rows.map((row) => shownRow(file.reading!, row, outcomes.get(row.position) ?? null, decisions.get(row.number) ?? null)),
         };
       });
+    },
+  );
+
+  api.get(
+    '/intake/files/:id/nearest',
+    {
+      schema: {
+        summary: 'The next or previous row of one part of the tally',
+        params: idParam,
+        querystring: z.object({ kind: outcomeKind, position: z.coerce.number().int(), direction: z.enum(['next', 'previous']) }),
+        response: { 200: z.object({ position: z.number(), rank: z.number() }).nullable() },
+      },
+    },
+    async (request) => {
+      const { kind, position, direction } = request.query;
+      return withStaging(context, desk.ready(request.params.id).id, (staging) => staging.nearest(kind, position, direction === 'next'));
     },
   );
 

@@ -106,7 +106,8 @@ export class Staging {
       }
       this.db.exec(`DROP TABLE IF EXISTS outcome;
         ALTER TABLE outcome_next RENAME TO outcome;
-        CREATE UNIQUE INDEX outcome_position ON outcome (position);`);
+        CREATE UNIQUE INDEX outcome_position ON outcome (position);
+        CREATE INDEX outcome_kind ON outcome (kind, position);`);
     })();
   }
 
@@ -121,6 +122,17 @@ export class Staging {
       .prepare<[string, number, number], { position: number }>('SELECT position FROM outcome WHERE kind = ? AND rank >= ? ORDER BY rank LIMIT ?')
       .all(kind, from, limit)
       .map((row) => row.position);
+  }
+
+  /** The nearest row of a kind after or before a position, with its rank; null at the end. */
+  nearest(kind: OutcomeKind, position: number, forward: boolean): { readonly position: number; readonly rank: number } | null {
+    if (!this.hasOutcomes) return null;
+    const order = forward ? 'position > ? ORDER BY position' : 'position < ? ORDER BY position DESC';
+    return (
+      this.db
+        .prepare<[string, number], { position: number; rank: number }>(`SELECT position, rank FROM outcome WHERE kind = ? AND ${order} LIMIT 1`)
+        .get(kind, position) ?? null
+    );
   }
 
   outcomesAt(positions: readonly number[]): Map<number, StoredOutcome> {

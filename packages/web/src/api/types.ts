@@ -1,0 +1,26 @@
+/** The shapes that the server answers with, from its own schemas. */
+export type { ClientBody, Holding } from '@fair-copy/server/clients/routes.js';
+export type {
+  IntakeDecisions,
+  IntakeFileBody,
+  IntakeRowBody,
+  OutcomeKindBody,
+  RowPageBody,
+  SourceChoicesBody,
+  StepPreviewBody,
+} from '@fair-copy/server/intake/schemas.js';
+export type { FoundRow, InspectionOverview } from '@fair-copy/server/inspection/routes.js';
+export type { HandOverBody } from '@fair-copy/server/hand-over/routes.js';
+export type { LedgerEntryBody } from '@fair-copy/server/ledger/routes.js';
+export type { LookUpBody } from '@fair-copy/server/look-up/routes.js';
+export type { JobBody } from '@fair-copy/server/schemas.js';
+export type {
+  AnchorsBody,
+  ConceptBodyOf,
+  ConceptChangeBody,
+  CursorBody,
+  FindingBody,
+  LookUpMode,
+  TermbaseBody,
+  TermItem,
+} from '@fair-copy/server/termbases/schemas.js';

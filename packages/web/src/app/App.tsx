@@ -1,0 +1,66 @@
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { lazy, Suspense, useMemo } from 'react';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { ApiFailure } from '../api/http.js';
+import { useDesk } from '../ui/desk-store.js';
+import { Frame } from './Frame.js';
+import { NotBuilt } from './NotBuilt.js';
+import { NotHere } from './NotHere.js';
+import { themeOf } from './theme.js';
+
+const HoldingsPage = lazy(() => import('../features/holdings/HoldingsPage.js').then((page) => ({ default: page.HoldingsPage })));
+const IntakePage = lazy(() => import('../features/intake/IntakePage.js').then((page) => ({ default: page.IntakePage })));
+const TermbasePage = lazy(() => import('../features/termbase/TermbasePage.js').then((page) => ({ default: page.TermbasePage })));
+const InspectPage = lazy(() => import('../features/inspect/InspectPage.js').then((page) => ({ default: page.InspectPage })));
+const LedgerPage = lazy(() => import('../features/ledger/LedgerPage.js').then((page) => ({ default: page.LedgerPage })));
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (failures, error) => error instanceof ApiFailure && error.code === 'no-connection' && failures < 4,
+    },
+  },
+});
+
+const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Frame />,
+    children: [
+      { index: true, element: <Navigate to="/holdings" replace /> },
+      { path: 'holdings', element: <HoldingsPage /> },
+      { path: 'termbases/:id', element: <TermbasePage /> },
+      { path: 'intake', element: <IntakePage /> },
+      { path: 'intake/:id', element: <IntakePage /> },
+      { path: 'align', element: <NotBuilt stage="align" /> },
+      { path: 'merge', element: <NotBuilt stage="merge" /> },
+      { path: 'inspect', element: <InspectPage /> },
+      { path: 'inspect/:id', element: <InspectPage /> },
+      { path: 'rehearse', element: <NotBuilt stage="rehearse" /> },
+      { path: 'corrections', element: <NotBuilt stage="corrections" /> },
+      { path: 'ledger', element: <LedgerPage /> },
+      { path: '*', element: <NotHere /> },
+    ],
+  },
+]);
+
+export function App() {
+  const chosen = useDesk((state) => state.theme);
+  const prefersDark = useMediaQuery('(prefers-color-scheme: dark)');
+  const name = chosen ?? (prefersDark ? 'dark' : 'light');
+  const theme = useMemo(() => themeOf(name), [name]);
+  return (
+    <ThemeProvider theme={theme}>
+      <CssBaseline />
+      <QueryClientProvider client={queries}>
+        <Suspense fallback={null}>
+          <RouterProvider router={router} />
+        </Suspense>
+      </QueryClientProvider>
+    </ThemeProvider>
+  );
+}

@@ -1,0 +1,88 @@
+import Button from '@mui/material/Button';
+import Divider from '@mui/material/Divider';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { useQuery } from '@tanstack/react-query';
+import { ChevronDown } from 'lucide-react';
+import { useState } from 'react';
+import { send } from '../api/http.js';
+import { clients as clientsQuery } from '../api/queries.js';
+import { m } from '../messages/en.js';
+import { useDesk } from '../ui/desk-store.js';
+import { NameDialog } from '../ui/NameDialog.js';
+
+export function ClientMenu() {
+  const { clientId, takeInHand } = useDesk();
+  const { data: clients = [] } = useQuery(clientsQuery);
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [asking, setAsking] = useState<'create' | 'rename' | null>(null);
+  const inHand = clients.find((client) => client.id === clientId);
+  const choose = (id: number | null): void => {
+    takeInHand(id);
+    setAnchor(null);
+  };
+  return (
+    <>
+      <Button
+        color="inherit"
+        endIcon={<ChevronDown size={14} />}
+        aria-haspopup="menu"
+        aria-label={`${m.client.label}: ${inHand?.name ?? m.client.all}`}
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ maxWidth: 210, '& .text': { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } }}
+      >
+        <span className="text">{inHand?.name ?? m.client.all}</span>
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem selected={!inHand} onClick={() => choose(null)}>
+          {m.client.all}
+        </MenuItem>
+        {clients.map((client) => (
+          <MenuItem key={client.id} selected={client.id === clientId} onClick={() => choose(client.id)}>
+            {client.name}
+          </MenuItem>
+        ))}
+        <Divider />
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
+            setAsking('create');
+          }}
+        >
+          {m.client.create}
+        </MenuItem>
+        {inHand && (
+          <MenuItem
+            onClick={() => {
+              setAnchor(null);
+              setAsking('rename');
+            }}
+          >
+            {m.client.rename}
+          </MenuItem>
+        )}
+      </Menu>
+      {asking === 'create' && (
+        <NameDialog
+          title={m.client.createTitle}
+          label={m.client.name}
+          submit={m.client.createButton}
+          cancel={m.common.cancel}
+          onSubmit={async (name) => takeInHand((await send<{ id: number }>('POST', '/clients', { name })).id)}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {asking === 'rename' && inHand && (
+        <NameDialog
+          title={m.client.renameTitle}
+          label={m.client.name}
+          initial={inHand.name}
+          submit={m.common.save}
+          cancel={m.common.cancel}
+          onSubmit={(name) => send('PATCH', `/clients/${inHand.id}`, { name })}
+          onClose={() => setAsking(null)}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,59 @@
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Snackbar from '@mui/material/Snackbar';
+import { Suspense, useState } from 'react';
+import { Outlet } from 'react-router';
+import { useServerEvents } from '../api/events.js';
+import { m } from '../messages/en.js';
+import { useToast } from '../ui/toast-store.js';
+import { useKeys } from '../ui/useKeys.js';
+import { Help } from './Help.js';
+import { Masthead } from './Masthead.js';
+
+export function Frame() {
+  useServerEvents();
+  const [help, setHelp] = useState(false);
+  const { toast, clear } = useToast();
+  useKeys({ '?': () => setHelp(true) });
+  return (
+    <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
+      <Masthead onHelp={() => setHelp(true)} />
+      <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+        <Suspense fallback={<Box sx={{ p: 3 }}>{m.common.loading}</Box>}>
+          <Outlet />
+        </Suspense>
+      </Box>
+      {help && <Help onClose={() => setHelp(false)} />}
+      <Snackbar
+        key={toast?.key}
+        open={toast !== null}
+        autoHideDuration={toast?.tone === 'failed' ? 12_000 : 7_000}
+        onClose={(_, reason) => reason !== 'clickaway' && clear()}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
+      >
+        <Alert
+          severity={toast?.tone === 'failed' ? 'error' : 'success'}
+          variant="standard"
+          onClose={clear}
+          sx={{ boxShadow: 3, alignItems: 'center' }}
+          action={
+            toast?.action && (
+              <Button
+                color="inherit"
+                onClick={() => {
+                  toast.action!.run();
+                  clear();
+                }}
+              >
+                {toast.action.label}
+              </Button>
+            )
+          }
+        >
+          {toast?.text}
+        </Alert>
+      </Snackbar>
+    </Box>
+  );
+}

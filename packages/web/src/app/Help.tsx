@@ -1,0 +1,61 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import Typography from '@mui/material/Typography';
+import { m } from '../messages/en.js';
+import { useKeyList, type KeyHint } from '../ui/key-list.js';
+
+const EVERYWHERE: readonly KeyHint[] = [
+  ['Ctrl K', m.keys.lookUp],
+  ['?', m.keys.help],
+];
+
+export function Help({ onClose }: { readonly onClose: () => void }) {
+  const hints = useKeyList((state) => state.hints);
+  return (
+    <Dialog open onClose={onClose}>
+      <DialogTitle>{m.help.title}</DialogTitle>
+      <DialogContent>
+        <KeyTable hints={hints} />
+        <Typography component="h3" sx={{ fontWeight: 600, mt: 2, mb: 1 }}>
+          {m.help.always}
+        </Typography>
+        <KeyTable hints={EVERYWHERE} />
+        <Typography color="text.secondary" sx={{ mt: 2 }}>
+          {m.help.docs}
+        </Typography>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>{m.common.close}</Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+function KeyTable({ hints }: { readonly hints: readonly KeyHint[] }) {
+  return (
+    <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'max-content 1fr', gap: '6px 20px', m: 0, minWidth: 340 }}>
+      {hints.map(([keys, does]) => (
+        <Box key={keys} sx={{ display: 'contents' }}>
+          <Box component="dt" sx={{ display: 'flex', gap: 0.5 }}>
+            {keys.split(' ').map((key) => (
+              <Box
+                key={key}
+                component="kbd"
+                sx={{ fontFamily: "'Source Code Pro', monospace", border: 1, borderColor: 'divider', borderRadius: 0.5, px: 0.75, fontSize: 12 }}
+              >
+                {key}
+              </Box>
+            ))}
+          </Box>
+          <Box component="dd" sx={{ m: 0 }}>
+            {does}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}

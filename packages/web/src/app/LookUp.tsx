@@ -1,0 +1,119 @@
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import InputAdornment from '@mui/material/InputAdornment';
+import TextField from '@mui/material/TextField';
+import { languageName } from '@fair-copy/core/language/tags.js';
+import { useTheme } from '@mui/material/styles';
+import { useQuery } from '@tanstack/react-query';
+import { Search } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { lookUp } from '../api/queries.js';
+import { m } from '../messages/en.js';
+import { useDesk } from '../ui/desk-store.js';
+import { LanguageText } from '../ui/LanguageText.js';
+
+interface Choice {
+  readonly group: string;
+  readonly key: string;
+  readonly text: string;
+  readonly language: string | null;
+  readonly detail: string;
+  readonly go: () => void;
+}
+
+/** One field for terms, resources and commands; Ctrl+K from anywhere. */
+export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
+  const navigate = useNavigate();
+  const { clientId, setTheme } = useDesk();
+  const dark = useTheme().palette.mode === 'dark';
+  const input = useRef<HTMLInputElement>(null);
+  const [q, setQ] = useState('');
+  const { data } = useQuery(lookUp(q, clientId));
+  useEffect(() => {
+    const listen = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
+      event.preventDefault();
+      input.current?.focus();
+      input.current?.select();
+    };
+    document.addEventListener('keydown', listen);
+    return () => document.removeEventListener('keydown', listen);
+  }, []);
+
+  const commands: readonly (readonly [keyof typeof m.lookUp.commandList, () => void])[] = [
+    ['intake', () => void navigate('/intake')],
+    ['inspect', () => void navigate('/inspect')],
+    ['ledger', () => void navigate('/ledger')],
+    ['theme', () => setTheme(dark ? 'light' : 'dark')],
+    ['help', onHelp],
+  ];
+  const lower = q.trim().toLowerCase();
+  const choices: Choice[] = [
+    ...(q.trim() ? (data?.terms ?? []) : []).map((term, i) => ({
+      group: m.lookUp.terms,
+      key: `t${term.concept}-${i}`,
+      text: term.text,
+      language: term.language,
+      detail: `${languageName(term.language)}${term.others ? ` · ${term.others}` : ''} · ${term.termbase}`,
+      go: () => void navigate(`/termbases/${term.termbaseId}?language=${term.language}&concept=${term.concept}`),
+    })),
+    ...(q.trim() ? (data?.termbases ?? []) : []).map((termbase) => ({
+      group: m.lookUp.resources,
+      key: `b${termbase.id}`,
+      text: termbase.name,
+      language: null,
+      detail: termbase.client,
+      go: () => void navigate(`/termbases/${termbase.id}`),
+    })),
+    ...commands
+      .filter(([id]) => m.lookUp.commandList[id].toLowerCase().includes(lower))
+      .map(([id, go]) => ({ group: m.lookUp.commands, key: id, text: m.lookUp.commandList[id], language: null, detail: '', go })),
+  ];
+  return (
+    <Autocomplete
+      sx={{ width: { xs: 180, lg: 250, xl: 340 } }}
+      size="small"
+      options={choices}
+      value={null}
+      inputValue={q}
+      autoHighlight
+      clearOnBlur
+      blurOnSelect
+      filterOptions={(all) => all}
+      groupBy={(choice) => choice.group}
+      getOptionLabel={(choice) => choice.text}
+      getOptionKey={(choice) => choice.key}
+      noOptionsText={m.lookUp.nothing(q)}
+      slotProps={{ popper: { placement: 'bottom-end', sx: { minWidth: 420 } } }}
+      onInputChange={(_, value, reason) => setQ(reason === 'input' ? value : '')}
+      onChange={(_, choice) => choice?.go()}
+      renderOption={({ key: _key, ...props }, choice) => (
+        <Box component="li" {...props} key={choice.key} sx={{ display: 'block !important', py: '4px !important' }}>
+          {choice.language ? <LanguageText language={choice.language}>{choice.text}</LanguageText> : choice.text}
+          {choice.detail && <Box sx={{ color: 'text.secondary', fontSize: 12.5, lineHeight: '16px' }}>{choice.detail}</Box>}
+        </Box>
+      )}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          inputRef={input}
+          placeholder={m.lookUp.placeholder}
+          slotProps={{
+            ...params.slotProps,
+            htmlInput: { ...params.slotProps.htmlInput, 'aria-label': m.lookUp.label },
+            input: {
+              ...params.slotProps.input,
+              startAdornment: (
+                <InputAdornment position="start">
+                  <Search size={15} />
+                </InputAdornment>
+              ),
+              endAdornment: q ? undefined : <Box sx={{ color: 'text.secondary', fontSize: 11, whiteSpace: 'nowrap' }}>{m.lookUp.hint}</Box>,
+            },
+          }}
+        />
+      )}
+    />
+  );
+}

@@ -1,0 +1,74 @@
+import Box from '@mui/material/Box';
+import IconButton from '@mui/material/IconButton';
+import Tooltip from '@mui/material/Tooltip';
+import { styled } from '@mui/material/styles';
+import { CircleHelp, Moon, Sun } from 'lucide-react';
+import { NavLink } from 'react-router';
+import { m } from '../messages/en.js';
+import { useDesk } from '../ui/desk-store.js';
+import { useTheme } from '@mui/material/styles';
+import { ClientMenu } from './ClientMenu.js';
+import { LookUp } from './LookUp.js';
+import { RunningWork } from './RunningWork.js';
+
+const STAGES = ['holdings', 'intake', 'align', 'merge', 'inspect', 'rehearse', 'corrections', 'ledger'] as const;
+const NOT_BUILT = new Set<string>(['align', 'merge', 'rehearse', 'corrections']);
+
+const Stage = styled(NavLink)(({ theme }) => ({
+  color: theme.inks.ink,
+  textDecoration: 'none',
+  padding: '15px 1px 13px',
+  fontSize: 14,
+  lineHeight: '20px',
+  borderBottom: '2px solid transparent',
+  whiteSpace: 'nowrap',
+  '&:hover': { borderBottomColor: theme.inks.hairline },
+  '&.active': { borderBottomColor: theme.inks.vermilion, fontWeight: 600 },
+  '&.later': { color: theme.inks.quiet, fontStyle: 'italic' },
+}));
+
+export function Masthead({ onHelp }: { readonly onHelp: () => void }) {
+  return (
+    <Box
+      component="header"
+      sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, minHeight: 52, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.default' }}
+    >
+      <Box
+        component={NavLink}
+        to="/holdings"
+        sx={{ fontFamily: "'Source Serif 4 Variable', Georgia, serif", fontStyle: 'italic', fontSize: 21, fontWeight: 600, color: 'primary.main', textDecoration: 'none', whiteSpace: 'nowrap' }}
+      >
+        {m.name}
+      </Box>
+      <ClientMenu />
+      <Box component="nav" aria-label={m.name} sx={{ display: 'flex', gap: { xs: 1.5, lg: 2 }, flex: 1, minWidth: 0 }}>
+        {STAGES.map((stage) => (
+          <Stage key={stage} to={`/${stage}`} className={NOT_BUILT.has(stage) ? 'later' : ''} title={NOT_BUILT.has(stage) ? m.notBuilt.mark : undefined}>
+            {m.stages[stage]}
+          </Stage>
+        ))}
+      </Box>
+      <LookUp onHelp={onHelp} />
+      <RunningWork />
+      <ThemeButton />
+      <Tooltip title={`${m.help.label} (?)`}>
+        <IconButton size="small" aria-label={m.help.label} onClick={onHelp}>
+          <CircleHelp size={18} />
+        </IconButton>
+      </Tooltip>
+    </Box>
+  );
+}
+
+function ThemeButton() {
+  const dark = useTheme().palette.mode === 'dark';
+  const setTheme = useDesk((state) => state.setTheme);
+  const label = dark ? m.theme.toLight : m.theme.toDark;
+  return (
+    <Tooltip title={label}>
+      <IconButton size="small" aria-label={label} onClick={() => setTheme(dark ? 'light' : 'dark')}>
+        {dark ? <Sun size={18} /> : <Moon size={18} />}
+      </IconButton>
+    </Tooltip>
+  );
+}

@@ -1,0 +1,11 @@
+import Chip from '@mui/material/Chip';
+import { m } from '../messages/en.js';
+import { EmptyState } from '../ui/EmptyState.js';
+
+export function NotBuilt({ stage }: { readonly stage: 'align' | 'merge' | 'rehearse' | 'corrections' }) {
+  return (
+    <EmptyState title={m.stages[stage]} advice={m.notBuilt[stage]}>
+      <Chip label={m.notBuilt.mark} variant="outlined" />
+    </EmptyState>
+  );
+}

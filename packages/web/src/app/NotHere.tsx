@@ -1,0 +1,14 @@
+import Button from '@mui/material/Button';
+import { Link } from 'react-router';
+import { m } from '../messages/en.js';
+import { EmptyState } from '../ui/EmptyState.js';
+
+export function NotHere() {
+  return (
+    <EmptyState title={m.common.notHere}>
+      <Button component={Link} to="/holdings" variant="contained">
+        {m.common.goHome}
+      </Button>
+    </EmptyState>
+  );
+}

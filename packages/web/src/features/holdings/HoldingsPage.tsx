@@ -1,0 +1,163 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { send } from '../../api/http.js';
+import { holdings as holdingsQuery } from '../../api/queries.js';
+import type { Holding } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { useDesk } from '../../ui/desk-store.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { moment, number } from '../../ui/format.js';
+import { LanguageName } from '../../ui/LanguageName.js';
+import { NameDialog } from '../../ui/NameDialog.js';
+import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useKeys } from '../../ui/useKeys.js';
+
+const HINTS: readonly KeyHint[] = [
+  ['j k ↓ ↑', m.keys.move],
+  ['Enter', m.keys.open],
+];
+/** More columns than this do not fit on a small screen. */
+const SHOWN_LANGUAGES = 7;
+
+export function HoldingsPage() {
+  const clientId = useDesk((state) => state.clientId);
+  const { data: holdings = [], isPending } = useQuery(holdingsQuery(clientId));
+  const [naming, setNaming] = useState(false);
+  const [chosen, setChosen] = useState(0);
+  const navigate = useNavigate();
+  useKeyHints(HINTS);
+  const move = (by: number) => () => setChosen((now) => Math.max(0, Math.min(holdings.length - 1, now + by)));
+  useKeys({
+    j: move(1),
+    ArrowDown: move(1),
+    k: move(-1),
+    ArrowUp: move(-1),
+    ...(holdings[chosen] && { Enter: () => void navigate(`/termbases/${holdings[chosen]!.id}`) }),
+  });
+  const languages = languagesOf(holdings);
+  const shown = languages.slice(0, SHOWN_LANGUAGES);
+  return (
+    <Box sx={{ overflow: 'auto', flex: 1 }}>
+      <Box sx={{ maxWidth: 1360, mx: 'auto', p: 3 }}>
+        <Box sx={{ display: 'flex', alignItems: 'baseline', mb: 2 }}>
+          <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, flex: 1 }}>
+            {m.holdings.title}
+          </Typography>
+          {clientId !== null && <Button onClick={() => setNaming(true)}>{m.holdings.newTermbase}</Button>}
+        </Box>
+        {!isPending && holdings.length === 0 && (
+          <EmptyState title={m.holdings.empty} advice={m.holdings.emptyAdvice}>
+            <Button variant="contained" component={Link} to="/intake">
+              {m.holdings.toIntake}
+            </Button>
+          </EmptyState>
+        )}
+        {holdings.length > 0 && (
+          <Table size="small" aria-label={m.holdings.coverage} sx={{ bgcolor: 'background.paper', '& td, & th': { borderColor: 'divider' } }}>
+            <TableHead>
+              <TableRow>
+                <TableCell>{m.holdings.resource}</TableCell>
+                <TableCell align="right">{m.holdings.concepts}</TableCell>
+                {shown.map((language) => (
+                  <TableCell key={language} align="right">
+                    <LanguageName tag={language} />
+                  </TableCell>
+                ))}
+                {languages.length > shown.length && <TableCell>{m.holdings.more(languages.length - shown.length)}</TableCell>}
+                <TableCell>{m.holdings.findings}</TableCell>
+                <TableCell>{m.holdings.changed}</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {holdings.map((holding, i) => (
+                <HoldingRow
+                  key={holding.id}
+                  holding={holding}
+                  languages={shown}
+                  extra={languages.length > shown.length}
+                  withClient={clientId === null}
+                  selected={i === chosen}
+                />
+              ))}
+            </TableBody>
+          </Table>
+        )}
+      </Box>
+      {naming && clientId !== null && (
+        <NameDialog
+          title={m.holdings.newTermbase}
+          label={m.holdings.newTermbaseName}
+          submit={m.client.createButton}
+          cancel={m.common.cancel}
+          onSubmit={async (name) => {
+            const { id } = await send<{ id: number }>('POST', '/termbases', { clientId, name });
+            void navigate(`/termbases/${id}`);
+          }}
+          onClose={() => setNaming(false)}
+        />
+      )}
+    </Box>
+  );
+}
+
+interface RowProps {
+  readonly holding: Holding;
+  readonly languages: readonly string[];
+  readonly extra: boolean;
+  readonly withClient: boolean;
+  readonly selected: boolean;
+}
+
+function HoldingRow({ holding, languages, extra, withClient, selected }: RowProps) {
+  const countOf = (language: string): number => holding.languages.find((l) => l.language === language)?.terms ?? 0;
+  return (
+    <TableRow hover selected={selected}>
+      <TableCell>
+        <Box component={Link} to={`/termbases/${holding.id}`} sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 17, color: 'primary.main', textDecoration: 'none', '&:hover': { textDecoration: 'underline' } }}>
+          {holding.name}
+        </Box>
+        <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+          {m.holdings.kind}
+          {withClient && ` · ${holding.client}`}
+        </Box>
+      </TableCell>
+      <TableCell align="right">{number(holding.concepts)}</TableCell>
+      {languages.map((language) => (
+        <TableCell key={language} align="right">
+          {countOf(language) ? number(countOf(language)) : <Box component="span" sx={{ color: 'text.secondary' }}>–</Box>}
+        </TableCell>
+      ))}
+      {extra && <TableCell />}
+      <TableCell>
+        {!holding.inspected ? (
+          <Box component="span" sx={{ color: 'text.secondary' }}>{m.holdings.notInspected}</Box>
+        ) : holding.openFindings ? (
+          <Box component={Link} to={`/inspect/${holding.id}`} sx={{ color: 'error.main' }}>
+            {number(holding.openFindings)}
+          </Box>
+        ) : (
+          <Box component="span" sx={{ color: 'success.main' }}>{m.holdings.none}</Box>
+        )}
+      </TableCell>
+      <TableCell sx={{ whiteSpace: 'nowrap' }}>
+        <time dateTime={holding.changedAt}>{moment(holding.changedAt)}</time>
+      </TableCell>
+    </TableRow>
+  );
+}
+
+/** By how many terms there are, the most first. */
+function languagesOf(holdings: readonly Holding[]): string[] {
+  const sums = new Map<string, number>();
+  for (const { languages } of holdings) for (const { language, terms } of languages) sums.set(language, (sums.get(language) ?? 0) + terms);
+  return [...sums].sort((a, b) => b[1] - a[1]).map(([language]) => language);
+}

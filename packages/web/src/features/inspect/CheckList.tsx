@@ -1,0 +1,67 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import type { InspectionOverview } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { number } from '../../ui/format.js';
+
+interface Props {
+  readonly overview: InspectionOverview;
+  readonly check: string | null;
+  readonly onCheck: (id: string | null) => void;
+}
+
+export function CheckList({ overview, check, onCheck }: Props) {
+  const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
+  return (
+    <Box component="nav" aria-label={m.inspect.checks} sx={{ width: 250, flex: 'none', borderRight: 1, borderColor: 'divider', overflow: 'auto', py: 1 }}>
+      <CheckItem title={m.inspect.all} count={open} fresh={0} chosen={check === null} onClick={() => onCheck(null)} />
+      {overview.checks.map((c) => (
+        <CheckItem key={c.id} title={c.title} explains={c.explains} count={c.open} fresh={c.fresh} chosen={check === c.id} onClick={() => onCheck(c.id)} />
+      ))}
+    </Box>
+  );
+}
+
+interface ItemProps {
+  readonly title: string;
+  readonly explains?: string;
+  readonly count: number;
+  readonly fresh: number;
+  readonly chosen: boolean;
+  readonly onClick: () => void;
+}
+
+function CheckItem({ title, explains, count, fresh, chosen, onClick }: ItemProps) {
+  return (
+    <ButtonBase
+      onClick={onClick}
+      title={explains}
+      aria-current={chosen ? 'true' : undefined}
+      sx={(theme) => ({
+        display: 'flex',
+        width: '100%',
+        justifyContent: 'space-between',
+        alignItems: 'baseline',
+        gap: 1,
+        px: 2,
+        py: 0.75,
+        textAlign: 'start',
+        fontSize: 14,
+        fontWeight: chosen ? 600 : 400,
+        color: count === 0 ? theme.inks.quiet : theme.inks.ink,
+        boxShadow: chosen ? `inset 3px 0 ${theme.inks.vermilion}` : undefined,
+        bgcolor: chosen ? theme.inks.sheet : undefined,
+      })}
+    >
+      <span>{title}</span>
+      <Box component="span" sx={{ fontVariantNumeric: 'tabular-nums', whiteSpace: 'nowrap' }}>
+        {fresh > 0 && fresh < count && (
+          <Box component="span" sx={{ color: 'error.main', fontSize: 12, mr: 0.75 }}>
+            {number(fresh)} {m.inspect.isNew}
+          </Box>
+        )}
+        {number(count)}
+      </Box>
+    </ButtonBase>
+  );
+}

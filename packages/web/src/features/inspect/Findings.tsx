@@ -1,0 +1,143 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { infiniteQueryOptions, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
+import { get, send } from '../../api/http.js';
+import { ledger } from '../../api/queries.js';
+import type { FoundRow, InspectionOverview } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { NameDialog } from '../../ui/NameDialog.js';
+import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useToast } from '../../ui/toast-store.js';
+import { useKeys } from '../../ui/useKeys.js';
+import { FindingLine } from './FindingLine.js';
+
+const t = m.inspect;
+
+const HINTS: readonly KeyHint[] = [
+  ['j k ↓ ↑', m.keys.move],
+  ['[ ]', m.keys.doubt],
+  ['a', m.keys.accept],
+  ['s', m.keys.stet],
+  ['x', m.keys.mark],
+  ['u', m.keys.undo],
+];
+
+const page = (termbaseId: number, check: string | null) =>
+  infiniteQueryOptions({
+    queryKey: ['inspection', termbaseId, 'list', check],
+    queryFn: ({ pageParam }) => get<FoundRow[]>(`/termbases/${termbaseId}/findings`, { check, after: pageParam }),
+    initialPageParam: 0,
+    getNextPageParam: (last) => (last.length === 100 ? last.at(-1)!.id : undefined),
+  });
+
+interface Props {
+  readonly termbaseId: number;
+  readonly check: InspectionOverview['checks'][number] | null;
+}
+
+/** Only the rows with findings: the concept on the sheet, the note beside it. */
+export function Findings({ termbaseId, check }: Props) {
+  const { data, fetchNextPage, hasNextPage } = useInfiniteQuery(page(termbaseId, check?.id ?? null));
+  const rows = data?.pages.flat() ?? [];
+  const list = useRef<VirtuosoHandle>(null);
+  const [selected, setSelected] = useState(0);
+  const [marked, setMarked] = useState<ReadonlySet<number>>(new Set());
+  const [stetting, setStetting] = useState<readonly number[] | null>(null);
+  const { fail } = useToast();
+  const undo = useUndoLast(termbaseId);
+  useKeyHints(HINTS);
+
+  const at = Math.min(selected, Math.max(0, rows.length - 1));
+  const current = rows[at];
+  const go = (by: number) => () => {
+    const next = Math.max(0, Math.min(rows.length - 1, at + by));
+    setSelected(next);
+    list.current?.scrollIntoView({ index: next });
+  };
+  const putRight = (row: FoundRow | undefined): void => {
+    if (row?.correction) send('POST', '/findings/put-right', { ids: [row.id] }).catch(fail);
+    else if (row) go(1)();
+  };
+  const toggle = (id: number): void =>
+    setMarked((now) => {
+      const next = new Set(now);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  useKeys({
+    j: go(1),
+    ArrowDown: go(1),
+    k: go(-1),
+    ArrowUp: go(-1),
+    ']': go(1),
+    '[': go(-1),
+    a: () => putRight(current),
+    s: () => current && setStetting(marked.size ? [...marked] : [current.id]),
+    x: () => current && toggle(current.id),
+    u: undo,
+  });
+  return (
+    <>
+      {(check?.safe || marked.size > 0) && (
+        <Box sx={{ display: 'flex', gap: 1, px: 2, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+          {check && check.safe > 0 && (
+            <Button variant="outlined" onClick={() => send('POST', `/termbases/${termbaseId}/findings/put-right-safe`, { check: check.id }).catch(fail)}>
+              {t.safe(check.safe)}
+            </Button>
+          )}
+          {marked.size > 0 && (
+            <Button variant="outlined" onClick={() => setStetting([...marked])}>
+              {t.stetMarked(marked.size)}
+            </Button>
+          )}
+        </Box>
+      )}
+      <Box role="table" aria-label={check?.title ?? t.all} sx={{ flex: 1, minHeight: 0 }}>
+        <Virtuoso
+          ref={list}
+          style={{ height: '100%' }}
+          data={rows}
+          computeItemKey={(_, row) => row.id}
+          endReached={() => hasNextPage && void fetchNextPage()}
+          itemContent={(index, row) => (
+            <FindingLine
+              row={row}
+              termbaseId={termbaseId}
+              selected={index === at}
+              marked={marked.has(row.id)}
+              onSelect={() => setSelected(index)}
+              onMark={() => toggle(row.id)}
+              onPutRight={() => putRight(row)}
+              onStet={() => setStetting([row.id])}
+            />
+          )}
+        />
+      </Box>
+      {stetting && (
+        <NameDialog
+          title={`${t.stet}. ${t.stetHint}`}
+          label={t.stetReason}
+          submit={t.stetGo}
+          cancel={m.common.cancel}
+          onSubmit={async (reason) => {
+            await send('POST', '/findings/stet', { ids: stetting, reason });
+            setMarked(new Set());
+          }}
+          onClose={() => setStetting(null)}
+        />
+      )}
+    </>
+  );
+}
+
+function useUndoLast(termbaseId: number): () => void {
+  const { data: entries = [] } = useQuery(ledger(null, 50));
+  const { say, fail } = useToast();
+  return () => {
+    const newest = entries.find((entry) => entry.termbaseId === termbaseId && !entry.undoneAt);
+    if (!newest) return say(m.ledger.nothingToUndo);
+    send<{ title: string }>('POST', `/ledger/${newest.id}/undo`).then(({ title }) => say(m.ledger.undoneToast(title)), fail);
+  };
+}

@@ -1,0 +1,111 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Typography from '@mui/material/Typography';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { send } from '../../api/http.js';
+import { fetchJobFile, jobEnded } from '../../api/jobs.js';
+import { termbase as termbaseQuery } from '../../api/queries.js';
+import type { InspectionOverview, JobBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { moment } from '../../ui/format.js';
+import { useToast } from '../../ui/toast-store.js';
+import { CheckList } from './CheckList.js';
+import { Findings } from './Findings.js';
+
+const t = m.inspect;
+
+/** The checks with their counts, the rows they find something in, and what changed since the last time. */
+export function Inspection({ termbaseId, overview }: { readonly termbaseId: number; readonly overview: InspectionOverview }) {
+  const [check, setCheck] = useState<string | null>(null);
+  const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
+  const current = overview.checks.find((c) => c.id === check);
+  return (
+    <>
+      <Heading termbaseId={termbaseId} overview={overview} />
+      <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+        <CheckList overview={overview} check={check} onCheck={setCheck} />
+        <Box component="section" aria-label={current?.title ?? t.all} sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}>
+          {overview.inspectedAt === null ? (
+            <EmptyState title={t.never} advice={t.neverAdvice}>
+              <InspectButton termbaseId={termbaseId} label={t.run} />
+            </EmptyState>
+          ) : (current?.open ?? open) === 0 ? (
+            <EmptyState title={current ? t.cleanCheck : t.clean} {...(current && { advice: current.explains })} />
+          ) : (
+            <Findings key={check ?? 'all'} termbaseId={termbaseId} check={current ?? null} />
+          )}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+function Heading({ termbaseId, overview }: { readonly termbaseId: number; readonly overview: InspectionOverview }) {
+  const { data: termbase } = useQuery(termbaseQuery(termbaseId));
+  const { counts, inspectedAt } = overview;
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}>
+      <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
+        {t.title}:{' '}
+        <Box component={Link} to={`/termbases/${termbaseId}`} sx={{ color: 'primary.main' }}>
+          {termbase?.name}
+        </Box>
+      </Typography>
+      <Typography color="text.secondary" sx={{ flex: 1 }}>
+        {inspectedAt && counts && (
+          <>
+            {t.last} <time dateTime={inspectedAt}>{moment(inspectedAt)}</time>: {t.since(counts.new, counts.settled, counts.standing, counts.stet)}
+          </>
+        )}
+      </Typography>
+      {inspectedAt && <ReportButton termbaseId={termbaseId} />}
+      {inspectedAt && <InspectButton termbaseId={termbaseId} label={t.again} />}
+    </Box>
+  );
+}
+
+function InspectButton({ termbaseId, label }: { readonly termbaseId: number; readonly label: string }) {
+  const [busy, setBusy] = useState(false);
+  const fail = useToast((state) => state.fail);
+  const queries = useQueryClient();
+  const run = async (): Promise<void> => {
+    setBusy(true);
+    const job = await jobEnded((await send<JobBody>('POST', `/termbases/${termbaseId}/inspection`)).id);
+    if (job.error) fail(new Error(job.error.message));
+    await queries.invalidateQueries({ queryKey: ['inspection', termbaseId] });
+    setBusy(false);
+  };
+  return (
+    <Button variant="contained" disabled={busy} onClick={() => void run().catch(fail)}>
+      {busy ? t.running : label}
+    </Button>
+  );
+}
+
+function ReportButton({ termbaseId }: { readonly termbaseId: number }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { say, fail } = useToast();
+  const write = async (format: 'html' | 'xlsx'): Promise<void> => {
+    setAnchor(null);
+    const job = await jobEnded((await send<JobBody>('POST', `/termbases/${termbaseId}/inspection/report`, { format })).id);
+    if (job.state !== 'done') throw new Error(job.error?.message);
+    fetchJobFile(job.id);
+    say(t.reportReady);
+  };
+  return (
+    <>
+      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        {t.report}
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={() => void write('html').catch(fail)}>{t.reportHtml}</MenuItem>
+        <MenuItem onClick={() => void write('xlsx').catch(fail)}>{t.reportXlsx}</MenuItem>
+      </Menu>
+    </>
+  );
+}

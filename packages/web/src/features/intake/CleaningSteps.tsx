@@ -1,0 +1,137 @@
+import { SEPARATORS } from '@fair-copy/core/intake/cleaning/synonyms.js';
+import { CLEANING_STEPS, type CleaningStepId, type Reading } from '@fair-copy/core/intake/reading.js';
+import { columnLetter } from '@fair-copy/core/sheet/model.js';
+import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Popover from '@mui/material/Popover';
+import Switch from '@mui/material/Switch';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { stepPreview } from '../../api/queries.js';
+import type { IntakeFileBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { number } from '../../ui/format.js';
+import { LanguageText } from '../../ui/LanguageText.js';
+import { WordButton } from '../../ui/WordButton.js';
+import type { ReadingChanges } from './useReadingChanges.js';
+
+interface Props {
+  readonly file: IntakeFileBody;
+  readonly reading: Reading;
+  readonly changes: ReadingChanges;
+}
+
+const t = m.intake.steps;
+
+/** Each step as a short sentence: a switch, what it does, how many cells it touches, and examples on demand. */
+export function CleaningSteps(props: Props) {
+  return (
+    <Box
+      component="section"
+      aria-label={t.title}
+      sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))', columnGap: 3, mt: 0.5 }}
+    >
+      {CLEANING_STEPS.map((id) => (
+        <Step key={id} id={id} {...props} />
+      ))}
+    </Box>
+  );
+}
+
+function Step({ id, file, reading, changes }: Props & { readonly id: CleaningStepId }) {
+  const count = file.outcome?.steps[id].touched ?? null;
+  const on = reading.steps[id];
+  const unit = id === 'duplicates' ? t.rows : t.cells;
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 25, gap: 0.5, fontSize: 13 }}>
+      <Switch
+        size="small"
+        checked={on}
+        onChange={(_, value) => changes.decide({ steps: { [id]: value } })}
+        slotProps={{ input: { 'aria-label': t.names[id] } }}
+      />
+      <Box sx={{ color: on ? 'text.primary' : 'text.secondary', minWidth: 0 }}>
+        {t.names[id]}
+        {id === 'synonyms' && <Separators file={file} reading={reading} changes={changes} />}:{' '}
+        {count === null ? t.counting : id === 'duplicates' || count === 0 ? unit(count) : <Examples file={file} id={id} label={unit(count)} />}
+      </Box>
+    </Box>
+  );
+}
+
+function Separators({ file, reading, changes }: Props) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { separators } = reading;
+  const names = separators.map((separator) => t.separatorNames[separator] ?? separator).join(' ');
+  const toggle = (separator: string): void =>
+    changes.decide({ separators: separators.includes(separator) ? separators.filter((s) => s !== separator) : [...separators, separator] });
+  return (
+    <>
+      {', '}
+      <WordButton aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
+        {separators.length ? `${t.separators} ${names}` : t.noSeparator}
+      </WordButton>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        <Box sx={{ p: 1.5, display: 'grid' }}>
+          {SEPARATORS.map((separator) => (
+            <FormControlLabel
+              key={separator}
+              control={<Checkbox size="small" checked={separators.includes(separator)} onChange={() => toggle(separator)} />}
+              label={`${t.separatorNames[separator]}: ${t.cells(file.outcome?.separators[separator] ?? 0)}`}
+            />
+          ))}
+        </Box>
+      </Popover>
+    </>
+  );
+}
+
+function Examples({ file, id, label }: { readonly file: IntakeFileBody; readonly id: CleaningStepId; readonly label: string }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { data } = useQuery({ ...stepPreview(file.id, id), enabled: anchor !== null });
+  return (
+    <>
+      <WordButton aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
+        {label}
+      </WordButton>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        <Box sx={{ p: 2, maxWidth: 520, maxHeight: 380, overflow: 'auto' }}>
+          <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
+            {t.examples}
+          </Typography>
+          {data?.examples.length === 0 && t.none}
+          {data?.examples.map((example, i) => (
+            <Box key={i} sx={{ display: 'flex', gap: 1.5, py: 0.5, borderTop: i ? 1 : 0, borderColor: 'divider', alignItems: 'baseline' }}>
+              <Box sx={{ color: 'text.secondary', fontSize: 12, whiteSpace: 'nowrap' }}>
+                {columnLetter(example.column)}
+                {number(example.row)}
+              </Box>
+              <Box>
+                <Box sx={(theme) => ({ textDecoration: 'line-through', textDecorationColor: theme.inks.vermilion, color: 'text.secondary' })}>
+                  <LanguageText language={null}>{visible(example.before)}</LanguageText>
+                </Box>
+                {example.after.map((text, j) => (
+                  <Box key={j}>
+                    <LanguageText language={null}>{text}</LanguageText>
+                  </Box>
+                ))}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      </Popover>
+    </>
+  );
+}
+
+/** White space that is the point of the change is made visible. */
+export function visible(text: string): string {
+  return text
+    .replace(/\u00a0/g, '⍽')
+    .replace(/[\u00ad\u200b-\u200f\u2060\ufeff]/g, '¤')
+    .replace(/\r?\n/g, '↵')
+    .replace(/\t/g, '⇥')
+    .replace(/^ +| +$| {2,}/g, (spaces) => '·'.repeat(spaces.length));
+}

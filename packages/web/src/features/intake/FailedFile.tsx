@@ -1,0 +1,23 @@
+import Button from '@mui/material/Button';
+import { useNavigate } from 'react-router';
+import { send } from '../../api/http.js';
+import type { IntakeFileBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { useToast } from '../../ui/toast-store.js';
+
+/** Says what is wrong with the file, where, and what to do. */
+export function FailedFile({ file }: { readonly file: IntakeFileBody }) {
+  const navigate = useNavigate();
+  const fail = useToast((state) => state.fail);
+  const place = file.error?.diagnostic?.place;
+  const where = [place?.sheet, place?.row && m.intake.steps.row(place.row), place?.line && `line ${place.line}`].filter(Boolean).join(', ');
+  return (
+    <EmptyState title={`${file.name}: ${m.intake.state.failed}`} advice={`${where ? `${where}: ` : ''}${file.error?.message ?? ''}`}>
+      <Button variant="outlined" onClick={() => send('PATCH', `/intake/files/${file.id}/source`, {}).catch(fail)}>
+        {m.intake.readAgain}
+      </Button>
+      <Button onClick={() => send('DELETE', `/intake/files/${file.id}`).then(() => navigate('/intake'), fail)}>{m.intake.discard}</Button>
+    </EmptyState>
+  );
+}

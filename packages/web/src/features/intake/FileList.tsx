@@ -1,0 +1,167 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import IconButton from '@mui/material/IconButton';
+import LinearProgress from '@mui/material/LinearProgress';
+import Typography from '@mui/material/Typography';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { Link, useNavigate } from 'react-router';
+import { send, upload } from '../../api/http.js';
+import { clients as clientsQuery, intakeFiles } from '../../api/queries.js';
+import type { IntakeFileBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { useDesk } from '../../ui/desk-store.js';
+import { size } from '../../ui/format.js';
+import { NameDialog } from '../../ui/NameDialog.js';
+import { useToast } from '../../ui/toast-store.js';
+
+/** The drop zone and the files on the desk, each with its state. */
+export function FileList({ chosen }: { readonly chosen: number }) {
+  const clientId = useDesk((state) => state.clientId);
+  const { data: files = [] } = useQuery(intakeFiles(clientId));
+  return (
+    <Box
+      component="aside"
+      aria-label={m.intake.files}
+      sx={{ width: { xs: 216, xl: 280 }, flex: 'none', borderRight: 1, borderColor: 'divider', display: 'flex', flexDirection: 'column', minHeight: 0 }}
+    >
+      {clientId === null ? <ClientChoice /> : <DropZone clientId={clientId} />}
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, overflow: 'auto', flex: 1 }}>
+        {files.map((file) => (
+          <FileItem key={file.id} file={file} chosen={file.id === chosen} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+/** Files belong to a client: before they are dropped, one is taken in hand. */
+function ClientChoice() {
+  const { data: clients = [] } = useQuery(clientsQuery);
+  const takeInHand = useDesk((state) => state.takeInHand);
+  const [naming, setNaming] = useState(false);
+  return (
+    <Box sx={{ p: 2, borderBottom: 1, borderColor: 'divider' }}>
+      <Typography sx={{ mb: 1 }}>{clients.length ? m.client.chooseFirst : m.client.none}</Typography>
+      {clients.map((client) => (
+        <Button key={client.id} fullWidth variant="outlined" sx={{ mb: 0.75, justifyContent: 'flex-start' }} onClick={() => takeInHand(client.id)}>
+          {client.name}
+        </Button>
+      ))}
+      <Button onClick={() => setNaming(true)}>{m.client.create}</Button>
+      {naming && (
+        <NameDialog
+          title={m.client.createTitle}
+          label={m.client.name}
+          submit={m.client.createButton}
+          cancel={m.common.cancel}
+          onSubmit={async (name) => takeInHand((await send<{ id: number }>('POST', '/clients', { name })).id)}
+          onClose={() => setNaming(false)}
+        />
+      )}
+    </Box>
+  );
+}
+
+function DropZone({ clientId }: { readonly clientId: number }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const fail = useToast((state) => state.fail);
+  const [coming, setComing] = useState<readonly string[]>([]);
+  const receive = async (files: readonly File[]): Promise<void> => {
+    let first = true;
+    for (const file of files) {
+      setComing((names) => [...names, file.name]);
+      try {
+        const path = `/intake/files?client=${clientId}&name=${encodeURIComponent(file.name)}`;
+        const { fileId } = await upload<{ fileId: number }>(path, file);
+        await queries.invalidateQueries({ queryKey: ['intake', 'files'] });
+        if (first) void navigate(`/intake/${fileId}`);
+        first = false;
+      } catch (error) {
+        fail(error);
+      } finally {
+        setComing((names) => names.filter((name) => name !== file.name));
+      }
+    }
+  };
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({ onDrop: (files) => void receive(files) });
+  return (
+    <Box sx={{ p: 1.5, borderBottom: 1, borderColor: 'divider' }}>
+      <Box
+        {...getRootProps()}
+        role="button"
+        aria-label={`${m.intake.drop} ${m.intake.browse}`}
+        sx={(theme) => ({
+          border: '1.5px dashed',
+          borderColor: isDragActive ? theme.inks.petrol : theme.inks.quiet,
+          bgcolor: isDragActive ? theme.inks.tint : theme.inks.sheet,
+          borderRadius: 1,
+          px: 1.5,
+          py: 2,
+          textAlign: 'center',
+          cursor: 'pointer',
+        })}
+      >
+        <input {...getInputProps()} aria-label={m.intake.drop} />
+        <Typography sx={{ fontWeight: 600 }}>{isDragActive ? m.intake.dropNow : m.intake.drop}</Typography>
+        <Typography color="text.secondary">{m.intake.browse}</Typography>
+      </Box>
+      {coming.map((name) => (
+        <Box key={name} sx={{ mt: 1 }}>
+          <Typography variant="body2" noWrap>
+            {m.intake.uploading(name)}
+          </Typography>
+          <LinearProgress aria-label={m.intake.uploading(name)} />
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly chosen: boolean }) {
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const fail = useToast((state) => state.fail);
+  const discard = async (): Promise<void> => {
+    await send('DELETE', `/intake/files/${file.id}`);
+    await queries.invalidateQueries({ queryKey: ['intake', 'files'] });
+    if (chosen) void navigate('/intake');
+  };
+  const state = file.written ? m.intake.written(file.written.entries) : m.intake.state[file.state];
+  const colour = file.state === 'failed' ? 'error.main' : file.written ? 'success.main' : 'text.secondary';
+  return (
+    <Box
+      component="li"
+      sx={(theme) => ({
+        display: 'flex',
+        alignItems: 'flex-start',
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: chosen ? theme.inks.sheet : undefined,
+        boxShadow: chosen ? `inset 3px 0 ${theme.inks.vermilion}` : undefined,
+      })}
+    >
+      <ButtonBase
+        component={Link}
+        to={`/intake/${file.id}`}
+        aria-current={chosen ? 'page' : undefined}
+        sx={{ flex: 1, minWidth: 0, display: 'block', textAlign: 'start', pl: 1.75, py: 1 }}
+      >
+        <Typography sx={{ overflowWrap: 'anywhere', fontWeight: chosen ? 600 : 400 }}>
+          {file.name}
+          {file.sheet && ` › ${file.sheet}`}
+        </Typography>
+        <Typography variant="body2" color={colour}>
+          {state} · {size(file.size)}
+        </Typography>
+      </ButtonBase>
+      <IconButton size="small" sx={{ mt: 0.75, mr: 0.5 }} aria-label={`${m.intake.discard}: ${file.name}`} title={m.intake.discard} onClick={() => void discard().catch(fail)}>
+        <X size={14} />
+      </IconButton>
+    </Box>
+  );
+}

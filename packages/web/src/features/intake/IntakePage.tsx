@@ -1,0 +1,30 @@
+import Box from '@mui/material/Box';
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { intakeFile } from '../../api/queries.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { FailedFile } from './FailedFile.js';
+import { FileList } from './FileList.js';
+import { ReadingSheet } from './ReadingSheet.js';
+
+export function IntakePage() {
+  const id = Number(useParams().id ?? 0);
+  return (
+    <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+      <FileList chosen={id} />
+      <Box component="section" aria-label={m.intake.title} sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+        {id ? <ChosenFile key={id} id={id} /> : <EmptyState title={m.intake.empty} advice={m.intake.emptyAdvice} />}
+      </Box>
+    </Box>
+  );
+}
+
+function ChosenFile({ id }: { readonly id: number }) {
+  const { data: file, error } = useQuery(intakeFile(id));
+  if (error) return <EmptyState title={m.intake.choose} advice={error.message} />;
+  if (!file) return <EmptyState title={m.common.loading} />;
+  if (file.state === 'failed') return <FailedFile file={file} />;
+  if (!file.reading) return <EmptyState title={file.name} advice={`${m.intake.state.reading} …`} />;
+  return <ReadingSheet file={file} reading={file.reading} />;
+}

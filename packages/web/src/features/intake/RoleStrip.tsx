@@ -1,0 +1,149 @@
+import { languageName } from '@fair-copy/core/language/tags.js';
+import type { ColumnReading, Reading } from '@fair-copy/core/intake/reading.js';
+import { columnLetter } from '@fair-copy/core/sheet/model.js';
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import MenuItem from '@mui/material/MenuItem';
+import Popover from '@mui/material/Popover';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type Ref } from 'react';
+import { m } from '../../messages/en.js';
+import { LanguageField } from '../../ui/LanguageField.js';
+import { LanguageName } from '../../ui/LanguageName.js';
+import { Sureness } from '../../ui/Sureness.js';
+import type { ReadingChanges } from './useReadingChanges.js';
+
+interface Props {
+  readonly ref: Ref<HTMLDivElement>;
+  readonly reading: Reading;
+  readonly template: string;
+  readonly changes: ReadingChanges;
+}
+
+const t = m.intake.role;
+
+/** Above the columns: what each holds, in which language, how sure. */
+export function RoleStrip({ ref, reading, template, changes }: Props) {
+  return (
+    <Box ref={ref} sx={{ overflow: 'hidden', borderTop: 1, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.default', flex: 'none' }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: template, minWidth: 'max-content', pr: '12px' }}>
+        <Box sx={{ p: '6px 8px', color: 'text.secondary', fontSize: 12, alignSelf: 'end' }}>{m.intake.rows.number}</Box>
+        {reading.columns.map((column) => (
+          <ColumnRole key={column.index} column={column} reading={reading} changes={changes} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function ColumnRole({ column, reading, changes }: { readonly column: ColumnReading; readonly reading: Reading; readonly changes: ReadingChanges }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const letter = columnLetter(column.index);
+  const { role } = column;
+  const sure = role.set ? t.chosen : `${t.sure(role.sureness)}: ${role.reason}`;
+  return (
+    <>
+      <ButtonBase
+        aria-haspopup="dialog"
+        aria-label={t.change(letter, describe(column))}
+        title={sure}
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={(theme) => ({
+          display: 'block',
+          textAlign: 'start',
+          p: '6px 10px 5px',
+          minWidth: 0,
+          borderLeft: 1,
+          borderColor: 'divider',
+          fontSize: 13,
+          lineHeight: '18px',
+          '&:hover': { bgcolor: theme.inks.tint },
+        })}
+      >
+        <Box sx={{ color: 'text.secondary', fontSize: 12, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+          {letter}
+          {column.header && ` · ${column.header}`}
+        </Box>
+        <Box sx={{ fontWeight: 600, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+          <RoleText column={column} />
+        </Box>
+        {column.contradiction ? (
+          <Box sx={(theme) => ({ color: theme.inks.vermilion, fontSize: 12 })}>
+            ! {t.contradiction(languageName(column.contradiction.header), languageName(column.contradiction.content))}
+          </Box>
+        ) : (
+          <Box sx={{ color: 'text.secondary', fontSize: 12, mb: '3px' }}>{role.set ? t.chosen : t.sure(role.sureness)}</Box>
+        )}
+        <Sureness share={role.set ? 1 : role.sureness} label={sure} />
+      </ButtonBase>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        <RoleForm column={column} reading={reading} changes={changes} onClose={() => setAnchor(null)} />
+      </Popover>
+    </>
+  );
+}
+
+function RoleText({ column }: { readonly column: ColumnReading }) {
+  const role = column.role.value;
+  if (role.kind === 'term') return <LanguageName tag={role.language} />;
+  if (role.kind === 'note') return <>{role.language ? t.notesOn(languageName(role.language)) : t.notes}</>;
+  return (
+    <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400 }}>
+      {t.ignored}
+    </Box>
+  );
+}
+
+function describe(column: ColumnReading): string {
+  const role = column.role.value;
+  if (role.kind === 'term') return t.terms(languageName(role.language));
+  if (role.kind === 'note') return role.language ? t.notesOn(languageName(role.language)) : t.notes;
+  return t.ignored;
+}
+
+interface FormProps {
+  readonly column: ColumnReading;
+  readonly reading: Reading;
+  readonly changes: ReadingChanges;
+  readonly onClose: () => void;
+}
+
+function RoleForm({ column, reading, changes, onClose }: FormProps) {
+  const role = column.role.value;
+  const [kind, setKind] = useState(role.kind);
+  const used = reading.columns.flatMap((c) => (c.role.value.kind === 'term' ? [c.role.value.language] : []));
+  const likely = column.contradiction ? [column.contradiction.content, column.contradiction.header, ...used] : used;
+  const language = role.kind === 'ignored' ? null : role.language;
+  const choose = (next: { kind: 'term'; language: string } | { kind: 'note'; language: string | null } | { kind: 'ignored' }): void => {
+    changes.decide({ roles: { [column.index]: next } });
+    onClose();
+  };
+  const setWhat = (value: string): void => {
+    if (value === 'ignored') choose({ kind: 'ignored' });
+    else if (value === 'note') choose({ kind: 'note', language: language ?? null });
+    else if (language) choose({ kind: 'term', language });
+    else setKind('term');
+  };
+  return (
+    <Box sx={{ p: 2, width: 300, display: 'grid', gap: 1.5 }}>
+      <Typography variant="body2" color="text.secondary">
+        {column.role.set ? t.chosen : `${t.sure(column.role.sureness)}: ${column.role.reason}`}
+      </Typography>
+      <TextField select label={t.column(columnLetter(column.index))} value={kind} onChange={(event) => setWhat(event.target.value)}>
+        <MenuItem value="term">{t.term}</MenuItem>
+        <MenuItem value="note">{t.note}</MenuItem>
+        <MenuItem value="ignored">{t.ignored}</MenuItem>
+      </TextField>
+      {kind !== 'ignored' && (
+        <LanguageField
+          label={t.language}
+          value={language}
+          likely={likely}
+          autoFocus={language === null}
+          onChange={(tag) => choose(kind === 'note' ? { kind: 'note', language: tag } : { kind: 'term', language: tag })}
+        />
+      )}
+    </Box>
+  );
+}

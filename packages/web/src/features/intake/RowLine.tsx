@@ -1,0 +1,223 @@
+import { languageName } from '@fair-copy/core/language/tags.js';
+import { languagesOf, type ColumnReading, type Reading } from '@fair-copy/core/intake/reading.js';
+import { columnLetter } from '@fair-copy/core/sheet/model.js';
+import Box from '@mui/material/Box';
+import InputBase from '@mui/material/InputBase';
+import { memo, useState } from 'react';
+import type { IntakeRowBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { number } from '../../ui/format.js';
+import { LanguageText } from '../../ui/LanguageText.js';
+import { MarginNote } from '../../ui/MarginNote.js';
+import { WordButton } from '../../ui/WordButton.js';
+import { visible } from './CleaningSteps.js';
+
+export type RowDecisionBody = { cells?: Record<string, string>; verdict?: 'take' | 'leave' } | null;
+
+interface Props {
+  /** Undefined while it is being fetched. */
+  readonly row: IntakeRowBody | undefined;
+  readonly reading: Reading;
+  readonly template: string;
+  readonly selected: boolean;
+  readonly editing: boolean;
+  readonly onSelect: () => void;
+  readonly onEdit: (on: boolean) => void;
+  readonly onDecide: (row: number, decision: RowDecisionBody) => void;
+}
+
+const t = m.intake.rows;
+
+/** One row of the client's file, with its remark in the margin beside it. */
+export const RowLine = memo(function RowLine({ row, reading, template, selected, editing, onSelect, onEdit, onDecide }: Props) {
+  const dimmed = row?.outcome?.kind === 'not data';
+  return (
+    <Box
+      role="row"
+      aria-rowindex={row?.number}
+      aria-selected={undefined}
+      onClick={onSelect}
+      sx={(theme) => ({
+        display: 'grid',
+        gridTemplateColumns: template,
+        minWidth: 'max-content',
+        minHeight: 33,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: selected ? theme.inks.tint : dimmed ? theme.inks.dimmed : theme.inks.sheet,
+        boxShadow: selected ? `inset 3px 0 ${theme.inks.petrol}` : undefined,
+      })}
+    >
+      <Box role="rowheader" sx={{ p: '6px 8px', color: 'text.secondary', fontSize: 12, textAlign: 'end', fontVariantNumeric: 'tabular-nums' }}>
+        {row ? number(row.number) : '…'}
+      </Box>
+      {reading.columns.map((column) => (
+        <Cell key={column.index} column={column} row={row} dimmed={dimmed} editing={editing && isEdited(column, row, reading)} onEdit={onEdit} onDecide={onDecide} />
+      ))}
+      <Box role="cell" sx={{ p: '6px 12px', borderLeft: 1, borderColor: 'divider', bgcolor: 'background.default', position: 'sticky', right: 0 }}>
+        {row && <Remark row={row} reading={reading} onDecide={(decision) => onDecide(row.number, decision)} />}
+      </Box>
+    </Box>
+  );
+});
+
+/** Enter edits what is missing, otherwise the first term. */
+function isEdited(column: ColumnReading, row: IntakeRowBody | undefined, reading: Reading): boolean {
+  const terms = reading.columns.filter((c) => c.role.value.kind === 'term');
+  const missing = row?.outcome?.kind === 'held back' ? terms.find((c) => !(row.cells[c.index] ?? '').trim()) : undefined;
+  return column.index === (missing ?? terms[0])?.index;
+}
+
+interface CellProps {
+  readonly column: ColumnReading;
+  readonly row: IntakeRowBody | undefined;
+  readonly dimmed: boolean;
+  readonly editing: boolean;
+  readonly onEdit: (on: boolean) => void;
+  readonly onDecide: Props['onDecide'];
+}
+
+function Cell({ column, row, dimmed, editing, onEdit, onDecide }: CellProps) {
+  const [here, setHere] = useState(false);
+  const role = column.role.value;
+  const language = role.kind === 'ignored' ? null : role.language;
+  const text = row?.cells[column.index] ?? '';
+  const quiet = dimmed || role.kind === 'ignored';
+  const stop = (): void => {
+    setHere(false);
+    onEdit(false);
+  };
+  return (
+    <Box
+      role="cell"
+      onDoubleClick={() => row && setHere(true)}
+      title={role.kind === 'term' && !dimmed ? undefined : text.length > 60 ? text : undefined}
+      sx={{ p: '4px 10px', borderLeft: 1, borderColor: 'divider', minWidth: 0, color: quiet ? 'text.secondary' : undefined }}
+    >
+      {row && (editing || here) ? (
+        <CellEditor
+          initial={text}
+          language={language}
+          label={`${t.edit}: ${columnLetter(column.index)}${row.number}`}
+          onSave={(value) => {
+            stop();
+            if (value !== text) onDecide(row.number, { ...row.decision, cells: { ...row.decision?.cells, [column.index]: value } });
+          }}
+          onCancel={stop}
+        />
+      ) : (
+        <CellText row={row} column={column} text={text} language={language} />
+      )}
+    </Box>
+  );
+}
+
+function CellText({ row, column, text, language }: { readonly row: IntakeRowBody | undefined; readonly column: ColumnReading; readonly text: string; readonly language: string | null }) {
+  const cleaned = row?.cleaned.find((c) => c.column === column.index);
+  if (!cleaned) return <LanguageText language={language}>{column.role.value.kind === 'ignored' && text.length > 160 ? `${text.slice(0, 160)} …` : text}</LanguageText>;
+  const before = visible(text);
+  return (
+    <Box title={before} sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1 }}>
+      {cleaned.pieces.map((piece, i) => (
+        <Box
+          key={i}
+          component="span"
+          sx={(theme) => ({
+            ...(cleaned.pieces.length > 1 && i > 0 && { borderLeft: `2px solid ${theme.inks.petrol}`, pl: 1 }),
+            textDecoration: cleaned.pieces.length === 1 ? 'underline' : undefined,
+            textDecorationStyle: 'dotted',
+            textDecorationColor: theme.inks.petrol,
+            textUnderlineOffset: '4px',
+          })}
+        >
+          <LanguageText language={language}>{piece.text}</LanguageText>
+          {piece.notes.length > 0 && (
+            <Box component="span" sx={{ fontStyle: 'italic', color: 'text.secondary', ml: 0.5 }}>
+              ({piece.notes.join('; ')})
+            </Box>
+          )}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+interface EditorProps {
+  readonly initial: string;
+  readonly language: string | null;
+  readonly label: string;
+  readonly onSave: (text: string) => void;
+  readonly onCancel: () => void;
+}
+
+function CellEditor({ initial, language, label, onSave, onCancel }: EditorProps) {
+  const [text, setText] = useState(initial);
+  return (
+    <InputBase
+      autoFocus
+      fullWidth
+      multiline
+      value={text}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={() => onSave(text)}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape') {
+          event.stopPropagation();
+          onCancel();
+        }
+        if (event.key === 'Enter' && !event.shiftKey) {
+          event.preventDefault();
+          onSave(text);
+        }
+      }}
+      inputProps={{ 'aria-label': label, ...(language && { lang: language }), dir: 'auto' }}
+      sx={{ fontFamily: "'Source Serif 4 Variable', Georgia, serif", fontSize: 16, lineHeight: '24px', p: 0, outline: '2px solid', outlineColor: 'primary.main', outlineOffset: 2 }}
+    />
+  );
+}
+
+function Remark({ row, reading, onDecide }: { readonly row: IntakeRowBody; readonly reading: Reading; readonly onDecide: (decision: RowDecisionBody) => void }) {
+  const { outcome, decision } = row;
+  const takeBack = decision && <WordButton onClick={() => onDecide(null)}>{t.takeBack}</WordButton>;
+  if (outcome?.kind === 'held back') {
+    return (
+      <MarginNote
+        tone="question"
+        word={t.question}
+        actions={
+          <>
+            <WordButton onClick={() => onDecide({ ...decision, verdict: 'take' })}>{t.take}</WordButton>
+            <WordButton onClick={() => onDecide({ ...decision, verdict: 'leave' })}>{t.leave}</WordButton>
+            {takeBack}
+          </>
+        }
+      >
+        {row.question}
+      </MarginNote>
+    );
+  }
+  if (outcome?.kind === 'joined') return <MarginNote tone="settled">{t.joined(outcome.row)}</MarginNote>;
+  if (outcome?.kind === 'joined existing') return <MarginNote tone="settled">{t.joinedExisting}</MarginNote>;
+  if (outcome?.kind === 'not data')
+    return (
+      <MarginNote tone="quiet" actions={takeBack}>
+        {t.notData[outcome.reason]}
+      </MarginNote>
+    );
+  if (decision)
+    return (
+      <MarginNote tone="settled" actions={takeBack}>
+        {decision.cells ? t.corrected : t.taken}
+      </MarginNote>
+    );
+  const missing = outcome?.kind === 'entry' ? missingLanguages(row, reading) : [];
+  if (missing.length > 0 && languagesOf(reading).length === 2) return <MarginNote tone="doubt">{t.missing(missing.map((tag) => languageName(tag)).join(', '))}</MarginNote>;
+  return null;
+}
+
+function missingLanguages(row: IntakeRowBody, reading: Reading): string[] {
+  return languagesOf(reading).filter(
+    (language) =>
+      !reading.columns.some((c) => c.role.value.kind === 'term' && c.role.value.language === language && (row.cells[c.index] ?? '').trim() !== ''),
+  );
+}

@@ -1,0 +1,135 @@
+import type { Reading } from '@fair-copy/core/intake/reading.js';
+import Box from '@mui/material/Box';
+import { useQueries, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
+import { get } from '../../api/http.js';
+import { intakeRows, ROW_PAGE } from '../../api/queries.js';
+import type { IntakeFileBody, IntakeRowBody, OutcomeKindBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { useToast } from '../../ui/toast-store.js';
+import { useKeys } from '../../ui/useKeys.js';
+import { RowLine } from './RowLine.js';
+import type { ReadingChanges } from './useReadingChanges.js';
+
+interface Props {
+  readonly file: IntakeFileBody;
+  readonly reading: Reading;
+  /** Only the rows of one part of the tally; null: all. */
+  readonly kind: OutcomeKindBody | null;
+  readonly template: string;
+  readonly changes: ReadingChanges;
+  readonly onSideways: (left: number) => void;
+}
+
+/** The rows of the file, as many as there are; only what is seen is fetched. */
+export function Rows({ file, reading, kind, template, changes, onSideways }: Props) {
+  const list = useRef<VirtuosoHandle>(null);
+  const [range, setRange] = useState({ startIndex: 0, endIndex: 40 });
+  const [selected, setSelected] = useState(0);
+  const [editing, setEditing] = useState<number | null>(null);
+  const [done, setDone] = useState<readonly number[]>([]);
+  const total = kind === null ? file.rowCount : partOf(file, kind);
+  const rowAt = useRowWindow(file.id, kind, range, total);
+  const fail = useToast((state) => state.fail);
+  const queries = useQueryClient();
+
+  const go = (index: number): void => {
+    const next = Math.max(0, Math.min(total - 1, index));
+    setSelected(next);
+    list.current?.scrollIntoView({ index: next, behavior: 'auto' });
+  };
+  const goToQuestion = (direction: 'next' | 'previous'): void => {
+    const here = rowAt(selected)?.position ?? selected + 1;
+    const query = { kind: 'held back', position: here, direction };
+    get<{ position: number; rank: number } | null>(`/intake/files/${file.id}/nearest`, query).then((found) => {
+      if (found) go((kind === 'held back' ? found.rank : found.position) - 1);
+    }, fail);
+  };
+  const verdict = (what: 'take' | 'leave'): void => {
+    const row = rowAt(selected);
+    if (!row) return;
+    changes.decideRow(row.number, { ...row.decision, verdict: what });
+    setDone((rows) => [...rows, row.number]);
+    goToQuestion('next');
+  };
+  const undo = (): void => {
+    const last = done.at(-1);
+    if (last === undefined) return;
+    setDone((rows) => rows.slice(0, -1));
+    changes.decideRow(last, null);
+    void queries.invalidateQueries({ queryKey: ['intake', file.id] });
+  };
+  useKeys({
+    j: () => go(selected + 1),
+    ArrowDown: () => go(selected + 1),
+    k: () => go(selected - 1),
+    ArrowUp: () => go(selected - 1),
+    ']': () => goToQuestion('next'),
+    '[': () => goToQuestion('previous'),
+    Enter: () => setEditing(selected),
+    Escape: () => setEditing(null),
+    a: () => verdict('take'),
+    x: () => verdict('leave'),
+    u: undo,
+  });
+  if (total === 0 && kind !== null) return <Box sx={{ flex: 1 }}>{file.outcome && <EmptyState title={m.intake.rows.empty} />}</Box>;
+  return (
+    <Box role="table" aria-label={file.name} aria-rowcount={total} sx={{ flex: 1, minHeight: 0, bgcolor: 'background.paper' }}>
+      <Virtuoso
+        ref={list}
+        style={{ height: '100%' }}
+        totalCount={total}
+        defaultItemHeight={33}
+        increaseViewportBy={400}
+        rangeChanged={setRange}
+        onScroll={(event) => onSideways(event.currentTarget.scrollLeft)}
+        itemContent={(index) => (
+          <RowLine
+            row={rowAt(index)}
+            reading={reading}
+            template={template}
+            selected={index === selected}
+            editing={index === editing}
+            onSelect={() => setSelected(index)}
+            onEdit={(on) => setEditing(on ? index : null)}
+            onDecide={(row, decision) => {
+              changes.decideRow(row, decision);
+              if (decision) setDone((rows) => [...rows, row]);
+            }}
+          />
+        )}
+      />
+    </Box>
+  );
+}
+
+/** Fetches the pages that a range touches; gives back the row at an index, or undefined while it comes. */
+function useRowWindow(
+  fileId: number,
+  kind: OutcomeKindBody | null,
+  { startIndex, endIndex }: { readonly startIndex: number; readonly endIndex: number },
+  total: number,
+): (index: number) => IntakeRowBody | undefined {
+  const first = Math.floor(startIndex / ROW_PAGE);
+  const last = Math.max(first, Math.floor(Math.min(endIndex, Math.max(0, total - 1)) / ROW_PAGE));
+  const pages = Array.from({ length: last - first + 1 }, (_, i) => first + i);
+  const results = useQueries({ queries: pages.map((page) => intakeRows(fileId, kind, page)) });
+  return (index) => results[Math.floor(index / ROW_PAGE) - first]?.data?.rows[index % ROW_PAGE];
+}
+
+function partOf({ outcome, rowCount }: IntakeFileBody, kind: OutcomeKindBody): number {
+  if (!outcome) return 0;
+  const { tally } = outcome;
+  switch (kind) {
+    case 'entry':
+      return tally.entries;
+    case 'joined':
+      return tally.joined;
+    case 'held back':
+      return tally.heldBack;
+    case 'not data':
+      return tally.notData - (tally.rows - rowCount);
+  }
+}

@@ -1,0 +1,214 @@
+import { delimiterName, DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
+import type { Guess, Reading } from '@fair-copy/core/intake/reading.js';
+import { ENCODINGS } from '@fair-copy/core/text/encodings-list.js';
+import Box from '@mui/material/Box';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Popover from '@mui/material/Popover';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState, type ReactNode } from 'react';
+import type { IntakeFileBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { WordButton } from '../../ui/WordButton.js';
+import type { ReadingChanges } from './useReadingChanges.js';
+
+interface Props {
+  readonly file: IntakeFileBody;
+  readonly reading: Reading;
+  readonly changes: ReadingChanges;
+}
+
+const t = m.intake.sentence;
+
+/** What the file is, in one sentence whose guesses can be clicked and changed. */
+export function SourceSentence({ reading, changes }: Props) {
+  const { source } = reading;
+  return (
+    <Typography component="h1" sx={{ fontSize: 15, lineHeight: '22px', mb: 0.5 }}>
+      {source.kind === 'delimited' && (
+        <>
+          {t.delimited} <DelimiterWord reading={reading} changes={changes} />, <EncodingWord reading={reading} changes={changes} />,{' '}
+        </>
+      )}
+      {source.kind === 'workbook' && (
+        <>
+          {t.workbook} “{source.sheet}”{source.sheets.length > 1 && ` (${t.sheetOf(source.sheets.length)})`},{' '}
+        </>
+      )}
+      {(source.kind === 'tbx' || source.kind === 'tmx') && (
+        <>
+          {t.exchange(source.kind)}, {source.encoding.value}
+        </>
+      )}
+      {(source.kind === 'delimited' || source.kind === 'workbook') && <HeaderWord reading={reading} changes={changes} />}
+      {hasHidden(reading) && (
+        <>
+          {', '}
+          <WordButton onClick={() => changes.decide({ takeHidden: !reading.takeHidden })}>
+            {reading.takeHidden ? t.hiddenTaken : t.takeHidden}
+          </WordButton>
+        </>
+      )}
+    </Typography>
+  );
+}
+
+function hasHidden(reading: Reading): boolean {
+  return reading.notes.some((note) => note.code === 'hidden-rows');
+}
+
+type Part = Pick<Props, 'reading' | 'changes'>;
+
+function DelimiterWord({ reading, changes }: Part) {
+  if (reading.source.kind !== 'delimited') return null;
+  const { delimiter } = reading.source;
+  const name = delimiter.value === null ? t.nothing : delimiterName(delimiter.value);
+  return (
+    <ChoiceWord
+      word={name}
+      guess={delimiter}
+      options={[...DELIMITERS.map((d) => ({ value: d.delimiter, label: d.name })), { value: '', label: t.noDelimiter }]}
+      selected={delimiter.value ?? ''}
+      onChoose={(value) => changes.recut({ delimiter: value === '' ? null : value })}
+    >
+      <OtherDelimiter onChoose={(value) => changes.recut({ delimiter: value })} />
+    </ChoiceWord>
+  );
+}
+
+function OtherDelimiter({ onChoose }: { readonly onChoose: (value: string) => void }) {
+  const [text, setText] = useState('');
+  return (
+    <Box
+      component="form"
+      sx={{ px: 2, py: 1 }}
+      onKeyDown={(event) => event.stopPropagation()}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text) onChoose(text);
+      }}
+    >
+      <TextField label={t.otherDelimiter} value={text} onChange={(event) => setText(event.target.value)} />
+    </Box>
+  );
+}
+
+function EncodingWord({ reading, changes }: Part) {
+  if (reading.source.kind !== 'delimited') return null;
+  const { encoding, otherEncodings } = reading.source;
+  const likely = [encoding.value, ...otherEncodings];
+  const all = [...likely, ...ENCODINGS.filter((name) => !likely.includes(name))];
+  return (
+    <ChoiceWord
+      word={encoding.value}
+      guess={encoding}
+      options={all.map((name) => ({ value: name, label: name }))}
+      selected={encoding.value}
+      hint={t.encodingHint}
+      onChoose={(value) => changes.recut({ encoding: value })}
+    />
+  );
+}
+
+interface ChoiceProps {
+  readonly word: string;
+  readonly guess: Guess<unknown>;
+  readonly options: readonly { readonly value: string; readonly label: string }[];
+  readonly selected: string;
+  readonly hint?: string;
+  readonly onChoose: (value: string) => void;
+  readonly children?: ReactNode;
+}
+
+function ChoiceWord({ word, guess, options, selected, hint, onChoose, children }: ChoiceProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <WordButton aria-haspopup="menu" aria-label={t.change(word)} title={reasonOf(guess)} onClick={(event) => setAnchor(event.currentTarget)}>
+        {word}
+        <DoubtMark guess={guess} />
+      </WordButton>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} slotProps={{ paper: { sx: { maxHeight: 420 } } }}>
+        <Box component="li" sx={{ px: 2, pb: 1, color: 'text.secondary', maxWidth: 360, fontSize: 13 }}>
+          {reasonOf(guess)}
+          {hint && <Box>{hint}</Box>}
+        </Box>
+        {options.map((option) => (
+          <MenuItem
+            key={option.value}
+            selected={option.value === selected}
+            onClick={() => {
+              setAnchor(null);
+              onChoose(option.value);
+            }}
+          >
+            {option.label}
+          </MenuItem>
+        ))}
+        {children && <li>{children}</li>}
+      </Menu>
+    </>
+  );
+}
+
+function HeaderWord({ reading, changes }: Part) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { headerRow } = reading;
+  const word = headerRow.value === null ? t.noHeader : t.header(headerRow.value);
+  const [row, setRow] = useState('');
+  const choose = (value: number | null): void => {
+    setAnchor(null);
+    changes.decide({ headerRow: value });
+  };
+  return (
+    <>
+      <WordButton aria-haspopup="dialog" aria-label={t.change(word)} title={reasonOf(headerRow)} onClick={(event) => setAnchor(event.currentTarget)}>
+        {word}
+        <DoubtMark guess={headerRow} />
+      </WordButton>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+        <Box
+          component="form"
+          sx={{ p: 2, width: 280 }}
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (/^[1-9]\d*$/.test(row)) choose(Number(row));
+          }}
+        >
+          <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
+            {reasonOf(headerRow)}
+          </Typography>
+          <TextField
+            autoFocus
+            label={t.headerRow}
+            value={row}
+            placeholder={String(headerRow.value ?? 1)}
+            onChange={(event) => setRow(event.target.value)}
+            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+          />
+          <Box sx={{ mt: 1 }}>
+            <WordButton type="button" onClick={() => choose(null)}>
+              {t.noHeader}
+            </WordButton>
+          </Box>
+        </Box>
+      </Popover>
+    </>
+  );
+}
+
+function reasonOf(guess: Guess<unknown>): string {
+  return guess.set ? t.chosen : t.sureness(guess.sureness, guess.reason);
+}
+
+/** A small mark behind a word that is not sure. */
+function DoubtMark({ guess }: { readonly guess: Guess<unknown> }) {
+  if (guess.set || guess.sureness >= 0.75) return null;
+  return (
+    <Box component="span" sx={(theme) => ({ color: theme.inks.doubtText, ml: 0.25 })}>
+      {' '}
+      ≈ {Math.round(guess.sureness * 100)} %
+    </Box>
+  );
+}

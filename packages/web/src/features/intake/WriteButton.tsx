@@ -1,0 +1,125 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Popover from '@mui/material/Popover';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { send } from '../../api/http.js';
+import { jobEnded } from '../../api/jobs.js';
+import { holdings as holdingsQuery } from '../../api/queries.js';
+import type { Holding, IntakeFileBody, JobBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { number } from '../../ui/format.js';
+import { useToast } from '../../ui/toast-store.js';
+import type { ReadingChanges } from './useReadingChanges.js';
+
+const t = m.intake.write;
+
+/** The one button of the page: writes the entries to a new or an existing termbase. */
+export function WriteButton({ file, changes }: { readonly file: IntakeFileBody; readonly changes: ReadingChanges }) {
+  const { data: holdings = [] } = useQuery(holdingsQuery(file.clientId));
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const tally = file.outcome?.tally;
+  const target = holdings.find((holding) => holding.id === file.targetId);
+  const writable = tally ? tally.entries + tally.joined : 0;
+  return (
+    <>
+      <Button variant="contained" disabled={writable === 0} aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
+        {tally && writable > 0 ? t.button(tally.entries, target ? `“${target.name}”` : t.new) : tally ? t.nothing : m.intake.tally.counting}
+      </Button>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'top', horizontal: 'right' }}
+        transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}
+      >
+        {anchor && <TargetForm file={file} holdings={holdings} changes={changes} onClose={() => setAnchor(null)} />}
+      </Popover>
+    </>
+  );
+}
+
+interface FormProps {
+  readonly file: IntakeFileBody;
+  readonly holdings: readonly Holding[];
+  readonly changes: ReadingChanges;
+  readonly onClose: () => void;
+}
+
+function TargetForm({ file, holdings, changes, onClose }: FormProps) {
+  const [name, setName] = useState(nameFor(file, holdings));
+  const [busy, setBusy] = useState(false);
+  const { say, fail } = useToast();
+  const navigate = useNavigate();
+  const tally = file.outcome?.tally;
+  const write = async (): Promise<void> => {
+    setBusy(true);
+    const body = file.targetId === null ? { newName: name } : { termbaseId: file.targetId };
+    const job = await jobEnded((await send<JobBody>('POST', `/intake/files/${file.id}/write`, body)).id);
+    setBusy(false);
+    if (job.state === 'failed') throw new Error(job.error?.message);
+    if (job.state !== 'done') return;
+    const written = job.result as NonNullable<IntakeFileBody['written']>;
+    say(t.done(written.entries, written.joined, written.termbase), { label: t.open, run: () => void navigate(`/termbases/${written.termbaseId}`) });
+    onClose();
+  };
+  return (
+    <Box
+      component="form"
+      sx={{ p: 2, width: 380 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        write().catch((error: unknown) => {
+          setBusy(false);
+          fail(error);
+        });
+      }}
+    >
+      <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
+        {t.title}
+      </Typography>
+      <RadioGroup
+        aria-label={t.title}
+        value={file.targetId ?? 'new'}
+        onChange={(event) => changes.setTarget(event.target.value === 'new' ? null : Number(event.target.value))}
+      >
+        <FormControlLabel value="new" control={<Radio size="small" />} label={t.new} />
+        {file.targetId === null && (
+          <TextField sx={{ ml: 4, mb: 1 }} label={t.newName} value={name} onChange={(event) => setName(event.target.value)} autoFocus />
+        )}
+        {holdings.map((holding) => (
+          <FormControlLabel
+            key={holding.id}
+            value={holding.id}
+            control={<Radio size="small" />}
+            label={`${holding.name} (${m.termbase.concepts(holding.concepts)})`}
+          />
+        ))}
+      </RadioGroup>
+      <Typography variant="body2" color="text.secondary" sx={{ my: 1 }}>
+        {tally ? `${m.intake.tally.entries(tally.entries)}, ${number(tally.joined)} joined. ` : `${m.intake.tally.counting} `}
+        {tally && tally.heldBack > 0 && t.heldStay(tally.heldBack)}
+      </Typography>
+      <Button type="submit" variant="contained" disabled={busy || !tally || (file.targetId === null && name.trim() === '')}>
+        {t.go}
+      </Button>
+    </Box>
+  );
+}
+
+/** From the file's name: "brennick_terms-2026.xlsx" → "brennick terms 2026", made unlike the names that are there. */
+function nameFor(file: IntakeFileBody, holdings: readonly Holding[]): string {
+  const stem = file.name.replace(/\.[^.]+$/, '').replace(/[_-]+/g, ' ').trim();
+  const base = file.sheet && !/^(sheet|tabelle|feuil|arkusz|hoja|planilha|taul)\s?\d*$/i.test(file.sheet) ? `${stem} ${file.sheet}` : stem;
+  const taken = new Set(holdings.map((holding) => holding.name.toLowerCase()));
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? base : `${base} ${n}`;
+    if (!taken.has(name.toLowerCase())) return name;
+  }
+}

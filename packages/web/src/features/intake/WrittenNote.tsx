@@ -1,0 +1,40 @@
+import { useQuery } from '@tanstack/react-query';
+import Box from '@mui/material/Box';
+import { Link } from 'react-router';
+import { send } from '../../api/http.js';
+import { ledger } from '../../api/queries.js';
+import type { IntakeFileBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { MarginNote } from '../../ui/MarginNote.js';
+import { useToast } from '../../ui/toast-store.js';
+import { WordButton } from '../../ui/WordButton.js';
+
+const t = m.intake.write;
+
+/** After writing: where it went, and the way back. */
+export function WrittenNote({ written }: { readonly written: NonNullable<IntakeFileBody['written']> }) {
+  const { data: entries = [] } = useQuery(ledger(null, 200));
+  const { say, fail } = useToast();
+  const undone = entries.find((entry) => entry.id === written.ledgerId)?.undoneAt != null;
+  if (undone) return <MarginNote tone="quiet">{t.undone}</MarginNote>;
+  const undo = (): void => {
+    send('POST', `/ledger/${written.ledgerId}/undo`).then(() => say(t.undone), fail);
+  };
+  return (
+    <Box sx={{ my: 0.5 }}>
+      <MarginNote
+        tone="settled"
+        actions={
+          <>
+            <WordButton as={Link} {...{ to: `/termbases/${written.termbaseId}` }}>
+              {t.open}
+            </WordButton>
+            <WordButton onClick={undo}>{t.undo}</WordButton>
+          </>
+        }
+      >
+        {t.done(written.entries, written.joined, written.termbase)}
+      </MarginNote>
+    </Box>
+  );
+}

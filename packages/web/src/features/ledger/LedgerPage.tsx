@@ -1,0 +1,104 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { send } from '../../api/http.js';
+import { ledger } from '../../api/queries.js';
+import type { LedgerEntryBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { useDesk } from '../../ui/desk-store.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { moment } from '../../ui/format.js';
+import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useToast } from '../../ui/toast-store.js';
+import { useKeys } from '../../ui/useKeys.js';
+
+const HINTS: readonly KeyHint[] = [['u', m.keys.undo]];
+const PAGE = 50;
+
+export function LedgerPage() {
+  const clientId = useDesk((state) => state.clientId);
+  const [limit, setLimit] = useState(PAGE);
+  const { data: entries = [], isPending } = useQuery(ledger(clientId, limit));
+  const { say, fail } = useToast();
+  const act = (entry: LedgerEntryBody): void => {
+    const path = entry.undoneAt ? 'redo' : 'undo';
+    send('POST', `/ledger/${entry.id}/${path}`).then(
+      () => say(entry.undoneAt ? m.ledger.redoneToast(entry.title) : m.ledger.undoneToast(entry.title)),
+      fail,
+    );
+  };
+  useKeyHints(HINTS);
+  useKeys({
+    u: () => {
+      const newest = entries.find((entry) => !entry.undoneAt);
+      if (newest) act(newest);
+      else say(m.ledger.nothingToUndo);
+    },
+  });
+  return (
+    <Box sx={{ overflow: 'auto', flex: 1 }}>
+      <Box sx={{ maxWidth: 1000, mx: 'auto', p: 3 }}>
+        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, mb: 2 }}>
+          {m.ledger.title}
+        </Typography>
+        {!isPending && entries.length === 0 && <EmptyState title={m.ledger.empty} advice={m.ledger.emptyAdvice} />}
+        {entries.length > 0 && (
+          <Table size="small" sx={{ bgcolor: 'background.paper' }}>
+            <TableHead>
+              <TableRow>
+                <TableCell sx={{ width: 180 }}>{m.ledger.when}</TableCell>
+                <TableCell>{m.ledger.what}</TableCell>
+                <TableCell>{m.ledger.client}</TableCell>
+                <TableCell sx={{ width: 120 }} />
+              </TableRow>
+            </TableHead>
+            <TableBody>
+              {entries.map((entry) => (
+                <EntryRow key={entry.id} entry={entry} onAct={() => act(entry)} />
+              ))}
+            </TableBody>
+          </Table>
+        )}
+        {entries.length === limit && (
+          <Button sx={{ mt: 2 }} onClick={() => setLimit(Math.min(200, limit + PAGE))} disabled={limit >= 200}>
+            {m.ledger.older}
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function EntryRow({ entry, onAct }: { readonly entry: LedgerEntryBody; readonly onAct: () => void }) {
+  const undone = entry.undoneAt !== null;
+  return (
+    <TableRow>
+      <TableCell>
+        <time dateTime={entry.at}>{moment(entry.at)}</time>
+      </TableCell>
+      <TableCell>
+        <Box component="span" sx={undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
+          {entry.title}
+        </Box>
+        {undone && (
+          <Box component="span" sx={{ color: 'text.secondary', ml: 1 }}>
+            {m.ledger.undone}
+          </Box>
+        )}
+      </TableCell>
+      <TableCell>{entry.client}</TableCell>
+      <TableCell align="right">
+        <Button onClick={onAct} aria-label={`${undone ? m.ledger.redo : m.ledger.undo}: ${entry.title}`}>
+          {undone ? m.ledger.redo : m.ledger.undo}
+        </Button>
+      </TableCell>
+    </TableRow>
+  );
+}

@@ -1,0 +1,73 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import IconButton from '@mui/material/IconButton';
+import InputBase from '@mui/material/InputBase';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { LanguageText } from '../../ui/LanguageText.js';
+
+interface Props {
+  readonly text: string;
+  readonly language: string | null;
+  readonly label: string;
+  readonly editing: boolean;
+  readonly onEditing: (on: boolean) => void;
+  /** False keeps the field open. */
+  readonly onSave: (text: string) => Promise<boolean>;
+  readonly remove?: { readonly label: string; readonly run: () => void };
+}
+
+/** A text that becomes a field when it is clicked; Enter or leaving saves, Esc gives up. */
+export function EditableText({ text, language, label, editing, onEditing, onSave, remove }: Props) {
+  if (editing) return <Field text={text} language={language} label={label} onSave={onSave} onEnd={() => onEditing(false)} />;
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', '& .remove': { opacity: 0 }, '&:hover .remove, & .remove:focus-visible': { opacity: 1 } }}>
+      <ButtonBase aria-label={label} onClick={() => onEditing(true)} sx={(theme) => ({ textAlign: 'start', borderRadius: 0.5, px: 0.5, mx: -0.5, '&:hover': { bgcolor: theme.inks.tint } })}>
+        <LanguageText language={language}>{text}</LanguageText>
+      </ButtonBase>
+      {remove && (
+        <IconButton className="remove" size="small" sx={{ ml: 1 }} aria-label={remove.label} title={remove.label} onClick={remove.run}>
+          <X size={14} />
+        </IconButton>
+      )}
+    </Box>
+  );
+}
+
+interface FieldProps {
+  readonly text: string;
+  readonly language: string | null;
+  readonly label: string;
+  readonly onSave: (text: string) => Promise<boolean>;
+  readonly onEnd: () => void;
+}
+
+function Field({ text, language, label, onSave, onEnd }: FieldProps) {
+  const [value, setValue] = useState(text);
+  const save = (): void => {
+    if (value === text) return onEnd();
+    void onSave(value).then((saved) => saved && onEnd());
+  };
+  return (
+    <InputBase
+      autoFocus
+      multiline
+      fullWidth
+      value={value}
+      onChange={(event) => setValue(event.target.value)}
+      onBlur={save}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' && !event.shiftKey) {
+          event.preventDefault();
+          save();
+        }
+        if (event.key === 'Escape') {
+          event.stopPropagation();
+          onEnd();
+        }
+      }}
+      inputProps={{ 'aria-label': label, dir: 'auto', ...(language && { lang: language }) }}
+      sx={{ fontFamily: "'Source Serif 4 Variable', 'Noto Sans JP Variable', Georgia, serif", fontSize: 16, lineHeight: '24px', p: 0, outline: '2px solid', outlineColor: 'primary.main', outlineOffset: 3 }}
+    />
+  );
+}

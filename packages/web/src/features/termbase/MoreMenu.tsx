@@ -1,0 +1,66 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import IconButton from '@mui/material/IconButton';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { Ellipsis } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { send } from '../../api/http.js';
+import type { TermbaseBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { NameDialog } from '../../ui/NameDialog.js';
+import { useToast } from '../../ui/toast-store.js';
+
+const t = m.termbase;
+
+export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [asking, setAsking] = useState<'rename' | 'delete' | null>(null);
+  const navigate = useNavigate();
+  const fail = useToast((state) => state.fail);
+  const ask = (what: 'rename' | 'delete'): void => {
+    setAnchor(null);
+    setAsking(what);
+  };
+  const remove = (): void => {
+    send('DELETE', `/termbases/${termbase.id}`).then(() => navigate('/holdings'), fail);
+  };
+  return (
+    <>
+      <IconButton size="small" aria-label={t.more} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)} sx={{ alignSelf: 'center' }}>
+        <Ellipsis size={18} />
+      </IconButton>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={() => ask('rename')}>{t.rename}</MenuItem>
+        <MenuItem onClick={() => ask('delete')}>{t.deleteTermbase}</MenuItem>
+      </Menu>
+      {asking === 'rename' && (
+        <NameDialog
+          title={t.renameTitle}
+          label={m.holdings.newTermbaseName}
+          initial={termbase.name}
+          submit={m.common.save}
+          cancel={m.common.cancel}
+          onSubmit={(name) => send('PATCH', `/termbases/${termbase.id}`, { name })}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {asking === 'delete' && (
+        <Dialog open onClose={() => setAsking(null)}>
+          <DialogTitle>{t.deleteTitle(termbase.name)}</DialogTitle>
+          <DialogContent>{t.deleteText(termbase.concepts)}</DialogContent>
+          <DialogActions>
+            <Button onClick={() => setAsking(null)}>{m.common.cancel}</Button>
+            <Button color="error" variant="contained" onClick={remove}>
+              {m.common.remove}
+            </Button>
+          </DialogActions>
+        </Dialog>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,42 @@
+import { languageName } from '@fair-copy/core/language/tags.js';
+import { useState } from 'react';
+import { send } from '../../api/http.js';
+import type { TermbaseBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { LanguageField } from '../../ui/LanguageField.js';
+import { NameDialog } from '../../ui/NameDialog.js';
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+
+interface Props {
+  readonly termbase: TermbaseBody;
+  readonly language: string;
+  readonly onMade: (id: number) => void;
+  readonly onClose: () => void;
+}
+
+/** A new concept begins with its first term; in an empty termbase the language is asked for first. */
+export function NewConcept({ termbase, language, onMade, onClose }: Props) {
+  const [chosen, setChosen] = useState(language);
+  if (!chosen) {
+    return (
+      <Dialog open onClose={onClose} fullWidth maxWidth="xs">
+        <DialogTitle>{m.termbase.newConcept}</DialogTitle>
+        <DialogContent sx={{ pt: '8px !important' }}>
+          <LanguageField label={m.intake.role.language} value={null} onChange={setChosen} autoFocus />
+        </DialogContent>
+      </Dialog>
+    );
+  }
+  return (
+    <NameDialog
+      title={m.termbase.newConcept}
+      label={m.termbase.newConceptTerm(languageName(chosen))}
+      submit={m.client.createButton}
+      cancel={m.common.cancel}
+      onSubmit={async (text) => onMade((await send<{ id: number }>('POST', `/termbases/${termbase.id}/concepts`, { language: chosen, text })).id)}
+      onClose={onClose}
+    />
+  );
+}

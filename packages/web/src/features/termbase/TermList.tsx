@@ -1,0 +1,155 @@
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useQueries, useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useRef, useState } from 'react';
+import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
+import { termAnchors, termPage, type TermListQuery } from '../../api/queries.js';
+import type { LookUpMode, TermbaseBody, TermItem } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { LanguageName } from '../../ui/LanguageName.js';
+import { LanguageText } from '../../ui/LanguageText.js';
+import { languageLabel } from '../../ui/languages.js';
+import { useKeys } from '../../ui/useKeys.js';
+
+interface Props {
+  readonly termbase: TermbaseBody;
+  readonly language: string;
+  readonly conceptId: number;
+  readonly onLanguage: (tag: string) => void;
+  readonly onConcept: (id: number) => void;
+}
+
+const t = m.termbase;
+
+/** The terms of one language in order, as many as there are; looked up as one types. */
+export function TermList({ termbase, language, conceptId, onLanguage, onConcept }: Props) {
+  const [text, setText] = useState('');
+  const [mode, setMode] = useState<LookUpMode>('beginning');
+  const q = useDeferredValue(text);
+  const filter = useRef<HTMLInputElement>(null);
+  const query: TermListQuery = { termbaseId: termbase.id, language, q, mode };
+  const { data: anchors } = useQuery(termAnchors(query));
+  useKeys({ '/': () => filter.current?.focus() });
+  return (
+    <Box component="aside" aria-label={t.termsLabel} sx={{ width: { xs: 330, xl: 440 }, flex: 'none', borderRight: 1, borderColor: 'divider', display: 'flex', flexDirection: 'column' }}>
+      <Box sx={{ p: 1.5, display: 'grid', gap: 1 }}>
+        <TextField select label={t.language} value={language} onChange={(event) => onLanguage(event.target.value)}>
+          {termbase.languages.map((entry) => (
+            <MenuItem key={entry.language} value={entry.language}>
+              {languageLabel(entry.language)} · {t.found(entry.terms)}
+            </MenuItem>
+          ))}
+        </TextField>
+        <TextField
+          label={t.lookUp}
+          value={text}
+          inputRef={filter}
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape') {
+              if (text) setText('');
+              else (event.target as HTMLElement).blur();
+            }
+            if (event.key === 'Enter') (event.target as HTMLElement).blur();
+          }}
+          slotProps={{ htmlInput: { lang: language, autoComplete: 'off', spellCheck: false } }}
+        />
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <ToggleButtonGroup exclusive size="small" value={mode} aria-label={t.modeLabel} onChange={(_, value: LookUpMode | null) => value && setMode(value)}>
+            {(['beginning', 'part', 'word'] as const).map((value) => (
+              <ToggleButton key={value} value={value} sx={{ textTransform: 'none', py: 0.25, px: 1 }}>
+                {t.mode[value]}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+          <Typography variant="body2" color="text.secondary" aria-live="polite" sx={{ flex: 1, textAlign: 'end' }}>
+            {anchors && t.found(anchors.count)}
+          </Typography>
+        </Box>
+      </Box>
+      {anchors?.count === 0 ? (
+        <EmptyState title={q ? t.emptyFilter(q) : t.empty} />
+      ) : (
+        anchors && <Terms key={`${language} ${mode} ${q}`} query={query} anchors={anchors} conceptId={conceptId} onConcept={onConcept} />
+      )}
+    </Box>
+  );
+}
+
+interface TermsProps {
+  readonly query: TermListQuery;
+  readonly anchors: { readonly count: number; readonly pageSize: number; readonly anchors: readonly { folded: string; concept: number; ordinal: number }[] };
+  readonly conceptId: number;
+  readonly onConcept: (id: number) => void;
+}
+
+function Terms({ query, anchors, conceptId, onConcept }: TermsProps) {
+  const list = useRef<VirtuosoHandle>(null);
+  const [range, setRange] = useState({ startIndex: 0, endIndex: 30 });
+  const { count, pageSize } = anchors;
+  const first = Math.floor(range.startIndex / pageSize);
+  const last = Math.floor(Math.min(range.endIndex, count - 1) / pageSize);
+  const pages = Array.from({ length: last - first + 1 }, (_, i) => first + i);
+  const results = useQueries({ queries: pages.map((page) => termPage(query, page === 0 ? null : (anchors.anchors[page - 1] ?? null))) });
+  const itemAt = (index: number): TermItem | undefined => results[Math.floor(index / pageSize) - first]?.data?.[index % pageSize];
+  const shown = pages.flatMap((page) => Array.from({ length: pageSize }, (_, i) => page * pageSize + i));
+  const here = shown.find((index) => itemAt(index)?.concept === conceptId) ?? -1;
+  const go = (by: number) => () => {
+    const next = Math.max(0, Math.min(count - 1, here + by));
+    const item = itemAt(next);
+    if (item) onConcept(item.concept);
+    list.current?.scrollIntoView({ index: next, behavior: 'auto' });
+  };
+  useKeys({ j: go(1), ArrowDown: go(1), k: go(-1), ArrowUp: go(-1) });
+  return (
+    <Virtuoso
+      ref={list}
+      style={{ flex: 1 }}
+      totalCount={count}
+      defaultItemHeight={47}
+      increaseViewportBy={300}
+      rangeChanged={setRange}
+      itemContent={(index) => <TermLine item={itemAt(index)} language={query.language} chosen={index === here} onChoose={onConcept} />}
+    />
+  );
+}
+
+function TermLine({ item, language, chosen, onChoose }: { readonly item: TermItem | undefined; readonly language: string; readonly chosen: boolean; readonly onChoose: (id: number) => void }) {
+  return (
+    <ButtonBase
+      onClick={() => item && onChoose(item.concept)}
+      aria-current={chosen ? 'true' : undefined}
+      sx={(theme) => ({
+        display: 'block',
+        width: '100%',
+        textAlign: 'start',
+        px: 2,
+        py: '3px',
+        minHeight: 47,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: chosen ? theme.inks.tint : theme.inks.sheet,
+        boxShadow: chosen ? `inset 3px 0 ${theme.inks.petrol}` : undefined,
+      })}
+    >
+      <LanguageText language={language}>{item?.text ?? ' '}</LanguageText>
+      <Box sx={{ color: 'text.secondary', fontSize: 12.5, lineHeight: '16px', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+        {item?.others || ' '}
+      </Box>
+    </ButtonBase>
+  );
+}
+
+export function LanguageHeading({ tag }: { readonly tag: string }) {
+  return (
+    <Typography component="h3" color="text.secondary" sx={{ fontSize: 13, mt: 2, mb: 0.25, borderBottom: 1, borderColor: 'divider' }}>
+      <LanguageName tag={tag} />
+    </Typography>
+  );
+}

@@ -1,0 +1,110 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { send } from '../../api/http.js';
+import { ledger, termbase as termbaseQuery } from '../../api/queries.js';
+import type { TermbaseBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useToast } from '../../ui/toast-store.js';
+import { useKeys } from '../../ui/useKeys.js';
+import { ConceptSheet } from './ConceptSheet.js';
+import { HandOver } from './HandOver.js';
+import { MoreMenu } from './MoreMenu.js';
+import { NewConcept } from './NewConcept.js';
+import { TermList } from './TermList.js';
+
+const HINTS: readonly KeyHint[] = [
+  ['j k ↓ ↑', m.keys.move],
+  ['/', m.keys.filter],
+  ['Enter', m.keys.open],
+  ['Esc', m.keys.leave],
+  ['[ ]', m.keys.doubt],
+  ['u', m.keys.undo],
+];
+
+export function TermbasePage() {
+  const id = Number(useParams().id);
+  const { data: termbase, error } = useQuery(termbaseQuery(id));
+  if (error) {
+    return (
+      <EmptyState title={error.message}>
+        <Button component={Link} to="/holdings">
+          {m.common.goHome}
+        </Button>
+      </EmptyState>
+    );
+  }
+  if (!termbase) return <EmptyState title={m.common.loading} />;
+  return <LoadedTermbase key={id} termbase={termbase} />;
+}
+
+function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
+  const [params, setParams] = useSearchParams();
+  const language = params.get('language') ?? termbase.languages[0]?.language ?? '';
+  const conceptId = Number(params.get('concept') ?? 0);
+  const [handing, setHanding] = useState(false);
+  const [adding, setAdding] = useState(false);
+  const undo = useUndoHere(termbase.id);
+  useKeyHints(HINTS);
+  useKeys({ u: undo });
+  const show = (change: Readonly<Record<string, string>>): void =>
+    setParams((now) => new URLSearchParams({ ...Object.fromEntries(now), ...change }), { replace: true });
+  return (
+    <>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}>
+        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
+          {termbase.name}
+        </Typography>
+        <Typography color="text.secondary" sx={{ flex: 1 }}>
+          {termbase.client} · {m.termbase.concepts(termbase.concepts)}
+        </Typography>
+        <Button onClick={() => setAdding(true)}>{m.termbase.newConcept}</Button>
+        <Button component={Link} to={`/inspect/${termbase.id}`}>
+          {m.termbase.inspect}
+        </Button>
+        <Button variant="contained" onClick={() => setHanding(true)} disabled={termbase.concepts === 0}>
+          {m.termbase.handOver}
+        </Button>
+        <MoreMenu termbase={termbase} />
+      </Box>
+      <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+        <TermList
+          termbase={termbase}
+          language={language}
+          conceptId={conceptId}
+          onLanguage={(tag) => show({ language: tag })}
+          onConcept={(id) => show({ concept: String(id) })}
+        />
+        {conceptId ? (
+          <ConceptSheet key={conceptId} id={conceptId} termbase={termbase} onConcept={(id) => show({ concept: String(id) })} />
+        ) : (
+          <Box sx={{ flex: 1 }}>
+            <EmptyState title={termbase.concepts ? m.termbase.choose : m.termbase.empty} />
+          </Box>
+        )}
+      </Box>
+      {handing && <HandOver termbase={termbase} onClose={() => setHanding(false)} />}
+      {adding && <NewConcept termbase={termbase} language={language} onMade={(id) => show({ concept: String(id) })} onClose={() => setAdding(false)} />}
+    </>
+  );
+}
+
+/** Undoes the newest operation on this termbase that still stands. */
+function useUndoHere(termbaseId: number): () => void {
+  const { data: entries = [] } = useQuery(ledger(null, 50));
+  const { say, fail } = useToast();
+  const navigate = useNavigate();
+  return () => {
+    const newest = entries.find((entry) => entry.termbaseId === termbaseId && !entry.undoneAt);
+    if (!newest) return say(m.ledger.nothingToUndo);
+    send<{ title: string }>('POST', `/ledger/${newest.id}/undo`).then(
+      ({ title }) => say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') }),
+      fail,
+    );
+  };
+}

@@ -1,0 +1,54 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+
+interface Props {
+  readonly title: string;
+  readonly label: string;
+  readonly initial?: string;
+  readonly submit: string;
+  readonly cancel: string;
+  /** Resolves when it is done; a rejection is shown below the field. */
+  readonly onSubmit: (name: string) => Promise<unknown>;
+  readonly onClose: () => void;
+}
+
+/** Asks for one name. */
+export function NameDialog({ title, label, initial = '', submit, cancel, onSubmit, onClose }: Props) {
+  const [name, setName] = useState(initial);
+  const [error, setError] = useState('');
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          onSubmit(name).then(onClose, (failure: unknown) => setError(failure instanceof Error ? failure.message : String(failure)));
+        }}
+      >
+        <DialogTitle>{title}</DialogTitle>
+        <DialogContent>
+          <TextField
+            autoFocus
+            fullWidth
+            margin="dense"
+            label={label}
+            value={name}
+            error={error !== ''}
+            helperText={error}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>{cancel}</Button>
+          <Button type="submit" variant="contained" disabled={name.trim() === ''}>
+            {submit}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}

@@ -1,0 +1,30 @@
+/** Numbers, dates and sizes in the reader's own form. */
+
+const plain = new Intl.NumberFormat();
+const plural = new Intl.PluralRules('en');
+
+export function number(value: number): string {
+  return plain.format(value);
+}
+
+/** "1 entry", "1,131 entries". */
+export function count(value: number, one: string, many: string): string {
+  return `${number(value)} ${plural.select(value) === 'one' ? one : many}`;
+}
+
+const dateTime = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
+export function moment(iso: string): string {
+  return dateTime.format(new Date(iso));
+}
+
+export function size(bytes: number): string {
+  const units = ['B', 'kB', 'MB', 'GB'];
+  let value = bytes;
+  let unit = 0;
+  while (value >= 1000 && unit < units.length - 1) {
+    value /= 1000;
+    unit++;
+  }
+  return `${new Intl.NumberFormat(undefined, { maximumFractionDigits: value < 10 && unit > 0 ? 1 : 0 }).format(value)} ${units[unit]}`;
+}

@@ -1,0 +1,32 @@
+import { useEffect, useRef } from 'react';
+
+export type KeyMap = Readonly<Record<string, () => void>>;
+
+/**
+ * Single keys that act while no text is being typed and no menu or dialog is open. They never take a key with Ctrl,
+ * Alt or Meta from the browser.
+ */
+export function useKeys(map: KeyMap): void {
+  const latest = useRef(map);
+  useEffect(() => {
+    latest.current = map;
+  });
+  useEffect(() => {
+    const listen = (event: KeyboardEvent): void => {
+      if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || isTyping(event.target)) return;
+      if (document.querySelector('.MuiModal-root:not([aria-hidden="true"])')) return;
+      const act = latest.current[event.key];
+      if (!act) return;
+      event.preventDefault();
+      act();
+    };
+    document.addEventListener('keydown', listen);
+    return () => document.removeEventListener('keydown', listen);
+  }, []);
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  // Enter and the arrow keys belong to the control that has the focus.
+  return target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName);
+}

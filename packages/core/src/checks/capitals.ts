@@ -63,8 +63,8 @@ export const capitalsCheck: Check = {
           const { upper: u, lower: l } = counts.get(language)!;
           const share = Math.round((100 * Math.max(u, l)) / (u + l));
           yield habit === 'lower'
-            ? finding(concept, language, term, lower(term.text), `${share} of 100 terms in this language begin with a small letter.`)
-            : finding(concept, language, term, upper(term.text), `${share} of 100 terms in this language begin with a capital.`);
+            ? finding(concept, language, term, lower(term.text), `${share} % of the terms in this language begin with a small letter.`)
+            : finding(concept, language, term, upper(term.text), `${share} % of the terms in this language begin with a capital.`);
         }
       },
     };

@@ -87,7 +87,7 @@ export function guessDelimiter(sample: string, whole: boolean): DelimiterGuess {
   return {
     form: { delimiter: best.delimiter, quote: best.quote },
     sureness: Math.max(0.4, Math.min(0.99, best.even * (second && second.score > best.score - 0.08 ? 0.75 : 1))),
-    reason: `${delimiterName(best.delimiter)} cut ${percent} of 100 rows into ${best.columns} columns`,
+    reason: `${delimiterName(best.delimiter)} cut ${percent === 100 ? 'all rows' : `${percent} % of the rows`} into ${best.columns} columns`,
     alternatives: measured.slice(1, 4).map((m) => m.delimiter),
     declared: false,
   };

@@ -82,7 +82,7 @@ export function themeOf(name: ThemeName): Theme {
     typography: { fontFamily: SANS, fontSize: 13, button: { textTransform: 'none', fontWeight: 600 }, body1: { fontSize: 14, lineHeight: '20px' }, body2: { fontSize: 13, lineHeight: '20px' } },
     shape: { borderRadius: 3 },
     components: {
-      MuiButtonBase: { defaultProps: { disableRipple: true } },
+      MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { fontFamily: 'inherit' } } },
       MuiButton: { defaultProps: { size: 'small', disableElevation: true } },
       MuiTextField: { defaultProps: { size: 'small' } },
       MuiTooltip: { defaultProps: { arrow: false, enterDelay: 400 } },

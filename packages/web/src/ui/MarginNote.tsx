@@ -11,10 +11,12 @@ interface Props {
   readonly word?: string;
   readonly children: ReactNode;
   readonly actions?: ReactNode;
+  /** The actions follow the text in the same line. */
+  readonly inline?: boolean;
 }
 
 /** A remark in the margin, level with its row: what, why, and at most two things to do. */
-export function MarginNote({ tone, word, children, actions }: Props) {
+export function MarginNote({ tone, word, children, actions, inline = false }: Props) {
   return (
     <Box
       sx={(theme) => {
@@ -34,7 +36,7 @@ export function MarginNote({ tone, word, children, actions }: Props) {
       <Box sx={{ minWidth: 0 }}>
         {word && <span className="word">{word}: </span>}
         {children}
-        {actions && <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.25, mt: 0.25 }}>{actions}</Box>}
+        {actions && <Box component={inline ? 'span' : 'div'} sx={{ display: inline ? 'inline-flex' : 'flex', flexWrap: 'wrap', gap: 1.25, ...(inline ? { ml: 1.25 } : { mt: 0.25 }) }}>{actions}</Box>}
       </Box>
     </Box>
   );

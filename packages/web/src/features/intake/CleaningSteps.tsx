@@ -31,7 +31,7 @@ export function CleaningSteps(props: Props) {
     <Box
       component="section"
       aria-label={t.title}
-      sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))', columnGap: 3, mt: 0.5 }}
+      sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))', columnGap: 2, mt: 0.5 }}
     >
       {CLEANING_STEPS.map((id) => (
         <Step key={id} id={id} {...props} />

@@ -14,18 +14,19 @@ export function FileNotes({ reading, changes }: { readonly reading: Reading; rea
   const hidden = source.kind === 'workbook' ? source.sheets.filter((sheet) => sheet.hidden && sheet.name !== source.sheet) : [];
   if (reading.notes.length === 0 && hidden.length === 0) return null;
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(380px, 1fr))', gap: '4px 24px', my: 0.75, maxHeight: 130, overflow: 'auto' }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(380px, 1fr))', gap: '2px 24px', my: 0.75, maxHeight: 130, overflow: 'auto' }}>
       {reading.notes.map((note, i) => (
         <MarginNote
           key={i}
+          inline
           tone={TONE[note.severity]}
           {...(note.code === 'language-contradiction' && { actions: <Contradiction reading={reading} column={(note.place.column ?? 1) - 1} changes={changes} /> })}
         >
-          {note.message} {note.advice}
+          <span title={note.advice}>{note.message}</span> {note.severity !== 'info' && note.advice}
         </MarginNote>
       ))}
       {hidden.map((sheet) => (
-        <MarginNote key={sheet.name} tone="quiet" actions={<WordButton onClick={() => changes.takeSheet(sheet.name)}>{m.intake.takeSheet}</WordButton>}>
+        <MarginNote key={sheet.name} tone="quiet" inline actions={<WordButton onClick={() => changes.takeSheet(sheet.name)}>{m.intake.takeSheet}</WordButton>}>
           {m.intake.hiddenSheet(sheet.name)}
         </MarginNote>
       ))}

@@ -5,7 +5,7 @@ import type { IntakeFileBody, OutcomeKindBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { CleaningSteps } from './CleaningSteps.js';
-import { columnTemplate } from './columns.js';
+import { rowGrid } from './columns.js';
 import { FileNotes } from './FileNotes.js';
 import { RoleStrip } from './RoleStrip.js';
 import { Rows } from './Rows.js';
@@ -31,7 +31,7 @@ export function ReadingSheet({ file, reading }: { readonly file: IntakeFileBody;
   const [kind, setKind] = useState<OutcomeKindBody | null>(null);
   const strip = useRef<HTMLDivElement>(null);
   useKeyHints(HINTS);
-  const template = columnTemplate(reading.columns);
+  const grid = rowGrid(reading.columns);
   return (
     <>
       <Box sx={{ px: 2, pt: 1.25, pb: 1, bgcolor: 'background.default' }}>
@@ -40,13 +40,13 @@ export function ReadingSheet({ file, reading }: { readonly file: IntakeFileBody;
         <FileNotes reading={reading} changes={changes} />
         <CleaningSteps file={file} reading={reading} changes={changes} />
       </Box>
-      <RoleStrip ref={strip} reading={reading} template={template} changes={changes} />
+      <RoleStrip ref={strip} reading={reading} grid={grid} changes={changes} />
       <Rows
         key={kind ?? 'all'}
         file={file}
         reading={reading}
         kind={kind}
-        template={template}
+        grid={grid}
         changes={changes}
         onSideways={(left) => {
           if (strip.current) strip.current.scrollLeft = left;

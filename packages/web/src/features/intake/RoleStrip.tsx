@@ -12,22 +12,23 @@ import { m } from '../../messages/en.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { Sureness } from '../../ui/Sureness.js';
+import type { RowGrid } from './columns.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 interface Props {
   readonly ref: Ref<HTMLDivElement>;
   readonly reading: Reading;
-  readonly template: string;
+  readonly grid: RowGrid;
   readonly changes: ReadingChanges;
 }
 
 const t = m.intake.role;
 
 /** Above the columns: what each holds, in which language, how sure. */
-export function RoleStrip({ ref, reading, template, changes }: Props) {
+export function RoleStrip({ ref, reading, grid, changes }: Props) {
   return (
-    <Box ref={ref} sx={{ overflow: 'hidden', borderTop: 1, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.default', flex: 'none' }}>
-      <Box sx={{ display: 'grid', gridTemplateColumns: template, minWidth: 'max-content', pr: '12px' }}>
+    <Box ref={ref} sx={{ overflow: 'hidden', scrollbarGutter: 'stable', borderTop: 1, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.default', flex: 'none' }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: grid.template, minWidth: grid.minWidth }}>
         <Box sx={{ p: '6px 8px', color: 'text.secondary', fontSize: 12, alignSelf: 'end' }}>{m.intake.rows.number}</Box>
         {reading.columns.map((column) => (
           <ColumnRole key={column.index} column={column} reading={reading} changes={changes} />

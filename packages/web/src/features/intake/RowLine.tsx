@@ -11,6 +11,7 @@ import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { visible } from './CleaningSteps.js';
+import type { RowGrid } from './columns.js';
 
 export type RowDecisionBody = { cells?: Record<string, string>; verdict?: 'take' | 'leave' } | null;
 
@@ -18,7 +19,7 @@ interface Props {
   /** Undefined while it is being fetched. */
   readonly row: IntakeRowBody | undefined;
   readonly reading: Reading;
-  readonly template: string;
+  readonly grid: RowGrid;
   readonly selected: boolean;
   readonly editing: boolean;
   readonly onSelect: () => void;
@@ -29,7 +30,7 @@ interface Props {
 const t = m.intake.rows;
 
 /** One row of the client's file, with its remark in the margin beside it. */
-export const RowLine = memo(function RowLine({ row, reading, template, selected, editing, onSelect, onEdit, onDecide }: Props) {
+export const RowLine = memo(function RowLine({ row, reading, grid, selected, editing, onSelect, onEdit, onDecide }: Props) {
   const dimmed = row?.outcome?.kind === 'not data';
   return (
     <Box
@@ -39,8 +40,8 @@ export const RowLine = memo(function RowLine({ row, reading, template, selected,
       onClick={onSelect}
       sx={(theme) => ({
         display: 'grid',
-        gridTemplateColumns: template,
-        minWidth: 'max-content',
+        gridTemplateColumns: grid.template,
+        minWidth: grid.minWidth,
         minHeight: 33,
         borderBottom: 1,
         borderColor: 'divider',

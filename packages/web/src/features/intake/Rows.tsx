@@ -10,6 +10,7 @@ import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
+import type { RowGrid } from './columns.js';
 import { RowLine } from './RowLine.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
@@ -18,13 +19,13 @@ interface Props {
   readonly reading: Reading;
   /** Only the rows of one part of the tally; null: all. */
   readonly kind: OutcomeKindBody | null;
-  readonly template: string;
+  readonly grid: RowGrid;
   readonly changes: ReadingChanges;
   readonly onSideways: (left: number) => void;
 }
 
 /** The rows of the file, as many as there are; only what is seen is fetched. */
-export function Rows({ file, reading, kind, template, changes, onSideways }: Props) {
+export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) {
   const list = useRef<VirtuosoHandle>(null);
   const [range, setRange] = useState({ startIndex: 0, endIndex: 40 });
   const [selected, setSelected] = useState(0);
@@ -76,10 +77,10 @@ export function Rows({ file, reading, kind, template, changes, onSideways }: Pro
   });
   if (total === 0 && kind !== null) return <Box sx={{ flex: 1 }}>{file.outcome && <EmptyState title={m.intake.rows.empty} />}</Box>;
   return (
-    <Box role="table" aria-label={file.name} aria-rowcount={total} sx={{ flex: 1, minHeight: 0, bgcolor: 'background.paper' }}>
+    <Box role="table" aria-label={file.name} aria-rowcount={total} sx={{ flex: 1, minHeight: 0 }}>
       <Virtuoso
         ref={list}
-        style={{ height: '100%' }}
+        style={{ height: '100%', scrollbarGutter: 'stable' }}
         totalCount={total}
         defaultItemHeight={33}
         increaseViewportBy={400}
@@ -89,7 +90,7 @@ export function Rows({ file, reading, kind, template, changes, onSideways }: Pro
           <RowLine
             row={rowAt(index)}
             reading={reading}
-            template={template}
+            grid={grid}
             selected={index === selected}
             editing={index === editing}
             onSelect={() => setSelected(index)}

@@ -29,7 +29,7 @@ export function WriteButton({ file, changes }: { readonly file: IntakeFileBody; 
   const writable = tally ? tally.entries + tally.joined : 0;
   return (
     <>
-      <Button variant="contained" disabled={writable === 0} aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
+      <Button variant={file.written ? 'outlined' : 'contained'} disabled={writable === 0} aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
         {tally && writable > 0 ? t.button(tally.entries, target ? `“${target.name}”` : t.new) : tally ? t.nothing : m.intake.tally.counting}
       </Button>
       <Popover

@@ -24,6 +24,7 @@ export function WrittenNote({ written }: { readonly written: NonNullable<IntakeF
     <Box sx={{ my: 0.5 }}>
       <MarginNote
         tone="settled"
+        inline
         actions={
           <>
             <WordButton as={Link} {...{ to: `/termbases/${written.termbaseId}` }}>

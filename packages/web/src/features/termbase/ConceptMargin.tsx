@@ -31,7 +31,9 @@ export function ConceptMargin({ concept, onConcept }: { readonly concept: Concep
               </MarginNote>
             </Box>
           ))}
-          <Link to={`/inspect/${concept.termbaseId}`}>{m.termbase.inspect}</Link>
+          <WordButton as={Link} {...{ to: `/inspect/${concept.termbaseId}` }}>
+            {m.termbase.inspect}
+          </WordButton>
         </Part>
       )}
       <Part title={t.origin}>

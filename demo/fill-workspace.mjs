@@ -1,0 +1,49 @@
+/** Fills an empty workspace with the scenario, by the same calls that the pages make. */
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { FILES, makeFiles } from './make-files.mjs';
+
+/** @param address where the server listens @param folder where the client files are made */
+export async function fillWorkspace(address, folder) {
+  await makeFiles(folder);
+  const api = caller(address);
+  const clients = new Map();
+  for (const { client, name, termbase } of FILES) {
+    if (!clients.has(client)) clients.set(client, (await api('POST', '/clients', { name: client })).id);
+    const clientId = clients.get(client);
+    const query = `client=${clientId}&name=${encodeURIComponent(name)}`;
+    const { fileId, jobId } = await api('POST', `/intake/files?${query}`, await readFile(join(folder, name)));
+    await ended(api, jobId);
+    if (termbase) await take(api, fileId, termbase);
+  }
+}
+
+async function take(api, fileId, newName) {
+  await ended(api, (await api('POST', `/intake/files/${fileId}/write`, { newName })).id);
+  const { written } = await api('GET', `/intake/files/${fileId}`);
+  await ended(api, (await api('POST', `/termbases/${written.termbaseId}/inspection`)).id);
+}
+
+async function ended(api, jobId) {
+  for (;;) {
+    const job = await api('GET', `/jobs/${jobId}`);
+    if (job.state !== 'running') return job;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+}
+
+function caller(address) {
+  return async (method, path, body) => {
+    const binary = body instanceof Uint8Array;
+    const response = await fetch(`${address}/api${path}`, {
+      method,
+      ...(body !== undefined && {
+        headers: { 'content-type': binary ? 'application/octet-stream' : 'application/json' },
+        body: binary ? body : JSON.stringify(body),
+      }),
+    });
+    const answer = await response.json();
+    if (!response.ok) throw new Error(`${method} ${path}: ${answer.message}`);
+    return answer;
+  };
+}

@@ -1,0 +1,110 @@
+/** Makes the client files of the scenario as clients would send them. `node demo/make-files.mjs FOLDER` */
+import { mkdir, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import exceljs from 'exceljs';
+import iconv from 'iconv-lite';
+import { CANAL } from './scenario/canal.mjs';
+import { KILNS } from './scenario/kilns.mjs';
+
+const [DE, EN, FR, PT, PL] = [0, 1, 2, 3, 4];
+
+/** What each file is called, who sent it, and whether the demo takes it in or leaves it on the desk. */
+export const FILES = [
+  { client: 'Brennick Waterways', name: 'Brennick_Terminologie_2026.xlsx', termbase: 'Brennick terminology', make: workbook },
+  { client: 'Brennick Waterways', name: 'glossar_de-pt.txt', termbase: null, make: tabText },
+  { client: 'Brennick Waterways', name: 'slowniczek_sluzy.csv', termbase: 'Śluzy pl-de', make: polish },
+  { client: 'Brennick Waterways', name: 'towpath signs.csv', termbase: null, make: swapped },
+  { client: 'Alder & Voss Kilns', name: 'kiln_terms_ja.csv', termbase: 'Kilns ja-en', make: japanese },
+  { client: 'Alder & Voss Kilns', name: 'Ofen-Glossar.txt', termbase: null, make: equalsText },
+  { client: 'Alder & Voss Kilns', name: 'kiln photo.csv', termbase: null, make: picture },
+];
+
+export async function makeFiles(folder) {
+  await mkdir(folder, { recursive: true });
+  for (const { name, make } of FILES) await make(join(folder, name));
+}
+
+/** Title rows, a second sheet, a hidden one, hidden rows, synonyms, notes in brackets, gaps, doublettes, stray spaces. */
+async function workbook(path) {
+  const book = new exceljs.Workbook();
+  const sheet = book.addWorksheet('Terminologie');
+  sheet.addRow(['Brennick Waterways – Terminologieliste']);
+  sheet.mergeCells('A1:D1');
+  sheet.addRow(['Stand: März 2026, bitte nicht weitergeben']);
+  sheet.addRow([]);
+  sheet.addRow(['Nr.', 'Deutsch', 'English (United Kingdom)', 'Bemerkung']);
+  sheet.getRow(4).font = { bold: true };
+  const rows = CANAL.slice(0, 40).map((entry) => [entry[DE], entry[EN], '']);
+  const change = (term, cells) => {
+    rows.splice(rows.findIndex((row) => row[0] === term), 1, cells);
+  };
+  change('Wehr', ['Wehr; Stauwehr', 'weir; barrage', '']);
+  change('Schütz', ['Schütz; Schütztafel', 'sluice gate; sluice', '']);
+  change('Poller', ['Poller; Haltepoller', 'bollard; mooring post', '']);
+  change('Fahrrinne', ['Fahrrinne; Fahrwasser', 'fairway; navigation channel', '']);
+  change('Drempel', ['Drempel (Torschwelle)', 'gate sill ', 'mit dem Bauamt klären']);
+  change('Haltung', ['Haltung (Kanalabschnitt)', 'pound', 'nicht „posture“']);
+  change('Umlaufkanal', ['Umlaufkanal', '', '']);
+  change('Scheitelhaltung', ['Scheitelhaltung', '', 'fehlt noch']);
+  change('Böschung', ['Böschung', 'Embankment slope', '']);
+  change('Pegel', ['Pegel  ', 'water\u00a0gauge', '']);
+  change('Überlauf', ['Überlauf', 'overflow.', '']);
+  change('Uferbefestigung', ['Ufer\u00adbefestigung', 'bank protection', '']);
+  change('Tauchtiefe', ['Tauchtiefe', 'draught (loaded', '']);
+  rows.push(['Schleuse', 'lock', ''], ['Pegel', 'water level', 'Messwert'], ['Klappbrücke', 'bascule bridge', ''], ['Böschung', 'bank', 'umgangssprachlich']);
+  rows.forEach((cells, i) => sheet.addRow([i + 1, ...cells]));
+  sheet.addRow(['', 'Summe', '', String(rows.length)]);
+  for (const number of [9, 10]) sheet.getRow(number).hidden = true;
+  sheet.columns.forEach((column, i) => {
+    column.width = i ? 32 : 6;
+  });
+  const bridges = book.addWorksheet('Brücken');
+  bridges.addRow(['DE', 'EN-GB']);
+  for (const entry of CANAL.filter((e) => e[EN].includes('bridge'))) bridges.addRow([entry[DE], entry[EN]]);
+  const old = book.addWorksheet('alt', { state: 'hidden' });
+  old.addRow(['Deutsch', 'Englisch']);
+  old.addRow(['Kammerschleuse', 'pound lock']);
+  await book.xlsx.writeFile(path);
+}
+
+/** No header, windows-1252, tabs, CRLF: German and Portuguese. */
+async function tabText(path) {
+  const rows = CANAL.map((e) => [e[DE], e[PT]]);
+  rows.splice(12, 0, ['Wehr', 'açude']);
+  rows.push(['Schleusenbetriebszeiten', ''], ['Überlauf', 'descarregador'], ['Kanalpflege', 'manutenção do canal', 'ou conservação?']);
+  await writeFile(path, iconv.encode(rows.map((row) => row.join('\t')).join('\r\n') + '\r\n', 'windows-1252'));
+}
+
+/** Semicolons, windows-1250, Polish header. */
+async function polish(path) {
+  const rows = [['Polski', 'Niemiecki', 'Uwagi'], ...CANAL.slice(0, 30).map((e, i) => [e[PL], e[DE], i === 3 ? 'do sprawdzenia' : ''])];
+  await writeFile(path, iconv.encode(rows.map((row) => row.join(';')).join('\r\n') + '\r\n', 'windows-1250'));
+}
+
+/** UTF-8 with byte order mark; whoever wrote the header exchanged the languages. */
+async function swapped(path) {
+  const quoted = (text) => (/[",]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text);
+  const rows = [['Français', 'English'], ...CANAL.slice(10, 40).map((e) => [e[EN], e[FR]])];
+  await writeFile(path, '\uFEFF' + rows.map((row) => row.map(quoted).join(',')).join('\n') + '\n');
+}
+
+/** Shift_JIS with Japanese headers. */
+async function japanese(path) {
+  const rows = [['日本語', '英語'], ...KILNS.map(([, en, ja]) => [ja, en])];
+  await writeFile(path, iconv.encode(rows.map((row) => row.join(',')).join('\r\n') + '\r\n', 'Shift_JIS'));
+}
+
+/** "Begriff = term", UTF-16 little-endian. */
+async function equalsText(path) {
+  const text = KILNS.map(([de, en]) => `${de} = ${en}`).join('\r\n') + '\r\n';
+  await writeFile(path, iconv.encode('\uFEFF' + text, 'UTF-16LE', { addBOM: false }));
+}
+
+/** A picture that somebody named .csv. */
+async function picture(path) {
+  const base64 = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+  await writeFile(path, Buffer.from(base64, 'base64'));
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) await makeFiles(process.argv[2] ?? 'demo-files');

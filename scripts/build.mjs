@@ -1,0 +1,4 @@
+import { build, install } from './set-up.mjs';
+
+install();
+build();

@@ -50,7 +50,8 @@ async function findingsOf(file: ClientFile, reading: Reading): Promise<Located[]
     if (outcome.kind === 'entry')
       concepts.push({ id: row.number as ConceptId, ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.number }) });
   }
-  const findings = inspect(concepts, TERMBASE_CHECKS, { languages: languagesOf(reading) });
+  const byId = new Map(concepts.map((concept) => [concept.id, concept]));
+  const findings = inspect(concepts, TERMBASE_CHECKS, { languages: languagesOf(reading), concept: (id) => byId.get(id) });
   return [...findings].map((finding) => ({ finding, where: { file: file.name, ...sheet, row: finding.concept } }));
 }
 

@@ -47,6 +47,8 @@ export interface CheckRun {
 export interface TermbaseFacts {
   /** In order of weight: the first is the one that terms are looked up from. */
   readonly languages: readonly LanguageTag[];
+  /** Looks a concept up once more, so that a check need not keep what it has seen. */
+  concept(id: ConceptId): Concept | undefined;
 }
 
 /** All findings of all checks over the concepts, in one pass; stops when the consumer does. */

@@ -12,25 +12,37 @@ interface Place {
   readonly others: ReadonlyMap<LanguageTag, readonly string[]>;
 }
 
-/** Terms by language and key, with the concepts they stand in. */
+/** Which concepts have a term, by language and key. Only ids are kept: nearly all terms stand in one concept. */
 class TermIndex {
-  private readonly places = new Map<string, Place[]>();
+  private readonly concepts = new Map<string, ConceptId | ConceptId[]>();
 
   see(concept: Concept): void {
-    const others = new Map(concept.languages.map((s) => [s.language, s.terms.map((t) => t.text)] as const));
     for (const { language, term } of termsOf(concept)) {
       const key = `${language}\0${exactKey(term.text)}`;
-      const list = this.places.get(key);
-      const place = { concept: concept.id, term: term.id, text: term.text, others };
-      if (!list) this.places.set(key, [place]);
-      else if (list.at(-1)!.concept !== concept.id) list.push(place);
+      const there = this.concepts.get(key);
+      if (there === undefined) this.concepts.set(key, concept.id);
+      else if (typeof there === 'number') {
+        if (there !== concept.id) this.concepts.set(key, [there, concept.id]);
+      } else if (there.at(-1) !== concept.id) there.push(concept.id);
     }
   }
 
-  *shared(): Generator<{ readonly language: LanguageTag; readonly places: readonly Place[] }> {
-    for (const [key, places] of this.places)
-      if (places.length > 1) yield { language: key.slice(0, key.indexOf('\0')) as LanguageTag, places };
+  *shared(lookUp: TermbaseFacts['concept']): Generator<{ readonly language: LanguageTag; readonly places: readonly Place[] }> {
+    for (const [key, ids] of this.concepts) {
+      if (typeof ids === 'number') continue;
+      const cut = key.indexOf('\0');
+      const language = key.slice(0, cut) as LanguageTag;
+      const text = key.slice(cut + 1);
+      yield { language, places: ids.flatMap((id) => placeOf(lookUp(id), language, text)) };
+    }
   }
+}
+
+function placeOf(concept: Concept | undefined, language: LanguageTag, key: string): Place[] {
+  const term = concept?.languages.find((s) => s.language === language)?.terms.find((t) => exactKey(t.text) === key);
+  if (!concept || !term) return [];
+  const others = new Map(concept.languages.map((s) => [s.language, s.terms.map((t) => t.text)] as const));
+  return [{ concept: concept.id, term: term.id, text: term.text, others }];
 }
 
 const different = {
@@ -46,7 +58,7 @@ export const differentTargetsCheck: Check = {
 };
 
 function* differing(index: TermIndex, facts: TermbaseFacts): Generator<Finding> {
-  for (const { language, places } of index.shared()) {
+  for (const { language, places } of index.shared(facts.concept)) {
     if (language !== facts.languages[0]) continue;
     const target = contradictedLanguage(places, language);
     if (!target) continue;
@@ -82,7 +94,7 @@ export const severalConceptsCheck: Check = {
 };
 
 function* repeated(index: TermIndex, facts: TermbaseFacts): Generator<Finding> {
-  for (const { language, places } of index.shared()) {
+  for (const { language, places } of index.shared(facts.concept)) {
     // Said by the other check already, with more evidence.
     if (language === facts.languages[0] && contradictedLanguage(places, language)) continue;
     yield* findings(several, language, places, `“${places[0]!.text}” stands in ${places.length} concepts.`);

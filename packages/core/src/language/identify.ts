@@ -2,7 +2,7 @@
  * Which language a text is in: by script where the script decides, otherwise by character n-grams (the `eld`
  * package, 60 languages). A single term says little, so columns are pooled before deciding.
  */
-import eld from 'eld/small';
+import eld from 'eld/extrasmall';
 
 export interface Identified {
   readonly language: string;

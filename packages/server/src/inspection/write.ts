@@ -5,7 +5,7 @@ import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { withoutTerm, withTermText } from '@fair-copy/core/termbase/edit.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
-import { ConceptWriter, conceptsOf, languageCounts, readConcept } from '../store/concepts.js';
+import { conceptById, ConceptWriter, conceptsOf, languageCounts, readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
 import { termbaseById } from '../store/termbases.js';
 import { recorded, workspaceForWriting } from '../store/workspace.js';
@@ -25,7 +25,7 @@ export function inspectTermbase({ termbaseId }: { readonly termbaseId: number },
   termbaseById(db, termbaseId);
   const languages = languageCounts(db, termbaseId).map((row) => row.language as LanguageTag);
   const total = Math.max(1, db.prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?').get(termbaseId)!.n);
-  const findings = [...inspect(counted(db, termbaseId, total, context), TERMBASE_CHECKS, { languages })];
+  const findings = [...inspect(counted(db, termbaseId, total, context), TERMBASE_CHECKS, { languages, concept: (id) => conceptById(db, id) })];
   return db.transaction(() => store(db, termbaseId, findings)).immediate();
 }
 

@@ -122,16 +122,17 @@ export interface FileOutcome {
 export function evaluateFile(file: FileToEvaluate, context: TaskContext): FileOutcome {
   const paths = pathsOf(context.dataDir);
   const staging = Staging.open(paths.staging(file.fileId));
+  // A connection cannot write while it is being read from row by row, so the rows come from a second one.
+  const source = Staging.openForReading(paths.staging(file.fileId));
   const workspace = file.targetId === null ? null : openForReading(paths.workspace);
   try {
     const existing = workspace ? existingIn(workspace, file.targetId!) : undefined;
     const evaluation = new Evaluation(file.reading, existing, new Map(file.rowDecisions));
     const separators = new SeparatorCounts(file.reading);
     const count = Math.max(1, staging.count);
-    const rows = [...stagedRows(staging)];
     staging.writeOutcomes(
       (function* () {
-        for (const { position, row } of rows) {
+        for (const { position, ...row } of source.rows()) {
           if (position % 500 === 0) context.checkpoint(0.7 + (0.3 * position) / count);
           separators.see(row.cells);
           yield { position, outcome: evaluation.see(row) };
@@ -142,12 +143,9 @@ export function evaluateFile(file: FileToEvaluate, context: TaskContext): FileOu
     return { tally: evaluation.tally, steps, separators: separators.counts };
   } finally {
     workspace?.close();
+    source.close();
     staging.close();
   }
-}
-
-function* stagedRows(staging: Staging): Generator<{ readonly position: number; readonly row: { readonly number: number; readonly cells: readonly string[]; readonly hidden?: boolean } }> {
-  for (const { position, ...row } of staging.rows()) yield { position, row };
 }
 
 class SeparatorCounts {
@@ -163,7 +161,7 @@ class SeparatorCounts {
       const cell = cells[index];
       if (!cell || !/[\n;|•；/、,]/.test(cell)) continue;
       for (const separator of SEPARATORS)
-        if (splitTerms(cell, [separator]).length > 1) this.counts[separator] = (this.counts[separator] ?? 0) + 1;
+        if (cell.includes(separator.trim() || separator) && splitTerms(cell, [separator]).length > 1) this.counts[separator] = (this.counts[separator] ?? 0) + 1;
     }
   }
 }

@@ -51,7 +51,7 @@ export class Workers {
 }
 
 function makePool(): Piscina {
-  return new Piscina({ filename: WORKER, minThreads: 1, maxThreads: 1, idleTimeout: Infinity, resourceLimits: { maxOldGenerationSizeMb: 1500 } });
+  return new Piscina({ filename: WORKER, minThreads: 1, maxThreads: 1, idleTimeout: Infinity, resourceLimits: { maxOldGenerationSizeMb: 1500, maxYoungGenerationSizeMb: 16 } });
 }
 
 /** The error with its class again. */

@@ -103,29 +103,41 @@ function refuseIfTouched(db: Db, id: number): void {
   if (dependant) throw new ApiError('changed-since', { title: dependant.title });
 }
 
-function restore(db: Db, id: number, now: string, side: 'before' | 'after'): void {
-  const changes = db
-    .prepare<[number], { entity: EntityName; entity_id: number; before: string | null; after: string | null }>(
-      'SELECT entity, entity_id, before, after FROM change WHERE ledger_id = ?',
-    )
-    .all(id);
+type Side = 'before' | 'after';
+
+interface ChangeRow {
+  readonly entity_id: number;
+  readonly state: string | null;
+}
+
+const BATCH = 2000;
+
+/** What goes is taken away from the inside out, what comes back is put back from the outside in. */
+function restore(db: Db, id: number, now: string, side: Side): void {
+  const names = Object.keys(ENTITIES) as EntityName[];
+  for (const name of [...names].reverse()) restoreEntity(db, id, now, side, name, 'goes');
+  for (const name of names) restoreEntity(db, id, now, side, name, 'comes back');
+}
+
+/** In batches by key: an operation may have touched a million things. */
+function restoreEntity(db: Db, id: number, now: string, side: Side, name: EntityName, what: 'goes' | 'comes back'): void {
+  const handler = ENTITIES[name](db, now);
+  const batch = db.prepare<[number, string, number, number], ChangeRow>(
+    `SELECT entity_id, ${side} AS state FROM change
+     WHERE ledger_id = ? AND entity = ? AND entity_id > ? AND ${side} IS ${what === 'goes' ? '' : 'NOT'} NULL ORDER BY entity_id LIMIT ?`,
+  );
   const keep = db.prepare('UPDATE change SET after = ? WHERE ledger_id = ? AND entity = ? AND entity_id = ?');
-  const order = Object.keys(ENTITIES);
-  // What contains comes back before what it contains, and goes after it.
-  const bringsBack = (c: { before: string | null; after: string | null }): boolean => c[side] !== null;
-  const sorted = changes.sort((a, b) => {
-    if (bringsBack(a) !== bringsBack(b)) return bringsBack(a) ? -1 : 1;
-    const by = order.indexOf(a.entity) - order.indexOf(b.entity);
-    return bringsBack(a) ? by : -by;
-  });
-  const handlers = new Map(Object.entries(ENTITIES).map(([name, make]) => [name, make(db, now)]));
-  for (const change of sorted) {
-    const handler = handlers.get(change.entity)!;
-    if (side === 'before') {
-      const current = handler.read(change.entity_id);
-      keep.run(current === null ? null : JSON.stringify(current), id, change.entity, change.entity_id);
+  let last = -1;
+  for (;;) {
+    const changes = batch.all(id, name, last, BATCH);
+    if (changes.length === 0) return;
+    for (const { entity_id, state } of changes) {
+      if (side === 'before') {
+        const current = handler.read(entity_id);
+        keep.run(current === null ? null : JSON.stringify(current), id, name, entity_id);
+      }
+      handler.write(entity_id, state === null ? null : JSON.parse(state));
     }
-    const state = change[side];
-    handler.write(change.entity_id, state === null ? null : (JSON.parse(state)));
+    last = changes.at(-1)!.entity_id;
   }
 }

@@ -64,6 +64,11 @@ export function readConcept(db: Db, id: number): StoredConcept | null {
   return row ? { termbaseId: row.termbase_id, body: JSON.parse(row.body) as ConceptBody } : null;
 }
 
+export function conceptById(db: Db, id: ConceptId): Concept | undefined {
+  const stored = readConcept(db, id);
+  return stored ? { id, ...stored.body } : undefined;
+}
+
 /** All concepts of a termbase in the order they came; one at a time in memory. */
 export function* conceptsOf(db: Db, termbaseId: number): Generator<Concept> {
   const rows = db

@@ -62,7 +62,7 @@ function condition({ termbaseId, language, text, mode }: TermQuery): { readonly 
     case 'part':
       return { sql: `${base} AND instr(folded, @q) > 0`, params: { ...params, q } };
     case 'word':
-      return { sql: `${base} AND is_word(folded, @q)`, params: { ...params, q } };
+      return { sql: `${base} AND instr(folded, @q) > 0 AND is_word(folded, @q)`, params: { ...params, q } };
   }
 }
 

@@ -25,12 +25,21 @@ export interface Cleaned {
   readonly wouldTouch: readonly CellStepId[];
 }
 
+/** Words of letters and digits with single spaces or hyphens between them: most cells, and no step has anything to do. */
+const PLAIN = /^[\p{L}\p{N}]+(?:[ -][\p{L}\p{N}]+)*$/u;
+const NOTHING: readonly CellStepId[] = [];
+
+function isPlain(cell: string): boolean {
+  return PLAIN.test(cell) && cell.normalize('NFC') === cell;
+}
+
 /** One cell through all steps; those switched off are only tried. Empty pieces fall away. */
 export function cleanCell(
   cell: string,
   steps: Readonly<Record<CleaningStepId, boolean>>,
   context: CleaningContext,
 ): Cleaned {
+  if (isPlain(cell)) return { pieces: [{ text: cell, notes: [] }], touched: NOTHING, wouldTouch: NOTHING };
   const touched: CellStepId[] = [];
   const wouldTouch: CellStepId[] = [];
   let pieces: readonly Piece[] = [{ text: cell, notes: [] }];

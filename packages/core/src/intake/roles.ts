@@ -44,7 +44,7 @@ function usualWidth(data: readonly SheetRow[]): number {
     while (last > 0 && row.cells[last - 1]!.trim() === '') last--;
     widths.set(last, (widths.get(last) ?? 0) + 1);
   }
-  const enough = Math.max(1, data.length * 0.05);
+  const enough = data.length < 4 ? 1 : Math.max(2, data.length * 0.05);
   return Math.max(0, ...[...widths].filter(([, n]) => n >= enough).map(([w]) => w));
 }
 
@@ -68,7 +68,7 @@ function column(index: number, header: string, data: readonly SheetRow[]): Colum
 function roleOf(c: Column): Guess<Role> {
   const named = c.says.languages[0];
   const letter = columnLetter(c.index);
-  if (c.cells.length === 0 && !named) return ignored(0.98, 'the column is empty');
+  if (c.cells.length === 0 && !named && !c.says.field) return ignored(0.98, 'the column is empty');
   if (c.says.field === 'note')
     return { value: { kind: 'note', language: named?.tag ?? null }, sureness: 0.9, reason: `the header says “${c.header.trim()}”` };
   if (c.says.field === 'other') return ignored(0.85, `the header “${c.header.trim()}” names a field that is not taken in yet`);

@@ -1,0 +1,106 @@
+import { describe, expect, test } from '@jest/globals';
+import type { LanguageTag } from '../language/tags.js';
+import type { Concept, ConceptId } from '../termbase/concept.js';
+import { unbalanced } from './brackets.js';
+import { inspect, type Finding } from './check.js';
+import { TERMBASE_CHECKS } from './termbase-checks.js';
+
+function concept(id: number, terms: Readonly<Record<string, readonly string[]>>): Concept {
+  let next = 1;
+  return {
+    id: id as ConceptId,
+    fields: {},
+    origins: [],
+    languages: Object.entries(terms).map(([language, texts]) => ({
+      language: language as LanguageTag,
+      fields: {},
+      terms: texts.map((text) => ({ id: `t${next++}`, text, fields: {} })),
+    })),
+  };
+}
+
+function findings(concepts: readonly Concept[], check?: string): Finding[] {
+  const facts = { languages: ['de', 'en'] as LanguageTag[], concept: (id: ConceptId) => concepts.find((c) => c.id === id) };
+  return [...inspect(concepts, TERMBASE_CHECKS, facts)].filter((f) => !check || f.check === check);
+}
+
+const CLEAN = ['Schleuse/lock', 'Wehr/weir', 'Poller/bollard', 'Haltung/pound', 'Pegel/gauge', 'Rechen/rack', 'Kai/quay', 'Damm/dam', 'Ufer/bank', 'Steg/jetty', 'Tor/gate', 'Boot/boat'].map(
+  (pair, i) => concept(i + 1, { de: [pair.split('/')[0]!], en: [pair.split('/')[1]!] }),
+);
+
+test('a clean termbase has no findings', () => expect(findings(CLEAN)).toEqual([]));
+
+describe('checks over the whole termbase', () => {
+  test('the same source with different targets, on each of the concepts', () => {
+    const found = findings([...CLEAN, concept(50, { de: ['Pegel'], en: ['water level'] })], 'different-targets');
+    expect(found.map((f) => [f.concept, f.related])).toEqual([
+      [5, [50]],
+      [50, [5]],
+    ]);
+    expect(found[0]!.message).toBe('“Pegel” has 2 different terms in English: gauge / water level.');
+  });
+  test('the same term in several concepts, unless the other check says it already', () => {
+    const found = findings([...CLEAN, concept(50, { de: ['Staudamm'], en: ['dam'] })], 'several-concepts');
+    expect(found.map((f) => [f.concept, f.language, f.text])).toEqual([
+      [8, 'en', 'dam'],
+      [50, 'en', 'dam'],
+    ]);
+    expect(findings([...CLEAN, concept(50, { de: ['Pegel'], en: ['level'] })], 'several-concepts')).toEqual([]);
+  });
+});
+
+describe('checks of one concept', () => {
+  const one = (terms: Readonly<Record<string, readonly string[]>>, check: string): Finding[] => findings([...CLEAN, concept(99, terms)], check);
+
+  test('missing language', () => expect(one({ de: ['Schütz'] }, 'missing-target')).toMatchObject([{ language: 'en', text: 'Schütz' }]));
+  test('twice in a concept, safe to remove when it is the very same', () => {
+    expect(one({ de: ['Hafen', 'Hafen'], en: ['port'] }, 'duplicate-in-concept')[0]!.correction).toEqual({ kind: 'remove term', safe: true });
+    expect(one({ de: ['Hafen'], en: ['port', 'Port'] }, 'duplicate-in-concept')[0]!.correction).toEqual({ kind: 'remove term', safe: false });
+  });
+  test.each([
+    [' port', 'port'],
+    ['port ', 'port'],
+    ['port  authority', 'port authority'],
+    ['po\u00adrt', 'port'],
+  ])('spaces and invisible characters: %j', (text, right) =>
+    expect(one({ de: ['Hafen'], en: [text] }, 'spaces')[0]!.correction).toEqual({ kind: 'text', text: right, safe: true }),
+  );
+  test('final punctuation', () => {
+    expect(one({ de: ['Hafen'], en: ['harbour.'] }, 'final-punctuation')[0]!.correction).toMatchObject({ text: 'harbour' });
+    expect(one({ de: ['Hafen'], en: ['Hbr.'] }, 'final-punctuation')).toEqual([]);
+  });
+  test('capitals: an outsider among small letters', () =>
+    expect(one({ de: ['Hafen'], en: ['Harbour'] }, 'capitals')[0]!.correction).toEqual({ kind: 'text', text: 'harbour', safe: false }));
+  test('capitals: acronyms and names are left in peace', () => {
+    expect(one({ de: ['Wert'], en: ['PH value'] }, 'capitals')).toEqual([]);
+    const named = concept(99, { en: ['Brennick'], fr: ['Brennick'] });
+    expect(findings([...CLEAN, named], 'capitals')).toEqual([]);
+  });
+  test('capitals: German nouns are large, and only sure endings are reported', () => {
+    expect(one({ de: ['befestigung'], en: ['protection'] }, 'capitals')[0]!.correction).toMatchObject({ text: 'Befestigung' });
+    expect(one({ de: ['reduzierend'], en: ['reducing'] }, 'capitals')).toEqual([]);
+  });
+  test.each([
+    ['draught (loaded', 'en', '“(” is opened and never closed.'],
+    ['draught) loaded', 'en', '“)” closes nothing that was opened before it.'],
+    ['das „nasse Ende', 'de', 'Quotation marks „…“ are not in pairs.'],
+    ['the “wet end', 'en', 'Quotation marks “…” are not in pairs.'],
+    ['"wet end', 'en', 'There is an odd number of straight quotation marks.'],
+  ])('unbalanced: %s', (text, language, problem) => expect(unbalanced(text, language)).toBe(problem));
+  test.each([
+    ['5" pipe', 'en'],
+    ['a) lock', 'en'],
+    ['das „nasse“ Ende', 'de'],
+    ['”märkä” pää', 'fi'],
+    ['the “wet” end', 'en'],
+    ['porte «busquée»', 'fr'],
+    ['水門（予備）', 'ja'],
+    ["keeper's house", 'en'],
+  ])('balanced: %s', (text, language) => expect(unbalanced(text, language)).toBeNull());
+});
+
+test('a stet rests on the texts: the basis changes when they do', () => {
+  const before = findings([...CLEAN, concept(50, { de: ['Pegel'], en: ['level'] })], 'different-targets')[0]!;
+  const after = findings([...CLEAN, concept(50, { de: ['Pegel'], en: ['stage'] })], 'different-targets')[0]!;
+  expect(before.basis).not.toBe(after.basis);
+});

@@ -7,7 +7,9 @@ import { countryNames, python } from './outside.js';
 
 const ours = (text: string, delimiter: string): string[][] =>
   delimitedRows(text, { delimiter, quote: '"' }).map((row) => (row.cells.length === 1 && row.cells[0] === '' ? [] : [...row.cells]));
-const theirs = (text: string, delimiter: string): string[][] => python('csv_rows.py', { text, delimiter });
+/** A row of one empty cell and an empty row are the same thing in a line of text, but for `""`. */
+const theirs = (texts: readonly string[], delimiter: string): string[][][] =>
+  python<string[][][]>('csv_rows.py', { texts, delimiter }).map((rows) => rows.map((row) => (row.length === 1 && row[0] === '' ? [] : row)));
 
 describe('RFC 4180, section 2', () => {
   test.each([
@@ -27,11 +29,12 @@ describe('RFC 4180, section 2', () => {
 describe("Python's csv module", () => {
   const soup = fc.string({ unit: fc.constantFrom('a', 'é', '"', '""', ',', ';', '\n', '\r\n', ' ', '\t', '水'), maxLength: 40 });
 
-  test('reads 150 random texts as we do', () => {
-    const samples = fc.sample(soup, { numRuns: 150, seed: 7 });
+  test('reads 800 random texts as we do', () => {
+    const samples = fc.sample(soup, { numRuns: 800, seed: 7 });
     for (const delimiter of [',', ';', '\t']) {
       // An open quote at the end is the one thing that csv lets pass: we tell it, and the reading switches quotes off.
-      for (const text of samples.filter((t) => (t.match(/"/g)?.length ?? 0) % 2 === 0)) expect([text, ours(text, delimiter)]).toEqual([text, theirs(text, delimiter)]);
+      const texts = samples.filter((t) => (t.match(/"/g)?.length ?? 0) % 2 === 0);
+      expect(texts.map((text) => [text, ours(text, delimiter)])).toEqual(theirs(texts, delimiter).map((rows, i) => [texts[i], rows]));
     }
   });
 
@@ -42,6 +45,6 @@ describe("Python's csv module", () => {
       expect(ours(text, ';')).toEqual(rows);
     }
     const written = rows.map((row) => delimitedLine(row, { delimiter: ';', lineEnd: '\r\n', guardFormulas: true })).join('');
-    expect(theirs(written, ';')).toEqual(rows);
+    expect(theirs([written], ';')).toEqual([rows]);
   });
 });

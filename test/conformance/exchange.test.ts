@@ -9,7 +9,7 @@ import { tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
 import { TmxReader } from '@fair-copy/core/formats/tmx/read.js';
 import { tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import type { Concept, ConceptBody, ConceptId } from '@fair-copy/core/termbase/concept.js';
+import type { Concept, ConceptBody, ConceptId, Fields } from '@fair-copy/core/termbase/concept.js';
 import { XmlReader } from '@fair-copy/core/xml/reader.js';
 import { inFolder, run } from './outside.js';
 
@@ -18,14 +18,16 @@ const notes = fc.option(fc.array(text, { minLength: 1, maxLength: 2 }), { nil: u
 const term = fc.record({ text, note: notes });
 const concept = fc.record({ de: fc.array(term, { minLength: 1, maxLength: 3 }), pt: fc.array(term, { minLength: 1, maxLength: 2 }), note: notes });
 
+const fieldsOf = (note: string[] | undefined): Fields => (note ? { note } : {});
+
 const concepts = fc.sample(concept, { numRuns: 120, seed: 11 }).map((c, i): Concept => {
   let next = 1;
   const section = (language: string, terms: typeof c.de): ConceptBody['languages'][number] => ({
     language: language as LanguageTag,
     fields: {},
-    terms: terms.map((t) => ({ id: `t${next++}`, text: t.text, fields: t.note ? { note: t.note } : {} })),
+    terms: terms.map((t) => ({ id: `t${next++}`, text: t.text, fields: fieldsOf(t.note) })),
   });
-  return { id: (i + 1) as ConceptId, fields: c.note ? { note: c.note } : {}, languages: [section('de', c.de), section('pt-BR', c.pt)], origins: [{ file: 'a & b.csv', row: i + 2 }] };
+  return { id: (i + 1) as ConceptId, fields: fieldsOf(c.note), languages: [section('de', c.de), section('pt-BR', c.pt)], origins: [{ file: 'a & b.csv', row: i + 2 }] };
 });
 
 async function whole(pieces: AsyncIterable<string>): Promise<string> {
@@ -39,10 +41,10 @@ function entries(document: string, reader: TbxReader | TmxReader, cut = document
   const found: ExchangeEntry[] = [];
   for (let at = 0; at < document.length; at += cut)
     for (const event of xml.write(document.slice(at, at + cut))) {
-      const entry = reader.take(event, xml.line);
+      const entry = reader.take(event);
       if (entry) found.push(entry);
     }
-  for (const event of xml.end()) reader.take(event, xml.line);
+  for (const event of xml.end()) reader.take(event);
   return found;
 }
 

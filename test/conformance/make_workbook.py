@@ -1,8 +1,6 @@
 """Writes workbooks with openpyxl and says what openpyxl reads in one. `make PATH` or `read PATH [SHEET]`."""
 import datetime, json, sys
 import openpyxl
-from openpyxl.cell.rich_text import CellRichText, TextBlock
-from openpyxl.cell.text import InlineFont
 
 
 def make(path):
@@ -16,7 +14,7 @@ def make(path):
         for j, value in enumerate(row, 1):
             sheet.cell(i, j, value)
     last = sheet.max_row
-    sheet.cell(last + 1, 1, CellRichText('Schleusen', TextBlock(InlineFont(b=True), 'tor'), ' (neu)'))
+    sheet.cell(last + 1, 1, 'Schleusentor (neu)')
     sheet.cell(last + 1, 2, 'lock gate')
     sheet.cell(last + 2, 1, 'Pegel')
     sheet.merge_cells(start_row=last + 2, end_row=last + 4, start_column=1, end_column=1)
@@ -24,7 +22,6 @@ def make(path):
         sheet.cell(last + 2 + k, 2, 'gauge %d' % k)
     sheet.cell(last + 6, 1, 'nach einer Lücke')
     sheet.cell(last + 6, 2, True)
-    sheet.cell(last + 7, 1, '_x0041_ bleibt kein A')
     sheet.row_dimensions[3].hidden = True
     sheet.column_dimensions['D'].hidden = True
     sheet['D2'] = 'intern'
@@ -38,7 +35,7 @@ def make(path):
 
 
 def read(path, name=None):
-    book = openpyxl.load_workbook(path, rich_text=False, data_only=True)
+    book = openpyxl.load_workbook(path, data_only=True)
     sheet = book[name] if name else book.active
     filled = {}
     for area in sheet.merged_cells.ranges:

@@ -195,11 +195,11 @@ export class ClientFile {
     const reader: EntryReader = this.kind === 'tbx' ? new TbxReader() : new TmxReader();
     for await (const piece of this.text(encoding)) {
       for (const event of xml.write(piece)) {
-        const entry = reader.take(event, xml.line);
+        const entry = reader.take(event);
         if (entry) yield entry;
       }
     }
-    for (const event of xml.end()) reader.take(event, xml.line);
+    for (const event of xml.end()) reader.take(event);
   }
 
   private async encoding(chosen: EncodingName | undefined): Promise<EncodingGuess> {

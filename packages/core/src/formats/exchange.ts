@@ -13,7 +13,7 @@ export interface ExchangeEntry {
 
 /** Reads events in order; gives back an entry when one is complete. */
 export interface EntryReader {
-  take(event: XmlEvent, line: number): ExchangeEntry | null;
+  take(event: XmlEvent): ExchangeEntry | null;
 }
 
 /** Gathers the terms of one entry. */

@@ -4,7 +4,6 @@
  */
 export const ALPHABETS: Readonly<Record<string, string>> = {
   de: 'äöüß',
-  en: 'éèêïœæ',
   fr: 'àâæçéèêëîïôœùûüÿ',
   es: 'áéíñóúü',
   pt: 'áàâãçéêíóôõúü',
@@ -31,7 +30,6 @@ export const ALPHABETS: Readonly<Record<string, string>> = {
   eu: 'ñ',
   is: 'áæðéíóöþúý',
   vi: 'àảãáạăằẳẵắặâầẩẫấậđèẻẽéẹêềểễếệìỉĩíịòỏõóọôồổỗốộơờởỡớợùủũúụưừửữứựỳỷỹýỵ',
-  ms: 'é',
   fil: 'ñ',
   yo: 'áàéèẹíìóòọúùṣńǹ',
   ku: 'çêîşû',

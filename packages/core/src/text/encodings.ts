@@ -203,7 +203,9 @@ function doubleByteScore(sample: Uint8Array, encoding: EncodingName, text: strin
   const hint = encoding === 'EUC-KR' ? (share > 0.96 ? 0.06 : -0.15) : kana / pairs > 0.15 ? 0.06 : 0;
   // Runs: double-byte text comes in words of two and more; a lone accented letter does not.
   const runs = text.match(/[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Hang}]{2,}/gu)?.join('').length ?? 0;
-  return share * 0.6 + Math.min(1, script) * 0.2 + (letters ? (runs / letters) * 0.2 : 0) + hint - unreadable * 3;
+  // "Barth幨emy": a character in the middle of a Latin word is an accented letter read wrongly.
+  const inside = (text.match(/[a-z][\p{sc=Han}\p{sc=Hang}]|[\p{sc=Han}\p{sc=Hang}][a-z]/gu)?.length ?? 0) / pairs;
+  return share * 0.6 + Math.min(1, script) * 0.2 + (letters ? (runs / letters) * 0.2 : 0) + hint - unreadable * 3 - inside;
 }
 
 const TYPOGRAPHY = /[“”„‚«»‹›–—…’‘§°€£©®±²³µ·×½¼¾¿¡№™ªº\u00A0\u202F]/u;

@@ -6,7 +6,7 @@ import { SaxesParser, type SaxesTagNS } from 'saxes';
 import { DataError } from '../diagnostic.js';
 
 export type XmlEvent =
-  | { readonly type: 'open'; readonly name: string; readonly attributes: Readonly<Record<string, string>> }
+  | { readonly type: 'open'; readonly name: string; readonly attributes: Readonly<Record<string, string>>; readonly line: number }
   | { readonly type: 'text'; readonly text: string }
   | { readonly type: 'close'; readonly name: string };
 
@@ -38,11 +38,6 @@ export class XmlReader {
     });
   }
 
-  /** The line (from 1) that reading has reached. */
-  get line(): number {
-    return this.parser.line;
-  }
-
   write(text: string): XmlEvent[] {
     this.parser.write(text);
     return this.drain();
@@ -60,7 +55,7 @@ export class XmlReader {
       const name = attribute.prefix === 'xml' ? `xml:${attribute.local}` : attribute.local;
       attributes[name] = attribute.value;
     }
-    this.events.push({ type: 'open', name: tag.local, attributes });
+    this.events.push({ type: 'open', name: tag.local, attributes, line: this.parser.line });
   }
 
   private drain(): XmlEvent[] {

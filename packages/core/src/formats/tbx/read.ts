@@ -15,15 +15,15 @@ export class TbxReader implements EntryReader {
   private text: string | null = null;
   private pending: string[] = [];
 
-  take(event: XmlEvent, line: number): ExchangeEntry | null {
+  take(event: XmlEvent): ExchangeEntry | null {
     if (event.type === 'text') {
       if (this.text !== null) this.text += event.text;
       return null;
     }
-    return event.type === 'open' ? this.open(event.name, event.attributes, line) : this.close(event.name);
+    return event.type === 'open' ? this.open(event) : this.close(event.name);
   }
 
-  private open(name: string, attributes: Readonly<Record<string, string>>, line: number): null {
+  private open({ name, attributes, line }: Extract<XmlEvent, { type: 'open' }>): null {
     switch (name) {
       case 'conceptEntry':
       case 'termEntry':

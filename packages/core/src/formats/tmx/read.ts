@@ -18,16 +18,16 @@ export class TmxReader implements EntryReader {
   private pending: string[] = [];
   private codeDepth = 0;
 
-  take(event: XmlEvent, line: number): ExchangeEntry | null {
+  take(event: XmlEvent): ExchangeEntry | null {
     if (event.type === 'text') {
       if (this.note !== null) this.note += event.text;
       else if (this.segment !== null && this.codeDepth === 0) this.segment += event.text;
       return null;
     }
-    return event.type === 'open' ? this.open(event.name, event.attributes, line) : this.close(event.name);
+    return event.type === 'open' ? this.open(event) : this.close(event.name);
   }
 
-  private open(name: string, attributes: Readonly<Record<string, string>>, line: number): null {
+  private open({ name, attributes, line }: Extract<XmlEvent, { type: 'open' }>): null {
     if (CODES.has(name)) this.codeDepth++;
     else if (name === 'tu') {
       this.builder = new EntryBuilder();

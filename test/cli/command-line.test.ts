@@ -1,0 +1,109 @@
+/** `fair-copy` as a person calls it. */
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import iconv from 'iconv-lite';
+
+const CLI = fileURLToPath(new URL('../../packages/cli/bin/fair-copy.js', import.meta.url));
+let folder: string;
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'fair-copy-cli-'));
+});
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const file = (name: string, content: string | Uint8Array): string => {
+  const path = join(folder, name);
+  writeFileSync(path, content);
+  return path;
+};
+const call = (...args: string[]): { status: number | null; out: string; err: string } => {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [CLI, ...args], { cwd: folder, encoding: 'utf8' });
+  return { status, out: stdout, err: stderr };
+};
+
+const CANAL = 'Schleuse\teclusa\nTreidelpfad\tcaminho de sirga\nKlappbrücke\tponte basculante\nSchleuse\teclusa\nUferbefestigung\tproteção da margem\nUmlaufkanal\t\nLiegeplatz\tposto de amarração\n';
+
+describe('read', () => {
+  test('says what the file is', () => {
+    const path = file('de-pt.txt', iconv.encode(CANAL.replace(/\n/g, '\r\n'), 'windows-1252'));
+    const { status, out } = call('read', path, '--json');
+    expect(status).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({
+      file: path,
+      kind: 'delimited',
+      encoding: 'windows-1252',
+      delimiter: '\t',
+      sheet: null,
+      headerRow: null,
+      columns: [
+        { index: 0, header: '', role: 'term', language: 'de' },
+        { index: 1, header: '', role: 'term', language: 'pt' },
+      ],
+      tally: { rows: 7, entries: 5, joined: 1, heldBack: 1, notData: 0 },
+    });
+  });
+  test('in words as well', () => expect(call('read', file('a.csv', 'Deutsch;English\nWehr;weir\n')).out).toContain('separated by semicolons'));
+});
+
+describe('convert', () => {
+  test.each(['tbx', 'tmx', 'csv', 'tsv', 'xlsx'])('to %s and back', (format) => {
+    const path = file('de-pt.txt', CANAL);
+    const out = join(folder, `out.${format}`);
+    const { status, err } = call('convert', path, '-o', out);
+    expect([status, err]).toEqual([0, 'de-pt.txt: 7 rows = 5 entries + 1 joined + 1 held back + 0 not data\n']);
+    expect(JSON.parse(call('read', out, '--json').out).tally).toMatchObject({ entries: 5, joined: 0, heldBack: 0 });
+  });
+  test('columns, languages, separator and encoding as asked', () => {
+    const path = file('three.txt', 'Wehr;jaz;x\nŚluza nie;śluza;y\n');
+    const { status } = call('convert', path, '-o', join(folder, 'three.csv'), '--no-header', '--column', '1=de', '--column', '2=pl,3=ignore', '--languages', 'pl,de', '--encoding', 'cp1250', '--delimiter', ';');
+    expect(status).toBe(0);
+    expect(iconv.decode(readFileSync(join(folder, 'three.csv')), 'windows-1250')).toBe('pl;de\r\njaz;Wehr\r\nśluza;Śluza nie\r\n');
+  });
+  test('several files into one', () => {
+    const one = file('one.csv', 'Deutsch;English\nWehr;weir\n');
+    const two = file('two.csv', 'Deutsch;English\nPoller;bollard\n');
+    const { err } = call('convert', one, two, '-o', 'both.tbx');
+    expect(err.trim().split('\n')).toHaveLength(2);
+    expect(readFileSync(join(folder, 'both.tbx'), 'utf8').match(/<conceptEntry/g)).toHaveLength(2);
+  });
+  test('what an encoding cannot write is named, and nothing is left half written', () => {
+    const { status, err } = call('convert', file('pl.csv', 'Polski;Deutsch\nśluza;Schleuse\njaz;Wehr\n'), '-o', 'pl-out.csv', '--encoding', 'windows-1252');
+    expect([status, err]).toEqual([3, expect.stringContaining('“ś”')]);
+    expect(existsSync(join(folder, 'pl-out.csv'))).toBe(false);
+    expect(existsSync(join(folder, 'pl-out.csv.part'))).toBe(false);
+  });
+  test('held-back rows are listed on demand', () =>
+    expect(call('convert', file('q.txt', CANAL), '-o', 'q.tbx', '--questions').err).toContain('q.txt, row 6: What is “Umlaufkanal” in Portuguese?'));
+});
+
+test('inspect finds what is in the file as it stands', () => {
+  const { out } = call('inspect', file('i.csv', 'Deutsch;English\nWehr;weir.\nWehr;dam\nPoller;\n'), '--json');
+  const { findings, counts } = JSON.parse(out) as { findings: { check: string; where: { row: number }; text: string }[]; counts: Record<string, number> };
+  expect(counts).toEqual({ 'different-targets': 2, 'final-punctuation': 1, 'missing-target': 1 });
+  expect(findings.find((f) => f.check === 'final-punctuation')).toMatchObject({ where: { file: 'i.csv', row: 2 }, text: 'weir.' });
+});
+
+describe('what goes wrong', () => {
+  test.each([
+    [['read', 'nowhere.csv'], 3, 'there is no such file'],
+    [['read'], 2, 'missing required argument'],
+    [['convert', 'x.csv', '-o', 'x.doc'], 2, 'not a format to write'],
+    [['convert', 'x.csv', '-o', 'x.csv', '--column', 'two=de'], 2, '--column'],
+    [['frobnicate'], 2, 'unknown command'],
+  ])('%j', (args, status, message) => {
+    const result = call(...args);
+    expect([result.status, result.err]).toEqual([status, expect.stringContaining(message)]);
+    expect(result.err).not.toMatch(/\n\s+at /);
+  });
+  test('a picture is no table', () => {
+    const { status, err } = call('read', file('photo.csv', Buffer.from('89504e470d0a1a0a00', 'hex')));
+    expect([status, err]).toEqual([3, expect.stringContaining('photo.csv: This is a PNG picture')]);
+  });
+  test.each([[['--help']], [['read', '--help']], [['convert', '--help']], [['inspect', '--help']]])('%j', (args) => {
+    const { status, out } = call(...args);
+    expect([status, out]).toEqual([0, expect.stringContaining('Usage')]);
+  });
+});

@@ -80,10 +80,10 @@ describe('convert', () => {
 });
 
 test('inspect finds what is in the file as it stands', () => {
-  const { out } = call('inspect', file('i.csv', 'Deutsch;English\nWehr;weir.\nWehr;dam\nPoller;\n'), '--json');
+  const { out } = call('inspect', file('i.csv', 'Deutsch;English\nWehr;sluice.\nWehr;dam\nPoller;\n'), '--json');
   const { findings, counts } = JSON.parse(out) as { findings: { check: string; where: { row: number }; text: string }[]; counts: Record<string, number> };
   expect(counts).toEqual({ 'different-targets': 2, 'final-punctuation': 1, 'missing-target': 1 });
-  expect(findings.find((f) => f.check === 'final-punctuation')).toMatchObject({ where: { file: 'i.csv', row: 2 }, text: 'weir.' });
+  expect(findings.find((f) => f.check === 'final-punctuation')).toMatchObject({ where: { file: 'i.csv', row: 2 }, text: 'sluice.' });
 });
 
 describe('what goes wrong', () => {

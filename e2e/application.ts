@@ -1,0 +1,76 @@
+/** A real server with a data folder of its own for each test, and a page on it. */
+import { test as base, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+// @ts-expect-error plain JavaScript, shared with `npm run demo`
+import { fillWorkspace } from '../demo/fill-workspace.mjs';
+// @ts-expect-error plain JavaScript, shared with `npm run demo`
+import { makeFiles } from '../demo/make-files.mjs';
+
+const MAIN = fileURLToPath(new URL('../packages/server/dist/main.js', import.meta.url));
+
+export class Server {
+  private child: ChildProcess | null = null;
+  address = '';
+  readonly dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-e2e-'));
+  readonly clientFiles = join(this.dataDir, 'client-files');
+
+  /** On the same port again after a stop. */
+  async start(): Promise<void> {
+    const port = this.address ? new URL(this.address).port : '0';
+    this.child = spawn(process.execPath, [MAIN, '--data', this.dataDir, '--port', port], { stdio: ['ignore', 'pipe', 'inherit'] });
+    for await (const chunk of this.child.stdout!) {
+      const found = /at (http:\S+)/.exec(String(chunk));
+      if (!found) continue;
+      this.address = found[1]!;
+      return;
+    }
+    throw new Error('the server did not start');
+  }
+
+  /** Without warning, as when the machine fails. */
+  async kill(): Promise<void> {
+    const ended = new Promise((resolve) => this.child?.once('exit', resolve));
+    this.child?.kill('SIGKILL');
+    await ended;
+  }
+
+  makeClientFiles(): Promise<void> {
+    return (makeFiles as (folder: string) => Promise<void>)(this.clientFiles);
+  }
+
+  fillWithDemo(): Promise<void> {
+    return (fillWorkspace as (address: string, folder: string) => Promise<void>)(this.address, this.clientFiles);
+  }
+
+  remove(): void {
+    this.child?.kill('SIGKILL');
+    rmSync(this.dataDir, { recursive: true, force: true });
+  }
+}
+
+export const test = base.extend<{ server: Server }>({
+  // eslint-disable-next-line no-empty-pattern
+  server: async ({}, use) => {
+    const server = new Server();
+    await server.start();
+    await use(server);
+    server.remove();
+  },
+});
+
+export { expect } from '@playwright/test';
+
+/** The page with a client in hand (by id) and a theme, as if chosen before. */
+export async function open(page: Page, server: Server, path: string, clientId: number | null = null, theme: 'light' | 'dark' = 'light'): Promise<void> {
+  await page.addInitScript(
+    ([id, name]) => {
+      if (!localStorage.getItem('fair-copy-desk')) localStorage.setItem('fair-copy-desk', JSON.stringify({ state: { clientId: id, theme: name }, version: 0 }));
+    },
+    [clientId, theme] as const,
+  );
+  await page.goto(server.address + path);
+}

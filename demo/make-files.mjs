@@ -11,7 +11,12 @@ const [DE, EN, FR, PT, PL] = [0, 1, 2, 3, 4];
 
 /** What each file is called, who sent it, and whether the demo takes it in or leaves it on the desk. */
 export const FILES = [
-  { client: 'Brennick Waterways', name: 'Brennick_Terminologie_2026.xlsx', termbase: 'Brennick terminology', make: workbook },
+  {
+    client: 'Brennick Waterways',
+    name: 'Brennick_Terminologie_2026.xlsx',
+    termbase: 'Brennick terminology',
+    make: workbook,
+  },
   { client: 'Brennick Waterways', name: 'glossar_de-pt.txt', termbase: null, make: tabText },
   { client: 'Brennick Waterways', name: 'slowniczek_sluzy.csv', termbase: 'Śluzy pl-de', make: polish },
   { client: 'Brennick Waterways', name: 'towpath signs.csv', termbase: null, make: swapped },
@@ -37,7 +42,11 @@ async function workbook(path) {
   sheet.getRow(4).font = { bold: true };
   const rows = CANAL.slice(0, 40).map((entry) => [entry[DE], entry[EN], '']);
   const change = (term, cells) => {
-    rows.splice(rows.findIndex((row) => row[0] === term), 1, cells);
+    rows.splice(
+      rows.findIndex((row) => row[0] === term),
+      1,
+      cells,
+    );
   };
   change('Wehr', ['Wehr; Stauwehr', 'weir; barrage', '']);
   change('Schütz', ['Schütz; Schütztafel', 'sluice gate; sluice', '']);
@@ -52,7 +61,12 @@ async function workbook(path) {
   change('Überlauf', ['Überlauf', 'overflow.', '']);
   change('Uferbefestigung', ['Ufer\u00adbefestigung', 'bank protection', '']);
   change('Tauchtiefe', ['Tauchtiefe', 'draught (loaded', '']);
-  rows.push(['Schleuse', 'lock', ''], ['Pegel', 'water level', 'Messwert'], ['Klappbrücke', 'bascule bridge', ''], ['Böschung', 'bank', 'umgangssprachlich']);
+  rows.push(
+    ['Schleuse', 'lock', ''],
+    ['Pegel', 'water level', 'Messwert'],
+    ['Klappbrücke', 'bascule bridge', ''],
+    ['Böschung', 'bank', 'umgangssprachlich'],
+  );
   rows.forEach((cells, i) => sheet.addRow([i + 1, ...cells]));
   sheet.addRow(['', 'Summe', '', String(rows.length)]);
   for (const number of [9, 10]) sheet.getRow(number).hidden = true;
@@ -72,13 +86,20 @@ async function workbook(path) {
 async function tabText(path) {
   const rows = CANAL.map((e) => [e[DE], e[PT]]);
   rows.splice(12, 0, ['Wehr', 'açude']);
-  rows.push(['Schleusenbetriebszeiten', ''], ['Überlauf', 'descarregador'], ['Kanalpflege', 'manutenção do canal', 'ou conservação?']);
+  rows.push(
+    ['Schleusenbetriebszeiten', ''],
+    ['Überlauf', 'descarregador'],
+    ['Kanalpflege', 'manutenção do canal', 'ou conservação?'],
+  );
   await writeFile(path, iconv.encode(rows.map((row) => row.join('\t')).join('\r\n') + '\r\n', 'windows-1252'));
 }
 
 /** Semicolons, windows-1250, Polish header. */
 async function polish(path) {
-  const rows = [['Polski', 'Niemiecki', 'Uwagi'], ...CANAL.slice(0, 30).map((e, i) => [e[PL], e[DE], i === 3 ? 'do sprawdzenia' : ''])];
+  const rows = [
+    ['Polski', 'Niemiecki', 'Uwagi'],
+    ...CANAL.slice(0, 30).map((e, i) => [e[PL], e[DE], i === 3 ? 'do sprawdzenia' : '']),
+  ];
   await writeFile(path, iconv.encode(rows.map((row) => row.join(';')).join('\r\n') + '\r\n', 'windows-1250'));
 }
 

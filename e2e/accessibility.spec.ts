@@ -1,5 +1,5 @@
 /** No screen violates a rule of axe (WCAG 2.2 A and AA), in either theme; none scrolls sideways at 1280 pixels. */
-import AxeBuilder from '@axe-core/playwright';
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, open, test } from './application.js';
 
 const SCREENS: readonly (readonly [string, string, RegExp])[] = [
@@ -24,9 +24,22 @@ for (const theme of ['light', 'dark'] as const) {
     for (const [name, path, there] of SCREENS) {
       await page.goto(server.address + path);
       await expect(page.locator('main').getByText(there).first()).toBeVisible();
-      const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
-      expect([name, violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(' | ')}`)]).toEqual([name, []]);
-      const sideways = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+        .analyze();
+      expect([
+        name,
+        violations.map(
+          (v) =>
+            `${v.id}: ${v.nodes
+              .map((n) => n.target.join(' '))
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      ]).toEqual([name, []]);
+      const sideways = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
       expect([name, sideways]).toEqual([name, 0]);
     }
   });
@@ -38,8 +51,19 @@ test('menus, popovers and dialogs', async ({ page, server }) => {
   const check = async (name: string): Promise<void> => {
     // A dialog fades in: its colours are what they are when that is over.
     await page.waitForTimeout(400);
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-    expect([name, violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).slice(0, 2).join(' | ')}`)]).toEqual([name, []]);
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    expect([
+      name,
+      violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .map((n) => n.html)
+            .slice(0, 2)
+            .join(' | ')}`,
+      ),
+    ]).toEqual([name, []]);
     await page.keyboard.press('Escape');
     await page.waitForTimeout(300);
   };

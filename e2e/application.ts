@@ -21,7 +21,9 @@ export class Server {
   /** On the same port again after a stop. */
   async start(): Promise<void> {
     const port = this.address ? new URL(this.address).port : '0';
-    this.child = spawn(process.execPath, [MAIN, '--data', this.dataDir, '--port', port], { stdio: ['ignore', 'pipe', 'inherit'] });
+    this.child = spawn(process.execPath, [MAIN, '--data', this.dataDir, '--port', port], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
     for await (const chunk of this.child.stdout!) {
       const found = /at (http:\S+)/.exec(String(chunk));
       if (!found) continue;
@@ -65,10 +67,17 @@ export const test = base.extend<{ server: Server }>({
 export { expect } from '@playwright/test';
 
 /** The page with a client in hand (by id) and a theme, as if chosen before. */
-export async function open(page: Page, server: Server, path: string, clientId: number | null = null, theme: 'light' | 'dark' = 'light'): Promise<void> {
+export async function open(
+  page: Page,
+  server: Server,
+  path: string,
+  clientId: number | null = null,
+  theme: 'light' | 'dark' = 'light',
+): Promise<void> {
   await page.addInitScript(
     ([id, name]) => {
-      if (!localStorage.getItem('fair-copy-desk')) localStorage.setItem('fair-copy-desk', JSON.stringify({ state: { clientId: id, theme: name }, version: 0 }));
+      if (!localStorage.getItem('fair-copy-desk'))
+        localStorage.setItem('fair-copy-desk', JSON.stringify({ state: { clientId: id, theme: name }, version: 0 }));
     },
     [clientId, theme] as const,
   );

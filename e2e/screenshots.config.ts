@@ -2,4 +2,11 @@ import { defineConfig } from '@playwright/test';
 import { browser } from './browser.js';
 
 /** `npm run screenshots`: one picture of each main view, on the demo data, for the README. */
-export default defineConfig({ testDir: '.', testMatch: 'screenshots.shots.ts', timeout: 180_000, workers: 1, reporter: [['list']], use: browser });
+export default defineConfig({
+  testDir: '.',
+  testMatch: 'screenshots.shots.ts',
+  timeout: 180_000,
+  workers: 1,
+  reporter: [['list']],
+  use: browser,
+});

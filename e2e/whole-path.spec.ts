@@ -6,7 +6,10 @@ import { expect, open, test } from './application.js';
 
 const dropFile = (page: Page, path: string): Promise<void> => page.locator('input[type=file]').setInputFiles(path);
 
-test('by mouse: a German–Portuguese tab file without a header becomes a TMX and a TBX, every row accounted for', async ({ page, server }) => {
+test('by mouse: a German–Portuguese tab file without a header becomes a TMX and a TBX, every row accounted for', async ({
+  page,
+  server,
+}) => {
   await server.makeClientFiles();
   await open(page, server, '/');
   await expect(page.getByText('No resources yet.')).toBeVisible();
@@ -102,7 +105,10 @@ test('by mouse: a German–Portuguese tab file without a header becomes a TMX an
   await expect(page.getByRole('alert')).toContainText('Undone: Let stand');
 });
 
-test('by keyboard: questions are answered one after the other, the entries written, a term found and changed', async ({ page, server }) => {
+test('by keyboard: questions are answered one after the other, the entries written, a term found and changed', async ({
+  page,
+  server,
+}) => {
   await server.fillWithDemo();
   await open(page, server, '/intake', 1);
   await page.getByRole('link', { name: /glossar_de-pt.txt/ }).focus();
@@ -120,6 +126,7 @@ test('by keyboard: questions are answered one after the other, the entries writt
 
   await page.getByRole('button', { name: /Write 49 entries/ }).focus();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('Written: 49 entries');
 
@@ -164,7 +171,7 @@ test('a picture by the name of .csv says what it is and what to do', async ({ pa
 test('the query list is a spreadsheet with the held-back rows', async ({ page, server }) => {
   await server.fillWithDemo();
   await open(page, server, '/intake', 1);
-  await page.getByRole('link', { name: /Terminologie/ }).click();
+  await page.getByRole('link', { name: /› Terminologie/ }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Query list' }).click();
   expect((await download).suggestedFilename()).toBe('Brennick_Terminologie_2026 - questions.xlsx');

@@ -37,7 +37,9 @@ export function build() {
   const stamp = join(root, 'node_modules', '.fair-copy-built');
   const sources = [...files(join(root, 'packages')), join(root, 'package-lock.json')];
   const wanted = digest(sources);
-  const built = ['packages/server/dist/main.js', 'packages/cli/dist/main.js', 'packages/web/dist/index.html'].every((f) => existsSync(join(root, f)));
+  const built = ['packages/server/dist/main.js', 'packages/cli/dist/main.js', 'packages/web/dist/index.html'].every(
+    (f) => existsSync(join(root, f)),
+  );
   if (built && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   process.stdout.write('Building …\n');
   run('npx', ['tsc', '-b', 'packages/server', 'packages/cli', 'packages/web']);

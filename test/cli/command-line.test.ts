@@ -24,7 +24,8 @@ const call = (...args: string[]): { status: number | null; out: string; err: str
   return { status, out: stdout, err: stderr };
 };
 
-const CANAL = 'Schleuse\teclusa\nTreidelpfad\tcaminho de sirga\nKlappbrücke\tponte basculante\nSchleuse\teclusa\nUferbefestigung\tproteção da margem\nUmlaufkanal\t\nLiegeplatz\tposto de amarração\n';
+const CANAL =
+  'Schleuse\teclusa\nTreidelpfad\tcaminho de sirga\nKlappbrücke\tponte basculante\nSchleuse\teclusa\nUferbefestigung\tproteção da margem\nUmlaufkanal\t\nLiegeplatz\tposto de amarração\n';
 
 describe('read', () => {
   test('says what the file is', () => {
@@ -45,7 +46,8 @@ describe('read', () => {
       tally: { rows: 7, entries: 5, joined: 1, heldBack: 1, notData: 0 },
     });
   });
-  test('in words as well', () => expect(call('read', file('a.csv', 'Deutsch;English\nWehr;weir\n')).out).toContain('separated by semicolons'));
+  test('in words as well', () =>
+    expect(call('read', file('a.csv', 'Deutsch;English\nWehr;weir\n')).out).toContain('separated by semicolons'));
 });
 
 describe('convert', () => {
@@ -58,9 +60,27 @@ describe('convert', () => {
   });
   test('columns, languages, separator and encoding as asked', () => {
     const path = file('three.txt', 'Wehr;jaz;x\nŚluza nie;śluza;y\n');
-    const { status } = call('convert', path, '-o', join(folder, 'three.csv'), '--no-header', '--column', '1=de', '--column', '2=pl,3=ignore', '--languages', 'pl,de', '--encoding', 'cp1250', '--delimiter', ';');
+    const { status } = call(
+      'convert',
+      path,
+      '-o',
+      join(folder, 'three.csv'),
+      '--no-header',
+      '--column',
+      '1=de',
+      '--column',
+      '2=pl,3=ignore',
+      '--languages',
+      'pl,de',
+      '--encoding',
+      'cp1250',
+      '--delimiter',
+      ';',
+    );
     expect(status).toBe(0);
-    expect(iconv.decode(readFileSync(join(folder, 'three.csv')), 'windows-1250')).toBe('pl;de\r\njaz;Wehr\r\nśluza;Śluza nie\r\n');
+    expect(iconv.decode(readFileSync(join(folder, 'three.csv')), 'windows-1250')).toBe(
+      'pl;de\r\njaz;Wehr\r\nśluza;Śluza nie\r\n',
+    );
   });
   test('several files into one', () => {
     const one = file('one.csv', 'Deutsch;English\nWehr;weir\n');
@@ -70,20 +90,35 @@ describe('convert', () => {
     expect(readFileSync(join(folder, 'both.tbx'), 'utf8').match(/<conceptEntry/g)).toHaveLength(2);
   });
   test('what an encoding cannot write is named, and nothing is left half written', () => {
-    const { status, err } = call('convert', file('pl.csv', 'Polski;Deutsch\nśluza;Schleuse\njaz;Wehr\n'), '-o', 'pl-out.csv', '--encoding', 'windows-1252');
+    const { status, err } = call(
+      'convert',
+      file('pl.csv', 'Polski;Deutsch\nśluza;Schleuse\njaz;Wehr\n'),
+      '-o',
+      'pl-out.csv',
+      '--encoding',
+      'windows-1252',
+    );
     expect([status, err]).toEqual([3, expect.stringContaining('“ś”')]);
     expect(existsSync(join(folder, 'pl-out.csv'))).toBe(false);
     expect(existsSync(join(folder, 'pl-out.csv.part'))).toBe(false);
   });
   test('held-back rows are listed on demand', () =>
-    expect(call('convert', file('q.txt', CANAL), '-o', 'q.tbx', '--questions').err).toContain('q.txt, row 6: What is “Umlaufkanal” in Portuguese?'));
+    expect(call('convert', file('q.txt', CANAL), '-o', 'q.tbx', '--questions').err).toContain(
+      'q.txt, row 6: What is “Umlaufkanal” in Portuguese?',
+    ));
 });
 
 test('inspect finds what is in the file as it stands', () => {
   const { out } = call('inspect', file('i.csv', 'Deutsch;English\nWehr;sluice.\nWehr;dam\nPoller;\n'), '--json');
-  const { findings, counts } = JSON.parse(out) as { findings: { check: string; where: { row: number }; text: string }[]; counts: Record<string, number> };
+  const { findings, counts } = JSON.parse(out) as {
+    findings: { check: string; where: { row: number }; text: string }[];
+    counts: Record<string, number>;
+  };
   expect(counts).toEqual({ 'different-targets': 2, 'final-punctuation': 1, 'missing-target': 1 });
-  expect(findings.find((f) => f.check === 'final-punctuation')).toMatchObject({ where: { file: 'i.csv', row: 2 }, text: 'sluice.' });
+  expect(findings.find((f) => f.check === 'final-punctuation')).toMatchObject({
+    where: { file: 'i.csv', row: 2 },
+    text: 'sluice.',
+  });
 });
 
 describe('what goes wrong', () => {

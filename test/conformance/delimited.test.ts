@@ -6,17 +6,49 @@ import { delimitedRows } from '@fair-copy/core/sheet/delimited.js';
 import { countryNames, python } from './outside.js';
 
 const ours = (text: string, delimiter: string): string[][] =>
-  delimitedRows(text, { delimiter, quote: '"' }).map((row) => (row.cells.length === 1 && row.cells[0] === '' ? [] : [...row.cells]));
+  delimitedRows(text, { delimiter, quote: '"' }).map((row) =>
+    row.cells.length === 1 && row.cells[0] === '' ? [] : [...row.cells],
+  );
 /** A row of one empty cell and an empty row are the same thing in a line of text, but for `""`. */
 const theirs = (texts: readonly string[], delimiter: string): string[][][] =>
-  python<string[][][]>('csv_rows.py', { texts, delimiter }).map((rows) => rows.map((row) => (row.length === 1 && row[0] === '' ? [] : row)));
+  python<string[][][]>('csv_rows.py', { texts, delimiter }).map((rows) =>
+    rows.map((row) => (row.length === 1 && row[0] === '' ? [] : row)),
+  );
 
 describe('RFC 4180, section 2', () => {
   test.each([
-    ['1', 'aaa,bbb,ccc\r\nzzz,yyy,xxx\r\n', [['aaa', 'bbb', 'ccc'], ['zzz', 'yyy', 'xxx']]],
-    ['2', 'aaa,bbb,ccc\r\nzzz,yyy,xxx', [['aaa', 'bbb', 'ccc'], ['zzz', 'yyy', 'xxx']]],
-    ['5', '"aaa","bbb","ccc"\r\nzzz,yyy,xxx', [['aaa', 'bbb', 'ccc'], ['zzz', 'yyy', 'xxx']]],
-    ['6', '"aaa","b\r\nbb","ccc"\r\nzzz,yyy,xxx', [['aaa', 'b\r\nbb', 'ccc'], ['zzz', 'yyy', 'xxx']]],
+    [
+      '1',
+      'aaa,bbb,ccc\r\nzzz,yyy,xxx\r\n',
+      [
+        ['aaa', 'bbb', 'ccc'],
+        ['zzz', 'yyy', 'xxx'],
+      ],
+    ],
+    [
+      '2',
+      'aaa,bbb,ccc\r\nzzz,yyy,xxx',
+      [
+        ['aaa', 'bbb', 'ccc'],
+        ['zzz', 'yyy', 'xxx'],
+      ],
+    ],
+    [
+      '5',
+      '"aaa","bbb","ccc"\r\nzzz,yyy,xxx',
+      [
+        ['aaa', 'bbb', 'ccc'],
+        ['zzz', 'yyy', 'xxx'],
+      ],
+    ],
+    [
+      '6',
+      '"aaa","b\r\nbb","ccc"\r\nzzz,yyy,xxx',
+      [
+        ['aaa', 'b\r\nbb', 'ccc'],
+        ['zzz', 'yyy', 'xxx'],
+      ],
+    ],
     ['7', '"aaa","b""bb","ccc"', [['aaa', 'b"bb', 'ccc']]],
   ])('rule %s', (_, text, rows) => expect(ours(text, ',')).toEqual(rows));
 
@@ -27,24 +59,36 @@ describe('RFC 4180, section 2', () => {
 });
 
 describe("Python's csv module", () => {
-  const soup = fc.string({ unit: fc.constantFrom('a', 'é', '"', '""', ',', ';', '\n', '\r\n', ' ', '\t', '水'), maxLength: 40 });
+  const soup = fc.string({
+    unit: fc.constantFrom('a', 'é', '"', '""', ',', ';', '\n', '\r\n', ' ', '\t', '水'),
+    maxLength: 40,
+  });
 
   test('reads 800 random texts as we do', () => {
     const samples = fc.sample(soup, { numRuns: 800, seed: 7 });
     for (const delimiter of [',', ';', '\t']) {
       // An open quote at the end is the one thing that csv lets pass: we tell it, and the reading switches quotes off.
       const texts = samples.filter((t) => (t.match(/"/g)?.length ?? 0) % 2 === 0);
-      expect(texts.map((text) => [text, ours(text, delimiter)])).toEqual(theirs(texts, delimiter).map((rows, i) => [texts[i], rows]));
+      expect(texts.map((text) => [text, ours(text, delimiter)])).toEqual(
+        theirs(texts, delimiter).map((rows, i) => [texts[i], rows]),
+      );
     }
   });
 
   test('writes tables that we read, and reads those that we write', () => {
-    const rows = countryNames(['fr'])['fr']!.map(([english, french], i) => [String(i), english, french, i % 5 ? '' : 'a "b", c\nd']);
+    const rows = countryNames(['fr'])['fr']!.map(([english, french], i) => [
+      String(i),
+      english,
+      french,
+      i % 5 ? '' : 'a "b", c\nd',
+    ]);
     for (const quoting of ['QUOTE_MINIMAL', 'QUOTE_ALL', 'QUOTE_NONNUMERIC']) {
       const text = python<string>('csv_rows.py', { rows, delimiter: ';', lineEnd: '\r\n', quoting });
       expect(ours(text, ';')).toEqual(rows);
     }
-    const written = rows.map((row) => delimitedLine(row, { delimiter: ';', lineEnd: '\r\n', guardFormulas: true })).join('');
+    const written = rows
+      .map((row) => delimitedLine(row, { delimiter: ';', lineEnd: '\r\n', guardFormulas: true }))
+      .join('');
     expect(theirs([written], ';')).toEqual([rows]);
   });
 });

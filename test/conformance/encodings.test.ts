@@ -8,7 +8,13 @@ import iconvLite from 'iconv-lite';
 import { countryNames, json, run } from './outside.js';
 
 /** What iconv calls the encodings; the Windows forms of the East Asian ones, as browsers read them. */
-const ICONV: Partial<Record<EncodingName, string>> = { Shift_JIS: 'CP932', 'EUC-KR': 'UHC', 'EUC-JP': 'EUC-JP', GB18030: 'GB18030', Big5: 'BIG5-HKSCS' };
+const ICONV: Partial<Record<EncodingName, string>> = {
+  Shift_JIS: 'CP932',
+  'EUC-KR': 'UHC',
+  'EUC-JP': 'EUC-JP',
+  GB18030: 'GB18030',
+  Big5: 'BIG5-HKSCS',
+};
 const iconv = (from: string, to: string, bytes: Uint8Array): Buffer => run('iconv', ['-f', from, '-t', to], bytes);
 const decode = (bytes: Uint8Array, encoding: EncodingName): string => {
   const decoder = codec.decoder(encoding);

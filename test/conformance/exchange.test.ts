@@ -13,10 +13,20 @@ import type { Concept, ConceptBody, ConceptId, Fields } from '@fair-copy/core/te
 import { XmlReader } from '@fair-copy/core/xml/reader.js';
 import { inFolder, run } from './outside.js';
 
-const text = fc.string({ unit: fc.constantFrom('a', 'ß', '<', '>', '&', '"', "'", '\n', '水', '\u00a0', ']]>', '𠀀'), minLength: 1, maxLength: 12 }).map((s) => `x${s}x`);
+const text = fc
+  .string({
+    unit: fc.constantFrom('a', 'ß', '<', '>', '&', '"', "'", '\n', '水', '\u00a0', ']]>', '𠀀'),
+    minLength: 1,
+    maxLength: 12,
+  })
+  .map((s) => `x${s}x`);
 const notes = fc.option(fc.array(text, { minLength: 1, maxLength: 2 }), { nil: undefined });
 const term = fc.record({ text, note: notes });
-const concept = fc.record({ de: fc.array(term, { minLength: 1, maxLength: 3 }), pt: fc.array(term, { minLength: 1, maxLength: 2 }), note: notes });
+const concept = fc.record({
+  de: fc.array(term, { minLength: 1, maxLength: 3 }),
+  pt: fc.array(term, { minLength: 1, maxLength: 2 }),
+  note: notes,
+});
 
 const fieldsOf = (note: string[] | undefined): Fields => (note ? { note } : {});
 
@@ -27,7 +37,12 @@ const concepts = fc.sample(concept, { numRuns: 120, seed: 11 }).map((c, i): Conc
     fields: {},
     terms: terms.map((t) => ({ id: `t${next++}`, text: t.text, fields: fieldsOf(t.note) })),
   });
-  return { id: (i + 1) as ConceptId, fields: fieldsOf(c.note), languages: [section('de', c.de), section('pt-BR', c.pt)], origins: [{ file: 'a & b.csv', row: i + 2 }] };
+  return {
+    id: (i + 1) as ConceptId,
+    fields: fieldsOf(c.note),
+    languages: [section('de', c.de), section('pt-BR', c.pt)],
+    origins: [{ file: 'a & b.csv', row: i + 2 }],
+  };
 });
 
 async function whole(pieces: AsyncIterable<string>): Promise<string> {
@@ -93,17 +108,25 @@ test('older and other styles of TBX', () => {
   ]);
   const dct = `<tbx type="TBX-Basic" style="dct" xml:lang="en" xmlns="urn:iso:std:iso:30042:ed-2" xmlns:basic="http://www.tbxinfo.net/ns/basic"><text><body>
     <conceptEntry id="c1"><langSec xml:lang="fi"><termSec><term>sulku</term><basic:partOfSpeech>noun</basic:partOfSpeech></termSec></langSec></conceptEntry></body></text></tbx>`;
-  expect(entries(dct, new TbxReader())[0]!.body.languages).toMatchObject([{ language: 'fi', terms: [{ text: 'sulku' }] }]);
+  expect(entries(dct, new TbxReader())[0]!.body.languages).toMatchObject([
+    { language: 'fi', terms: [{ text: 'sulku' }] },
+  ]);
 });
 
 test('inline codes of a TMX segment are not text, what hi encloses is', () => {
   const tmx = `<tmx version="1.4"><body><tu><tuv xml:lang="en"><seg>Open the <bpt i="1">&lt;b></bpt>lock<ept i="1">&lt;/b></ept> <hi>gate</hi><ph>{0}</ph></seg></tuv><tuv lang="de"><seg>Tor</seg></tuv></tu></body></tmx>`;
-  expect(entries(tmx, new TmxReader())[0]!.body.languages.map((s) => s.terms[0]!.text)).toEqual(['Open the lock gate', 'Tor']);
+  expect(entries(tmx, new TmxReader())[0]!.body.languages.map((s) => s.terms[0]!.text)).toEqual([
+    'Open the lock gate',
+    'Tor',
+  ]);
 });
 
 describe('hostile XML', () => {
   const bomb = `<!DOCTYPE tmx [<!ENTITY a "xxxxxxxxxx"><!ENTITY b "&a;&a;&a;&a;&a;&a;&a;&a;">]><tmx><body><tu><tuv lang="en"><seg>&b;</seg></tuv></tu></body></tmx>`;
-  test('entities of a DTD are never expanded', () => expect(() => entries(bomb, new TmxReader())).toThrow(/undefined entity/));
-  test('depth has a limit', () => expect(() => entries('<a>'.repeat(5000), new TmxReader())).toThrow(/nested more than 200/));
-  test('a cut-off file is told with its line', () => expect(() => entries('<tmx>\n<body>\n<tu>', new TmxReader())).toThrow(/unclosed tag/));
+  test('entities of a DTD are never expanded', () =>
+    expect(() => entries(bomb, new TmxReader())).toThrow(/undefined entity/));
+  test('depth has a limit', () =>
+    expect(() => entries('<a>'.repeat(5000), new TmxReader())).toThrow(/nested more than 200/));
+  test('a cut-off file is told with its line', () =>
+    expect(() => entries('<tmx>\n<body>\n<tu>', new TmxReader())).toThrow(/unclosed tag/));
 });

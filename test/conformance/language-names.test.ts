@@ -4,7 +4,10 @@ import { languagesNamed } from '@fair-copy/core/language/names.js';
 import { json } from './outside.js';
 
 const LOCALES = 'en de fr es pt it nl da sv nb fi et lv lt pl cs sk hu ro el ru uk tr ja zh ko bg hr'.split(' ');
-const LANGUAGES = 'en de fr es pt it nl da sv nb fi et lv lt pl cs sk hu ro el ru uk tr ar he ja zh ko bg hr sl ca vi th id hi fa'.split(' ');
+const LANGUAGES =
+  'en de fr es pt it nl da sv nb fi et lv lt pl cs sk hu ro el ru uk tr ar he ja zh ko bg hr sl ca vi th id hi fa'.split(
+    ' ',
+  );
 
 test('the names that CLDR gives to 37 languages in 28 languages are understood', () => {
   const wrong: string[] = [];
@@ -24,7 +27,10 @@ test('the names that CLDR gives to 37 languages in 28 languages are understood',
   }
   expect(tried).toBeGreaterThan(1000);
   // The platform's own CLDR is of another version than the package: a few spellings may differ.
-  expect({ wrong: wrong.slice(0, 20), share: wrong.length / tried < 0.01 }).toEqual({ wrong: wrong.slice(0, 20), share: true });
+  expect({ wrong: wrong.slice(0, 20), share: wrong.length / tried < 0.01 }).toEqual({
+    wrong: wrong.slice(0, 20),
+    share: true,
+  });
 });
 
 test('a language with a country, as CLDR writes it', () => {

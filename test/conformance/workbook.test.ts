@@ -9,7 +9,10 @@ import { ClientFile } from '@fair-copy/files/client-file.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { countryNames, inFolder, python, run } from './outside.js';
 
-async function rowsOf(path: string, sheet?: string): Promise<{ rows: SheetRow[]; notes: string[]; hiddenColumns: readonly number[] }> {
+async function rowsOf(
+  path: string,
+  sheet?: string,
+): Promise<{ rows: SheetRow[]; notes: string[]; hiddenColumns: readonly number[] }> {
   const file = await ClientFile.open(path, 'test.xlsx');
   try {
     const rows: SheetRow[] = [];
@@ -27,7 +30,9 @@ interface Read {
 }
 
 describe('openpyxl', () => {
-  const pairs = countryNames(['de'])['de']!.slice(0, 50).map(([english, german], i) => [german, english, i]);
+  const pairs = countryNames(['de'])
+    ['de']!.slice(0, 50)
+    .map(([english, german], i) => [german, english, i]);
 
   test('a workbook that openpyxl wrote reads as openpyxl reads it', () =>
     inFolder(async (folder) => {
@@ -52,17 +57,34 @@ describe('openpyxl', () => {
       const path = join(folder, 'theirs.xlsx');
       python('make_workbook.py', pairs, 'make', path);
       const { rows } = await rowsOf(path, 'Zahlen');
-      expect(rows.map((row) => row.cells[0])).toEqual(['50%', '1,234.50', '01.03.2026', '0003', '1 1/4', '0.3', '08:05']);
+      expect(rows.map((row) => row.cells[0])).toEqual([
+        '50%',
+        '1,234.50',
+        '01.03.2026',
+        '0003',
+        '1 1/4',
+        '0.3',
+        '08:05',
+      ]);
     }));
 
   test('what we write, openpyxl reads, and every cell is text', () =>
     inFolder(async (folder) => {
       const path = join(folder, 'ours.xlsx');
-      const rows = [['=1+1', '007'], ['ä\nb', ' x '], ['水門', '']];
+      const rows = [
+        ['=1+1', '007'],
+        ['ä\nb', ' x '],
+        ['水門', ''],
+      ];
       await writeWorkbook(path, [{ name: 'Terms', header: ['de', 'en'], rows }]);
       const read = python<Read>('make_workbook.py', null, 'read', path);
       expect(read).toEqual({ sheets: ['Terms'], rows: [['de', 'en'], ...rows], types: ['s'] });
-      expect((await rowsOf(path)).rows.map((row) => row.cells)).toEqual([['de', 'en'], ['=1+1', '007'], ['ä\nb', ' x '], ['水門']]);
+      expect((await rowsOf(path)).rows.map((row) => row.cells)).toEqual([
+        ['de', 'en'],
+        ['=1+1', '007'],
+        ['ä\nb', ' x '],
+        ['水門'],
+      ]);
     }));
 });
 
@@ -76,13 +98,30 @@ test.each([
   ['0.00000012', '0.00E+00', '1.20E-07'],
 ])('%s as %s is %s', (value, pattern, shown) => expect(shownNumber(value, pattern)).toBe(shown));
 
-test('LibreOffice opens what we write', () =>
-  inFolder(async (folder) => {
-    const path = join(folder, 'ours.xlsx');
-    const rows = countryNames(['pl'])['pl']!.slice(0, 40).map(([english, polish]) => [polish, english]);
-    await writeWorkbook(path, [{ name: 'Terms', header: ['pl', 'en'], rows }]);
-    // 44: comma, 34: quote, 76: UTF-8; the first sheet.
-    run('soffice', [`-env:UserInstallation=file://${folder}/office`, '--headless', '--convert-to', 'csv:Text - txt - csv (StarCalc):44,34,76,1', '--outdir', folder, path]);
-    const text = readFileSync(join(folder, 'ours.csv'), 'utf8').replace(/^\uFEFF/, '');
-    expect(delimitedRows(text, { delimiter: ',', quote: '"' }).map((row) => row.cells)).toEqual([['pl', 'en'], ...rows]);
-  }), 180_000);
+test(
+  'LibreOffice opens what we write',
+  () =>
+    inFolder(async (folder) => {
+      const path = join(folder, 'ours.xlsx');
+      const rows = countryNames(['pl'])
+        ['pl']!.slice(0, 40)
+        .map(([english, polish]) => [polish, english]);
+      await writeWorkbook(path, [{ name: 'Terms', header: ['pl', 'en'], rows }]);
+      // 44: comma, 34: quote, 76: UTF-8; the first sheet.
+      run('soffice', [
+        `-env:UserInstallation=file://${folder}/office`,
+        '--headless',
+        '--convert-to',
+        'csv:Text - txt - csv (StarCalc):44,34,76,1',
+        '--outdir',
+        folder,
+        path,
+      ]);
+      const text = readFileSync(join(folder, 'ours.csv'), 'utf8').replace(/^\uFEFF/, '');
+      expect(delimitedRows(text, { delimiter: ',', quote: '"' }).map((row) => row.cells)).toEqual([
+        ['pl', 'en'],
+        ...rows,
+      ]);
+    }),
+  180_000,
+);

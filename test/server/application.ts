@@ -27,7 +27,12 @@ export class Application {
   }
 
   /** The answer's body; fails on any status but the expected one. */
-  async ask<T = Record<string, unknown>>(method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE', path: string, body?: unknown, status = 200): Promise<T> {
+  async ask<T = Record<string, unknown>>(
+    method: 'GET' | 'POST' | 'PATCH' | 'PUT' | 'DELETE',
+    path: string,
+    body?: unknown,
+    status = 200,
+  ): Promise<T> {
     const binary = body instanceof Uint8Array;
     const response = await this.app.inject({
       method,
@@ -52,9 +57,17 @@ export class Application {
   }
 
   /** Uploads and waits until the file has been read and worked out. */
-  async takeIn(clientId: number, name: string, content: string | Uint8Array): Promise<{ fileId: number; job: JobBody }> {
+  async takeIn(
+    clientId: number,
+    name: string,
+    content: string | Uint8Array,
+  ): Promise<{ fileId: number; job: JobBody }> {
     const bytes = typeof content === 'string' ? Buffer.from(content) : content;
-    const { fileId, jobId } = await this.ask<{ fileId: number; jobId: number }>('POST', `/intake/files?client=${clientId}&name=${encodeURIComponent(name)}`, bytes);
+    const { fileId, jobId } = await this.ask<{ fileId: number; jobId: number }>(
+      'POST',
+      `/intake/files?client=${clientId}&name=${encodeURIComponent(name)}`,
+      bytes,
+    );
     return { fileId, job: await this.ended(jobId) };
   }
 
@@ -78,8 +91,12 @@ export class Application {
 export interface IntakeFile {
   readonly state: string;
   readonly error: { readonly message: string; readonly diagnostic?: { readonly code: string } } | null;
-  readonly reading: { readonly columns: { readonly role: { readonly value: { readonly kind: string; readonly language?: string } } }[]; readonly headerRow: { readonly value: number | null } };
+  readonly reading: {
+    readonly columns: { readonly role: { readonly value: { readonly kind: string; readonly language?: string } } }[];
+    readonly headerRow: { readonly value: number | null };
+  };
   readonly outcome: { readonly tally: Record<string, number>; readonly steps: Record<string, { touched: number }> };
 }
 
-export const GLOSSARY = 'Deutsch\tEnglish\nSchleuse\tlock\nTreidelpfad\ttowpath\nWehr\tweir\nSchleuse\tlock\nUmlaufkanal\t\nBöschung\tEmbankment slope.\n';
+export const GLOSSARY =
+  'Deutsch\tEnglish\nSchleuse\tlock\nTreidelpfad\ttowpath\nWehr\tweir\nSchleuse\tlock\nUmlaufkanal\t\nBöschung\tEmbankment slope.\n';

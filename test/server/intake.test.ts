@@ -21,22 +21,39 @@ describe('a file on the desk', () => {
   test('follows what is decided about it', async () => {
     const { fileId } = await server.takeIn(client, 'glossary.txt', GLOSSARY);
     const path = `/intake/files/${fileId}`;
-    const changed = await server.ask<IntakeFile>('PATCH', `${path}/decisions`, { roles: { 1: { kind: 'term', language: 'EN_us' } }, steps: { duplicates: false } });
+    const changed = await server.ask<IntakeFile>('PATCH', `${path}/decisions`, {
+      roles: { 1: { kind: 'term', language: 'EN_us' } },
+      steps: { duplicates: false },
+    });
     expect(changed.reading.columns[1]!.role.value.language).toBe('en-US');
     expect((await server.file(fileId)).outcome.tally).toMatchObject({ entries: 5, joined: 0 });
     await server.ask('PUT', `${path}/rows/6`, { decision: { cells: { 1: 'culvert' } } });
     expect((await server.file(fileId)).outcome.tally).toMatchObject({ entries: 6, heldBack: 0 });
     await server.ask('PUT', `${path}/rows/6`, { decision: null });
     expect((await server.file(fileId)).outcome.tally).toMatchObject({ heldBack: 1 });
-    const held = await server.ask<{ total: number; rows: { number: number; question: string }[] }>('GET', `${path}/rows?kind=held%20back`);
-    expect(held).toMatchObject({ total: 1, rows: [{ number: 6, question: 'What is “Umlaufkanal” in English (United States)?' }] });
-    expect(await server.ask('GET', `${path}/nearest?kind=held%20back&position=1&direction=next`)).toEqual({ position: 6, rank: 1 });
+    const held = await server.ask<{ total: number; rows: { number: number; question: string }[] }>(
+      'GET',
+      `${path}/rows?kind=held%20back`,
+    );
+    expect(held).toMatchObject({
+      total: 1,
+      rows: [{ number: 6, question: 'What is “Umlaufkanal” in English (United States)?' }],
+    });
+    expect(await server.ask('GET', `${path}/nearest?kind=held%20back&position=1&direction=next`)).toEqual({
+      position: 6,
+      rank: 1,
+    });
   });
 
   test('another separator cuts it anew', async () => {
     const { fileId } = await server.takeIn(client, 'a.txt', 'a = b;c = d\nSchleuse = Tor;lock = gate\n');
-    const file = await server.ask<IntakeFile>('PATCH', `/intake/files/${fileId}/source`, { delimiter: ';', encoding: 'cp1252' });
-    expect(file.reading).toMatchObject({ source: { delimiter: { value: ';', set: true }, encoding: { value: 'windows-1252' } } });
+    const file = await server.ask<IntakeFile>('PATCH', `/intake/files/${fileId}/source`, {
+      delimiter: ';',
+      encoding: 'cp1252',
+    });
+    expect(file.reading).toMatchObject({
+      source: { delimiter: { value: ';', set: true }, encoding: { value: 'windows-1252' } },
+    });
   });
 
   test('examples of a step', async () => {
@@ -54,7 +71,14 @@ describe('a file on the desk', () => {
   });
 
   test('an archive opens up into its files', async () => {
-    await server.takeIn(client, 'all.zip', zip([['terms/one.csv', 'Deutsch;English\nWehr;weir\n'], ['two.txt', GLOSSARY]]));
+    await server.takeIn(
+      client,
+      'all.zip',
+      zip([
+        ['terms/one.csv', 'Deutsch;English\nWehr;weir\n'],
+        ['two.txt', GLOSSARY],
+      ]),
+    );
     const files = await server.ask<{ name: string }[]>('GET', `/intake/files?client=${client}`);
     expect(files.map((file) => file.name)).toEqual(expect.arrayContaining(['one.csv', 'two.txt']));
     expect(files.map((file) => file.name)).not.toContain('all.zip');
@@ -101,9 +125,15 @@ describe('bad input is named, with what to do', () => {
     await server.ask('POST', '/intake/files?client=999&name=a.csv', Buffer.from('a'), 404);
     const { fileId } = await server.takeIn(client, 'g.txt', GLOSSARY);
     const path = `/intake/files/${fileId}`;
-    expect(await server.ask('PATCH', `${path}/decisions`, { roles: { 0: { kind: 'term', language: 'not a tag' } } }, 400)).toMatchObject({ code: 'language-unknown' });
-    expect(await server.ask('PATCH', `${path}/decisions`, { steps: { nonsense: true } }, 400)).toMatchObject({ code: 'invalid-request' });
-    expect(await server.ask('PATCH', `${path}/source`, { encoding: 'morse' }, 400)).toMatchObject({ code: 'encoding-unknown' });
+    expect(
+      await server.ask('PATCH', `${path}/decisions`, { roles: { 0: { kind: 'term', language: 'not a tag' } } }, 400),
+    ).toMatchObject({ code: 'language-unknown' });
+    expect(await server.ask('PATCH', `${path}/decisions`, { steps: { nonsense: true } }, 400)).toMatchObject({
+      code: 'invalid-request',
+    });
+    expect(await server.ask('PATCH', `${path}/source`, { encoding: 'morse' }, 400)).toMatchObject({
+      code: 'encoding-unknown',
+    });
   });
 });
 

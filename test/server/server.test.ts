@@ -25,7 +25,12 @@ describe('who may ask', () => {
     const dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-server-'));
     const app = await buildApp({ dataDir, security: { passphrase: 'lock and weir' } });
     const enter = (passphrase: string) =>
-      app.inject({ method: 'POST', url: '/enter', headers: { host: 'desk.example', 'content-type': 'application/x-www-form-urlencoded' }, payload: `passphrase=${encodeURIComponent(passphrase)}` });
+      app.inject({
+        method: 'POST',
+        url: '/enter',
+        headers: { host: 'desk.example', 'content-type': 'application/x-www-form-urlencoded' },
+        payload: `passphrase=${encodeURIComponent(passphrase)}`,
+      });
     expect((await app.inject({ url: '/api/clients', headers: { host: 'desk.example' } })).statusCode).toBe(401);
     expect((await enter('wrong')).statusCode).toBe(401);
     const cookie = String((await enter('lock and weir')).headers['set-cookie']).split(';')[0]!;
@@ -41,7 +46,9 @@ test('the OpenAPI document describes the routes', async () => {
   const server = await Application.start();
   const document = await server.ask<{ openapi: string; paths: Record<string, object> }>('GET', '/docs');
   expect(document.openapi).toBe('3.1.0');
-  expect(Object.keys(document.paths)).toEqual(expect.arrayContaining(['/api/clients', '/api/intake/files', '/api/ledger/{id}/undo', '/api/events']));
+  expect(Object.keys(document.paths)).toEqual(
+    expect.arrayContaining(['/api/clients', '/api/intake/files', '/api/ledger/{id}/undo', '/api/events']),
+  );
   await server.stop();
 });
 
@@ -71,7 +78,8 @@ describe('a running server', () => {
     }
     throw new Error('the server did not start');
   }
-  const get = async <T>(address: string, path: string): Promise<T> => (await (await fetch(`${address}/api${path}`)).json()) as T;
+  const get = async <T>(address: string, path: string): Promise<T> =>
+    (await (await fetch(`${address}/api${path}`)).json()) as T;
   const post = async <T>(address: string, path: string, body: unknown): Promise<T> =>
     (await (
       await fetch(`${address}/api${path}`, {
@@ -98,7 +106,11 @@ describe('a running server', () => {
     dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-kill-'));
     let address = await start();
     const { id: client } = await post<{ id: number }>(address, '/clients', { name: 'Brennick' });
-    const { fileId, jobId } = await post<{ fileId: number; jobId: number }>(address, `/intake/files?client=${client}&name=g.csv`, glossary);
+    const { fileId, jobId } = await post<{ fileId: number; jobId: number }>(
+      address,
+      `/intake/files?client=${client}&name=g.csv`,
+      glossary,
+    );
     await until(address, jobId, (job) => job.state === 'done');
     const write = await post<JobBody>(address, `/intake/files/${fileId}/write`, { newName: 'Terms' });
     const caught = await until(address, write.id, (job) => job.share > 0.3 || job.state !== 'running');
@@ -106,7 +118,9 @@ describe('a running server', () => {
     child!.kill('SIGKILL');
     address = await start();
     expect(await get(address, '/holdings')).toEqual([]);
-    expect((await get<{ title: string }[]>(address, '/ledger')).map((entry) => entry.title)).toEqual(['Created the client “Brennick”']);
+    expect((await get<{ title: string }[]>(address, '/ledger')).map((entry) => entry.title)).toEqual([
+      'Created the client “Brennick”',
+    ]);
     expect(await get(address, `/jobs/${write.id}`)).toMatchObject({ state: 'interrupted' });
     const again = await post<JobBody>(address, `/intake/files/${fileId}/write`, { newName: 'Terms' });
     await until(address, again.id, (job) => job.state === 'done');
@@ -117,7 +131,11 @@ describe('a running server', () => {
     dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-stop-'));
     const address = await start();
     const { id: client } = await post<{ id: number }>(address, '/clients', { name: 'Brennick' });
-    const { fileId, jobId } = await post<{ fileId: number; jobId: number }>(address, `/intake/files?client=${client}&name=g.csv`, glossary);
+    const { fileId, jobId } = await post<{ fileId: number; jobId: number }>(
+      address,
+      `/intake/files?client=${client}&name=g.csv`,
+      glossary,
+    );
     await until(address, jobId, (job) => job.state === 'done');
     const listening = new AbortController();
     const events = await fetch(`${address}/api/events`, { signal: listening.signal });

@@ -14,7 +14,10 @@ beforeAll(async () => {
 afterAll(() => server.stop());
 beforeEach(async () => {
   const { fileId } = await server.takeIn(client, 'glossary.txt', GLOSSARY);
-  const written = (await server.write(fileId, { newName: `terms ${++names}` })).result as { termbaseId: number; ledgerId: number };
+  const written = (await server.write(fileId, { newName: `terms ${++names}` })).result as {
+    termbaseId: number;
+    ledgerId: number;
+  };
   termbase = written.termbaseId;
   ledgerId = written.ledgerId;
 });
@@ -33,13 +36,17 @@ interface Item {
 }
 const list = (query: string): Promise<Item[]> => server.ask('GET', `/termbases/${termbase}/terms?${query}`);
 interface ConceptAnswer {
-  readonly languages: { readonly language: string; readonly terms: { readonly id: string; readonly text: string; readonly fields: object }[] }[];
+  readonly languages: {
+    readonly language: string;
+    readonly terms: { readonly id: string; readonly text: string; readonly fields: object }[];
+  }[];
   readonly origins: object[];
   readonly findings: { readonly check: string }[];
   readonly history: { readonly title: string }[];
 }
 const concept = (id: number): Promise<ConceptAnswer> => server.ask('GET', `/concepts/${id}`);
-const conceptOf = async (term: string): Promise<number> => (await list(`language=de&q=${encodeURIComponent(term)}`))[0]!.concept;
+const conceptOf = async (term: string): Promise<number> =>
+  (await list(`language=de&q=${encodeURIComponent(term)}`))[0]!.concept;
 
 describe('writing and undo', () => {
   test('rows become concepts with their origins; joined rows too', async () => {
@@ -78,7 +85,12 @@ describe('writing and undo', () => {
   test('what came later is named and has to be undone first', async () => {
     const id = await conceptOf('Wehr');
     await server.ask('POST', `/concepts/${id}/change`, { kind: 'change term', term: 't1', text: 'Stauwehr' });
-    const answer = await server.ask<{ code: string; message: string }>('POST', `/ledger/${ledgerId}/undo`, undefined, 409);
+    const answer = await server.ask<{ code: string; message: string }>(
+      'POST',
+      `/ledger/${ledgerId}/undo`,
+      undefined,
+      409,
+    );
     expect(answer.code).toBe('changed-since');
     expect(answer.message).toContain('Changed the term “Wehr” to “Stauwehr”');
     await server.ask('POST', `/ledger/${(await newest()).id}/undo`);
@@ -115,8 +127,13 @@ describe('concepts', () => {
   });
 
   test('a concept is made and deleted; with its last term it is gone', async () => {
-    const { id } = await server.ask<{ id: number }>('POST', `/termbases/${termbase}/concepts`, { language: 'de', text: 'Poller' });
-    expect(await server.ask('POST', `/concepts/${id}/change`, { kind: 'delete term', term: 't1' })).toEqual({ deleted: true });
+    const { id } = await server.ask<{ id: number }>('POST', `/termbases/${termbase}/concepts`, {
+      language: 'de',
+      text: 'Poller',
+    });
+    expect(await server.ask('POST', `/concepts/${id}/change`, { kind: 'delete term', term: 't1' })).toEqual({
+      deleted: true,
+    });
     await server.ask('GET', `/concepts/${id}`, undefined, 404);
     await server.ask('POST', `/ledger/${(await newest()).id}/undo`);
     await server.ask('DELETE', `/concepts/${id}`);
@@ -149,7 +166,10 @@ describe('the list', () => {
     const { fileId } = await server.takeIn(client, 'many.txt', `Deutsch\tEnglish\n${rows}\n`);
     const { termbaseId } = (await server.write(fileId, { newName: `many ${names}` })).result as { termbaseId: number };
     termbase = termbaseId;
-    const { count, anchors, pageSize } = await server.ask<{ count: number; pageSize: number; anchors: object[] }>('GET', `/termbases/${termbaseId}/anchors?language=de`);
+    const { count, anchors, pageSize } = await server.ask<{ count: number; pageSize: number; anchors: object[] }>(
+      'GET',
+      `/termbases/${termbaseId}/anchors?language=de`,
+    );
     expect(count).toBe(2345);
     const seen = new Set<number>();
     for (const after of [null, ...anchors]) {
@@ -161,7 +181,10 @@ describe('the list', () => {
   });
 
   test('the look-up field finds terms and termbases', async () => {
-    const found = await server.ask<{ terms: { text: string }[]; termbases: object[] }>('GET', `/look-up?q=towp&client=${client}`);
+    const found = await server.ask<{ terms: { text: string }[]; termbases: object[] }>(
+      'GET',
+      `/look-up?q=towp&client=${client}`,
+    );
     expect(found.terms[0]!.text).toBe('towpath');
     expect((await server.ask<{ termbases: object[] }>('GET', `/look-up?q=terms%20${names}`)).termbases).toHaveLength(1);
   });
@@ -176,7 +199,8 @@ describe('inspection', () => {
     readonly isNew: boolean;
   }
   const inspect = async (): Promise<Record<string, number>> =>
-    (await server.ended((await server.ask<{ id: number }>('POST', `/termbases/${termbase}/inspection`)).id)).result as Record<string, number>;
+    (await server.ended((await server.ask<{ id: number }>('POST', `/termbases/${termbase}/inspection`)).id))
+      .result as Record<string, number>;
   const findings = (): Promise<Found[]> => server.ask('GET', `/termbases/${termbase}/findings`);
 
   test('finds, puts right, lets stand until the text changes', async () => {
@@ -201,7 +225,10 @@ describe('inspection', () => {
     const id = await conceptOf('Wehr');
     await server.ask('POST', `/concepts/${id}/change`, { kind: 'add term', language: 'en', text: 'dam (fixed' });
     await inspect();
-    const { ledgerId: stet } = await server.ask<{ ledgerId: number }>('POST', '/findings/stet', { ids: [(await findings())[0]!.id], reason: 'x' });
+    const { ledgerId: stet } = await server.ask<{ ledgerId: number }>('POST', '/findings/stet', {
+      ids: [(await findings())[0]!.id],
+      reason: 'x',
+    });
     expect(await findings()).toEqual([]);
     await server.ask('POST', `/ledger/${stet}/undo`);
     expect(await findings()).toHaveLength(1);
@@ -209,20 +236,27 @@ describe('inspection', () => {
 
   test('all safe corrections of a check at once, and the report', async () => {
     const id = await conceptOf('Wehr');
-    for (const text of ['sluice.', 'barrage;']) await server.ask('POST', `/concepts/${id}/change`, { kind: 'add term', language: 'en', text });
+    for (const text of ['sluice.', 'barrage;'])
+      await server.ask('POST', `/concepts/${id}/change`, { kind: 'add term', language: 'en', text });
     await inspect();
-    const report = await server.ended((await server.ask<{ id: number }>('POST', `/termbases/${termbase}/inspection/report`, { format: 'html' })).id);
+    const report = await server.ended(
+      (await server.ask<{ id: number }>('POST', `/termbases/${termbase}/inspection/report`, { format: 'html' })).id,
+    );
     const html = readFileSync((report.result as { path: string }).path, 'utf8');
     expect(html).toContain('The term ends with “;”.');
     expect(html).not.toContain('<script');
-    expect(await server.ask('POST', `/termbases/${termbase}/findings/put-right-safe`, { check: 'final-punctuation' })).toMatchObject({ changed: 2 });
+    expect(
+      await server.ask('POST', `/termbases/${termbase}/findings/put-right-safe`, { check: 'final-punctuation' }),
+    ).toMatchObject({ changed: 2 });
     expect(await findings()).toEqual([]);
   });
 });
 
 describe('hand-over', () => {
   const handOver = async (body: object): Promise<{ text: string; result: Record<string, unknown> }> => {
-    const job = await server.ended((await server.ask<{ id: number }>('POST', `/termbases/${termbase}/hand-over`, body)).id);
+    const job = await server.ended(
+      (await server.ask<{ id: number }>('POST', `/termbases/${termbase}/hand-over`, body)).id,
+    );
     expect(job.state).toBe('done');
     return { text: readFileSync((job.result as { path: string }).path, 'utf8'), result: job.result! };
   };
@@ -235,10 +269,14 @@ describe('hand-over', () => {
     expect(result).toMatchObject({ concepts: 4, left: 0 });
     const { fileId } = await server.takeIn(client, `back.${format}`, text);
     expect((await server.file(fileId)).outcome.tally).toMatchObject({ entries: 4, joined: 0, heldBack: 0 });
-    const { termbaseId } = (await server.write(fileId, { newName: `back ${format} ${names}` })).result as { termbaseId: number };
+    const { termbaseId } = (await server.write(fileId, { newName: `back ${format} ${names}` })).result as {
+      termbaseId: number;
+    };
     const terms = async (tb: number): Promise<unknown[]> =>
       Promise.all(
-        (await server.ask<Item[]>('GET', `/termbases/${tb}/terms?language=de`)).map(async (item) => (await concept(item.concept)).languages.map((s) => [s.language, s.terms.map((t) => [t.text, t.fields])])),
+        (await server.ask<Item[]>('GET', `/termbases/${tb}/terms?language=de`)).map(async (item) =>
+          (await concept(item.concept)).languages.map((s) => [s.language, s.terms.map((t) => [t.text, t.fields])]),
+        ),
       );
     expect(await terms(termbaseId)).toEqual(await terms(termbase));
   });
@@ -249,7 +287,14 @@ describe('hand-over', () => {
   });
 
   test('the file is fetched by its job, under its own name', async () => {
-    const job = await server.ended((await server.ask<{ id: number }>('POST', `/termbases/${termbase}/hand-over`, { format: 'tbx', languages: ['de'] })).id);
+    const job = await server.ended(
+      (
+        await server.ask<{ id: number }>('POST', `/termbases/${termbase}/hand-over`, {
+          format: 'tbx',
+          languages: ['de'],
+        })
+      ).id,
+    );
     const response = await server.app.inject({ url: `/api/jobs/${job.id}/file`, headers: { host: 'localhost' } });
     expect(response.headers['content-disposition']).toContain(`terms ${names} de.tbx`);
   });

@@ -10,7 +10,8 @@ export async function readingOf(file: ClientFile, choices: SourceChoices, decisi
 /** For a workbook without a chosen sheet: every visible sheet with two languages; at least the first visible one. */
 export async function readingsOf(file: ClientFile, choices: SourceChoices, decisions: Decisions): Promise<Reading[]> {
   const visible = file.sheets.filter((sheet) => !sheet.hidden);
-  if (file.kind !== 'workbook' || choices.sheet !== undefined || visible.length < 2) return [await readingOf(file, choices, decisions)];
+  if (file.kind !== 'workbook' || choices.sheet !== undefined || visible.length < 2)
+    return [await readingOf(file, choices, decisions)];
   const all: Reading[] = [];
   for (const { name } of visible) all.push(await readingOf(file, { ...choices, sheet: name }, decisions));
   const paired = all.filter((reading) => languagesOf(reading).length >= 2);

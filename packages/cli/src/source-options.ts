@@ -34,7 +34,10 @@ function collect(value: string, previous: readonly string[]): string[] {
 
 export function sourceChoices(options: SourceOptions): SourceChoices {
   const encoding = options.inputEncoding === undefined ? undefined : encodingNamed(options.inputEncoding);
-  if (encoding === null) throw new UsageError(`--input-encoding: “${options.inputEncoding}” is not known. Use one of: ${ENCODINGS.join(', ')}.`);
+  if (encoding === null)
+    throw new UsageError(
+      `--input-encoding: “${options.inputEncoding}” is not known. Use one of: ${ENCODINGS.join(', ')}.`,
+    );
   return {
     ...(options.sheet !== undefined && { sheet: options.sheet }),
     ...(encoding && { encoding }),
@@ -68,7 +71,8 @@ function roleNamed(name: string): Role {
   if (/^ignored?$/i.test(name)) return { kind: 'ignored' };
   if (/^note$/i.test(name)) return { kind: 'note', language: null };
   const language = canonicalTag(name);
-  if (!language) throw new UsageError(`--column: “${name}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.`);
+  if (!language)
+    throw new UsageError(`--column: “${name}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.`);
   return { kind: 'term', language };
 }
 

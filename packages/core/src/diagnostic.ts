@@ -85,7 +85,8 @@ const CODES = {
   'row-too-long': {
     severity: 'error',
     message: 'Row {row} is longer than {limit} characters without an end.',
-    advice: 'The file is not a table in lines, or a quotation mark is never closed. Check the separator and the quotes.',
+    advice:
+      'The file is not a table in lines, or a quotation mark is never closed. Check the separator and the quotes.',
   },
   'quote-open': {
     severity: 'warning',

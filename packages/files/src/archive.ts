@@ -60,7 +60,8 @@ export class ZipArchive implements Archive {
       if (error instanceof DataError) throw error;
       throw new DataError('archive-damaged', { what: `${name} cannot be unpacked` });
     }
-    if (crc >>> 0 !== entry.crc32 >>> 0) throw new DataError('archive-damaged', { what: `the checksum of ${name} is wrong` });
+    if (crc >>> 0 !== entry.crc32 >>> 0)
+      throw new DataError('archive-damaged', { what: `the checksum of ${name} is wrong` });
   }
 
   close(): void {
@@ -115,5 +116,6 @@ function reason(error: Error | null): string {
   return /end of central directory/i.test(error.message) ? 'its end is missing' : error.message;
 }
 
-const crc32: (data: Buffer, previous: number) => number = (zlib as unknown as { crc32: (data: Buffer, previous: number) => number })
-  .crc32;
+const crc32: (data: Buffer, previous: number) => number = (
+  zlib as unknown as { crc32: (data: Buffer, previous: number) => number }
+).crc32;

@@ -167,7 +167,13 @@ export class ClientFile {
       sink(rows, this.bytesRead / this.size);
     });
     if (broken.count)
-      notes.push(diagnostic('broken-letters', { encoding: encoding.encoding, count: broken.count, row: broken.first }, { row: broken.first }));
+      notes.push(
+        diagnostic(
+          'broken-letters',
+          { encoding: encoding.encoding, count: broken.count, row: broken.first },
+          { row: broken.first },
+        ),
+      );
     if (kept.every(isBlank)) throw new DataError('no-rows');
     return { source, rows: kept, hiddenColumns: [], notes: notes.map((note) => inFile(note, this.name)) };
   }
@@ -213,7 +219,13 @@ export class ClientFile {
     if (this.kind !== 'delimited') {
       const declared = encodingNamed(/<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head)?.[1] ?? '');
       if (declared && !declared.startsWith('UTF'))
-        return { encoding: declared, sureness: 0.97, reason: 'the file declares it', byteOrderMark: false, runnersUp: [] };
+        return {
+          encoding: declared,
+          sureness: 0.97,
+          reason: 'the file declares it',
+          byteOrderMark: false,
+          runnersUp: [],
+        };
     }
     return sampler.guess(codec);
   }
@@ -284,7 +296,11 @@ async function named<T>(file: string, work: () => Promise<T>): Promise<T> {
 }
 
 /** Reads to the end in batches of 1,000 rows. */
-async function drained(rows: AsyncIterable<SheetRow>, kept: SheetRow[], sink: (rows: readonly SheetRow[]) => void): Promise<void> {
+async function drained(
+  rows: AsyncIterable<SheetRow>,
+  kept: SheetRow[],
+  sink: (rows: readonly SheetRow[]) => void,
+): Promise<void> {
   let batch: SheetRow[] = [];
   for await (const row of rows) {
     if (kept.length < SAMPLE_ROWS) kept.push(row);
@@ -318,11 +334,15 @@ function factNotes(facts: SheetFacts): Diagnostic[] {
     notes.push(diagnostic('hidden-columns', { what: facts.hiddenColumns.map(columnLetter).join(', ') }));
   if (facts.mergedCells) notes.push(diagnostic('merged-cells', { count: facts.mergedCells }));
   if (facts.errorCells)
-    notes.push(diagnostic('cell-error', { count: facts.errorCells, row: facts.firstErrorRow }, { row: facts.firstErrorRow }));
+    notes.push(
+      diagnostic('cell-error', { count: facts.errorCells, row: facts.firstErrorRow }, { row: facts.firstErrorRow }),
+    );
   return notes;
 }
 
 function encodingNotes(guess: EncodingGuess): Diagnostic[] {
   const rival = guess.runnersUp[0];
-  return rival && guess.sureness < 0.8 ? [diagnostic('encoding-guess', { encoding: guess.encoding, other: rival })] : [];
+  return rival && guess.sureness < 0.8
+    ? [diagnostic('encoding-guess', { encoding: guess.encoding, other: rival })]
+    : [];
 }

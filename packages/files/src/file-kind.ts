@@ -40,9 +40,15 @@ async function zipKind(path: string): Promise<FileKind> {
   const archive = await ZipArchive.open(path);
   try {
     const { names } = archive;
-    if (names.some((name) => /^xl\/workbook\.xml$/i.test(name)) || names.some((name) => name.startsWith('xl/worksheets/'))) return 'workbook';
-    if (names.includes('xl/workbook.bin')) throw new DataError('file-kind-unknown', { what: 'a workbook in binary form' });
-    if (names.some((name) => name.startsWith('word/'))) throw new DataError('file-kind-unknown', { what: 'a word-processor document' });
+    if (
+      names.some((name) => /^xl\/workbook\.xml$/i.test(name)) ||
+      names.some((name) => name.startsWith('xl/worksheets/'))
+    )
+      return 'workbook';
+    if (names.includes('xl/workbook.bin'))
+      throw new DataError('file-kind-unknown', { what: 'a workbook in binary form' });
+    if (names.some((name) => name.startsWith('word/')))
+      throw new DataError('file-kind-unknown', { what: 'a word-processor document' });
     if (names.includes('mimetype') && names.includes('content.xml'))
       throw new DataError('file-kind-unknown', { what: 'an OpenDocument file' });
     return 'zip';
@@ -52,18 +58,26 @@ async function zipKind(path: string): Promise<FileKind> {
 }
 
 function xmlKind(head: Buffer): FileKind | null {
-  const text = head[0] === 0xff && head[1] === 0xfe ? head.toString('utf16le') : head[0] === 0xfe && head[1] === 0xff ? swapped(head) : head.toString('latin1');
+  const text =
+    head[0] === 0xff && head[1] === 0xfe
+      ? head.toString('utf16le')
+      : head[0] === 0xfe && head[1] === 0xff
+        ? swapped(head)
+        : head.toString('latin1');
   const start = text.replace(/^(ï»¿|\uFEFF)/, '').trimStart();
   if (!start.startsWith('<')) return null;
   if (/<(\w+:)?tmx[\s>]/i.test(start)) return 'tmx';
   if (/<(\w+:)?(tbx|martif)[\s>]/i.test(start)) return 'tbx';
   if (/<!doctype html|<html[\s>]/i.test(start)) throw new DataError('file-kind-unknown', { what: 'a web page' });
-  if (start.startsWith('<?xml')) throw new DataError('file-kind-unknown', { what: 'an XML file that is neither TBX nor TMX' });
+  if (start.startsWith('<?xml'))
+    throw new DataError('file-kind-unknown', { what: 'an XML file that is neither TBX nor TMX' });
   return null;
 }
 
 function swapped(bytes: Buffer): string {
-  return Buffer.from(bytes.subarray(0, bytes.length & ~1)).swap16().toString('utf16le');
+  return Buffer.from(bytes.subarray(0, bytes.length & ~1))
+    .swap16()
+    .toString('utf16le');
 }
 
 /** Zero bytes that UTF-16 does not explain, or many control characters. */

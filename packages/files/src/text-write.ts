@@ -20,7 +20,11 @@ export async function writeText(
     const bytes = codec.encode(buffer, encoding);
     if (!bytes) {
       const before = buffer.slice(0, buffer.indexOf(unwritable(buffer, encoding)));
-      throw new DataError('encoding-cannot', { row: line + before.split('\n').length - 1, what: unwritable(buffer, encoding), encoding });
+      throw new DataError('encoding-cannot', {
+        row: line + before.split('\n').length - 1,
+        what: unwritable(buffer, encoding),
+        encoding,
+      });
     }
     line += buffer.split('\n').length - 1;
     buffer = '';

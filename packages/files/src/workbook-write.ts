@@ -14,7 +14,10 @@ export async function writeWorkbook(path: string, sheets: readonly WorkbookSheet
   workbook.creator = 'Fair Copy';
   for (const { name, header, rows, widths } of sheets) {
     const sheet = workbook.addWorksheet(name.slice(0, 31), { views: [{ state: 'frozen', ySplit: 1 }] });
-    sheet.columns = header.map((_, i) => ({ width: widths?.[i] ?? 32, style: { numFmt: '@', alignment: { wrapText: true, vertical: 'top' } } }));
+    sheet.columns = header.map((_, i) => ({
+      width: widths?.[i] ?? 32,
+      style: { numFmt: '@', alignment: { wrapText: true, vertical: 'top' } },
+    }));
     const head = sheet.addRow([...header]);
     head.font = { bold: true };
     head.commit();

@@ -1,5 +1,11 @@
 /** Fastify with routes typed by their Zod schemas. */
-import type { FastifyBaseLogger, FastifyInstance, RawReplyDefaultExpression, RawRequestDefaultExpression, RawServerDefault } from 'fastify';
+import type {
+  FastifyBaseLogger,
+  FastifyInstance,
+  RawReplyDefaultExpression,
+  RawRequestDefaultExpression,
+  RawServerDefault,
+} from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 
 export type Api = FastifyInstance<

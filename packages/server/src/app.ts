@@ -41,12 +41,18 @@ export type App = FastifyInstance;
 
 export async function buildApp({ dataDir, security = {} }: AppOptions): Promise<App> {
   const context = await openContext(dataDir);
-  const app = Fastify({ bodyLimit: 8 * 1024 * 1024, routerOptions: { maxParamLength: 300 }, forceCloseConnections: true });
+  const app = Fastify({
+    bodyLimit: 8 * 1024 * 1024,
+    routerOptions: { maxParamLength: 300 },
+    forceCloseConnections: true,
+  });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.setErrorHandler((error: FastifyError, _request, reply) => {
     const known = hasZodFastifySchemaValidationErrors(error)
-      ? new ApiError('invalid-request', { what: error.validation.map((v) => `${v.instancePath.slice(1) || 'body'}: ${v.message}`).join('; ') })
+      ? new ApiError('invalid-request', {
+          what: error.validation.map((v) => `${v.instancePath.slice(1) || 'body'}: ${v.message}`).join('; '),
+        })
       : error.statusCode && error.statusCode < 500 && !(error instanceof ApiError)
         ? new ApiError('invalid-request', { what: error.message })
         : error;
@@ -107,7 +113,12 @@ async function servePages(app: FastifyInstance): Promise<void> {
     await app.register(fastifyStatic, { root: WEB, wildcard: false, immutable: true, maxAge: '30d', index: false });
   }
   app.setNotFoundHandler((request, reply) => {
-    if (request.method === 'GET' && !request.url.startsWith('/api/') && existsSync(WEB) && !/\.\w+$/.test(request.url.split('?')[0]!))
+    if (
+      request.method === 'GET' &&
+      !request.url.startsWith('/api/') &&
+      existsSync(WEB) &&
+      !/\.\w+$/.test(request.url.split('?')[0]!)
+    )
       return reply.header('cache-control', 'no-cache').sendFile('index.html', WEB, { maxAge: 0, immutable: false });
     const { status, body } = bodyOf(carried(new ApiError('not-found', { what: 'address' })));
     return reply.status(status).send(body);

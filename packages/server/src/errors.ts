@@ -16,7 +16,10 @@ const ERRORS = {
   },
   'term-empty': { status: 400, message: 'A term cannot be empty. Delete it instead.' },
   'term-there': { status: 409, message: 'The concept has this term in this language already.' },
-  'language-unknown': { status: 400, message: '“{what}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.' },
+  'language-unknown': {
+    status: 400,
+    message: '“{what}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.',
+  },
   'encoding-unknown': { status: 400, message: '“{what}” is not a known encoding.' },
   'finding-gone': { status: 409, message: 'The text has changed since the inspection. Inspect again.' },
   'too-large': { status: 413, message: 'The file is larger than {limit}. Split it, or use the command line.' },
@@ -65,7 +68,8 @@ export function carried(error: unknown): Carried {
   if (error instanceof ApiError) return { kind: 'api', code: error.code, message: error.message };
   if (error instanceof DataError) return { kind: 'data', diagnostic: error.diagnostic };
   const { code, message } = error as NodeJS.ErrnoException;
-  if (code === 'ENOSPC' || code === 'SQLITE_FULL') return { kind: 'api', code: 'disk-full', message: ERRORS['disk-full'].message };
+  if (code === 'ENOSPC' || code === 'SQLITE_FULL')
+    return { kind: 'api', code: 'disk-full', message: ERRORS['disk-full'].message };
   return { kind: 'internal', message: message ?? String(error) };
 }
 

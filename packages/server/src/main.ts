@@ -30,7 +30,9 @@ try {
 } catch (error) {
   const { code } = error as NodeJS.ErrnoException;
   process.stderr.write(
-    code === 'EADDRINUSE' ? `Port ${values.port} is taken. Is Fair Copy running already? Otherwise choose another with --port.\n` : `${String(error)}\n`,
+    code === 'EADDRINUSE'
+      ? `Port ${values.port} is taken. Is Fair Copy running already? Otherwise choose another with --port.\n`
+      : `${String(error)}\n`,
   );
   process.exit(1);
 }

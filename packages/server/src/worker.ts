@@ -9,7 +9,14 @@ import { writeIntake } from './intake/write-task.js';
 import { TaskContext, type TaskMessage, type TaskReply } from './jobs/task.js';
 import { redoEntry, undoEntry } from './ledger/write.js';
 import { createClient, renameClient } from './clients/write.js';
-import { changeConcept, createConcept, createTermbase, deleteConcept, deleteTermbase, renameTermbase } from './termbases/write.js';
+import {
+  changeConcept,
+  createConcept,
+  createTermbase,
+  deleteConcept,
+  deleteTermbase,
+  renameTermbase,
+} from './termbases/write.js';
 
 const writerTasks = {
   createClient,
@@ -33,14 +40,18 @@ const readerTasks = { readFile, proposeFile, evaluateFile, queryList, handOver, 
 export type WriterTasks = typeof writerTasks;
 export type ReaderTasks = typeof readerTasks;
 
-const tasks: Readonly<Record<string, (args: never, context: TaskContext) => unknown>> = { ...writerTasks, ...readerTasks };
+const tasks: Readonly<Record<string, (args: never, context: TaskContext) => unknown>> = {
+  ...writerTasks,
+  ...readerTasks,
+};
 
 export default async function run({ name, args, dataDir, stop, port }: TaskMessage): Promise<TaskReply> {
   const context = new TaskContext(dataDir, stop && new Int32Array(stop), speaker(port));
   try {
     return { ok: true, value: await tasks[name]!(args as never, context) };
   } catch (error) {
-    if (carried(error).kind === 'internal') process.stderr.write(`${name}: ${(error as Error).stack ?? String(error)}\n`);
+    if (carried(error).kind === 'internal')
+      process.stderr.write(`${name}: ${(error as Error).stack ?? String(error)}\n`);
     return { ok: false, error: carried(error) };
   } finally {
     port?.close();

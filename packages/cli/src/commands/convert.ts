@@ -15,7 +15,13 @@ import { ClientFile } from '@fair-copy/files/client-file.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { readingsOf } from '../readings.js';
-import { decisionsOf, delimiterOption, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
+import {
+  decisionsOf,
+  delimiterOption,
+  sourceChoices,
+  withSourceOptions,
+  type SourceOptions,
+} from '../source-options.js';
 import { tallyLine } from '../tally-text.js';
 import { UsageError } from '../usage.js';
 
@@ -83,7 +89,12 @@ async function convert(paths: readonly string[], options: ConvertOptions): Promi
 }
 
 /** The entries of all inputs in order, numbered through. Runs through the files again each time it is asked. */
-async function* concepts(inputs: readonly Input[], options: ConvertOptions, tallies: Tally[] = [], say = false): AsyncGenerator<Concept> {
+async function* concepts(
+  inputs: readonly Input[],
+  options: ConvertOptions,
+  tallies: Tally[] = [],
+  say = false,
+): AsyncGenerator<Concept> {
   let id = 0;
   for (const { file, reading } of inputs) {
     const evaluation = new Evaluation(reading, undefined, undefined, options.keepIncomplete);
@@ -107,7 +118,11 @@ interface Job {
   readonly layout: Layout;
 }
 
-async function write(path: string, format: Format, { inputs, options, languages, encoding, layout }: Job): Promise<void> {
+async function write(
+  path: string,
+  format: Format,
+  { inputs, options, languages, encoding, layout }: Job,
+): Promise<void> {
   const all = concepts(inputs, options, [], options.questions);
   switch (format) {
     case 'tbx':
@@ -122,15 +137,24 @@ async function write(path: string, format: Format, { inputs, options, languages,
       return writeWorkbook(path, [{ name: 'Terms', header: columns.map((c) => c.header), rows }]);
     }
     default: {
-      const delimiter = options.delimiter !== undefined ? delimiterOption(options.delimiter) : format === 'csv' ? ',' : '\t';
-      return writeText(path, lines(all, layout, { delimiter, lineEnd: '\r\n', guardFormulas: true }), encoding, options.bom);
+      const delimiter =
+        options.delimiter !== undefined ? delimiterOption(options.delimiter) : format === 'csv' ? ',' : '\t';
+      return writeText(
+        path,
+        lines(all, layout, { delimiter, lineEnd: '\r\n', guardFormulas: true }),
+        encoding,
+        options.bom,
+      );
     }
   }
 }
 
 async function* lines(all: AsyncIterable<Concept>, layout: Layout, style: DelimitedStyle): AsyncGenerator<string> {
   const columns = layout.columns();
-  yield delimitedLine(columns.map((c) => c.header), style);
+  yield delimitedLine(
+    columns.map((c) => c.header),
+    style,
+  );
   for await (const concept of all) {
     const cells = layoutRow(concept, columns);
     if (cells.some(Boolean)) yield delimitedLine(cells, style);

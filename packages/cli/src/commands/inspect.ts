@@ -12,7 +12,13 @@ import { readingsOf } from '../readings.js';
 import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
 
 /** As it stands in the file: cleaning would put right what the inspection is to find. */
-const UNCLEANED: Decisions['steps'] = { unicode: false, spaces: false, brackets: false, punctuation: false, duplicates: false };
+const UNCLEANED: Decisions['steps'] = {
+  unicode: false,
+  spaces: false,
+  brackets: false,
+  punctuation: false,
+  duplicates: false,
+};
 
 export function inspectCommand(): Command {
   return withSourceOptions(new Command('inspect'))
@@ -30,7 +36,9 @@ async function inspectFile(path: string, options: SourceOptions & { readonly jso
     for (const reading of readings) found.push(...(await findingsOf(file, reading)));
     const counts: Record<string, number> = {};
     for (const { finding } of found) counts[finding.check] = (counts[finding.check] ?? 0) + 1;
-    process.stdout.write(options.json ? JSON.stringify({ findings: found.map(asJson), counts }) + '\n' : asText(found, counts));
+    process.stdout.write(
+      options.json ? JSON.stringify({ findings: found.map(asJson), counts }) + '\n' : asText(found, counts),
+    );
   } finally {
     file.close();
   }
@@ -48,10 +56,16 @@ async function findingsOf(file: ClientFile, reading: Reading): Promise<Located[]
   for await (const row of file.rows(reading.source)) {
     const outcome = evaluation.see(row);
     if (outcome.kind === 'entry')
-      concepts.push({ id: row.number as ConceptId, ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.number }) });
+      concepts.push({
+        id: row.number as ConceptId,
+        ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.number }),
+      });
   }
   const byId = new Map(concepts.map((concept) => [concept.id, concept]));
-  const findings = inspect(concepts, TERMBASE_CHECKS, { languages: languagesOf(reading), concept: (id) => byId.get(id) });
+  const findings = inspect(concepts, TERMBASE_CHECKS, {
+    languages: languagesOf(reading),
+    concept: (id) => byId.get(id),
+  });
   return [...findings].map((finding) => ({ finding, where: { file: file.name, ...sheet, row: finding.concept } }));
 }
 
@@ -63,7 +77,12 @@ function asJson({ finding, where }: Located): unknown {
 function asText(found: readonly Located[], counts: Readonly<Record<string, number>>): string {
   const lines = [...found]
     .sort((a, b) => a.where.row - b.where.row)
-    .map(({ finding, where }) => `${where.sheet ? where.sheet + ', ' : ''}row ${where.row}: ${finding.check}: “${finding.text}”: ${finding.message}`);
-  const sums = TERMBASE_CHECKS.filter((check) => counts[check.id]).map((check) => `${counts[check.id]} × ${check.title}`);
+    .map(
+      ({ finding, where }) =>
+        `${where.sheet ? where.sheet + ', ' : ''}row ${where.row}: ${finding.check}: “${finding.text}”: ${finding.message}`,
+    );
+  const sums = TERMBASE_CHECKS.filter((check) => counts[check.id]).map(
+    (check) => `${counts[check.id]} × ${check.title}`,
+  );
   return [...lines, sums.length ? sums.join(', ') : 'No findings.'].join('\n') + '\n';
 }

@@ -17,7 +17,15 @@ export const bracketsCheck: Check = perConcept(about, function* (concept) {
   }
 });
 
-const CLOSERS: Readonly<Record<string, string>> = { ')': '(', ']': '[', '}': '{', '）': '（', '」': '「', '』': '『', '】': '【' };
+const CLOSERS: Readonly<Record<string, string>> = {
+  ')': '(',
+  ']': '[',
+  '}': '{',
+  '）': '（',
+  '」': '「',
+  '』': '『',
+  '】': '【',
+};
 const OPENERS = new Set(Object.values(CLOSERS));
 
 /** What is unbalanced, as a sentence, or null. */
@@ -44,7 +52,8 @@ function unbalancedQuotes(text: string, language: string): string | null {
   const low = count('„');
   const high = count('“') + count('”');
   if (low > 0 && low !== high) return 'Quotation marks „…“ are not in pairs.';
-  if (low === 0 && ['fi', 'sv'].includes(language) && count('“') === 0) return count('”') % 2 ? 'There is an odd number of quotation marks ”.' : null;
+  if (low === 0 && ['fi', 'sv'].includes(language) && count('“') === 0)
+    return count('”') % 2 ? 'There is an odd number of quotation marks ”.' : null;
   if (low === 0 && count('“') !== count('”')) return 'Quotation marks “…” are not in pairs.';
   const same = ['fi', 'sv'].includes(language) ? count('»') % 2 !== 0 && count('«') === 0 : count('«') !== count('»');
   return same ? 'Quotation marks «…» are not in pairs.' : null;

@@ -37,7 +37,8 @@ export const capitalsCheck: Check = {
           if (!first) continue;
           const primary = primaryLanguage(language);
           if (primary === 'de') {
-            if (GERMAN_NOUN.test(term.text)) yield finding(concept, language, term, upper(term.text), 'German writes nouns with a capital.');
+            if (GERMAN_NOUN.test(term.text))
+              yield finding(concept, language, term, upper(term.text), 'German writes nouns with a capital.');
             continue;
           }
           let count = counts.get(language);
@@ -63,15 +64,33 @@ export const capitalsCheck: Check = {
           const { upper: u, lower: l } = counts.get(language)!;
           const share = Math.round((100 * Math.max(u, l)) / (u + l));
           yield habit === 'lower'
-            ? finding(concept, language, term, lower(term.text), `${share} % of the terms in this language begin with a small letter.`)
-            : finding(concept, language, term, upper(term.text), `${share} % of the terms in this language begin with a capital.`);
+            ? finding(
+                concept,
+                language,
+                term,
+                lower(term.text),
+                `${share} % of the terms in this language begin with a small letter.`,
+              )
+            : finding(
+                concept,
+                language,
+                term,
+                upper(term.text),
+                `${share} % of the terms in this language begin with a capital.`,
+              );
         }
       },
     };
   },
 };
 
-function finding(concept: Concept, language: LanguageTag, term: Candidate['term'], text: string, message: string): Finding {
+function finding(
+  concept: Concept,
+  language: LanguageTag,
+  term: Candidate['term'],
+  text: string,
+  message: string,
+): Finding {
   return onTerm(about, concept, language, term, message, { correction: { kind: 'text', text, safe: false } });
 }
 

@@ -52,7 +52,11 @@ export interface TermbaseFacts {
 }
 
 /** All findings of all checks over the concepts, in one pass; stops when the consumer does. */
-export function* inspect(concepts: Iterable<Concept>, checks: readonly Check[], facts: TermbaseFacts): Generator<Finding> {
+export function* inspect(
+  concepts: Iterable<Concept>,
+  checks: readonly Check[],
+  facts: TermbaseFacts,
+): Generator<Finding> {
   const runs = checks.map((check) => check.start(facts));
   for (const concept of concepts) for (const run of runs) yield* run.see(concept);
   for (const run of runs) yield* run.end();

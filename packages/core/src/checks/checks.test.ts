@@ -20,13 +20,27 @@ function concept(id: number, terms: Readonly<Record<string, readonly string[]>>)
 }
 
 function findings(concepts: readonly Concept[], check?: string): Finding[] {
-  const facts = { languages: ['de', 'en'] as LanguageTag[], concept: (id: ConceptId) => concepts.find((c) => c.id === id) };
+  const facts = {
+    languages: ['de', 'en'] as LanguageTag[],
+    concept: (id: ConceptId) => concepts.find((c) => c.id === id),
+  };
   return [...inspect(concepts, TERMBASE_CHECKS, facts)].filter((f) => !check || f.check === check);
 }
 
-const CLEAN = ['Schleuse/lock', 'Wehr/weir', 'Poller/bollard', 'Haltung/pound', 'Pegel/gauge', 'Rechen/rack', 'Kai/quay', 'Damm/dam', 'Ufer/bank', 'Steg/jetty', 'Tor/gate', 'Boot/boat'].map(
-  (pair, i) => concept(i + 1, { de: [pair.split('/')[0]!], en: [pair.split('/')[1]!] }),
-);
+const CLEAN = [
+  'Schleuse/lock',
+  'Wehr/weir',
+  'Poller/bollard',
+  'Haltung/pound',
+  'Pegel/gauge',
+  'Rechen/rack',
+  'Kai/quay',
+  'Damm/dam',
+  'Ufer/bank',
+  'Steg/jetty',
+  'Tor/gate',
+  'Boot/boat',
+].map((pair, i) => concept(i + 1, { de: [pair.split('/')[0]!], en: [pair.split('/')[1]!] }));
 
 test('a clean termbase has no findings', () => expect(findings(CLEAN)).toEqual([]));
 
@@ -50,12 +64,20 @@ describe('checks over the whole termbase', () => {
 });
 
 describe('checks of one concept', () => {
-  const one = (terms: Readonly<Record<string, readonly string[]>>, check: string): Finding[] => findings([...CLEAN, concept(99, terms)], check);
+  const one = (terms: Readonly<Record<string, readonly string[]>>, check: string): Finding[] =>
+    findings([...CLEAN, concept(99, terms)], check);
 
-  test('missing language', () => expect(one({ de: ['Schütz'] }, 'missing-target')).toMatchObject([{ language: 'en', text: 'Schütz' }]));
+  test('missing language', () =>
+    expect(one({ de: ['Schütz'] }, 'missing-target')).toMatchObject([{ language: 'en', text: 'Schütz' }]));
   test('twice in a concept, safe to remove when it is the very same', () => {
-    expect(one({ de: ['Hafen', 'Hafen'], en: ['port'] }, 'duplicate-in-concept')[0]!.correction).toEqual({ kind: 'remove term', safe: true });
-    expect(one({ de: ['Hafen'], en: ['port', 'Port'] }, 'duplicate-in-concept')[0]!.correction).toEqual({ kind: 'remove term', safe: false });
+    expect(one({ de: ['Hafen', 'Hafen'], en: ['port'] }, 'duplicate-in-concept')[0]!.correction).toEqual({
+      kind: 'remove term',
+      safe: true,
+    });
+    expect(one({ de: ['Hafen'], en: ['port', 'Port'] }, 'duplicate-in-concept')[0]!.correction).toEqual({
+      kind: 'remove term',
+      safe: false,
+    });
   });
   test.each([
     [' port', 'port'],
@@ -63,21 +85,33 @@ describe('checks of one concept', () => {
     ['port  authority', 'port authority'],
     ['po\u00adrt', 'port'],
   ])('spaces and invisible characters: %j', (text, right) =>
-    expect(one({ de: ['Hafen'], en: [text] }, 'spaces')[0]!.correction).toEqual({ kind: 'text', text: right, safe: true }),
+    expect(one({ de: ['Hafen'], en: [text] }, 'spaces')[0]!.correction).toEqual({
+      kind: 'text',
+      text: right,
+      safe: true,
+    }),
   );
   test('final punctuation', () => {
-    expect(one({ de: ['Hafen'], en: ['harbour.'] }, 'final-punctuation')[0]!.correction).toMatchObject({ text: 'harbour' });
+    expect(one({ de: ['Hafen'], en: ['harbour.'] }, 'final-punctuation')[0]!.correction).toMatchObject({
+      text: 'harbour',
+    });
     expect(one({ de: ['Hafen'], en: ['Hbr.'] }, 'final-punctuation')).toEqual([]);
   });
   test('capitals: an outsider among small letters', () =>
-    expect(one({ de: ['Hafen'], en: ['Harbour'] }, 'capitals')[0]!.correction).toEqual({ kind: 'text', text: 'harbour', safe: false }));
+    expect(one({ de: ['Hafen'], en: ['Harbour'] }, 'capitals')[0]!.correction).toEqual({
+      kind: 'text',
+      text: 'harbour',
+      safe: false,
+    }));
   test('capitals: acronyms and names are left in peace', () => {
     expect(one({ de: ['Wert'], en: ['PH value'] }, 'capitals')).toEqual([]);
     const named = concept(99, { en: ['Brennick'], fr: ['Brennick'] });
     expect(findings([...CLEAN, named], 'capitals')).toEqual([]);
   });
   test('capitals: German nouns are large, and only sure endings are reported', () => {
-    expect(one({ de: ['befestigung'], en: ['protection'] }, 'capitals')[0]!.correction).toMatchObject({ text: 'Befestigung' });
+    expect(one({ de: ['befestigung'], en: ['protection'] }, 'capitals')[0]!.correction).toMatchObject({
+      text: 'Befestigung',
+    });
     expect(one({ de: ['reduzierend'], en: ['reducing'] }, 'capitals')).toEqual([]);
   });
   test.each([

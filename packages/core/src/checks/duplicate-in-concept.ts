@@ -20,10 +20,17 @@ export const duplicateInConceptCheck: Check = perConcept(about, function* (conce
       }
       const exact = there === term.text;
       const noted = Object.keys(term.fields).length > 0;
-      yield onTerm(about, concept, language, term, exact ? 'The same term stands in this concept already.' : `“${there}” stands in this concept already.`, {
-        ...(!noted && { correction: { kind: 'remove term', safe: exact } }),
-        basis: `${there}\0${term.text}`,
-      });
+      yield onTerm(
+        about,
+        concept,
+        language,
+        term,
+        exact ? 'The same term stands in this concept already.' : `“${there}” stands in this concept already.`,
+        {
+          ...(!noted && { correction: { kind: 'remove term', safe: exact } }),
+          basis: `${there}\0${term.text}`,
+        },
+      );
     }
   }
 });

@@ -27,7 +27,9 @@ class TermIndex {
     }
   }
 
-  *shared(lookUp: TermbaseFacts['concept']): Generator<{ readonly language: LanguageTag; readonly places: readonly Place[] }> {
+  *shared(
+    lookUp: TermbaseFacts['concept'],
+  ): Generator<{ readonly language: LanguageTag; readonly places: readonly Place[] }> {
     for (const [key, ids] of this.concepts) {
       if (typeof ids === 'number') continue;
       const cut = key.indexOf('\0');
@@ -48,7 +50,8 @@ function placeOf(concept: Concept | undefined, language: LanguageTag, key: strin
 const different = {
   id: 'different-targets',
   title: 'Same source, different targets',
-  explains: 'The same term of the first language stands in several concepts that have different terms in another language.',
+  explains:
+    'The same term of the first language stands in several concepts that have different terms in another language.',
   severity: 'error',
 } as const;
 
@@ -63,7 +66,12 @@ function* differing(index: TermIndex, facts: TermbaseFacts): Generator<Finding> 
     const target = contradictedLanguage(places, language);
     if (!target) continue;
     const said = places.map((place) => (place.others.get(target) ?? []).join(', ')).filter(Boolean);
-    yield* findings(different, language, places, `“${places[0]!.text}” has ${said.length} different terms in ${languageName(target)}: ${said.join(' / ')}.`);
+    yield* findings(
+      different,
+      language,
+      places,
+      `“${places[0]!.text}” has ${said.length} different terms in ${languageName(target)}: ${said.join(' / ')}.`,
+    );
   }
 }
 
@@ -76,7 +84,8 @@ function contradictedLanguage(places: readonly Place[], source: LanguageTag): La
       const texts = place.others.get(language);
       return texts ? [new Set(texts.map(caselessKey))] : [];
     });
-    if (sets.length > 1 && sets.some((a, i) => sets.slice(i + 1).some((b) => ![...a].some((text) => b.has(text))))) return language;
+    if (sets.length > 1 && sets.some((a, i) => sets.slice(i + 1).some((b) => ![...a].some((text) => b.has(text)))))
+      return language;
   }
   return null;
 }
@@ -107,11 +116,17 @@ function* findings(
   places: readonly Place[],
   message: string,
 ): Generator<Finding> {
-  const basis = places.map((p) => [...p.others].map(([tag, texts]) => `${tag}:${texts.join('|')}`).join(';')).sort().join('\0');
+  const basis = places
+    .map((p) => [...p.others].map(([tag, texts]) => `${tag}:${texts.join('|')}`).join(';'))
+    .sort()
+    .join('\0');
   for (const place of places) {
     const related = places.filter((p) => p !== place).map((p) => p.concept);
     const concept = { id: place.concept } as Concept;
-    yield onTerm(check, concept, language, { id: place.term, text: place.text }, message, { related: related.slice(0, 20), basis });
+    yield onTerm(check, concept, language, { id: place.term, text: place.text }, message, {
+      related: related.slice(0, 20),
+      basis,
+    });
   }
 }
 

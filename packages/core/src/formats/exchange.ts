@@ -40,7 +40,11 @@ export class EntryBuilder {
     const languages: LanguageSection[] = [...this.sections].map(([language, terms]) => ({
       language,
       fields: NO_FIELDS,
-      terms: terms.map(({ text, notes }) => ({ id: `t${next++}`, text, fields: notes.length ? { note: notes } : NO_FIELDS })),
+      terms: terms.map(({ text, notes }) => ({
+        id: `t${next++}`,
+        text,
+        fields: notes.length ? { note: notes } : NO_FIELDS,
+      })),
     }));
     return { fields: this.notes.length ? { note: this.notes } : NO_FIELDS, languages, origins: [] };
   }

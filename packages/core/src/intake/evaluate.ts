@@ -9,7 +9,8 @@ import { cleanCell } from './cleaning/steps.js';
 import { draftKeys, type Draft, type DraftTerm } from './draft.js';
 import { languagesOf, type CleaningStepId, type ColumnReading, type Reading } from './reading.js';
 
-export type NotDataReason = 'blank' | 'title' | 'header' | 'header again' | 'hidden' | 'total' | 'comment' | 'left out' | 'no term';
+export type NotDataReason =
+  'blank' | 'title' | 'header' | 'header again' | 'hidden' | 'total' | 'comment' | 'left out' | 'no term';
 
 export type Question =
   | { readonly kind: 'missing'; readonly languages: readonly LanguageTag[]; readonly given: string }
@@ -173,7 +174,8 @@ export class Evaluation {
   private questionOf(row: SheetRow, draft: Draft): Question | null {
     const width = this.reading.columns.length;
     const extra = row.cells.slice(width).filter((cell) => cell.trim() !== '');
-    if (extra.length) return { kind: 'extra cells', cells: width + extra.length, columns: width, text: extra.join(' · ') };
+    if (extra.length)
+      return { kind: 'extra cells', cells: width + extra.length, columns: width, text: extra.join(' · ') };
     const broken = draft.languages.flatMap((l) => l.terms).find((term) => term.text.includes('\uFFFD'));
     if (broken) return { kind: 'unreadable', text: broken.text };
     const given = draft.languages[0]!;

@@ -22,7 +22,8 @@ const OTHER =
   'kontekst beispiel example exemple ejemplo exemplo picture bild image photo foto abbildung figura imagem source file ' +
   'quellenangabe reference referenz literatur abbreviation abkurzung kurzform abk date datum data fecha author autor ' +
   'auteur created changed version category kategorie categorie categoria type typ art 定義 分野 品詞 画像 状態';
-const NUMBER = 'id nr no num number nummer lfd lfd nr lp l p key code pos nr entry id concept id termid conceptid ref # 番号';
+const NUMBER =
+  'id nr no num number nummer lfd lfd nr lp l p key code pos nr entry id concept id termid conceptid ref # 番号';
 
 const TABLE: ReadonlyMap<string, FieldName> = new Map([
   ...phrases(OTHER).map((w) => [w, 'other'] as const),

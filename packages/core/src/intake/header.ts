@@ -22,13 +22,18 @@ export function readHeaderCell(text: string): HeaderCell {
   if (ownField) return { languages: [], field: ownField };
   const words = clean.split(/[\s_/:–—()[\].,-]+/).filter(Boolean);
   const fields = words.map(fieldOfWord);
-  const field = fields.find((f) => f === 'note' || f === 'other') ?? fields.find((f) => f === 'number') ?? fields.find(Boolean) ?? null;
+  const field =
+    fields.find((f) => f === 'note' || f === 'other') ??
+    fields.find((f) => f === 'number') ??
+    fields.find(Boolean) ??
+    null;
   // "Client: Harbour Office" is a title, not the name of a column: most words have to be known.
   const known = words.filter((word, i) => fields[i] || languagesNamed(word).length > 0).length;
   if (!field || words.length > 6 || known < words.length / 2) return { languages: [], field: null };
   const rest = words.filter((_, i) => !fields[i]).join(' ');
   const bracket = /[([]([^()[\]]+)[)\]]/.exec(clean)?.[1];
-  const named = [rest, bracket ?? '', ...words.filter((_, i) => !fields[i])].map(languagesNamed).find((l) => l.length > 0) ?? [];
+  const named =
+    [rest, bracket ?? '', ...words.filter((_, i) => !fields[i])].map(languagesNamed).find((l) => l.length > 0) ?? [];
   return { languages: named.map((l) => ({ ...l, sureness: l.sureness * 0.97 })), field };
 }
 
@@ -55,7 +60,9 @@ export function findHeaderRow(rows: readonly SheetRow[]): Guess<number | null> {
 function headerSureness(row: SheetRow, all: readonly SheetRow[]): { sureness: number; reason: string } | null {
   const texts = row.cells.filter((cell) => cell.trim() !== '');
   const cells = texts.map(readHeaderCell);
-  const named = cells.flatMap((cell) => (cell.languages[0] && cell.languages[0].sureness > 0.5 ? [cell.languages[0].tag] : []));
+  const named = cells.flatMap((cell) =>
+    cell.languages[0] && cell.languages[0].sureness > 0.5 ? [cell.languages[0].tag] : [],
+  );
   const distinct = new Set(named.map((tag) => tag.split('-')[0]));
   const fields = cells.filter((cell) => cell.field !== null).length;
   // "Finnish – Finnisch" in a list of languages is data: the cells name the same language.
@@ -70,7 +77,8 @@ function headerSureness(row: SheetRow, all: readonly SheetRow[]): { sureness: nu
   }
   if (named.length >= 1 && fields >= 1) return { sureness: 0.93, reason: 'it names a language and a field' };
   if (fields >= 2 && fields >= texts.length / 2) return { sureness: 0.9, reason: 'it names fields' };
-  if (named.length === 1 && texts.length === 1 && width(all) === 1) return { sureness: 0.7, reason: 'it names a language' };
+  if (named.length === 1 && texts.length === 1 && width(all) === 1)
+    return { sureness: 0.7, reason: 'it names a language' };
   return null;
 }
 
@@ -81,7 +89,9 @@ function width(rows: readonly SheetRow[]): number {
 /** Rows that name several languages again and again are a table about languages. */
 function repeats(row: SheetRow, all: readonly SheetRow[]): boolean {
   const others = all.filter((r) => r.number !== row.number && !isBlank(r)).slice(0, 40);
-  const alike = others.filter((r) => r.cells.filter((c) => (languagesNamed(c)[0]?.sureness ?? 0) > 0.5).length >= 2).length;
+  const alike = others.filter(
+    (r) => r.cells.filter((c) => (languagesNamed(c)[0]?.sureness ?? 0) > 0.5).length >= 2,
+  ).length;
   return others.length >= 4 && alike > others.length / 2;
 }
 
@@ -92,7 +102,10 @@ function contrastingHeader(filled: readonly SheetRow[], all: readonly SheetRow[]
   const below = all.filter((row) => row.number > first.number && !isBlank(row)).slice(0, 200);
   const numeric = (cell: string): boolean => /^[\d.,:/ -]+$/.test(cell.trim()) && cell.trim() !== '';
   const contrast = first.cells.findIndex(
-    (cell, i) => cell.trim() !== '' && !numeric(cell) && below.filter((row) => numeric(row.cells[i] ?? '')).length > below.length * 0.8,
+    (cell, i) =>
+      cell.trim() !== '' &&
+      !numeric(cell) &&
+      below.filter((row) => numeric(row.cells[i] ?? '')).length > below.length * 0.8,
   );
   if (contrast < 0 || first.cells.filter((cell) => cell.trim()).length < 2) return null;
   return { value: first.number, sureness: 0.7, reason: 'it has words above a column of numbers' };

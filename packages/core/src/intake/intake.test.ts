@@ -26,9 +26,18 @@ describe('the header', () => {
     expect(findHeaderRow(sheet(['Glossar 2026'], [''], ['Deutsch', 'Englisch'], ...CANAL)).value).toBe(3));
   test('is found by fields', () => expect(findHeaderRow(sheet(['Begriff', 'Übersetzung'], ...CANAL)).value).toBe(1));
   test('is not a title that happens to name a field', () =>
-    expect(findHeaderRow(sheet(['Client: Harbour Office', 'Version 3, 1.3.2026'], ['suomi', 'englanti'], ...CANAL)).value).toBe(2));
+    expect(
+      findHeaderRow(sheet(['Client: Harbour Office', 'Version 3, 1.3.2026'], ['suomi', 'englanti'], ...CANAL)).value,
+    ).toBe(2));
   test('is not data about languages', () => {
-    const languages = sheet(['Finnish', 'Finnisch'], ['German', 'Deutsch'], ['French', 'Französisch'], ['Polish', 'Polnisch'], ['Dutch', 'Niederländisch'], ['Czech', 'Tschechisch']);
+    const languages = sheet(
+      ['Finnish', 'Finnisch'],
+      ['German', 'Deutsch'],
+      ['French', 'Französisch'],
+      ['Polish', 'Polnisch'],
+      ['Dutch', 'Niederländisch'],
+      ['Czech', 'Tschechisch'],
+    );
     expect(findHeaderRow(languages).value).toBeNull();
   });
   test('may be missing', () => expect(findHeaderRow(sheet(...CANAL)).value).toBeNull());
@@ -48,25 +57,40 @@ describe('the header', () => {
 
 describe('roles', () => {
   test('by header and by content', () => {
-    const reading = propose(sheet(['Nr.', 'Deutsch', 'English', 'Bemerkung'], ...CANAL.map(([de, en], i) => [String(i), de!, en!, ''])));
+    const reading = propose(
+      sheet(['Nr.', 'Deutsch', 'English', 'Bemerkung'], ...CANAL.map(([de, en], i) => [String(i), de!, en!, ''])),
+    );
     expect(reading.columns.map((c) => c.role.value.kind)).toEqual(['ignored', 'term', 'term', 'note']);
     expect(languagesOf(reading)).toEqual(['de', 'en']);
   });
   test('by content alone', () => expect(languagesOf(propose(sheet(...CANAL)))).toEqual(['de', 'en']));
   test('a contradiction is shown and the header still stands', () => {
     const reading = propose(sheet(['English', 'German'], ...CANAL));
-    expect(reading.columns[0]).toMatchObject({ role: { value: { language: 'en' } }, contradiction: { header: 'en', content: 'de' } });
+    expect(reading.columns[0]).toMatchObject({
+      role: { value: { language: 'en' } },
+      contradiction: { header: 'en', content: 'de' },
+    });
     expect(reading.columns[0]!.role.sureness).toBeLessThan(0.75);
     expect(reading.notes.map((note) => note.code)).toContain('language-contradiction');
   });
   test('a decision ends the contradiction', () => {
-    const reading = propose(sheet(['English', 'German'], ...CANAL), { roles: { 0: { kind: 'term', language: 'de' as never } } });
+    const reading = propose(sheet(['English', 'German'], ...CANAL), {
+      roles: { 0: { kind: 'term', language: 'de' as never } },
+    });
     expect(reading.columns[0]).toMatchObject({ role: { set: true, value: { language: 'de' } } });
     expect(reading.columns[0]!.contradiction).toBeUndefined();
   });
   test('a hidden column is ignored and says so', () => {
-    const reading = proposeReading({ source: SOURCE, rows: sheet(['Deutsch', 'English'], ...CANAL), hiddenColumns: [1], notes: [] });
-    expect(reading.columns[1]!.role).toMatchObject({ value: { kind: 'ignored' }, reason: 'the column is hidden in the file' });
+    const reading = proposeReading({
+      source: SOURCE,
+      rows: sheet(['Deutsch', 'English'], ...CANAL),
+      hiddenColumns: [1],
+      notes: [],
+    });
+    expect(reading.columns[1]!.role).toMatchObject({
+      value: { kind: 'ignored' },
+      reason: 'the column is hidden in the file',
+    });
   });
   test('one column, and a header without data, are told', () => {
     expect(propose(sheet(['Schleuse'], ['Wehr'])).notes.map((n) => n.code)).toEqual(['one-column']);
@@ -74,13 +98,27 @@ describe('roles', () => {
   });
 });
 
-function run(rows: SheetRow[], options: { decisions?: Decisions; rowDecisions?: [number, RowDecision][]; existing?: (key: string) => number[] } = {}): { outcomes: Outcome[]; evaluation: Evaluation } {
+function run(
+  rows: SheetRow[],
+  options: { decisions?: Decisions; rowDecisions?: [number, RowDecision][]; existing?: (key: string) => number[] } = {},
+): { outcomes: Outcome[]; evaluation: Evaluation } {
   const evaluation = new Evaluation(propose(rows, options.decisions), options.existing, new Map(options.rowDecisions));
   return { outcomes: rows.map((row) => evaluation.see(row)), evaluation };
 }
 
 describe('evaluation', () => {
-  const rows = sheet(['Liste'], ['Deutsch', 'English'], ...CANAL, ['Schleuse', 'lock'], ['Wehr', ''], ['', 'weir'], ['', ''], ['Deutsch', 'English'], ['Poller', 'bollard', 'who wrote this?'], ['Summe', '']);
+  const rows = sheet(
+    ['Liste'],
+    ['Deutsch', 'English'],
+    ...CANAL,
+    ['Schleuse', 'lock'],
+    ['Wehr', ''],
+    ['', 'weir'],
+    ['', ''],
+    ['Deutsch', 'English'],
+    ['Poller', 'bollard', 'who wrote this?'],
+    ['Summe', ''],
+  );
 
   test('every row has its place', () => {
     const { outcomes, evaluation } = run(rows);
@@ -89,7 +127,10 @@ describe('evaluation', () => {
       { kind: 'not data', reason: 'header' },
     ]);
     expect(outcomes[8]).toMatchObject({ kind: 'joined', row: 3 });
-    expect(outcomes[9]).toMatchObject({ kind: 'held back', question: { kind: 'missing', languages: ['en'], given: 'Wehr' } });
+    expect(outcomes[9]).toMatchObject({
+      kind: 'held back',
+      question: { kind: 'missing', languages: ['en'], given: 'Wehr' },
+    });
     expect(outcomes[10]!.kind).toBe('entry');
     expect(outcomes[11]).toEqual({ kind: 'not data', reason: 'blank' });
     expect(outcomes[12]).toEqual({ kind: 'not data', reason: 'header again' });
@@ -105,7 +146,13 @@ describe('evaluation', () => {
   });
 
   test('what a person decides about a row counts', () => {
-    const { outcomes } = run(rows, { rowDecisions: [[10, { cells: { 1: 'weir' } }], [14, { verdict: 'take' }], [3, { verdict: 'leave' }]] });
+    const { outcomes } = run(rows, {
+      rowDecisions: [
+        [10, { cells: { 1: 'weir' } }],
+        [14, { verdict: 'take' }],
+        [3, { verdict: 'leave' }],
+      ],
+    });
     expect(outcomes[9]!.kind).toBe('entry');
     expect(outcomes[13]!.kind).toBe('entry');
     expect(outcomes[2]).toEqual({ kind: 'not data', reason: 'left out' });
@@ -120,7 +167,10 @@ describe('evaluation', () => {
   });
 
   test('rows that say what is there already join it', () => {
-    const there = new Map([['de\0Schleuse', [7, 9]], ['en\0lock', [9]]]);
+    const there = new Map([
+      ['de\0Schleuse', [7, 9]],
+      ['en\0lock', [9]],
+    ]);
     const { outcomes } = run(rows, { existing: (key) => there.get(key) ?? [] });
     expect(outcomes[2]).toMatchObject({ kind: 'joined existing', concept: 9 });
   });
@@ -133,7 +183,9 @@ describe('evaluation', () => {
   });
 
   test('hidden rows are left out unless they are wanted', () => {
-    const hidden = sheet(['Deutsch', 'English'], ...CANAL).map((row) => (row.number === 3 ? { ...row, hidden: true } : row));
+    const hidden = sheet(['Deutsch', 'English'], ...CANAL).map((row) =>
+      row.number === 3 ? { ...row, hidden: true } : row,
+    );
     expect(run(hidden).outcomes[2]).toEqual({ kind: 'not data', reason: 'hidden' });
     expect(run(hidden, { decisions: { takeHidden: true } }).outcomes[2]!.kind).toBe('entry');
   });
@@ -141,19 +193,32 @@ describe('evaluation', () => {
   test('the tally always adds up', () => {
     const cell = fc.constantFrom('', 'lock', 'Schleuse', 'Wehr; Stau', ' ', '12', 'a\uFFFDb', 'Summe');
     fc.assert(
-      fc.property(fc.array(fc.array(cell, { maxLength: 4 }), { maxLength: 30 }), fc.array(fc.nat(3), { maxLength: 30 }), (table, gaps) => {
-        let number = 0;
-        const evaluation = new Evaluation(propose(sheet(['Deutsch', 'English'], ...CANAL)));
-        for (const [i, cells] of table.entries()) evaluation.see({ number: (number += 1 + (gaps[i] ?? 0)), cells });
-        const { rows: total, entries, joined, heldBack, notData } = evaluation.tally;
-        expect(entries + joined + heldBack + notData).toBe(total);
-        expect(total).toBe(number);
-      }),
+      fc.property(
+        fc.array(fc.array(cell, { maxLength: 4 }), { maxLength: 30 }),
+        fc.array(fc.nat(3), { maxLength: 30 }),
+        (table, gaps) => {
+          let number = 0;
+          const evaluation = new Evaluation(propose(sheet(['Deutsch', 'English'], ...CANAL)));
+          for (const [i, cells] of table.entries()) evaluation.see({ number: (number += 1 + (gaps[i] ?? 0)), cells });
+          const { rows: total, entries, joined, heldBack, notData } = evaluation.tally;
+          expect(entries + joined + heldBack + notData).toBe(total);
+          expect(total).toBe(number);
+        },
+      ),
     );
   });
 
   test('the order of synonyms does not make another entry', () => {
-    const { outcomes } = run(sheet(['Deutsch', 'English'], ...CANAL, ['Wehr; Stau', 'weir; dam'], ['Stau; Wehr', 'dam; weir'], ['Wehr', 'dam']), { decisions: { separators: [';'] } });
+    const { outcomes } = run(
+      sheet(
+        ['Deutsch', 'English'],
+        ...CANAL,
+        ['Wehr; Stau', 'weir; dam'],
+        ['Stau; Wehr', 'dam; weir'],
+        ['Wehr', 'dam'],
+      ),
+      { decisions: { separators: [';'] } },
+    );
     expect(outcomes.slice(7).map((o) => o.kind)).toEqual(['entry', 'joined', 'joined']);
   });
 

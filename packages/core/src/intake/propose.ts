@@ -73,7 +73,11 @@ function headerOf(rows: readonly SheetRow[], decisions: Decisions): Guess<number
 
 function decided(column: ColumnReading, role: Role | undefined): ColumnReading {
   if (!role) return column;
-  return { index: column.index, header: column.header, role: { value: role, sureness: 1, reason: 'chosen', set: true } };
+  return {
+    index: column.index,
+    header: column.header,
+    role: { value: role, sureness: 1, reason: 'chosen', set: true },
+  };
 }
 
 function termCells(columns: readonly ColumnReading[], data: readonly SheetRow[]): string[][] {
@@ -81,7 +85,12 @@ function termCells(columns: readonly ColumnReading[], data: readonly SheetRow[])
   return data.map((row) => terms.map((column) => row.cells[column.index] ?? ''));
 }
 
-function notesOn(columns: readonly ColumnReading[], data: readonly SheetRow[], header: boolean, exchange: boolean): Diagnostic[] {
+function notesOn(
+  columns: readonly ColumnReading[],
+  data: readonly SheetRow[],
+  header: boolean,
+  exchange: boolean,
+): Diagnostic[] {
   const notes: Diagnostic[] = [];
   if (data.length === 0) notes.push(diagnostic(header ? 'header-only' : 'no-rows'));
   const languages = new Set(columns.flatMap(({ role }) => (role.value.kind === 'term' ? [role.value.language] : [])));

@@ -30,9 +30,16 @@ export function columnRoles(
 ): ColumnReading[] {
   const count = Math.max(header?.cells.length ?? 0, usualWidth(data));
   const columns = Array.from({ length: count }, (_, index) => column(index, header?.cells[index] ?? '', data));
-  const roles = columns.map((c) => (hiddenColumns.includes(c.index) ? ignored(1, 'the column is hidden in the file') : roleOf(c)));
+  const roles = columns.map((c) =>
+    hiddenColumns.includes(c.index) ? ignored(1, 'the column is hidden in the file') : roleOf(c),
+  );
   separate(columns, roles);
-  return columns.map((c, i) => ({ index: c.index, header: c.header.trim(), role: roles[i]!, ...contradictionOf(c, roles[i]!) }));
+  return columns.map((c, i) => ({
+    index: c.index,
+    header: c.header.trim(),
+    role: roles[i]!,
+    ...contradictionOf(c, roles[i]!),
+  }));
 }
 
 /** Rare longer rows do not widen the table: what sticks out is a question about that row. */
@@ -50,7 +57,8 @@ function usualWidth(data: readonly SheetRow[]): number {
 
 function column(index: number, header: string, data: readonly SheetRow[]): Column {
   const cells = data.map((row) => row.cells[index] ?? '').filter((cell) => cell.trim() !== '');
-  const share = (test: (cell: string) => boolean): number => (cells.length ? cells.filter(test).length / cells.length : 0);
+  const share = (test: (cell: string) => boolean): number =>
+    cells.length ? cells.filter(test).length / cells.length : 0;
   const words = cells.filter((cell) => /\p{L}{2}|\p{sc=Han}/u.test(cell));
   return {
     index,
@@ -70,10 +78,16 @@ function roleOf(c: Column): Guess<Role> {
   const letter = columnLetter(c.index);
   if (c.cells.length === 0 && !named && !c.says.field) return ignored(0.98, 'the column is empty');
   if (c.says.field === 'note')
-    return { value: { kind: 'note', language: named?.tag ?? null }, sureness: 0.9, reason: `the header says “${c.header.trim()}”` };
-  if (c.says.field === 'other') return ignored(0.85, `the header “${c.header.trim()}” names a field that is not taken in yet`);
+    return {
+      value: { kind: 'note', language: named?.tag ?? null },
+      sureness: 0.9,
+      reason: `the header says “${c.header.trim()}”`,
+    };
+  if (c.says.field === 'other')
+    return ignored(0.85, `the header “${c.header.trim()}” names a field that is not taken in yet`);
   if (c.cells.length > 0 && (c.numeric > 0.9 || c.wordless > 0.9)) return ignored(0.95, 'there are no words in it');
-  if (named && (named.sureness > 0.5 || shareOf(primaryLanguage(named.tag), c.content) > 0.3)) return byHeader(c, named.tag, named.sureness);
+  if (named && (named.sureness > 0.5 || shareOf(primaryLanguage(named.tag), c.content) > 0.3))
+    return byHeader(c, named.tag, named.sureness);
   if (c.says.field === 'number') return ignored(0.9, `the header says “${c.header.trim()}”`);
   return byContent(c, letter);
 }
@@ -86,7 +100,8 @@ function byHeader(c: Column, tag: LanguageTag, sureness: number): Guess<Role> {
     return { value, sureness: 0.5, reason: `${head}, but the text reads as ${languageName(c.content[0]!.language)}` };
   }
   const agrees = shareOf(primaryLanguage(tag), c.content);
-  if (agrees > 0.35) return { value, sureness: Math.min(0.99, sureness + 0.03), reason: `${head}, and the text agrees` };
+  if (agrees > 0.35)
+    return { value, sureness: Math.min(0.99, sureness + 0.03), reason: `${head}, and the text agrees` };
   return { value, sureness, reason: head };
 }
 
@@ -94,10 +109,15 @@ function byContent(c: Column, letter: string): Guess<Role> {
   const best = c.content[0];
   const tag = best && canonicalTag(best.language);
   if (!best || !tag || best.share < 0.12) return ignored(0.5, 'it cannot be told which language it is in');
-  if (c.meanLength > 120) return ignored(0.6, `its texts are too long for terms (${Math.round(c.meanLength)} characters on average)`);
+  if (c.meanLength > 120)
+    return ignored(0.6, `its texts are too long for terms (${Math.round(c.meanLength)} characters on average)`);
   const second = c.content[1]?.share ?? 0;
   const sureness = Math.max(0.35, Math.min(0.97, 0.5 + (best.share - second) * 0.9)) * (c.cells.length < 4 ? 0.8 : 1);
-  return { value: { kind: 'term', language: tag }, sureness, reason: `the text of column ${letter} reads as ${languageName(tag)}` };
+  return {
+    value: { kind: 'term', language: tag },
+    sureness,
+    reason: `the text of column ${letter} reads as ${languageName(tag)}`,
+  };
 }
 
 function ignored(sureness: number, reason: string): Guess<Role> {
@@ -109,7 +129,12 @@ function contradicts(c: Column, tag: LanguageTag): boolean {
   if (!best) return false;
   const primary = primaryLanguage(tag);
   const letters = c.cells.slice(0, 240).reduce((sum, cell) => sum + cell.length, 0);
-  return letters >= 60 && best.share > 0.45 && !areClose(primary, best.language) && shareOf(primary, c.content) < best.share * 0.4;
+  return (
+    letters >= 100 &&
+    best.share > 0.35 &&
+    !areClose(primary, best.language) &&
+    shareOf(primary, c.content) < best.share * 0.4
+  );
 }
 
 function contradictionOf(c: Column, role: Guess<Role>): Pick<ColumnReading, 'contradiction'> {

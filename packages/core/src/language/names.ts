@@ -148,7 +148,10 @@ function twoLetterLanguages(): string[] {
  * as a whole ("Term English" is for the column roles to take apart).
  */
 export function languagesNamed(text: string): NamedLanguage[] {
-  const clean = text.trim().replace(/^[[("'<«„“]+|[\])"'>»“”:.*]+$/g, '').trim();
+  const clean = text
+    .trim()
+    .replace(/^[[("'<«„“]+|[\])"'>»“”:.*]+$/g, '')
+    .trim();
   if (!clean || clean.length > 60) return [];
   const found: NamedLanguage[] = [];
   const add = (tag: string | null, sureness: number, how: NamedLanguage['how']): void => {
@@ -166,7 +169,8 @@ export function languagesNamed(text: string): NamedLanguage[] {
     if (language && country) add(`${language}-${country}`, 0.97, 'name');
     else if (language && script) add(`${language}-${script}`, 0.97, 'name');
     // "English (en)", "German (DE)": the bracket repeats the language.
-    else if (language && canonicalTag(regional[2]!)?.startsWith(language)) add(canonicalTag(regional[2]!), 0.97, 'name');
+    else if (language && canonicalTag(regional[2]!)?.startsWith(language))
+      add(canonicalTag(regional[2]!), 0.97, 'name');
   }
   if (/^[A-Za-z]{2,3}([-_][A-Za-z0-9]{2,8}){0,2}$/.test(clean)) {
     const upper = clean.toUpperCase();
@@ -174,7 +178,8 @@ export function languagesNamed(text: string): NamedLanguage[] {
     const tag = canonicalTag(clean);
     // "UK" and "SE" are languages too (Ukrainian, Northern Sami); written in capitals the country is likelier.
     if (means && clean === upper) add(means, 0.8, 'country');
-    if (tag) add(tag, means ? 0.6 : clean.length === 2 || clean.includes('-') || clean.includes('_') ? 0.93 : 0.85, 'tag');
+    if (tag)
+      add(tag, means ? 0.6 : clean.length === 2 || clean.includes('-') || clean.includes('_') ? 0.93 : 0.85, 'tag');
   }
   return found;
 }
@@ -193,5 +198,7 @@ function scriptNamed(text: string): string | undefined {
 }
 
 function key(text: string): string {
-  return foldForSearch(text).replace(/[\s\-_.]+/g, ' ').trim();
+  return foldForSearch(text)
+    .replace(/[\s\-_.]+/g, ' ')
+    .trim();
 }

@@ -14,14 +14,18 @@ describe('reading', () => {
   test('a quote inside an unquoted field is a character', () => expect(cells('5" pipe,x')).toEqual([['5" pipe', 'x']]));
   test('what follows a closing quote belongs to the field', () => expect(cells('"a"b,c')).toEqual([['ab', 'c']]));
   test('CR, LF and CRLF end rows; blank rows keep their number', () =>
-    expect(delimitedRows('a\rb\n\r\nc', { delimiter: ',', quote: '"' }).map((row) => [row.number, row.cells[0]])).toEqual([
+    expect(
+      delimitedRows('a\rb\n\r\nc', { delimiter: ',', quote: '"' }).map((row) => [row.number, row.cells[0]]),
+    ).toEqual([
       [1, 'a'],
       [2, 'b'],
       [3, ''],
       [4, 'c'],
     ]));
-  test('no row after the last line end, an empty cell after a last delimiter', () => expect(cells('a,\n')).toEqual([['a', '']]));
-  test('delimiters of several characters', () => expect(cells('a = b = c\nd=e', ' = ')).toEqual([['a', 'b', 'c'], ['d=e']]));
+  test('no row after the last line end, an empty cell after a last delimiter', () =>
+    expect(cells('a,\n')).toEqual([['a', '']]));
+  test('delimiters of several characters', () =>
+    expect(cells('a = b = c\nd=e', ' = ')).toEqual([['a', 'b', 'c'], ['d=e']]));
   test('without a delimiter the line is a cell', () => expect(cells('a,b\tc', null, null)).toEqual([['a,b\tc']]));
   test('an open quote is told, with its row', () => {
     const reader = new DelimitedReader({ delimiter: ',', quote: '"' });
@@ -46,7 +50,9 @@ describe('properties', () => {
   test('any table survives writing and reading', () => {
     fc.assert(
       fc.property(table, fc.constantFrom(',', ';', '\t', '|'), (rows, delimiter) => {
-        const text = rows.map((row) => delimitedLine(row, { delimiter, lineEnd: '\r\n', guardFormulas: true })).join('');
+        const text = rows
+          .map((row) => delimitedLine(row, { delimiter, lineEnd: '\r\n', guardFormulas: true }))
+          .join('');
         expect(cells(text, delimiter).map((row) => row.map(restoredCell))).toEqual(rows);
       }),
     );
@@ -54,17 +60,22 @@ describe('properties', () => {
 
   test('cutting the text anywhere changes nothing', () => {
     fc.assert(
-      fc.property(fc.string({ unit: fc.constantFrom('a', '"', ' ', '=', '\r', '\n', ',') }), fc.array(fc.nat(40)), fc.constantFrom(',', ' = '), (text, cuts, delimiter) => {
-        const reader = new DelimitedReader({ delimiter, quote: '"' });
-        const rows = [];
-        let at = 0;
-        for (const cut of cuts) {
-          rows.push(...reader.write(text.slice(at, at + cut)));
-          at += cut;
-        }
-        rows.push(...reader.write(text.slice(at)), ...reader.end());
-        expect(rows).toEqual(delimitedRows(text, { delimiter, quote: '"' }));
-      }),
+      fc.property(
+        fc.string({ unit: fc.constantFrom('a', '"', ' ', '=', '\r', '\n', ',') }),
+        fc.array(fc.nat(40)),
+        fc.constantFrom(',', ' = '),
+        (text, cuts, delimiter) => {
+          const reader = new DelimitedReader({ delimiter, quote: '"' });
+          const rows = [];
+          let at = 0;
+          for (const cut of cuts) {
+            rows.push(...reader.write(text.slice(at, at + cut)));
+            at += cut;
+          }
+          rows.push(...reader.write(text.slice(at)), ...reader.end());
+          expect(rows).toEqual(delimitedRows(text, { delimiter, quote: '"' }));
+        },
+      ),
     );
   });
 

@@ -78,7 +78,11 @@ export class DelimitedReader {
         this.endRow();
         this.afterReturn = char === '\r';
         i++;
-      } else if (first !== undefined && char === first && (delimiter!.length === 1 || input.startsWith(delimiter!, i))) {
+      } else if (
+        first !== undefined &&
+        char === first &&
+        (delimiter!.length === 1 || input.startsWith(delimiter!, i))
+      ) {
         this.endField();
         i += delimiter!.length;
       } else if (this.state === START && char === quote) {

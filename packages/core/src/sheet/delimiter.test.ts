@@ -20,7 +20,8 @@ describe('guessDelimiter', () => {
     const found = guess('sep=|\nSchleuse;Schütz|lock\n');
     expect(found).toMatchObject({ form: { delimiter: '|' }, declared: true });
   });
-  test('running text has no columns', () => expect(guess('Das ist ein Text\nund noch eine Zeile\n').form.delimiter).toBeNull());
+  test('running text has no columns', () =>
+    expect(guess('Das ist ein Text\nund noch eine Zeile\n').form.delimiter).toBeNull());
   test('quotes are found where they enclose fields, not where they are inches', () => {
     expect(guess('"a,b",c\nd,"e"\n').form.quote).toBe('"');
     expect(guess('5" Rohr\t5" pipe\n3" Rohr\t3" pipe\n').form.quote).toBeNull();

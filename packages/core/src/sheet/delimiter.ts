@@ -127,7 +127,12 @@ function quotes(sample: string, delimiter: string): boolean {
   for (let at = sample.indexOf('"'); at >= 0; at = sample.indexOf('"', at + 1)) {
     const before = sample[at - 1];
     const after = sample[at + 1];
-    const starts = before === undefined || before === '\n' || before === '\r' || sample.endsWith(delimiter, at) || endsAt(sample, delimiter, at);
+    const starts =
+      before === undefined ||
+      before === '\n' ||
+      before === '\r' ||
+      sample.endsWith(delimiter, at) ||
+      endsAt(sample, delimiter, at);
     const ends = after === undefined || after === '\n' || after === '\r' || sample.startsWith(delimiter, at + 1);
     if (starts) opening++;
     if (ends) closing++;

@@ -10,7 +10,10 @@ const EMPTY: ConceptBody = { fields: NO_FIELDS, languages: [], origins: [] };
 test('terms are added, changed and taken away; ids are never given again', () => {
   const one = withTerm(withTerm(EMPTY, de, 'Wehr'), en, 'weir');
   const two = withTerm(one, de, 'Stau');
-  expect(two.languages.map((s) => s.terms.map((t) => `${t.id} ${t.text}`))).toEqual([['t1 Wehr', 't3 Stau'], ['t2 weir']]);
+  expect(two.languages.map((s) => s.terms.map((t) => `${t.id} ${t.text}`))).toEqual([
+    ['t1 Wehr', 't3 Stau'],
+    ['t2 weir'],
+  ]);
   const changed = withTermText(two, 't3', 'Stauwehr')!;
   expect(changed.languages[0]!.terms[1]!.text).toBe('Stauwehr');
   expect(two.languages[0]!.terms[1]!.text).toBe('Stau');

@@ -1,10 +1,23 @@
 /** Changes of one concept, as pure functions: what goes in stays as it was. */
 import { exactKey } from '../text/fold.js';
 import type { LanguageTag } from '../language/tags.js';
-import { NO_FIELDS, nextTermId, type ConceptBody, type Fields, type LanguageSection, type Origin, type Term } from './concept.js';
+import {
+  NO_FIELDS,
+  nextTermId,
+  type ConceptBody,
+  type Fields,
+  type LanguageSection,
+  type Origin,
+  type Term,
+} from './concept.js';
 
 /** Adds a term at the end of its language section, which is made if need be. */
-export function withTerm(body: ConceptBody, language: LanguageTag, text: string, fields: Fields = NO_FIELDS): ConceptBody {
+export function withTerm(
+  body: ConceptBody,
+  language: LanguageTag,
+  text: string,
+  fields: Fields = NO_FIELDS,
+): ConceptBody {
   const term: Term = { id: nextTermId(body), text, fields };
   const has = body.languages.some((section) => section.language === language);
   const languages: readonly LanguageSection[] = has

@@ -106,7 +106,8 @@ export class EncodingSampler {
       byteOrderMark,
       runnersUp: [],
     });
-    if (a === 0xef && b === 0xbb && c === 0xbf) return sure('UTF-8', 'it begins with the byte order mark of UTF-8', true);
+    if (a === 0xef && b === 0xbb && c === 0xbf)
+      return sure('UTF-8', 'it begins with the byte order mark of UTF-8', true);
     if (a === 0xff && b === 0xfe) return sure('UTF-16LE', 'it begins with the byte order mark of UTF-16', true);
     if (a === 0xfe && b === 0xff) return sure('UTF-16BE', 'it begins with the byte order mark of UTF-16', true);
     const half = Math.min(this.bytes, SAMPLE) / 2;
@@ -142,7 +143,11 @@ function bestOf(sample: Uint8Array, codec: Codec): EncodingGuess {
     return decoder.write(sample) + decoder.end();
   };
   const scored = [
-    ...DOUBLE.map((encoding) => ({ encoding, text: decode(encoding), score: doubleByteScore(sample, encoding, decode(encoding)) })),
+    ...DOUBLE.map((encoding) => ({
+      encoding,
+      text: decode(encoding),
+      score: doubleByteScore(sample, encoding, decode(encoding)),
+    })),
     ...SINGLE.map((encoding) => {
       const text = decode(encoding);
       return { encoding, text, score: singleByteScore(text, encoding) };
@@ -192,7 +197,11 @@ function doubleByteScore(sample: Uint8Array, encoding: EncodingName, text: strin
     pairs++;
     const trail = sample[++i]!;
     if (isCommon(encoding, lead) && (trail >= 0xa1 || encoding === 'Shift_JIS' || encoding === 'Big5')) common++;
-    if ((encoding === 'EUC-JP' && (lead === 0xa4 || lead === 0xa5)) || (encoding === 'Shift_JIS' && (lead === 0x82 || lead === 0x83))) kana++;
+    if (
+      (encoding === 'EUC-JP' && (lead === 0xa4 || lead === 0xa5)) ||
+      (encoding === 'Shift_JIS' && (lead === 0x82 || lead === 0x83))
+    )
+      kana++;
   }
   if (pairs === 0) return -1;
   const unreadable = (text.match(/\uFFFD/g)?.length ?? 0) / pairs;
@@ -205,14 +214,19 @@ function doubleByteScore(sample: Uint8Array, encoding: EncodingName, text: strin
   const runs = text.match(/[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Hang}]{2,}/gu)?.join('').length ?? 0;
   // "Barth幨emy": a character in the middle of a Latin word is an accented letter read wrongly.
   const inside = (text.match(/[a-z][\p{sc=Han}\p{sc=Hang}]|[\p{sc=Han}\p{sc=Hang}][a-z]/gu)?.length ?? 0) / pairs;
-  return share * 0.6 + Math.min(1, script) * 0.2 + (letters ? (runs / letters) * 0.2 : 0) + hint - unreadable * 3 - inside;
+  return (
+    share * 0.6 + Math.min(1, script) * 0.2 + (letters ? (runs / letters) * 0.2 : 0) + hint - unreadable * 3 - inside
+  );
 }
 
 const TYPOGRAPHY = /[“”„‚«»‹›–—…’‘§°€£©®±²³µ·×½¼¾¿¡№™ªº\u00A0\u202F]/u;
 
 /** −3 to about 1: how well the letters beyond ASCII fit words of the language that the text seems to be in. */
 function singleByteScore(text: string, encoding: EncodingName): number {
-  const lines = text.split(/[\r\n]+/).filter(Boolean).slice(0, 400);
+  const lines = text
+    .split(/[\r\n]+/)
+    .filter(Boolean)
+    .slice(0, 400);
   const cells = lines.flatMap((line) => line.split(/[\t;|,]/)).filter((cell) => /\p{L}{2}/u.test(cell));
   const languages = identifyPooled(cells, 300).filter((l) => l.share > 0.08);
   let sum = 0;
@@ -223,7 +237,9 @@ function singleByteScore(text: string, encoding: EncodingName): number {
     count++;
   }
   if (count === 0) return -1;
-  return sum / count + (encoding === 'windows-1252' ? 0.02 : encoding.startsWith('ISO') || encoding === 'KOI8-R' ? -0.01 : 0);
+  return (
+    sum / count + (encoding === 'windows-1252' ? 0.02 : encoding.startsWith('ISO') || encoding === 'KOI8-R' ? -0.01 : 0)
+  );
 }
 
 function characterScore(text: string, i: number, languages: readonly { language: string; share: number }[]): number {
@@ -235,7 +251,13 @@ function characterScore(text: string, i: number, languages: readonly { language:
   const between = /\p{L}/u.test(before) && /\p{L}/u.test(after);
   if (!/\p{L}/u.test(char)) {
     if (/\p{M}/u.test(char)) return between ? 0.2 : -1;
-    return TYPOGRAPHY.test(char) ? (between && char !== '’' && char !== '·' && char !== '\u00A0' ? -1 : 0.3) : between ? -1.5 : -0.5;
+    return TYPOGRAPHY.test(char)
+      ? between && char !== '’' && char !== '·' && char !== '\u00A0'
+        ? -1
+        : 0.3
+      : between
+        ? -1.5
+        : -0.5;
   }
   if (/\p{Ll}/u.test(before) && /\p{Lu}/u.test(char)) return -1;
   const script = /\p{sc=Latn}/u.test(char) ? 'Latn' : null;
@@ -244,7 +266,10 @@ function characterScore(text: string, i: number, languages: readonly { language:
     return latin.test(before) || latin.test(after) ? -1 : 0.9;
   }
   const lower = char.toLowerCase();
-  const home = languages.reduce((best, l) => (ALPHABETS[l.language]?.includes(lower) ? Math.max(best, l.share) : best), 0);
+  const home = languages.reduce(
+    (best, l) => (ALPHABETS[l.language]?.includes(lower) ? Math.max(best, l.share) : best),
+    0,
+  );
   const crowd = code > 127 && before.charCodeAt(0) > 127 && /\p{L}/u.test(before) ? -0.4 : 0;
   return (home > 0 ? 0.6 + Math.min(0.4, home) : -0.6) + crowd;
 }

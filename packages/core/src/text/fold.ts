@@ -23,7 +23,9 @@ const STROKE = /[øđłħŧıæœþð]/g;
 export function foldForSearch(text: string): string {
   if (isPlain(text)) return text.toLowerCase();
   let folded = text.normalize('NFKD').toLowerCase();
-  folded = /[\p{sc=Kana}\p{sc=Hira}]/u.test(folded) ? folded.normalize('NFC') : folded.replace(MARKS, '').normalize('NFC');
+  folded = /[\p{sc=Kana}\p{sc=Hira}]/u.test(folded)
+    ? folded.normalize('NFC')
+    : folded.replace(MARKS, '').normalize('NFC');
   return folded
     .replace(/ß/g, 'ss')
     .replace(/ς/g, 'σ')

@@ -6,7 +6,12 @@ import { SaxesParser, type SaxesTagNS } from 'saxes';
 import { DataError } from '../diagnostic.js';
 
 export type XmlEvent =
-  | { readonly type: 'open'; readonly name: string; readonly attributes: Readonly<Record<string, string>>; readonly line: number }
+  | {
+      readonly type: 'open';
+      readonly name: string;
+      readonly attributes: Readonly<Record<string, string>>;
+      readonly line: number;
+    }
   | { readonly type: 'text'; readonly text: string }
   | { readonly type: 'close'; readonly name: string };
 
@@ -49,7 +54,8 @@ export class XmlReader {
   }
 
   private open(tag: SaxesTagNS): void {
-    if (++this.depth > DEPTH_LIMIT) throw new DataError('xml-too-deep', { limit: DEPTH_LIMIT }, { line: this.parser.line });
+    if (++this.depth > DEPTH_LIMIT)
+      throw new DataError('xml-too-deep', { limit: DEPTH_LIMIT }, { line: this.parser.line });
     const attributes: Record<string, string> = {};
     for (const attribute of Object.values(tag.attributes)) {
       const name = attribute.prefix === 'xml' ? `xml:${attribute.local}` : attribute.local;

@@ -1,7 +1,8 @@
 /** Text made safe for XML 1.0. */
 
 // Characters that XML 1.0 (section 2.2, Char) does not allow at all.
-const FORBIDDEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
+const FORBIDDEN =
+  /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
 
 /** For element content. Forbidden characters become U+FFFD, a carriage return its reference. */
 export function xmlText(text: string): string {

@@ -27,14 +27,20 @@ export type ClientBody = z.infer<typeof client>;
 export function clientRoutes(api: Api, { workspace, workers, events }: Context): void {
   const list = workspace.prepare<[], ClientRow>('SELECT * FROM client ORDER BY name COLLATE NOCASE');
 
-  api.get('/clients', { schema: { response: { 200: z.array(client) } } }, async () => list.all().map(({ id, name }) => ({ id, name })));
+  api.get('/clients', { schema: { response: { 200: z.array(client) } } }, async () =>
+    list.all().map(({ id, name }) => ({ id, name })),
+  );
 
-  api.post('/clients', { schema: { body: named, response: { 200: z.object({ id: z.number() }) } } }, async (request) => {
-    const made = await workers.write('createClient', request.body);
-    events.tell({ type: 'changed', what: 'clients' });
-    events.tell({ type: 'changed', what: 'ledger' });
-    return made;
-  });
+  api.post(
+    '/clients',
+    { schema: { body: named, response: { 200: z.object({ id: z.number() }) } } },
+    async (request) => {
+      const made = await workers.write('createClient', request.body);
+      events.tell({ type: 'changed', what: 'clients' });
+      events.tell({ type: 'changed', what: 'ledger' });
+      return made;
+    },
+  );
 
   api.patch('/clients/:id', { schema: { params: idParam, body: named, response: { 200: done } } }, async (request) => {
     await workers.write('renameClient', { id: request.params.id, name: request.body.name });
@@ -54,7 +60,10 @@ export function clientRoutes(api: Api, { workspace, workers, events }: Context):
     },
     async (request) => {
       const rows = workspace
-        .prepare<[{ client: number | null }], TermbaseRow & { client: string; concepts: number; changed_at: string | null; inspected: number }>(
+        .prepare<
+          [{ client: number | null }],
+          TermbaseRow & { client: string; concepts: number; changed_at: string | null; inspected: number }
+        >(
           `SELECT t.*, c.name AS client,
              (SELECT count(*) FROM concept WHERE termbase_id = t.id) AS concepts,
              (SELECT max(at) FROM ledger WHERE termbase_id = t.id) AS changed_at,

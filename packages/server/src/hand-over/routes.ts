@@ -18,26 +18,35 @@ export type HandOverBody = z.infer<typeof handOver>;
 export function handOverRoutes(api: Api, { workspace, workers, jobs }: Context): void {
   api.post(
     '/termbases/:id/hand-over',
-    { schema: { summary: 'Write it to a file; fetch it from /jobs/:id/file', params: idParam, body: handOver, response: { 200: job } } },
+    {
+      schema: {
+        summary: 'Write it to a file; fetch it from /jobs/:id/file',
+        params: idParam,
+        body: handOver,
+        response: { 200: job },
+      },
+    },
     async (request) => {
       const { id, name, client_id } = termbaseById(workspace, request.params.id);
       const { encoding: said, format, languages, delimiter, byteOrderMark } = request.body;
       const encoding = said === undefined ? undefined : encodingNamed(said);
       if (encoding === null) throw new ApiError('encoding-unknown', { what: said! });
-      return jobs.start({ kind: 'hand over', title: `${format.toUpperCase()} of ${name}`, clientId: client_id }, (controls) =>
-        workers.read(
-          'handOver',
-          {
-            jobId: controls.id,
-            termbaseId: id,
-            format,
-            languages,
-            ...(delimiter !== undefined && { delimiter }),
-            ...(byteOrderMark !== undefined && { byteOrderMark }),
-            ...(encoding && { encoding }),
-          },
-          controls,
-        ),
+      return jobs.start(
+        { kind: 'hand over', title: `${format.toUpperCase()} of ${name}`, clientId: client_id },
+        (controls) =>
+          workers.read(
+            'handOver',
+            {
+              jobId: controls.id,
+              termbaseId: id,
+              format,
+              languages,
+              ...(delimiter !== undefined && { delimiter }),
+              ...(byteOrderMark !== undefined && { byteOrderMark }),
+              ...(encoding && { encoding }),
+            },
+            controls,
+          ),
       );
     },
   );

@@ -58,9 +58,17 @@ export async function handOver(job: HandOver, context: TaskContext): Promise<Han
   }
 }
 
-async function write(path: string, title: string, db: Db, job: HandOver, context: TaskContext): Promise<{ concepts: number; left: number }> {
+async function write(
+  path: string,
+  title: string,
+  db: Db,
+  job: HandOver,
+  context: TaskContext,
+): Promise<{ concepts: number; left: number }> {
   const languages = job.languages as readonly LanguageTag[];
-  const total = db.prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?').get(job.termbaseId)!.n;
+  const total = db
+    .prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?')
+    .get(job.termbaseId)!.n;
   let written = 0;
   const chosen = function* (least: number): Generator<Concept> {
     let seen = 0;
@@ -89,7 +97,12 @@ async function write(path: string, title: string, db: Db, job: HandOver, context
     default: {
       const delimiter = job.delimiter ?? (job.format === 'csv' ? ',' : '\t');
       const style = { delimiter, lineEnd: '\r\n', guardFormulas: true } as const;
-      await writeText(path, lines(chosen(1), layoutOf(db, job.termbaseId, languages), style), job.encoding ?? 'UTF-8', job.byteOrderMark ?? false);
+      await writeText(
+        path,
+        lines(chosen(1), layoutOf(db, job.termbaseId, languages), style),
+        job.encoding ?? 'UTF-8',
+        job.byteOrderMark ?? false,
+      );
     }
   }
   return { concepts: written, left: total - written };
@@ -105,8 +118,15 @@ function layoutOf(db: Db, termbaseId: number, languages: readonly LanguageTag[])
   return layout.columns();
 }
 
-function* lines(concepts: Iterable<Concept>, columns: ReturnType<Layout['columns']>, style: DelimitedStyle): Generator<string> {
-  yield delimitedLine(columns.map((c) => c.header), style);
+function* lines(
+  concepts: Iterable<Concept>,
+  columns: ReturnType<Layout['columns']>,
+  style: DelimitedStyle,
+): Generator<string> {
+  yield delimitedLine(
+    columns.map((c) => c.header),
+    style,
+  );
   for (const concept of concepts) yield delimitedLine(layoutRow(concept, columns), style);
 }
 

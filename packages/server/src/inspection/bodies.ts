@@ -15,7 +15,9 @@ export function findingBodies(db: Db, rows: readonly FindingRow[]): FindingBody[
     severity: row.severity,
     text: row.text,
     message: row.message,
-    related: (JSON.parse(row.related) as number[]).slice(0, 8).map((concept) => ({ concept, text: labelOf(db, concept) })),
+    related: (JSON.parse(row.related) as number[])
+      .slice(0, 8)
+      .map((concept) => ({ concept, text: labelOf(db, concept) })),
     correction: row.correction ? (JSON.parse(row.correction) as FindingBody['correction']) : null,
     isNew: row.is_new === 1,
   }));

@@ -52,11 +52,18 @@ export function openCounts(db: Db, termbaseId: number): { check: string; open: n
 }
 
 export function openTotal(db: Db, termbaseId: number): number {
-  return db.prepare<[{ termbaseId: number }], { n: number }>(`SELECT count(*) AS n FROM finding f WHERE ${OPEN}`).get({ termbaseId })!.n;
+  return db
+    .prepare<[{ termbaseId: number }], { n: number }>(`SELECT count(*) AS n FROM finding f WHERE ${OPEN}`)
+    .get({ termbaseId })!.n;
 }
 
-export function lastInspection(db: Db, termbaseId: number): { readonly at: string; readonly counts: string } | undefined {
+export function lastInspection(
+  db: Db,
+  termbaseId: number,
+): { readonly at: string; readonly counts: string } | undefined {
   return db
-    .prepare<[number], { at: string; counts: string }>('SELECT at, counts FROM inspection WHERE termbase_id = ? ORDER BY id DESC LIMIT 1')
+    .prepare<[number], { at: string; counts: string }>(
+      'SELECT at, counts FROM inspection WHERE termbase_id = ? ORDER BY id DESC LIMIT 1',
+    )
     .get(termbaseId);
 }

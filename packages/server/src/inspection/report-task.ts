@@ -20,7 +20,10 @@ export interface ReportToWrite {
   readonly format: 'html' | 'xlsx';
 }
 
-export async function inspectionReport(job: ReportToWrite, { dataDir }: TaskContext): Promise<{ readonly path: string; readonly fileName: string }> {
+export async function inspectionReport(
+  job: ReportToWrite,
+  { dataDir }: TaskContext,
+): Promise<{ readonly path: string; readonly fileName: string }> {
   const paths = pathsOf(dataDir);
   const db = openForReading(paths.workspace);
   try {
@@ -29,7 +32,10 @@ export async function inspectionReport(job: ReportToWrite, { dataDir }: TaskCont
     await mkdir(paths.outgoing(job.jobId), { recursive: true });
     const path = join(paths.outgoing(job.jobId), fileName);
     if (job.format === 'html') await writeText(path, htmlReport(db, job.termbaseId));
-    else await writeWorkbook(path, [{ name: 'Findings', header: HEADER, widths: [28, 16, 40, 70, 30, 40], rows: reportRows(db, job.termbaseId) }]);
+    else
+      await writeWorkbook(path, [
+        { name: 'Findings', header: HEADER, widths: [28, 16, 40, 70, 30, 40], rows: reportRows(db, job.termbaseId) },
+      ]);
     return { path, fileName };
   } finally {
     db.close();
@@ -52,7 +58,14 @@ function* allFindings(db: Db, termbaseId: number): Generator<FindingRow> {
 
 function* reportRows(db: Db, termbaseId: number): Generator<string[]> {
   for (const row of allFindings(db, termbaseId))
-    yield [titleOf(row.check_id), row.language ? languageName(row.language) : '', row.text, row.message, proposal(row), origin(db, row.concept_id)];
+    yield [
+      titleOf(row.check_id),
+      row.language ? languageName(row.language) : '',
+      row.text,
+      row.message,
+      proposal(row),
+      origin(db, row.concept_id),
+    ];
 }
 
 function titleOf(id: string): string {

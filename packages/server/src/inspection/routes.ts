@@ -15,7 +15,14 @@ const overview = z.object({
   inspectedAt: z.string().nullable(),
   counts: counts.nullable(),
   checks: z.array(
-    z.object({ id: z.string(), title: z.string(), explains: z.string(), open: z.number(), safe: z.number(), fresh: z.number() }),
+    z.object({
+      id: z.string(),
+      title: z.string(),
+      explains: z.string(),
+      open: z.number(),
+      safe: z.number(),
+      fresh: z.number(),
+    }),
   ),
 });
 export type InspectionOverview = z.infer<typeof overview>;
@@ -26,26 +33,31 @@ export type FoundRow = z.infer<typeof foundRow>;
 export function inspectionRoutes(api: Api, context: Context): void {
   const { workspace, workers, jobs, events } = context;
   const changed = (termbaseId: number): void => {
-    for (const what of ['inspection', 'termbase', 'holdings', 'ledger'] as const) events.tell({ type: 'changed', what, id: termbaseId });
+    for (const what of ['inspection', 'termbase', 'holdings', 'ledger'] as const)
+      events.tell({ type: 'changed', what, id: termbaseId });
   };
 
-  api.get('/termbases/:id/inspection', { schema: { params: idParam, response: { 200: overview } } }, async (request) => {
-    const { id } = termbaseById(workspace, request.params.id);
-    const last = lastInspection(workspace, id);
-    const open = new Map(openCounts(workspace, id).map((row) => [row.check, row]));
-    return {
-      inspectedAt: last?.at ?? null,
-      counts: last ? counts.parse(JSON.parse(last.counts)) : null,
-      checks: TERMBASE_CHECKS.map((check) => ({
-        id: check.id,
-        title: check.title,
-        explains: check.explains,
-        open: open.get(check.id)?.open ?? 0,
-        safe: open.get(check.id)?.safe ?? 0,
-        fresh: open.get(check.id)?.fresh ?? 0,
-      })),
-    };
-  });
+  api.get(
+    '/termbases/:id/inspection',
+    { schema: { params: idParam, response: { 200: overview } } },
+    async (request) => {
+      const { id } = termbaseById(workspace, request.params.id);
+      const last = lastInspection(workspace, id);
+      const open = new Map(openCounts(workspace, id).map((row) => [row.check, row]));
+      return {
+        inspectedAt: last?.at ?? null,
+        counts: last ? counts.parse(JSON.parse(last.counts)) : null,
+        checks: TERMBASE_CHECKS.map((check) => ({
+          id: check.id,
+          title: check.title,
+          explains: check.explains,
+          open: open.get(check.id)?.open ?? 0,
+          safe: open.get(check.id)?.safe ?? 0,
+          fresh: open.get(check.id)?.fresh ?? 0,
+        })),
+      };
+    },
+  );
 
   api.post('/termbases/:id/inspection', { schema: { params: idParam, response: { 200: job } } }, async (request) => {
     const { id, name, client_id } = termbaseById(workspace, request.params.id);
@@ -82,7 +94,12 @@ export function inspectionRoutes(api: Api, context: Context): void {
 
   api.post(
     '/findings/stet',
-    { schema: { body: z.object({ ids, reason: z.string().max(500) }), response: { 200: z.object({ ledgerId: z.number() }) } } },
+    {
+      schema: {
+        body: z.object({ ids, reason: z.string().max(500) }),
+        response: { 200: z.object({ ledgerId: z.number() }) },
+      },
+    },
     async (request) => {
       const result = await workers.write('letStand', request.body);
       changed(0);
@@ -114,9 +131,18 @@ export function inspectionRoutes(api: Api, context: Context): void {
       const safe: number[] = [];
       let after = 0;
       for (;;) {
-        const page = openFindings(workspace, { termbaseId: request.params.id, check: request.body.check, after, limit: 1000 });
+        const page = openFindings(workspace, {
+          termbaseId: request.params.id,
+          check: request.body.check,
+          after,
+          limit: 1000,
+        });
         if (page.length === 0) break;
-        safe.push(...page.filter((row) => row.correction && (JSON.parse(row.correction) as { safe: boolean }).safe).map((row) => row.id));
+        safe.push(
+          ...page
+            .filter((row) => row.correction && (JSON.parse(row.correction) as { safe: boolean }).safe)
+            .map((row) => row.id),
+        );
         after = page.at(-1)!.id;
       }
       const result = await workers.write('putRight', { ids: safe });

@@ -20,16 +20,32 @@ export interface InspectionCounts {
 }
 
 /** Runs all checks and replaces the findings of the last inspection. */
-export function inspectTermbase({ termbaseId }: { readonly termbaseId: number }, context: TaskContext): InspectionCounts {
+export function inspectTermbase(
+  { termbaseId }: { readonly termbaseId: number },
+  context: TaskContext,
+): InspectionCounts {
   const db = workspaceForWriting(context.dataDir);
   termbaseById(db, termbaseId);
   const languages = languageCounts(db, termbaseId).map((row) => row.language as LanguageTag);
-  const total = Math.max(1, db.prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?').get(termbaseId)!.n);
-  const findings = [...inspect(counted(db, termbaseId, total, context), TERMBASE_CHECKS, { languages, concept: (id) => conceptById(db, id) })];
+  const total = Math.max(
+    1,
+    db.prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?').get(termbaseId)!.n,
+  );
+  const findings = [
+    ...inspect(counted(db, termbaseId, total, context), TERMBASE_CHECKS, {
+      languages,
+      concept: (id) => conceptById(db, id),
+    }),
+  ];
   return db.transaction(() => store(db, termbaseId, findings)).immediate();
 }
 
-function* counted(db: Db, termbaseId: number, total: number, context: TaskContext): Generator<ReturnType<typeof conceptsOf> extends Generator<infer C> ? C : never> {
+function* counted(
+  db: Db,
+  termbaseId: number,
+  total: number,
+  context: TaskContext,
+): Generator<ReturnType<typeof conceptsOf> extends Generator<infer C> ? C : never> {
   let seen = 0;
   for (const concept of conceptsOf(db, termbaseId)) {
     if (++seen % 500 === 0) context.checkpoint(seen / total);
@@ -38,7 +54,9 @@ function* counted(db: Db, termbaseId: number, total: number, context: TaskContex
 }
 
 function store(db: Db, termbaseId: number, findings: readonly Finding[]): InspectionCounts {
-  const before = new Set(db.prepare<[number], FindingRow>('SELECT * FROM finding WHERE termbase_id = ?').all(termbaseId).map(identityOfRow));
+  const before = new Set(
+    db.prepare<[number], FindingRow>('SELECT * FROM finding WHERE termbase_id = ?').all(termbaseId).map(identityOfRow),
+  );
   const stets = new Set(
     db
       .prepare<[number], { check_id: string; concept_id: number; language: string | null; basis: string }>(
@@ -64,10 +82,27 @@ function store(db: Db, termbaseId: number, findings: readonly Finding[]): Inspec
     const isNew = !before.has(key);
     counts[isNew ? 'new' : 'standing']++;
     const correction = f.correction ? JSON.stringify(f.correction) : null;
-    insert.run(termbaseId, f.check, f.concept, f.language, f.term, f.severity, f.text, f.message, JSON.stringify(f.related), correction, f.basis, isNew ? 1 : 0);
+    insert.run(
+      termbaseId,
+      f.check,
+      f.concept,
+      f.language,
+      f.term,
+      f.severity,
+      f.text,
+      f.message,
+      JSON.stringify(f.related),
+      correction,
+      f.basis,
+      isNew ? 1 : 0,
+    );
   }
   counts.settled = [...before].filter((key) => !now.has(key) && !stets.has(key)).length;
-  db.prepare('INSERT INTO inspection (termbase_id, at, counts) VALUES (?, ?, ?)').run(termbaseId, new Date().toISOString(), JSON.stringify(counts));
+  db.prepare('INSERT INTO inspection (termbase_id, at, counts) VALUES (?, ?, ?)').run(
+    termbaseId,
+    new Date().toISOString(),
+    JSON.stringify(counts),
+  );
   return counts;
 }
 
@@ -80,17 +115,29 @@ function identityOfRow(row: FindingRow): string {
 }
 
 /** Lets findings stand with a reason, until the texts they rest on change. */
-export function letStand({ ids, reason }: { readonly ids: readonly number[]; readonly reason: string }, { dataDir }: TaskContext): { readonly ledgerId: number } {
+export function letStand(
+  { ids, reason }: { readonly ids: readonly number[]; readonly reason: string },
+  { dataDir }: TaskContext,
+): { readonly ledgerId: number } {
   const db = workspaceForWriting(dataDir);
   const rows = findingsById(db, ids);
   const first = rows[0]!;
   const { client_id } = termbaseById(db, first.termbase_id);
   const what = rows.length === 1 ? `“${first.text}”` : `${rows.length} findings`;
-  const about = { clientId: client_id, termbaseId: first.termbase_id, kind: 'stet', title: `Let stand: ${what}${reason ? ` (${reason})` : ''}` };
+  const about = {
+    clientId: client_id,
+    termbaseId: first.termbase_id,
+    kind: 'stet',
+    title: `Let stand: ${what}${reason ? ` (${reason})` : ''}`,
+  };
   return recorded(dataDir, about, ({ entry, now }) => {
-    const insert = db.prepare('INSERT INTO stet (termbase_id, check_id, concept_id, language, basis, reason, at) VALUES (?, ?, ?, ?, ?, ?, ?)');
+    const insert = db.prepare(
+      'INSERT INTO stet (termbase_id, check_id, concept_id, language, basis, reason, at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+    );
     for (const row of rows) {
-      const id = Number(insert.run(row.termbase_id, row.check_id, row.concept_id, row.language, row.basis, reason, now).lastInsertRowid);
+      const id = Number(
+        insert.run(row.termbase_id, row.check_id, row.concept_id, row.language, row.basis, reason, now).lastInsertRowid,
+      );
       entry.created('stet', id);
     }
     return { ledgerId: entry.id };
@@ -98,33 +145,43 @@ export function letStand({ ids, reason }: { readonly ids: readonly number[]; rea
 }
 
 /** Does what the findings propose. A finding whose text has changed meanwhile is refused. */
-export function putRight({ ids }: { readonly ids: readonly number[] }, { dataDir }: TaskContext): { readonly ledgerId: number; readonly changed: number } {
+export function putRight(
+  { ids }: { readonly ids: readonly number[] },
+  { dataDir }: TaskContext,
+): { readonly ledgerId: number; readonly changed: number } {
   const db = workspaceForWriting(dataDir);
   const rows = findingsById(db, ids).filter((row) => row.correction !== null);
   const first = rows[0];
   if (!first) throw new ApiError('finding-gone');
   const { client_id } = termbaseById(db, first.termbase_id);
   const title = rows.length === 1 ? `Put right: “${first.text}”` : `Put right: ${rows.length} findings`;
-  return recorded(dataDir, { clientId: client_id, termbaseId: first.termbase_id, kind: 'put right', title }, ({ entry, now }) => {
-    const writer = new ConceptWriter(db, now);
-    let changed = 0;
-    for (const row of rows) {
-      const before = readConcept(db, row.concept_id);
-      const term = before?.body.languages.flatMap((s) => s.terms).find((t) => t.id === row.term_id);
-      // Several findings on one term: the first one put right may have settled the next.
-      if (!before || !term || term.text !== row.text) {
-        if (rows.length === 1) throw new ApiError('finding-gone');
-        continue;
+  return recorded(
+    dataDir,
+    { clientId: client_id, termbaseId: first.termbase_id, kind: 'put right', title },
+    ({ entry, now }) => {
+      const writer = new ConceptWriter(db, now);
+      let changed = 0;
+      for (const row of rows) {
+        const before = readConcept(db, row.concept_id);
+        const term = before?.body.languages.flatMap((s) => s.terms).find((t) => t.id === row.term_id);
+        // Several findings on one term: the first one put right may have settled the next.
+        if (!before || !term || term.text !== row.text) {
+          if (rows.length === 1) throw new ApiError('finding-gone');
+          continue;
+        }
+        const correction = JSON.parse(row.correction!) as NonNullable<Finding['correction']>;
+        const body =
+          correction.kind === 'text'
+            ? withTermText(before.body, term.id, correction.text)!
+            : withoutTerm(before.body, term.id)!;
+        entry.before('concept', row.concept_id, before);
+        settleFindings(db, row.concept_id);
+        writer.replace(row.concept_id, { termbaseId: before.termbaseId, body });
+        changed++;
       }
-      const correction = JSON.parse(row.correction!) as NonNullable<Finding['correction']>;
-      const body = correction.kind === 'text' ? withTermText(before.body, term.id, correction.text)! : withoutTerm(before.body, term.id)!;
-      entry.before('concept', row.concept_id, before);
-      settleFindings(db, row.concept_id);
-      writer.replace(row.concept_id, { termbaseId: before.termbaseId, body });
-      changed++;
-    }
-    return { ledgerId: entry.id, changed };
-  });
+      return { ledgerId: entry.id, changed };
+    },
+  );
 }
 
 function findingsById(db: Db, ids: readonly number[]): FindingRow[] {

@@ -26,7 +26,11 @@ export class Desk {
   }
 
   /** Streams an upload to the originals and begins to read it. */
-  async receive(body: Readable, clientId: number, name: string): Promise<{ readonly fileId: number; readonly jobId: number }> {
+  async receive(
+    body: Readable,
+    clientId: number,
+    name: string,
+  ): Promise<{ readonly fileId: number; readonly jobId: number }> {
     clientById(this.context.workspace, clientId);
     const { sha256, size } = await this.keep(body);
     const fileId = this.files.add({ clientId, name, sha256, size });
@@ -68,17 +72,20 @@ export class Desk {
     const file = this.files.get(fileId);
     this.files.update(fileId, { state: 'reading', error: null, outcome: null });
     this.told(fileId);
-    return this.context.jobs.start({ kind: 'read', title: `Reading ${file.name}`, clientId: file.clientId }, async (controls) => {
-      try {
-        await this.readNow(file, controls);
-      } catch (error) {
-        const { body } = bodyOf(error instanceof StoppedError ? { kind: 'stopped' } : carried(error));
-        if (this.files.exists(fileId)) this.files.update(fileId, { state: 'failed', error: body, reading: null });
-        throw error;
-      } finally {
-        this.told(fileId);
-      }
-    });
+    return this.context.jobs.start(
+      { kind: 'read', title: `Reading ${file.name}`, clientId: file.clientId },
+      async (controls) => {
+        try {
+          await this.readNow(file, controls);
+        } catch (error) {
+          const { body } = bodyOf(error instanceof StoppedError ? { kind: 'stopped' } : carried(error));
+          if (this.files.exists(fileId)) this.files.update(fileId, { state: 'failed', error: body, reading: null });
+          throw error;
+        } finally {
+          this.told(fileId);
+        }
+      },
+    );
   }
 
   private async readNow(file: IntakeFile, controls: JobControls): Promise<void> {
@@ -101,20 +108,37 @@ export class Desk {
   /** The other visible sheets of a workbook are readings of their own. */
   private takeOtherSheets(file: IntakeFile, sheets: readonly string[]): void {
     const { reading } = this.files.get(file.id);
-    if (reading?.source.kind === 'workbook') this.files.update(file.id, { choices: { ...file.choices, sheet: reading.source.sheet } });
+    if (reading?.source.kind === 'workbook')
+      this.files.update(file.id, { choices: { ...file.choices, sheet: reading.source.sheet } });
     const there = this.files
       .list(file.clientId)
-      .flatMap((other) => (other.sha256 === file.sha256 && other.choices.sheet !== undefined ? [other.choices.sheet] : []));
+      .flatMap((other) =>
+        other.sha256 === file.sha256 && other.choices.sheet !== undefined ? [other.choices.sheet] : [],
+      );
     for (const sheet of sheets.slice(0, 50)) {
       if (there.includes(sheet)) continue;
-      this.read(this.files.add({ clientId: file.clientId, name: file.name, sha256: file.sha256, size: file.size, choices: { sheet } }));
+      this.read(
+        this.files.add({
+          clientId: file.clientId,
+          name: file.name,
+          sha256: file.sha256,
+          size: file.size,
+          choices: { sheet },
+        }),
+      );
     }
   }
 
   /** A sheet that was left out (a hidden one) becomes a reading of its own. */
   takeSheet(fileId: number, sheet: string): number {
     const file = this.files.get(fileId);
-    const id = this.files.add({ clientId: file.clientId, name: file.name, sha256: file.sha256, size: file.size, choices: { sheet } });
+    const id = this.files.add({
+      clientId: file.clientId,
+      name: file.name,
+      sha256: file.sha256,
+      size: file.size,
+      choices: { sheet },
+    });
     this.read(id);
     return id;
   }
@@ -171,7 +195,11 @@ export class Desk {
   private async evaluate(fileId: number, controls: Partial<JobControls>): Promise<void> {
     const { reading, targetId } = this.files.get(fileId);
     const rowDecisions = this.files.rowDecisions(fileId);
-    const outcome = await this.context.workers.read('evaluateFile', { fileId, reading: reading!, rowDecisions, targetId }, controls);
+    const outcome = await this.context.workers.read(
+      'evaluateFile',
+      { fileId, reading: reading!, rowDecisions, targetId },
+      controls,
+    );
     if (this.files.exists(fileId)) this.files.update(fileId, { outcome });
   }
 
@@ -206,7 +234,8 @@ export class Desk {
 
   ready(fileId: number): IntakeFile {
     const file = this.files.get(fileId);
-    if (file.state !== 'ready' || !existsSync(this.context.paths.staging(fileId))) throw new ApiError('file-not-ready', { name: file.name });
+    if (file.state !== 'ready' || !existsSync(this.context.paths.staging(fileId)))
+      throw new ApiError('file-not-ready', { name: file.name });
     return file;
   }
 

@@ -23,7 +23,13 @@ export interface IntakeFile {
   /** Null while it is being worked out. */
   readonly outcome: FileOutcome | null;
   readonly error: ErrorBody | null;
-  readonly written: { readonly termbaseId: number; readonly termbase: string; readonly ledgerId: number; readonly entries: number; readonly joined: number } | null;
+  readonly written: {
+    readonly termbaseId: number;
+    readonly termbase: string;
+    readonly ledgerId: number;
+    readonly entries: number;
+    readonly joined: number;
+  } | null;
 }
 
 interface FileRow {
@@ -43,7 +49,14 @@ interface FileRow {
 }
 
 /** JSON columns by their property. */
-const COLUMNS = { choices: 'choices', decisions: 'decisions', reading: 'reading', outcome: 'outcome', error: 'error', written: 'written' } as const;
+const COLUMNS = {
+  choices: 'choices',
+  decisions: 'decisions',
+  reading: 'reading',
+  outcome: 'outcome',
+  error: 'error',
+  written: 'written',
+} as const;
 
 export class IntakeFiles {
   constructor(private readonly desk: Db) {}
@@ -51,8 +64,17 @@ export class IntakeFiles {
   add(file: { clientId: number; name: string; sha256: string; size: number; choices?: SourceChoices }): number {
     return Number(
       this.desk
-        .prepare("INSERT INTO intake_file (client_id, name, sha256, size, state, choices, created_at) VALUES (?, ?, ?, ?, 'waiting', ?, ?)")
-        .run(file.clientId, file.name, file.sha256, file.size, JSON.stringify(file.choices ?? {}), new Date().toISOString()).lastInsertRowid,
+        .prepare(
+          "INSERT INTO intake_file (client_id, name, sha256, size, state, choices, created_at) VALUES (?, ?, ?, ?, 'waiting', ?, ?)",
+        )
+        .run(
+          file.clientId,
+          file.name,
+          file.sha256,
+          file.size,
+          JSON.stringify(file.choices ?? {}),
+          new Date().toISOString(),
+        ).lastInsertRowid,
     );
   }
 
@@ -68,7 +90,9 @@ export class IntakeFiles {
 
   list(clientId: number | null): IntakeFile[] {
     return this.desk
-      .prepare<[{ clientId: number | null }], FileRow>('SELECT * FROM intake_file WHERE @clientId IS NULL OR client_id = @clientId ORDER BY id DESC')
+      .prepare<[{ clientId: number | null }], FileRow>(
+        'SELECT * FROM intake_file WHERE @clientId IS NULL OR client_id = @clientId ORDER BY id DESC',
+      )
       .all({ clientId })
       .map(fileOf);
   }
@@ -76,10 +100,13 @@ export class IntakeFiles {
   update(id: number, change: Partial<Omit<IntakeFile, 'id' | 'clientId' | 'name' | 'sha256' | 'size'>>): void {
     for (const [property, value] of Object.entries(change)) {
       if (property === 'state') this.desk.prepare('UPDATE intake_file SET state = ? WHERE id = ?').run(value, id);
-      else if (property === 'targetId') this.desk.prepare('UPDATE intake_file SET target_id = ? WHERE id = ?').run(value, id);
+      else if (property === 'targetId')
+        this.desk.prepare('UPDATE intake_file SET target_id = ? WHERE id = ?').run(value, id);
       else {
         const column = COLUMNS[property as keyof typeof COLUMNS];
-        this.desk.prepare(`UPDATE intake_file SET ${column} = ? WHERE id = ?`).run(value === null ? null : JSON.stringify(value), id);
+        this.desk
+          .prepare(`UPDATE intake_file SET ${column} = ? WHERE id = ?`)
+          .run(value === null ? null : JSON.stringify(value), id);
       }
     }
   }
@@ -90,7 +117,9 @@ export class IntakeFiles {
 
   rowDecisions(id: number): [number, RowDecision][] {
     return this.desk
-      .prepare<[number], { row: number; decision: string }>('SELECT row, decision FROM row_decision WHERE file_id = ? ORDER BY row')
+      .prepare<[number], { row: number; decision: string }>(
+        'SELECT row, decision FROM row_decision WHERE file_id = ? ORDER BY row',
+      )
       .all(id)
       .map(({ row, decision }) => [row, JSON.parse(decision) as RowDecision]);
   }
@@ -100,7 +129,9 @@ export class IntakeFiles {
     if (decision === null) this.desk.prepare('DELETE FROM row_decision WHERE file_id = ? AND row = ?').run(id, row);
     else
       this.desk
-        .prepare('INSERT INTO row_decision (file_id, row, decision) VALUES (?, ?, ?) ON CONFLICT DO UPDATE SET decision = excluded.decision')
+        .prepare(
+          'INSERT INTO row_decision (file_id, row, decision) VALUES (?, ?, ?) ON CONFLICT DO UPDATE SET decision = excluded.decision',
+        )
         .run(id, row, JSON.stringify(decision));
   }
 

@@ -4,7 +4,13 @@ import { createWriteStream } from 'node:fs';
 import { mkdir, rename } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { Evaluation, questionText, type RowDecision, type StepCount, type Tally } from '@fair-copy/core/intake/evaluate.js';
+import {
+  Evaluation,
+  questionText,
+  type RowDecision,
+  type StepCount,
+  type Tally,
+} from '@fair-copy/core/intake/evaluate.js';
 import { proposeReading, type Decisions } from '@fair-copy/core/intake/propose.js';
 import { CLEANING_STEPS, type CleaningStepId, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
@@ -53,7 +59,11 @@ export async function readFile(file: FileToRead, context: TaskContext): Promise<
       );
       const visible = source.sheets.filter((sheet) => !sheet.hidden).map((sheet) => sheet.name);
       const own = sample.source.kind === 'workbook' ? sample.source.sheet : '';
-      return { kind: 'reading', reading: proposeReading(sample, file.decisions), otherSheets: visible.filter((name) => name !== own) };
+      return {
+        kind: 'reading',
+        reading: proposeReading(sample, file.decisions),
+        otherSheets: visible.filter((name) => name !== own),
+      };
     } finally {
       staging.close();
     }
@@ -95,7 +105,10 @@ async function unpack(file: FileToRead, context: TaskContext): Promise<UnpackedM
 }
 
 /** A new proposal around what the person decided, from the staged rows. */
-export function proposeFile({ fileId, decisions }: { readonly fileId: number; readonly decisions: Decisions }, { dataDir }: TaskContext): Reading {
+export function proposeFile(
+  { fileId, decisions }: { readonly fileId: number; readonly decisions: Decisions },
+  { dataDir }: TaskContext,
+): Reading {
   const staging = Staging.openForReading(pathsOf(dataDir).staging(fileId));
   try {
     return proposeReading(staging.sample, decisions);
@@ -139,7 +152,9 @@ export function evaluateFile(file: FileToEvaluate, context: TaskContext): FileOu
         }
       })(),
     );
-    const steps = Object.fromEntries(CLEANING_STEPS.map((id) => [id, evaluation.stepCount(id)])) as FileOutcome['steps'];
+    const steps = Object.fromEntries(
+      CLEANING_STEPS.map((id) => [id, evaluation.stepCount(id)]),
+    ) as FileOutcome['steps'];
     return { tally: evaluation.tally, steps, separators: separators.counts };
   } finally {
     workspace?.close();
@@ -161,7 +176,8 @@ class SeparatorCounts {
       const cell = cells[index];
       if (!cell || !/[\n;|•；/、,]/.test(cell)) continue;
       for (const separator of SEPARATORS)
-        if (cell.includes(separator.trim() || separator) && splitTerms(cell, [separator]).length > 1) this.counts[separator] = (this.counts[separator] ?? 0) + 1;
+        if (cell.includes(separator.trim() || separator) && splitTerms(cell, [separator]).length > 1)
+          this.counts[separator] = (this.counts[separator] ?? 0) + 1;
     }
   }
 }
@@ -182,7 +198,12 @@ export async function queryList(
         const outcome = evaluation.see(row);
         if (outcome.kind !== 'held back') continue;
         rows++;
-        yield [String(row.number), questionText(outcome.question), '', ...columns.map((column) => row.cells[column.index] ?? '')];
+        yield [
+          String(row.number),
+          questionText(outcome.question),
+          '',
+          ...columns.map((column) => row.cells[column.index] ?? ''),
+        ];
       }
     };
     const headers = columns.map((column) => column.header || `Column ${columnLetter(column.index)}`);

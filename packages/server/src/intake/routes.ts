@@ -31,7 +31,12 @@ export function intakeRoutes(api: Api, context: Context): void {
 
   api.get(
     '/intake/files',
-    { schema: { querystring: z.object({ client: z.coerce.number().int().optional() }), response: { 200: z.array(intakeFile) } } },
+    {
+      schema: {
+        querystring: z.object({ client: z.coerce.number().int().optional() }),
+        response: { 200: z.array(intakeFile) },
+      },
+    },
     async (request) => desk.files.list(request.query.client ?? null).map((file) => shown(file, context)),
   );
 
@@ -44,7 +49,8 @@ export function intakeRoutes(api: Api, context: Context): void {
         response: { 200: z.object({ fileId: z.number(), jobId: z.number() }) },
       },
     },
-    async (request) => desk.receive((request.body as Readable | null) ?? request.raw, request.query.client, request.query.name),
+    async (request) =>
+      desk.receive((request.body as Readable | null) ?? request.raw, request.query.client, request.query.name),
   );
 
   api.get('/intake/files/:id', { schema: { params: idParam, response: { 200: intakeFile } } }, async (request) => {
@@ -60,7 +66,14 @@ export function intakeRoutes(api: Api, context: Context): void {
 
   api.patch(
     '/intake/files/:id/source',
-    { schema: { summary: 'Another encoding or separator: the file is read again', params: idParam, body: sourceChoices, response: { 200: intakeFile } } },
+    {
+      schema: {
+        summary: 'Another encoding or separator: the file is read again',
+        params: idParam,
+        body: sourceChoices,
+        response: { 200: intakeFile },
+      },
+    },
     async (request) => {
       const { encoding: name, ...rest } = request.body;
       const encoding = name === undefined ? undefined : encodingNamed(name);
@@ -71,7 +84,14 @@ export function intakeRoutes(api: Api, context: Context): void {
 
   api.post(
     '/intake/files/:id/sheets',
-    { schema: { summary: 'Take another sheet of the workbook as well', params: idParam, body: z.object({ sheet: z.string() }), response: { 200: z.object({ fileId: z.number() }) } } },
+    {
+      schema: {
+        summary: 'Take another sheet of the workbook as well',
+        params: idParam,
+        body: z.object({ sheet: z.string() }),
+        response: { 200: z.object({ fileId: z.number() }) },
+      },
+    },
     async (request) => ({ fileId: desk.takeSheet(request.params.id, request.body.sheet) }),
   );
 
@@ -83,7 +103,14 @@ export function intakeRoutes(api: Api, context: Context): void {
 
   api.patch(
     '/intake/files/:id/target',
-    { schema: { summary: 'The termbase that it is to be written to; null: a new one', params: idParam, body: z.object({ termbaseId: z.number().nullable() }), response: { 200: intakeFile } } },
+    {
+      schema: {
+        summary: 'The termbase that it is to be written to; null: a new one',
+        params: idParam,
+        body: z.object({ termbaseId: z.number().nullable() }),
+        response: { 200: intakeFile },
+      },
+    },
     async (request) => shown(desk.setTarget(request.params.id, request.body.termbaseId), context),
   );
 
@@ -130,7 +157,9 @@ export function intakeRoutes(api: Api, context: Context): void {
         const decisions = new Map(desk.files.rowDecisions(file.id));
         return {
           total: kind ? (file.outcome ? tallyPart(file, kind, staging) : 0) : staging.count,
-          rows: rows.map((row) => shownRow(file.reading!, row, outcomes.get(row.position) ?? null, decisions.get(row.number) ?? null)),
+          rows: rows.map((row) =>
+            shownRow(file.reading!, row, outcomes.get(row.position) ?? null, decisions.get(row.number) ?? null),
+          ),
         };
       });
     },
@@ -142,13 +171,19 @@ export function intakeRoutes(api: Api, context: Context): void {
       schema: {
         summary: 'The next or previous row of one part of the tally',
         params: idParam,
-        querystring: z.object({ kind: outcomeKind, position: z.coerce.number().int(), direction: z.enum(['next', 'previous']) }),
+        querystring: z.object({
+          kind: outcomeKind,
+          position: z.coerce.number().int(),
+          direction: z.enum(['next', 'previous']),
+        }),
         response: { 200: z.object({ position: z.number(), rank: z.number() }).nullable() },
       },
     },
     async (request) => {
       const { kind, position, direction } = request.query;
-      return withStaging(context, desk.ready(request.params.id).id, (staging) => staging.nearest(kind, position, direction === 'next'));
+      return withStaging(context, desk.ready(request.params.id).id, (staging) =>
+        staging.nearest(kind, position, direction === 'next'),
+      );
     },
   );
 
@@ -172,7 +207,9 @@ export function intakeRoutes(api: Api, context: Context): void {
           return termColumns(reading).flatMap((column) => {
             const cell = row?.cells[column];
             const preview = cell ? previewStep(step, cell, reading.steps, reading) : null;
-            return preview ? [{ row: number, column, before: preview.before, after: preview.after.map(pieceText) }] : [];
+            return preview
+              ? [{ row: number, column, before: preview.before, after: preview.after.map(pieceText) }]
+              : [];
           });
         }),
       }));
@@ -190,7 +227,10 @@ export function intakeRoutes(api: Api, context: Context): void {
     },
     async (request) => {
       const { body } = request;
-      const target = 'termbaseId' in body ? ({ kind: 'existing', id: body.termbaseId } as const) : ({ kind: 'new', name: body.newName } as const);
+      const target =
+        'termbaseId' in body
+          ? ({ kind: 'existing', id: body.termbaseId } as const)
+          : ({ kind: 'new', name: body.newName } as const);
       return desk.write(request.params.id, target);
     },
   );
@@ -201,7 +241,14 @@ export function intakeRoutes(api: Api, context: Context): void {
     return context.jobs.start(about, (controls) =>
       context.workers.read(
         'queryList',
-        { fileId: file.id, jobId: controls.id, name: file.name, reading: file.reading!, rowDecisions: desk.files.rowDecisions(file.id), targetId: null },
+        {
+          fileId: file.id,
+          jobId: controls.id,
+          name: file.name,
+          reading: file.reading!,
+          rowDecisions: desk.files.rowDecisions(file.id),
+          targetId: null,
+        },
         controls,
       ),
     );
@@ -252,7 +299,12 @@ function tallyPart(file: IntakeFile, kind: z.infer<typeof outcomeKind>, staging:
 
 function shownRow(
   reading: Reading,
-  row: { readonly position: number; readonly number: number; readonly cells: readonly string[]; readonly hidden?: boolean },
+  row: {
+    readonly position: number;
+    readonly number: number;
+    readonly cells: readonly string[];
+    readonly hidden?: boolean;
+  },
   outcome: IntakeRowBody['outcome'],
   decision: IntakeRowBody['decision'],
 ): IntakeRowBody {
@@ -263,7 +315,9 @@ function shownRow(
     number: row.number,
     cells: [...corrected.cells],
     hidden: row.hidden ?? false,
-    cleaned: isData ? termColumns(reading).flatMap((column) => cleanedCell(reading, column, corrected.cells[column] ?? '')) : [],
+    cleaned: isData
+      ? termColumns(reading).flatMap((column) => cleanedCell(reading, column, corrected.cells[column] ?? ''))
+      : [],
     outcome,
     question: outcome?.kind === 'held back' ? questionText(outcome.question) : null,
     decision,

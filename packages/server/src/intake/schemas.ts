@@ -25,7 +25,13 @@ export const intakeFile = z.object({
   outcome: z.custom<FileOutcome>().nullable(),
   error: errorBody.nullable(),
   written: z
-    .object({ termbaseId: z.number(), termbase: z.string(), ledgerId: z.number(), entries: z.number(), joined: z.number() })
+    .object({
+      termbaseId: z.number(),
+      termbase: z.string(),
+      ledgerId: z.number(),
+      entries: z.number(),
+      joined: z.number(),
+    })
     .nullable(),
 });
 export type IntakeFileBody = z.infer<typeof intakeFile>;
@@ -33,7 +39,9 @@ export type IntakeFileBody = z.infer<typeof intakeFile>;
 export const intakeDecisions = z.object({
   headerRow: z.number().int().positive().nullable().optional(),
   roles: z.record(z.string().regex(/^\d+$/), role).optional(),
-  steps: z.partialRecord(z.enum(['unicode', 'synonyms', 'spaces', 'brackets', 'punctuation', 'duplicates']), z.boolean()).optional(),
+  steps: z
+    .partialRecord(z.enum(['unicode', 'synonyms', 'spaces', 'brackets', 'punctuation', 'duplicates']), z.boolean())
+    .optional(),
   separators: z.array(z.string().min(1).max(10)).optional(),
   takeHidden: z.boolean().optional(),
 });

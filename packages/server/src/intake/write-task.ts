@@ -35,7 +35,10 @@ export interface Written {
 export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
   const db = workspaceForWriting(context.dataDir);
   clientById(db, job.clientId);
-  const name = job.target.kind === 'new' ? freeName(job.target.name, namesIn(db, job.clientId), 'termbase') : termbaseById(db, job.target.id).name;
+  const name =
+    job.target.kind === 'new'
+      ? freeName(job.target.name, namesIn(db, job.clientId), 'termbase')
+      : termbaseById(db, job.target.id).name;
   const staging = Staging.openForReading(pathsOf(context.dataDir).staging(job.fileId));
   try {
     const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };

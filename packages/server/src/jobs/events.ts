@@ -1,7 +1,11 @@
 /** What the pages are told as it happens, over server-sent events. */
 export type ServerEvent =
   | { readonly type: 'job'; readonly job: unknown }
-  | { readonly type: 'changed'; readonly what: 'clients' | 'holdings' | 'termbase' | 'intake' | 'ledger' | 'inspection'; readonly id?: number };
+  | {
+      readonly type: 'changed';
+      readonly what: 'clients' | 'holdings' | 'termbase' | 'intake' | 'ledger' | 'inspection';
+      readonly id?: number;
+    };
 
 export class Events {
   private readonly listeners = new Set<(event: ServerEvent) => void>();

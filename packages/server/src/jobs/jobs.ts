@@ -52,7 +52,10 @@ export class Jobs {
   }
 
   /** Starts at once and gives back the job; the work goes on. */
-  start(about: { kind: string; title: string; clientId: number | null }, work: (controls: JobControls) => Promise<unknown>): Job {
+  start(
+    about: { kind: string; title: string; clientId: number | null },
+    work: (controls: JobControls) => Promise<unknown>,
+  ): Job {
     const startedAt = now();
     const id = Number(
       this.desk
@@ -66,7 +69,9 @@ export class Jobs {
     const ending = work({ id, stop, onProgress: (share) => this.progress(id, share) }).then(
       (result) => this.end(id, 'done', null, result),
       (error: unknown) =>
-        error instanceof StoppedError ? this.end(id, 'stopped', null, null) : this.end(id, 'failed', bodyOf(carried(error)).body, null),
+        error instanceof StoppedError
+          ? this.end(id, 'stopped', null, null)
+          : this.end(id, 'failed', bodyOf(carried(error)).body, null),
     );
     this.endings.set(id, ending);
     return job;
@@ -134,7 +139,14 @@ export class Jobs {
     this.endings.delete(id);
     this.desk
       .prepare('UPDATE job SET state = ?, share = ?, ended_at = ?, error = ?, result = ? WHERE id = ?')
-      .run(state, state === 'done' ? 1 : 0, now(), error && JSON.stringify(error), result == null ? null : JSON.stringify(result), id);
+      .run(
+        state,
+        state === 'done' ? 1 : 0,
+        now(),
+        error && JSON.stringify(error),
+        result == null ? null : JSON.stringify(result),
+        id,
+      );
     this.events.tell({ type: 'job', job: this.get(id) });
   }
 }

@@ -7,32 +7,44 @@ import { ApiError } from '../errors.js';
 import { done, idParam, job, OK } from '../schemas.js';
 
 export function jobRoutes(api: Api, { jobs, events }: Context): void {
-  api.get('/jobs', { schema: { summary: 'The newest jobs', response: { 200: z.array(job) } } }, async () => jobs.list());
+  api.get('/jobs', { schema: { summary: 'The newest jobs', response: { 200: z.array(job) } } }, async () =>
+    jobs.list(),
+  );
 
-  api.get('/jobs/:id', { schema: { params: idParam, response: { 200: job } } }, async (request) => jobs.get(request.params.id));
+  api.get('/jobs/:id', { schema: { params: idParam, response: { 200: job } } }, async (request) =>
+    jobs.get(request.params.id),
+  );
 
   api.post('/jobs/:id/stop', { schema: { params: idParam, response: { 200: done } } }, async (request) => {
     jobs.stop(request.params.id);
     return OK;
   });
 
-  api.get('/jobs/:id/file', { schema: { summary: 'The file that a job has written', params: idParam } }, async (request, reply) => {
-    const { result, state } = jobs.get(request.params.id);
-    const path = state === 'done' ? (result as { path?: string } | null)?.path : undefined;
-    if (!path || !existsSync(path)) throw new ApiError('not-found', { what: 'file' });
-    const name = basename(path);
-    const plain = name.replace(/[^\x20-\x7e]|["\\]/g, '_');
-    return reply
-      .header('content-type', 'application/octet-stream')
-      .header('content-length', statSync(path).size)
-      .header('content-disposition', `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`)
-      .send(createReadStream(path));
-  });
+  api.get(
+    '/jobs/:id/file',
+    { schema: { summary: 'The file that a job has written', params: idParam } },
+    async (request, reply) => {
+      const { result, state } = jobs.get(request.params.id);
+      const path = state === 'done' ? (result as { path?: string } | null)?.path : undefined;
+      if (!path || !existsSync(path)) throw new ApiError('not-found', { what: 'file' });
+      const name = basename(path);
+      const plain = name.replace(/[^\x20-\x7e]|["\\]/g, '_');
+      return reply
+        .header('content-type', 'application/octet-stream')
+        .header('content-length', statSync(path).size)
+        .header('content-disposition', `attachment; filename="${plain}"; filename*=UTF-8''${encodeURIComponent(name)}`)
+        .send(createReadStream(path));
+    },
+  );
 
   api.get('/events', { schema: { summary: 'What happens, as server-sent events' } }, (request, reply) => {
     reply.hijack();
     const { raw } = reply;
-    raw.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform', connection: 'keep-alive' });
+    raw.writeHead(200, {
+      'content-type': 'text/event-stream',
+      'cache-control': 'no-cache, no-transform',
+      connection: 'keep-alive',
+    });
     raw.write(': here\n\n');
     const forget = events.listen((event) => raw.write(`data: ${JSON.stringify(event)}\n\n`));
     const pulse = setInterval(() => raw.write(': still here\n\n'), 20_000);

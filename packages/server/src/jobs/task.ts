@@ -15,7 +15,8 @@ export class TaskContext {
   }
 }
 
-export type TaskReply = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly error: Carried };
+export type TaskReply =
+  { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly error: Carried };
 
 export interface TaskMessage {
   readonly name: string;

@@ -16,7 +16,9 @@ export interface RunOptions {
 }
 
 // From the sources (in tests) the built worker is used all the same: threads cannot load TypeScript.
-const WORKER = fileURLToPath(new URL(import.meta.url.endsWith('.ts') ? '../../dist/worker.js' : '../worker.js', import.meta.url));
+const WORKER = fileURLToPath(
+  new URL(import.meta.url.endsWith('.ts') ? '../../dist/worker.js' : '../worker.js', import.meta.url),
+);
 
 export class Workers {
   private readonly writer = makePool();
@@ -24,11 +26,19 @@ export class Workers {
 
   constructor(private readonly dataDir: string) {}
 
-  write<N extends keyof WriterTasks>(name: N, args: Args<WriterTasks[N]>, options: RunOptions = {}): Promise<Value<WriterTasks[N]>> {
+  write<N extends keyof WriterTasks>(
+    name: N,
+    args: Args<WriterTasks[N]>,
+    options: RunOptions = {},
+  ): Promise<Value<WriterTasks[N]>> {
     return this.run(this.writer, name, args, options) as Promise<Value<WriterTasks[N]>>;
   }
 
-  read<N extends keyof ReaderTasks>(name: N, args: Args<ReaderTasks[N]>, options: RunOptions = {}): Promise<Value<ReaderTasks[N]>> {
+  read<N extends keyof ReaderTasks>(
+    name: N,
+    args: Args<ReaderTasks[N]>,
+    options: RunOptions = {},
+  ): Promise<Value<ReaderTasks[N]>> {
     return this.run(this.reader, name, args, options) as Promise<Value<ReaderTasks[N]>>;
   }
 
@@ -51,7 +61,13 @@ export class Workers {
 }
 
 function makePool(): Piscina {
-  return new Piscina({ filename: WORKER, minThreads: 1, maxThreads: 1, idleTimeout: Infinity, resourceLimits: { maxOldGenerationSizeMb: 1500, maxYoungGenerationSizeMb: 16 } });
+  return new Piscina({
+    filename: WORKER,
+    minThreads: 1,
+    maxThreads: 1,
+    idleTimeout: Infinity,
+    resourceLimits: { maxOldGenerationSizeMb: 1500, maxYoungGenerationSizeMb: 16 },
+  });
 }
 
 /** The error with its class again. */

@@ -12,7 +12,8 @@ export const ENTITIES = {
   client: (db: Db) => rowEntity(db, 'client', ['name', 'created_at']),
   termbase: (db: Db) => rowEntity(db, 'termbase', ['client_id', 'name', 'created_at']),
   concept: conceptEntity,
-  stet: (db: Db) => rowEntity(db, 'stet', ['termbase_id', 'check_id', 'concept_id', 'language', 'basis', 'reason', 'at']),
+  stet: (db: Db) =>
+    rowEntity(db, 'stet', ['termbase_id', 'check_id', 'concept_id', 'language', 'basis', 'reason', 'at']),
 } as const satisfies Record<string, (db: Db, now: string) => Entity>;
 
 export type EntityName = keyof typeof ENTITIES;

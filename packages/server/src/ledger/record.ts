@@ -24,7 +24,8 @@ export class LedgerEntry {
     this.id = Number(
       db
         .prepare('INSERT INTO ledger (at, client_id, termbase_id, kind, title, counts) VALUES (?, ?, ?, ?, ?, ?)')
-        .run(now, entry.clientId, entry.termbaseId, entry.kind, entry.title, JSON.stringify(entry.counts ?? {})).lastInsertRowid,
+        .run(now, entry.clientId, entry.termbaseId, entry.kind, entry.title, JSON.stringify(entry.counts ?? {}))
+        .lastInsertRowid,
     );
     this.insert = db.prepare('INSERT OR IGNORE INTO change (ledger_id, entity, entity_id, before) VALUES (?, ?, ?, ?)');
   }
@@ -120,7 +121,14 @@ function restore(db: Db, id: number, now: string, side: Side): void {
 }
 
 /** In batches by key: an operation may have touched a million things. */
-function restoreEntity(db: Db, id: number, now: string, side: Side, name: EntityName, what: 'goes' | 'comes back'): void {
+function restoreEntity(
+  db: Db,
+  id: number,
+  now: string,
+  side: Side,
+  name: EntityName,
+  what: 'goes' | 'comes back',
+): void {
   const handler = ENTITIES[name](db, now);
   const batch = db.prepare<[number, string, number, number], ChangeRow>(
     `SELECT entity_id, ${side} AS state FROM change

@@ -67,24 +67,30 @@ export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Con
     ['undo', 'undoEntry', 'Undoing'],
     ['redo', 'redoEntry', 'Doing again'],
   ] as const) {
-    api.post(`/ledger/:id/${path}`, { schema: { params: idParam, response: { 200: z.object({ title: z.string() }) } } }, async (request) => {
-      const { id } = request.params;
-      // As a job too, so that a large one shows as running work; refusals are answered at once.
-      let result: { readonly title: string } | undefined;
-      let failure: unknown;
-      const title = workspace.prepare<[number], { title: string }>('SELECT title FROM ledger WHERE id = ?').get(id)?.title ?? '';
-      const job = jobs.start({ kind: path, title: `${verb}: ${title}`, clientId: null }, async () => {
-        try {
-          result = await workers.write(task, { id });
-        } catch (error) {
-          failure = error;
-          throw error;
-        }
-      });
-      await jobs.ended(job.id);
-      if (!result) throw failure;
-      for (const what of ['clients', 'holdings', 'termbase', 'inspection', 'ledger', 'intake'] as const) events.tell({ type: 'changed', what });
-      return result;
-    });
+    api.post(
+      `/ledger/:id/${path}`,
+      { schema: { params: idParam, response: { 200: z.object({ title: z.string() }) } } },
+      async (request) => {
+        const { id } = request.params;
+        // As a job too, so that a large one shows as running work; refusals are answered at once.
+        let result: { readonly title: string } | undefined;
+        let failure: unknown;
+        const title =
+          workspace.prepare<[number], { title: string }>('SELECT title FROM ledger WHERE id = ?').get(id)?.title ?? '';
+        const job = jobs.start({ kind: path, title: `${verb}: ${title}`, clientId: null }, async () => {
+          try {
+            result = await workers.write(task, { id });
+          } catch (error) {
+            failure = error;
+            throw error;
+          }
+        });
+        await jobs.ended(job.id);
+        if (!result) throw failure;
+        for (const what of ['clients', 'holdings', 'termbase', 'inspection', 'ledger', 'intake'] as const)
+          events.tell({ type: 'changed', what });
+        return result;
+      },
+    );
   }
 }

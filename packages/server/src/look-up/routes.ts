@@ -33,14 +33,18 @@ export function lookUpRoutes(api: Api, { workspace }: Context): void {
     `SELECT t.id, t.name, c.name AS client FROM termbase t JOIN client c ON c.id = t.client_id
      WHERE @client IS NULL OR t.client_id = @client ORDER BY t.id`,
   );
-  const languages = workspace.prepare<[number], { language: string }>('SELECT DISTINCT language FROM term WHERE termbase_id = ?');
+  const languages = workspace.prepare<[number], { language: string }>(
+    'SELECT DISTINCT language FROM term WHERE termbase_id = ?',
+  );
   const beginning = workspace.prepare<[number, string, string, string, number], TermHit>(
     'SELECT concept_id, termbase_id, language, text FROM term WHERE termbase_id = ? AND language = ? AND folded >= ? AND folded < ? ORDER BY folded LIMIT ?',
   );
   const part = workspace.prepare<[number, string, number], TermHit>(
     'SELECT concept_id, termbase_id, language, text FROM term WHERE termbase_id = ? AND instr(folded, ?) > 1 LIMIT ?',
   );
-  const others = workspace.prepare<[number, string], { text: string }>('SELECT text FROM term WHERE concept_id = ? AND language <> ? ORDER BY ordinal LIMIT 3');
+  const others = workspace.prepare<[number, string], { text: string }>(
+    'SELECT text FROM term WHERE concept_id = ? AND language <> ? ORDER BY ordinal LIMIT 3',
+  );
 
   api.get(
     '/look-up',
@@ -58,7 +62,8 @@ export function lookUpRoutes(api: Api, { workspace }: Context): void {
       const hits: TermHit[] = [];
       if (q !== '') {
         for (const { id } of all)
-          for (const { language } of languages.all(id)) hits.push(...beginning.all(id, language, q, q + '\u{10FFFF}', ENOUGH));
+          for (const { language } of languages.all(id))
+            hits.push(...beginning.all(id, language, q, q + '\u{10FFFF}', ENOUGH));
         for (const { id } of all) if (hits.length < ENOUGH) hits.push(...part.all(id, q, ENOUGH - hits.length));
       }
       const byId = new Map(all.map((t) => [t.id, t]));
@@ -72,7 +77,10 @@ export function lookUpRoutes(api: Api, { workspace }: Context): void {
           client: byId.get(hit.termbase_id)!.client,
           language: hit.language,
           text: hit.text,
-          others: others.all(hit.concept_id, hit.language).map((row) => row.text).join(' · '),
+          others: others
+            .all(hit.concept_id, hit.language)
+            .map((row) => row.text)
+            .join(' · '),
         })),
       };
     },

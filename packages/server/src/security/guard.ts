@@ -80,7 +80,8 @@ function demandPassphrase(app: FastifyInstance, passphrase: string): void {
 }
 
 function entrance(reply: FastifyReply, complaint: string): FastifyReply {
-  return reply.status(401).type('text/html; charset=utf-8').send(`<!doctype html><html lang="en"><title>Fair Copy</title>
+  return reply.status(401).type('text/html; charset=utf-8')
+    .send(`<!doctype html><html lang="en"><title>Fair Copy</title>
 <body style="font:16px/1.5 Georgia,serif;background:#FAF7F0;color:#23262F;max-width:24rem;margin:20vh auto">
 <h1>Fair Copy</h1><form method="post" action="/enter"><label>Passphrase<br><input type="password" name="passphrase" autofocus></label>
 <button>Enter</button><p role="alert">${complaint}</p></form></body></html>`);

@@ -60,7 +60,9 @@ export class ConceptWriter {
 }
 
 export function readConcept(db: Db, id: number): StoredConcept | null {
-  const row = db.prepare<[number], { termbase_id: number; body: string }>('SELECT termbase_id, body FROM concept WHERE id = ?').get(id);
+  const row = db
+    .prepare<[number], { termbase_id: number; body: string }>('SELECT termbase_id, body FROM concept WHERE id = ?')
+    .get(id);
   return row ? { termbaseId: row.termbase_id, body: JSON.parse(row.body) as ConceptBody } : null;
 }
 

@@ -30,10 +30,14 @@ export function openForReading(path: string): Db {
 
 function migrate(db: Db, path: string, schema: Schema, existed: boolean): void {
   const folder = `${SQL}${schema}/`;
-  const files = readdirSync(folder).filter((name) => name.endsWith('.sql')).sort();
+  const files = readdirSync(folder)
+    .filter((name) => name.endsWith('.sql'))
+    .sort();
   const version = db.pragma('user_version', { simple: true }) as number;
   if (version > files.length)
-    throw new Error(`${path} was written by a newer version of Fair Copy (form ${version}; this one knows ${files.length}).`);
+    throw new Error(
+      `${path} was written by a newer version of Fair Copy (form ${version}; this one knows ${files.length}).`,
+    );
   if (version === files.length) return;
   if (existed && schema !== 'staging' && version > 0) {
     db.pragma('wal_checkpoint(TRUNCATE)');

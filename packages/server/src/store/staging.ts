@@ -119,18 +119,26 @@ export class Staging {
   positions(kind: OutcomeKind, from: number, limit: number): number[] {
     if (!this.hasOutcomes) return [];
     return this.db
-      .prepare<[string, number, number], { position: number }>('SELECT position FROM outcome WHERE kind = ? AND rank >= ? ORDER BY rank LIMIT ?')
+      .prepare<[string, number, number], { position: number }>(
+        'SELECT position FROM outcome WHERE kind = ? AND rank >= ? ORDER BY rank LIMIT ?',
+      )
       .all(kind, from, limit)
       .map((row) => row.position);
   }
 
   /** The nearest row of a kind after or before a position, with its rank; null at the end. */
-  nearest(kind: OutcomeKind, position: number, forward: boolean): { readonly position: number; readonly rank: number } | null {
+  nearest(
+    kind: OutcomeKind,
+    position: number,
+    forward: boolean,
+  ): { readonly position: number; readonly rank: number } | null {
     if (!this.hasOutcomes) return null;
     const order = forward ? 'position > ? ORDER BY position' : 'position < ? ORDER BY position DESC';
     return (
       this.db
-        .prepare<[string, number], { position: number; rank: number }>(`SELECT position, rank FROM outcome WHERE kind = ? AND ${order} LIMIT 1`)
+        .prepare<[string, number], { position: number; rank: number }>(
+          `SELECT position, rank FROM outcome WHERE kind = ? AND ${order} LIMIT 1`,
+        )
         .get(kind, position) ?? null
     );
   }

@@ -38,7 +38,11 @@ export function termPage(db: Db, query: TermQuery, after: Cursor | null, limit: 
 }
 
 /** How many there are, and the row before each page of `size`: with these, any page is reached by its key. */
-export function termAnchors(db: Db, query: TermQuery, size: number): { readonly count: number; readonly anchors: Cursor[] } {
+export function termAnchors(
+  db: Db,
+  query: TermQuery,
+  size: number,
+): { readonly count: number; readonly anchors: Cursor[] } {
   const { sql, params } = condition(query);
   const rows = db
     .prepare<[Record<string, unknown>], { n: number; folded: string; concept: number; ordinal: number }>(
@@ -47,11 +51,16 @@ export function termAnchors(db: Db, query: TermQuery, size: number): { readonly 
        WHERE n % @size = 0`,
     )
     .all({ ...params, size });
-  const { count } = db.prepare<[Record<string, unknown>], { count: number }>(`SELECT count(*) AS count FROM term WHERE ${sql}`).get(params)!;
+  const { count } = db
+    .prepare<[Record<string, unknown>], { count: number }>(`SELECT count(*) AS count FROM term WHERE ${sql}`)
+    .get(params)!;
   return { count, anchors: rows.map(({ folded, concept, ordinal }) => ({ folded, concept, ordinal })) };
 }
 
-function condition({ termbaseId, language, text, mode }: TermQuery): { readonly sql: string; readonly params: Record<string, unknown> } {
+function condition({ termbaseId, language, text, mode }: TermQuery): {
+  readonly sql: string;
+  readonly params: Record<string, unknown>;
+} {
   const q = foldForSearch(text).trim();
   const params = { termbaseId, language };
   const base = 'termbase_id = @termbaseId AND language = @language';

@@ -22,7 +22,12 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
 
   api.post(
     '/termbases',
-    { schema: { body: z.object({ clientId: z.number(), name: z.string().max(200) }), response: { 200: z.object({ id: z.number() }) } } },
+    {
+      schema: {
+        body: z.object({ clientId: z.number(), name: z.string().max(200) }),
+        response: { 200: z.object({ id: z.number() }) },
+      },
+    },
     async (request) => {
       const made = await workers.write('createTermbase', request.body);
       changed(made.id);
@@ -32,15 +37,28 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
 
   api.get('/termbases/:id', { schema: { params: idParam, response: { 200: termbase } } }, async (request) => {
     const { id, name, client_id } = termbaseById(workspace, request.params.id);
-    const { n } = workspace.prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?').get(id)!;
-    return { id, name, clientId: client_id, client: clientById(workspace, client_id).name, concepts: n, languages: languageCounts(workspace, id) };
+    const { n } = workspace
+      .prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?')
+      .get(id)!;
+    return {
+      id,
+      name,
+      clientId: client_id,
+      client: clientById(workspace, client_id).name,
+      concepts: n,
+      languages: languageCounts(workspace, id),
+    };
   });
 
-  api.patch('/termbases/:id', { schema: { params: idParam, body: z.object({ name: z.string().max(200) }), response: { 200: done } } }, async (request) => {
-    await workers.write('renameTermbase', { id: request.params.id, name: request.body.name });
-    changed(request.params.id);
-    return OK;
-  });
+  api.patch(
+    '/termbases/:id',
+    { schema: { params: idParam, body: z.object({ name: z.string().max(200) }), response: { 200: done } } },
+    async (request) => {
+      await workers.write('renameTermbase', { id: request.params.id, name: request.body.name });
+      changed(request.params.id);
+      return OK;
+    },
+  );
 
   api.delete('/termbases/:id', { schema: { params: idParam, response: { 200: done } } }, async (request) => {
     await workers.write('deleteTermbase', { id: request.params.id });
@@ -50,7 +68,14 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
 
   api.get(
     '/termbases/:id/anchors',
-    { schema: { summary: 'How long a list is, and the key before each of its pages', params: idParam, querystring: lookUp, response: { 200: anchors } } },
+    {
+      schema: {
+        summary: 'How long a list is, and the key before each of its pages',
+        params: idParam,
+        querystring: lookUp,
+        response: { 200: anchors },
+      },
+    },
     async (request) => {
       const { language, q, mode } = request.query;
       const found = termAnchors(workspace, { termbaseId: request.params.id, language, text: q, mode }, PAGE);
@@ -80,7 +105,11 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
     'SELECT text FROM term WHERE concept_id = ? AND language <> ? ORDER BY ordinal LIMIT 4',
   );
   const others = (conceptId: number, language: string): string =>
-    otherTerms.all(conceptId, language).map((row) => row.text).join(' · ').slice(0, 200);
+    otherTerms
+      .all(conceptId, language)
+      .map((row) => row.text)
+      .join(' · ')
+      .slice(0, 200);
 
   api.post(
     '/termbases/:id/concepts',
@@ -104,7 +133,13 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
     if (!stored) throw new ApiError('not-found', { what: 'concept' });
     const { termbaseId, body } = stored;
     const findings = findingBodies(workspace, openFindingsOfConcept(workspace, termbaseId, id));
-    return { id, termbaseId, ...(body as unknown as Omit<ConceptBodyOf, 'id' | 'termbaseId' | 'findings' | 'history'>), findings, history: history(id) };
+    return {
+      id,
+      termbaseId,
+      ...(body as unknown as Omit<ConceptBodyOf, 'id' | 'termbaseId' | 'findings' | 'history'>),
+      findings,
+      history: history(id),
+    };
   });
 
   const historyRows = workspace.prepare<[number], { id: number; at: string; title: string; undone_at: string | null }>(
@@ -112,7 +147,9 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
      WHERE c.entity = 'concept' AND c.entity_id = ? ORDER BY l.id DESC LIMIT 50`,
   );
   const history = (id: number): ConceptBodyOf['history'] =>
-    historyRows.all(id).map((row) => ({ ledgerId: row.id, at: row.at, title: row.title, undone: row.undone_at !== null }));
+    historyRows
+      .all(id)
+      .map((row) => ({ ledgerId: row.id, at: row.at, title: row.title, undone: row.undone_at !== null }));
 
   api.post(
     '/concepts/:id/change',

@@ -20,7 +20,13 @@ export const lookUp = z.object({
 });
 export type LookUpMode = z.infer<typeof lookUp>['mode'];
 
-export const termItem = z.object({ concept: z.number(), ordinal: z.number(), folded: z.string(), text: z.string(), others: z.string() });
+export const termItem = z.object({
+  concept: z.number(),
+  ordinal: z.number(),
+  folded: z.string(),
+  text: z.string(),
+  others: z.string(),
+});
 export type TermItem = z.infer<typeof termItem>;
 
 export const anchors = z.object({ count: z.number(), pageSize: z.number(), anchors: z.array(cursor) });
@@ -39,7 +45,10 @@ export const findingBody = z.object({
   message: z.string(),
   related: z.array(z.object({ concept: z.number(), text: z.string() })),
   correction: z
-    .union([z.object({ kind: z.literal('text'), text: z.string(), safe: z.boolean() }), z.object({ kind: z.literal('remove term'), safe: z.boolean() })])
+    .union([
+      z.object({ kind: z.literal('text'), text: z.string(), safe: z.boolean() }),
+      z.object({ kind: z.literal('remove term'), safe: z.boolean() }),
+    ])
     .nullable(),
   isNew: z.boolean(),
 });

@@ -1,7 +1,14 @@
 /** Changes of termbases and concepts, each an entry in the ledger. */
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { NO_FIELDS, termsOf, type ConceptBody } from '@fair-copy/core/termbase/concept.js';
-import { hasTerm, withFields, withoutTerm, withTerm, withTermFields, withTermText } from '@fair-copy/core/termbase/edit.js';
+import {
+  hasTerm,
+  withFields,
+  withoutTerm,
+  withTerm,
+  withTermFields,
+  withTermText,
+} from '@fair-copy/core/termbase/edit.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { ConceptWriter, readConcept } from '../store/concepts.js';
@@ -23,7 +30,8 @@ export function createTermbase(
 /** Within an operation that is recorded already. */
 export function insertTermbase({ db, entry, now }: Writing, clientId: number, name: string): number {
   const id = Number(
-    db.prepare('INSERT INTO termbase (client_id, name, created_at) VALUES (?, ?, ?)').run(clientId, name, now).lastInsertRowid,
+    db.prepare('INSERT INTO termbase (client_id, name, created_at) VALUES (?, ?, ?)').run(clientId, name, now)
+      .lastInsertRowid,
   );
   entry.created('termbase', id);
   return id;
@@ -36,11 +44,19 @@ export function namesIn(db: Db, clientId: number, except = -1): string[] {
     .map((row) => row.name);
 }
 
-export function renameTermbase({ id, name }: { readonly id: number; readonly name: string }, { dataDir }: TaskContext): void {
+export function renameTermbase(
+  { id, name }: { readonly id: number; readonly name: string },
+  { dataDir }: TaskContext,
+): void {
   const db = workspaceForWriting(dataDir);
   const { client_id, name: old, created_at } = termbaseById(db, id);
   const clean = freeName(name, namesIn(db, client_id, id), 'termbase');
-  const about = { clientId: client_id, termbaseId: id, kind: 'termbase', title: `Renamed the termbase “${old}” to “${clean}”` };
+  const about = {
+    clientId: client_id,
+    termbaseId: id,
+    kind: 'termbase',
+    title: `Renamed the termbase “${old}” to “${clean}”`,
+  };
   recorded(dataDir, about, ({ entry }) => {
     entry.before('termbase', id, { client_id, name: old, created_at });
     db.prepare('UPDATE termbase SET name = ? WHERE id = ?').run(clean, id);
@@ -56,7 +72,9 @@ export function deleteTermbase({ id }: { readonly id: number }, { dataDir }: Tas
       `INSERT INTO change (ledger_id, entity, entity_id, before)
        SELECT ?, 'concept', id, json_object('termbaseId', termbase_id, 'body', json(body)) FROM concept WHERE termbase_id = ?`,
     ).run(entry.id, id);
-    const stets = db.prepare<[number], Record<string, unknown> & { id: number }>('SELECT * FROM stet WHERE termbase_id = ?').all(id);
+    const stets = db
+      .prepare<[number], Record<string, unknown> & { id: number }>('SELECT * FROM stet WHERE termbase_id = ?')
+      .all(id);
     for (const { id: stetId, ...state } of stets) entry.before('stet', stetId, state);
     db.prepare('DELETE FROM term WHERE termbase_id = ?').run(id);
     db.prepare('DELETE FROM concept WHERE termbase_id = ?').run(id);
@@ -121,7 +139,10 @@ function changed(body: ConceptBody, change: ConceptChange): { readonly body: Con
       const { note: _old, ...rest } = change.term === null ? body.fields : fieldsOf(body, change.term);
       const fields = text ? { ...rest, note: [text] } : rest;
       const next = change.term === null ? withFields(body, fields) : withTermFields(body, change.term, fields)!;
-      return { body: next, title: `${text ? 'Wrote' : 'Deleted'} a note on “${change.term === null ? firstTerm(body) : textOf(body, change.term)}”` };
+      return {
+        body: next,
+        title: `${text ? 'Wrote' : 'Deleted'} a note on “${change.term === null ? firstTerm(body) : textOf(body, change.term)}”`,
+      };
     }
   }
 }
@@ -156,11 +177,15 @@ export function createConcept(
   if (!tag) throw new ApiError('language-unknown', { what: language });
   const clean = termText(text);
   const body = withTerm({ fields: NO_FIELDS, languages: [], origins: [] }, tag, clean);
-  return recorded(dataDir, { clientId: client_id, termbaseId, kind: 'edit', title: `Added the concept “${clean}”` }, ({ entry, now }) => {
-    const id = new ConceptWriter(db, now).create(termbaseId, body);
-    entry.created('concept', id);
-    return { id };
-  });
+  return recorded(
+    dataDir,
+    { clientId: client_id, termbaseId, kind: 'edit', title: `Added the concept “${clean}”` },
+    ({ entry, now }) => {
+      const id = new ConceptWriter(db, now).create(termbaseId, body);
+      entry.created('concept', id);
+      return { id };
+    },
+  );
 }
 
 export function deleteConcept({ id }: { readonly id: number }, { dataDir }: TaskContext): void {
@@ -168,7 +193,12 @@ export function deleteConcept({ id }: { readonly id: number }, { dataDir }: Task
   const before = readConcept(db, id);
   if (!before) throw new ApiError('not-found', { what: 'concept' });
   const { client_id } = termbaseById(db, before.termbaseId);
-  const about = { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title: `Deleted the concept “${firstTerm(before.body)}”` };
+  const about = {
+    clientId: client_id,
+    termbaseId: before.termbaseId,
+    kind: 'edit',
+    title: `Deleted the concept “${firstTerm(before.body)}”`,
+  };
   recorded(dataDir, about, ({ entry, now }) => {
     entry.before('concept', id, before);
     settleFindings(db, id);

@@ -3,7 +3,9 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { JobBody } from './types.js';
 
-type ServerEvent = { readonly type: 'job'; readonly job: JobBody } | { readonly type: 'changed'; readonly what: string; readonly id?: number };
+type ServerEvent =
+  | { readonly type: 'job'; readonly job: JobBody }
+  | { readonly type: 'changed'; readonly what: string; readonly id?: number };
 
 export function useServerEvents(): void {
   const client = useQueryClient();

@@ -10,9 +10,13 @@ export class ApiFailure extends Error {
   }
 }
 
-export async function get<T>(path: string, query: Readonly<Record<string, string | number | null | undefined>> = {}): Promise<T> {
+export async function get<T>(
+  path: string,
+  query: Readonly<Record<string, string | number | null | undefined>> = {},
+): Promise<T> {
   const params = new URLSearchParams();
-  for (const [name, value] of Object.entries(query)) if (value !== null && value !== undefined) params.set(name, String(value));
+  for (const [name, value] of Object.entries(query))
+    if (value !== null && value !== undefined) params.set(name, String(value));
   const tail = params.size ? `?${params.toString()}` : '';
   return answered<T>(() => fetch(`/api${path}${tail}`));
 }
@@ -28,7 +32,9 @@ export async function send<T>(method: 'POST' | 'PATCH' | 'PUT' | 'DELETE', path:
 
 /** Streams a file as it is. */
 export async function upload<T>(path: string, file: Blob): Promise<T> {
-  return answered<T>(() => fetch(`/api${path}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file }));
+  return answered<T>(() =>
+    fetch(`/api${path}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file }),
+  );
 }
 
 async function answered<T>(ask: () => Promise<Response>): Promise<T> {

@@ -44,10 +44,17 @@ export const lookUp = (q: string, client: number | null) =>
   });
 
 export const intakeFiles = (client: number | null) =>
-  queryOptions({ queryKey: ['intake', 'files', client], queryFn: () => get<IntakeFileBody[]>('/intake/files', { client }) });
+  queryOptions({
+    queryKey: ['intake', 'files', client],
+    queryFn: () => get<IntakeFileBody[]>('/intake/files', { client }),
+  });
 
 export const intakeFile = (id: number) =>
-  queryOptions({ queryKey: ['intake', id], queryFn: () => get<IntakeFileBody>(`/intake/files/${id}`), placeholderData: keepPreviousData });
+  queryOptions({
+    queryKey: ['intake', id],
+    queryFn: () => get<IntakeFileBody>(`/intake/files/${id}`),
+    placeholderData: keepPreviousData,
+  });
 
 export const ROW_PAGE = 100;
 
@@ -60,7 +67,10 @@ export const intakeRows = (id: number, kind: OutcomeKindBody | null, page: numbe
   });
 
 export const stepPreview = (id: number, step: string) =>
-  queryOptions({ queryKey: ['intake', id, 'step', step], queryFn: () => get<StepPreviewBody>(`/intake/files/${id}/steps/${step}`) });
+  queryOptions({
+    queryKey: ['intake', id, 'step', step],
+    queryFn: () => get<StepPreviewBody>(`/intake/files/${id}/steps/${step}`),
+  });
 
 export const termbase = (id: number) =>
   queryOptions({ queryKey: ['termbase', id], queryFn: () => get<TermbaseBody>(`/termbases/${id}`) });
@@ -84,7 +94,8 @@ export const termAnchors = ({ termbaseId, ...query }: TermListQuery) =>
 export const termPage = ({ termbaseId, ...query }: TermListQuery, after: CursorBody | null) =>
   queryOptions({
     queryKey: ['termbase', termbaseId, 'terms', query, after],
-    queryFn: () => get<TermItem[]>(`/termbases/${termbaseId}/terms`, { ...query, after: after && JSON.stringify(after) }),
+    queryFn: () =>
+      get<TermItem[]>(`/termbases/${termbaseId}/terms`, { ...query, after: after && JSON.stringify(after) }),
     enabled: query.language !== '',
     staleTime: 60_000,
   });
@@ -93,7 +104,10 @@ export const concept = (id: number) =>
   queryOptions({ queryKey: ['concept', id], queryFn: () => get<ConceptBodyOf>(`/concepts/${id}`), retry: false });
 
 export const inspection = (termbaseId: number) =>
-  queryOptions({ queryKey: ['inspection', termbaseId], queryFn: () => get<InspectionOverview>(`/termbases/${termbaseId}/inspection`) });
+  queryOptions({
+    queryKey: ['inspection', termbaseId],
+    queryFn: () => get<InspectionOverview>(`/termbases/${termbaseId}/inspection`),
+  });
 
 export const findings = (termbaseId: number, check: string | null, after: number) =>
   queryOptions({

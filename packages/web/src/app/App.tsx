@@ -6,16 +6,26 @@ import { lazy, Suspense, useMemo } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { ApiFailure } from '../api/http.js';
 import { useDesk } from '../ui/desk-store.js';
+import { Broken } from './Broken.js';
 import { Frame } from './Frame.js';
 import { NotBuilt } from './NotBuilt.js';
 import { NotHere } from './NotHere.js';
 import { themeOf } from './theme.js';
 
-const HoldingsPage = lazy(() => import('../features/holdings/HoldingsPage.js').then((page) => ({ default: page.HoldingsPage })));
-const IntakePage = lazy(() => import('../features/intake/IntakePage.js').then((page) => ({ default: page.IntakePage })));
-const TermbasePage = lazy(() => import('../features/termbase/TermbasePage.js').then((page) => ({ default: page.TermbasePage })));
-const InspectPage = lazy(() => import('../features/inspect/InspectPage.js').then((page) => ({ default: page.InspectPage })));
-const LedgerPage = lazy(() => import('../features/ledger/LedgerPage.js').then((page) => ({ default: page.LedgerPage })));
+/** Pages come when they are needed first, and the rest as soon as the page is at leisure: the server may go away. */
+const pages = {
+  holdings: () => import('../features/holdings/HoldingsPage.js').then((page) => ({ default: page.HoldingsPage })),
+  intake: () => import('../features/intake/IntakePage.js').then((page) => ({ default: page.IntakePage })),
+  termbase: () => import('../features/termbase/TermbasePage.js').then((page) => ({ default: page.TermbasePage })),
+  inspect: () => import('../features/inspect/InspectPage.js').then((page) => ({ default: page.InspectPage })),
+  ledger: () => import('../features/ledger/LedgerPage.js').then((page) => ({ default: page.LedgerPage })),
+};
+const HoldingsPage = lazy(pages.holdings);
+const IntakePage = lazy(pages.intake);
+const TermbasePage = lazy(pages.termbase);
+const InspectPage = lazy(pages.inspect);
+const LedgerPage = lazy(pages.ledger);
+window.setTimeout(() => Object.values(pages).forEach((load) => void load().catch(() => undefined)), 500);
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -30,6 +40,7 @@ const router = createBrowserRouter([
   {
     path: '/',
     element: <Frame />,
+    errorElement: <Broken />,
     children: [
       { index: true, element: <Navigate to="/holdings" replace /> },
       { path: 'holdings', element: <HoldingsPage /> },

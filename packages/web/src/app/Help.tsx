@@ -37,7 +37,10 @@ export function Help({ onClose }: { readonly onClose: () => void }) {
 
 function KeyTable({ hints }: { readonly hints: readonly KeyHint[] }) {
   return (
-    <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'max-content 1fr', gap: '6px 20px', m: 0, minWidth: 340 }}>
+    <Box
+      component="dl"
+      sx={{ display: 'grid', gridTemplateColumns: 'max-content 1fr', gap: '6px 20px', m: 0, minWidth: 340 }}
+    >
       {hints.map(([keys, does]) => (
         <Box key={keys} sx={{ display: 'contents' }}>
           <Box component="dt" sx={{ display: 'flex', gap: 0.5 }}>
@@ -45,7 +48,14 @@ function KeyTable({ hints }: { readonly hints: readonly KeyHint[] }) {
               <Box
                 key={key}
                 component="kbd"
-                sx={{ fontFamily: "'Source Code Pro', monospace", border: 1, borderColor: 'divider', borderRadius: 0.5, px: 0.75, fontSize: 12 }}
+                sx={{
+                  fontFamily: "'Source Code Pro', monospace",
+                  border: 1,
+                  borderColor: 'divider',
+                  borderRadius: 0.5,
+                  px: 0.75,
+                  fontSize: 12,
+                }}
               >
                 {key}
               </Box>

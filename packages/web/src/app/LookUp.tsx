@@ -68,7 +68,14 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
     })),
     ...commands
       .filter(([id]) => m.lookUp.commandList[id].toLowerCase().includes(lower))
-      .map(([id, go]) => ({ group: m.lookUp.commands, key: id, text: m.lookUp.commandList[id], language: null, detail: '', go })),
+      .map(([id, go]) => ({
+        group: m.lookUp.commands,
+        key: id,
+        text: m.lookUp.commandList[id],
+        language: null,
+        detail: '',
+        go,
+      })),
   ];
   return (
     <Autocomplete
@@ -91,7 +98,9 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
       renderOption={({ key: _key, ...props }, choice) => (
         <Box component="li" {...props} key={choice.key} sx={{ display: 'block !important', py: '4px !important' }}>
           {choice.language ? <LanguageText language={choice.language}>{choice.text}</LanguageText> : choice.text}
-          {choice.detail && <Box sx={{ color: 'text.secondary', fontSize: 12.5, lineHeight: '16px' }}>{choice.detail}</Box>}
+          {choice.detail && (
+            <Box sx={{ color: 'text.secondary', fontSize: 12.5, lineHeight: '16px' }}>{choice.detail}</Box>
+          )}
         </Box>
       )}
       renderInput={(params) => (
@@ -109,7 +118,9 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
                   <Search size={15} />
                 </InputAdornment>
               ),
-              endAdornment: q ? undefined : <Box sx={{ color: 'text.secondary', fontSize: 11, whiteSpace: 'nowrap' }}>{m.lookUp.hint}</Box>,
+              endAdornment: q ? undefined : (
+                <Box sx={{ color: 'text.secondary', fontSize: 11, whiteSpace: 'nowrap' }}>{m.lookUp.hint}</Box>
+              ),
             },
           }}
         />

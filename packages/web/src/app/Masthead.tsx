@@ -31,19 +31,41 @@ export function Masthead({ onHelp }: { readonly onHelp: () => void }) {
   return (
     <Box
       component="header"
-      sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, minHeight: 52, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.default' }}
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 2,
+        px: 2,
+        minHeight: 52,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: 'background.default',
+      }}
     >
       <Box
         component={NavLink}
         to="/holdings"
-        sx={{ fontFamily: "'Source Serif 4 Variable', Georgia, serif", fontStyle: 'italic', fontSize: 21, fontWeight: 600, color: 'primary.main', textDecoration: 'none', whiteSpace: 'nowrap' }}
+        sx={{
+          fontFamily: "'Source Serif 4 Variable', Georgia, serif",
+          fontStyle: 'italic',
+          fontSize: 21,
+          fontWeight: 600,
+          color: 'primary.main',
+          textDecoration: 'none',
+          whiteSpace: 'nowrap',
+        }}
       >
         {m.name}
       </Box>
       <ClientMenu />
       <Box component="nav" aria-label={m.name} sx={{ display: 'flex', gap: { xs: 1.5, lg: 2 }, flex: 1, minWidth: 0 }}>
         {STAGES.map((stage) => (
-          <Stage key={stage} to={`/${stage}`} className={NOT_BUILT.has(stage) ? 'later' : ''} title={NOT_BUILT.has(stage) ? m.notBuilt.mark : undefined}>
+          <Stage
+            key={stage}
+            to={`/${stage}`}
+            className={NOT_BUILT.has(stage) ? 'later' : ''}
+            title={NOT_BUILT.has(stage) ? m.notBuilt.mark : undefined}
+          >
             {m.stages[stage]}
           </Stage>
         ))}

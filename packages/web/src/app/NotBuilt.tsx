@@ -4,7 +4,7 @@ import { EmptyState } from '../ui/EmptyState.js';
 
 export function NotBuilt({ stage }: { readonly stage: 'align' | 'merge' | 'rehearse' | 'corrections' }) {
   return (
-    <EmptyState title={m.stages[stage]} advice={m.notBuilt[stage]}>
+    <EmptyState heading="h1" title={m.stages[stage]} advice={m.notBuilt[stage]}>
       <Chip label={m.notBuilt.mark} variant="outlined" />
     </EmptyState>
   );

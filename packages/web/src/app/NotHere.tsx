@@ -5,7 +5,7 @@ import { EmptyState } from '../ui/EmptyState.js';
 
 export function NotHere() {
   return (
-    <EmptyState title={m.common.notHere}>
+    <EmptyState heading="h1" title={m.common.notHere}>
       <Button component={Link} to="/holdings" variant="contained">
         {m.common.goHome}
       </Button>

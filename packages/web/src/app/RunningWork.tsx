@@ -72,7 +72,11 @@ function RunningJob({ job }: { readonly job: JobBody }) {
         <Typography sx={{ flex: 1, overflowWrap: 'anywhere' }}>{job.title}</Typography>
         <Button onClick={() => send('POST', `/jobs/${job.id}/stop`).catch(fail)}>{m.work.stop}</Button>
       </Box>
-      <LinearProgress variant={job.share > 0 ? 'determinate' : 'indeterminate'} value={job.share * 100} aria-label={job.title} />
+      <LinearProgress
+        variant={job.share > 0 ? 'determinate' : 'indeterminate'}
+        value={job.share * 100}
+        aria-label={job.title}
+      />
       <Typography color="text.secondary" variant="body2">
         {remaining}
       </Typography>

@@ -79,7 +79,13 @@ export function themeOf(name: ThemeName): Theme {
       text: { primary: inks.ink, secondary: inks.quiet },
       divider: inks.hairline,
     },
-    typography: { fontFamily: SANS, fontSize: 13, button: { textTransform: 'none', fontWeight: 600 }, body1: { fontSize: 14, lineHeight: '20px' }, body2: { fontSize: 13, lineHeight: '20px' } },
+    typography: {
+      fontFamily: SANS,
+      fontSize: 13,
+      button: { textTransform: 'none', fontWeight: 600 },
+      body1: { fontSize: 14, lineHeight: '20px' },
+      body2: { fontSize: 13, lineHeight: '20px' },
+    },
     shape: { borderRadius: 3 },
     components: {
       MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { fontFamily: 'inherit' } } },
@@ -93,7 +99,9 @@ export function themeOf(name: ThemeName): Theme {
           'html, body, #root': { height: '100%' },
           body: { backgroundColor: inks.paper },
           ':focus-visible': { outline: `2px solid ${inks.petrol}`, outlineOffset: 1 },
-          '@media (prefers-reduced-motion: reduce)': { '*': { animation: 'none !important', transition: 'none !important' } },
+          '@media (prefers-reduced-motion: reduce)': {
+            '*': { animation: 'none !important', transition: 'none !important' },
+          },
         },
       },
     },

@@ -15,10 +15,13 @@ export const en = {
   },
   notBuilt: {
     mark: 'not built yet',
-    align: 'Source and target files will become a memory here: cut into segments, paired, every doubt marked, every repair one gesture.',
+    align:
+      'Source and target files will become a memory here: cut into segments, paired, every doubt marked, every repair one gesture.',
     merge: 'Resources will become one here, and two language pairs that share a language a third.',
-    rehearse: 'The kit will be tried on a project document here: what is matched, what repeats, which terms are found, what it will cost.',
-    corrections: 'A reviewed document will be brought back here: what changed, was added, removed or moved, and the memory brought up to date.',
+    rehearse:
+      'The kit will be tried on a project document here: what is matched, what repeats, which terms are found, what it will cost.',
+    corrections:
+      'A reviewed document will be brought back here: what changed, was added, removed or moved, and the memory brought up to date.',
   },
   common: {
     cancel: 'Cancel',
@@ -28,6 +31,7 @@ export const en = {
     undo: 'Undo',
     tryAgain: 'Try again',
     loading: 'Loading …',
+    broken: 'This page could not be drawn. Your data is as it was.',
     notHere: 'There is nothing at this address.',
     goHome: 'Go to Holdings',
     rightToLeftHint: 'written from right to left',
@@ -67,9 +71,16 @@ export const en = {
     none: 'Nothing is running.',
     stop: 'Stop',
     recent: 'Lately',
-    state: { running: 'running', done: 'done', failed: 'failed', stopped: 'stopped', interrupted: 'cut off; nothing was written' },
+    state: {
+      running: 'running',
+      done: 'done',
+      failed: 'failed',
+      stopped: 'stopped',
+      interrupted: 'cut off; nothing was written',
+    },
     fetch: 'Fetch the file',
-    remaining: (seconds: number) => (seconds < 60 ? `about ${Math.max(1, Math.round(seconds))} s left` : `about ${Math.round(seconds / 60)} min left`),
+    remaining: (seconds: number) =>
+      seconds < 60 ? `about ${Math.max(1, Math.round(seconds))} s left` : `about ${Math.round(seconds / 60)} min left`,
   },
   help: { label: 'Help', title: 'Keys on this page', always: 'Everywhere', docs: 'All of it also works by mouse.' },
   keys: {
@@ -111,7 +122,8 @@ export const en = {
     dropNow: 'Let go to take them in',
     files: 'Files of this intake',
     empty: 'Nothing on the desk.',
-    emptyAdvice: 'Drop what the client sent: a spreadsheet, delimited text in any encoding, TBX or TMX. You see what it is read as before anything is written.',
+    emptyAdvice:
+      'Drop what the client sent: a spreadsheet, delimited text in any encoding, TBX or TMX. You see what it is read as before anything is written.',
     choose: 'Choose a file on the left.',
     state: { waiting: 'waiting', reading: 'being read', ready: 'read', failed: 'cannot be read' },
     written: (n: number) => `written, ${count(n, 'entry', 'entries')}`,
@@ -171,7 +183,17 @@ export const en = {
       row: (n: number) => `row ${n}`,
       none: 'It touches nothing here.',
       counting: 'counting …',
-      separatorNames: { '\n': 'line breaks', ';': ';', '|': '|', '•': '•', '；': '；', ' / ': 'slashes between spaces', '/': 'slashes', '、': '、', ', ': 'commas' } as Record<string, string>,
+      separatorNames: {
+        '\n': 'line breaks',
+        ';': ';',
+        '|': '|',
+        '•': '•',
+        '；': '；',
+        ' / ': 'slashes between spaces',
+        '/': 'slashes',
+        '、': '、',
+        ', ': 'commas',
+      } as Record<string, string>,
     },
     rows: {
       number: 'Row',
@@ -293,7 +315,8 @@ export const en = {
     writing: 'Writing …',
     ready: (name: string) => `${name} is ready.`,
     fetch: 'Fetch it',
-    left: (n: number) => `${count(n, 'concept has', 'concepts have')} too little in these languages and ${n === 1 ? 'is' : 'are'} not in the file.`,
+    left: (n: number) =>
+      `${count(n, 'concept has', 'concepts have')} too little in these languages and ${n === 1 ? 'is' : 'are'} not in the file.`,
     written: (n: number) => `${count(n, 'concept', 'concepts')} written.`,
     needOne: 'Choose at least one language.',
     needTwo: 'TMX needs at least two languages.',

@@ -6,7 +6,10 @@ export function LanguageName({ tag, quiet = false }: { readonly tag: string; rea
   return (
     <Box component="span" sx={{ whiteSpace: 'nowrap', color: quiet ? 'text.secondary' : undefined }}>
       {languageName(tag)}{' '}
-      <Box component="span" sx={{ fontFamily: "'Source Code Pro', monospace", fontSize: '0.85em', color: 'text.secondary' }}>
+      <Box
+        component="span"
+        sx={{ fontFamily: "'Source Code Pro', monospace", fontSize: '0.85em', color: 'text.secondary' }}
+      >
         {tag}
       </Box>
     </Box>

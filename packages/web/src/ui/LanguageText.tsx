@@ -12,9 +12,18 @@ const Text = styled('span')({
 });
 
 /** A piece of a language: in the serif, with its `lang` and its own direction. */
-export function LanguageText({ language, children }: { readonly language: string | null; readonly children: ReactNode }) {
+export function LanguageText({
+  language,
+  children,
+}: {
+  readonly language: string | null;
+  readonly children: ReactNode;
+}) {
   return (
-    <Text {...(language && language !== 'und' && { lang: language, dir: direction(language) })} {...(!language && { dir: 'auto' })}>
+    <Text
+      {...(language && language !== 'und' && { lang: language, dir: direction(language) })}
+      {...(!language && { dir: 'auto' })}
+    >
       {children}
     </Text>
   );

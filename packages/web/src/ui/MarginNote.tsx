@@ -27,7 +27,15 @@ export function MarginNote({ tone, word, children, actions, inline = false }: Pr
           settled: theme.inks.moss,
           quiet: theme.inks.quiet,
         }[tone];
-        return { display: 'flex', gap: 0.75, fontSize: 13, lineHeight: '18px', color: theme.inks.ink, '& .sign': { color: colour, fontWeight: 700, flex: 'none', width: 12, textAlign: 'center' }, '& .word': { color: colour, fontWeight: 600 } };
+        return {
+          display: 'flex',
+          gap: 0.75,
+          fontSize: 13,
+          lineHeight: '18px',
+          color: theme.inks.ink,
+          '& .sign': { color: colour, fontWeight: 700, flex: 'none', width: 12, textAlign: 'center' },
+          '& .word': { color: colour, fontWeight: 600 },
+        };
       }}
     >
       <span className="sign" aria-hidden="true">
@@ -36,7 +44,19 @@ export function MarginNote({ tone, word, children, actions, inline = false }: Pr
       <Box sx={{ minWidth: 0 }}>
         {word && <span className="word">{word}: </span>}
         {children}
-        {actions && <Box component={inline ? 'span' : 'div'} sx={{ display: inline ? 'inline-flex' : 'flex', flexWrap: 'wrap', gap: 1.25, ...(inline ? { ml: 1.25 } : { mt: 0.25 }) }}>{actions}</Box>}
+        {actions && (
+          <Box
+            component={inline ? 'span' : 'div'}
+            sx={{
+              display: inline ? 'inline-flex' : 'flex',
+              flexWrap: 'wrap',
+              gap: 1.25,
+              ...(inline ? { ml: 1.25 } : { mt: 0.25 }),
+            }}
+          >
+            {actions}
+          </Box>
+        )}
       </Box>
     </Box>
   );

@@ -26,7 +26,9 @@ export function NameDialog({ title, label, initial = '', submit, cancel, onSubmi
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          onSubmit(name).then(onClose, (failure: unknown) => setError(failure instanceof Error ? failure.message : String(failure)));
+          onSubmit(name).then(onClose, (failure: unknown) =>
+            setError(failure instanceof Error ? failure.message : String(failure)),
+          );
         }}
       >
         <DialogTitle>{title}</DialogTitle>

@@ -20,6 +20,7 @@ let key = 0;
 export const useToast = create<ToastState>()((set) => ({
   toast: null,
   say: (text, action) => set({ toast: { key: ++key, text, tone: 'done', ...(action && { action }) } }),
-  fail: (error) => set({ toast: { key: ++key, text: error instanceof Error ? error.message : String(error), tone: 'failed' } }),
+  fail: (error) =>
+    set({ toast: { key: ++key, text: error instanceof Error ? error.message : String(error), tone: 'failed' } }),
   clear: () => set({ toast: null }),
 }));

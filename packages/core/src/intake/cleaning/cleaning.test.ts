@@ -7,7 +7,8 @@ import { separatorsUsed, splitTerms } from './synonyms.js';
 
 const ALL = { unicode: true, synonyms: true, spaces: true, brackets: true, punctuation: true, duplicates: true };
 const clean = (cell: string, separators: readonly string[] = [';']) => cleanCell(cell, ALL, { separators });
-const texts = (cell: string, separators?: readonly string[]) => clean(cell, separators).pieces.map((piece) => piece.text);
+const texts = (cell: string, separators?: readonly string[]) =>
+  clean(cell, separators).pieces.map((piece) => piece.text);
 
 describe('several terms in a cell', () => {
   test.each([
@@ -46,7 +47,9 @@ describe('notes in brackets', () => {
     expect(pieces('Haltung (Kanalabschnitt)')).toEqual([{ text: 'Haltung', notes: ['Kanalabschnitt'] }]);
     expect(pieces('(veraltet) Schleuse [selten]')).toEqual([{ text: 'Schleuse', notes: ['veraltet', 'selten'] }]);
   });
-  test.each(['colo(u)r', '(allein)', 'a (b) c', 'f(x)'])('%s stays', (text) => expect(pieces(text)[0]!.text).toBe(text));
+  test.each(['colo(u)r', '(allein)', 'a (b) c', 'f(x)'])('%s stays', (text) =>
+    expect(pieces(text)[0]!.text).toBe(text),
+  );
 });
 
 test.each([
@@ -74,10 +77,16 @@ describe('all steps', () => {
   });
   test('a step that is off is only tried', () => {
     const off = { ...ALL, brackets: false };
-    expect(cleanCell('pound (canal)', off, { separators: [] })).toMatchObject({ pieces: [{ text: 'pound (canal)' }], wouldTouch: ['brackets'] });
+    expect(cleanCell('pound (canal)', off, { separators: [] })).toMatchObject({
+      pieces: [{ text: 'pound (canal)' }],
+      wouldTouch: ['brackets'],
+    });
   });
   test('a preview shows before and after', () =>
-    expect(previewStep('synonyms', 'a1; b1', ALL, { separators: [';'] })).toMatchObject({ before: 'a1; b1', after: [{ text: 'a1' }, { text: 'b1' }] }));
+    expect(previewStep('synonyms', 'a1; b1', ALL, { separators: [';'] })).toMatchObject({
+      before: 'a1; b1',
+      after: [{ text: 'a1' }, { text: 'b1' }],
+    }));
   test('cleaning twice is cleaning once, and no letter is lost', () => {
     const cell = fc.string({ unit: fc.constantFrom('a', 'B', 'é', ' ', ';', '.', '(', ')', '\u00ad', '3', '-', ',') });
     fc.assert(
@@ -85,7 +94,9 @@ describe('all steps', () => {
         const once = texts(text);
         expect(once.flatMap((t) => texts(t))).toEqual(once);
         const letters = (s: string): string => [...s.replace(/[^aBé3]/g, '')].sort().join('');
-        const kept = clean(text).pieces.map((p) => p.text + p.notes.join('')).join('');
+        const kept = clean(text)
+          .pieces.map((p) => p.text + p.notes.join(''))
+          .join('');
         // Equal terms in one cell count once; otherwise every letter is still there.
         const parts = text.split(';').map((t) => t.replace(/[^aBé3]/g, ''));
         if (new Set(parts).size === parts.length) expect(letters(kept)).toBe(letters(text));

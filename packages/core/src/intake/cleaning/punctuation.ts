@@ -3,7 +3,9 @@ import { mapPieces, withText, type CleaningStep } from './piece.js';
 
 /** Longer abbreviations of several languages; shorter words keep their point anyway. Common practice. */
 const ABBREVIATIONS = new Set(
-  'approx corp dept univ prof abbr etc usw bzw resp evtl ggf inkl exkl zzgl straße abschn temp max min tech techn elektr mech math phys chem biol incl excl'.split(' '),
+  'approx corp dept univ prof abbr etc usw bzw resp evtl ggf inkl exkl zzgl straße abschn temp max min tech techn elektr mech math phys chem biol incl excl'.split(
+    ' ',
+  ),
 );
 
 export const punctuationStep: CleaningStep = {

@@ -90,7 +90,9 @@ function outsideBrackets(text: string, separator: string): string[] {
 }
 
 const FUNCTION_WORDS = new Set(
-  'and or und oder et ou y o e i lub oraz ja tai och eller en of og a és vagy nebo ali ili и или и/или with mit'.split(' '),
+  'and or und oder et ou y o e i lub oraz ja tai och eller en of og a és vagy nebo ali ili и или и/или with mit'.split(
+    ' ',
+  ),
 );
 
 /** A bare slash separates words of three letters and more; not units, abbreviations, numbers or "Ein-/Ausgabe". */

@@ -199,8 +199,7 @@ class DownwardMerges {
       while (cells.length <= area.left) cells.push('');
       cells[area.left] = value;
     }
-    for (const area of this.byTop.get(row.number) ?? [])
-      this.active.push({ area, value: row.cells[area.left] ?? '' });
+    for (const area of this.byTop.get(row.number) ?? []) this.active.push({ area, value: row.cells[area.left] ?? '' });
     return cells ? { ...row, cells } : row;
   }
 }

@@ -62,7 +62,11 @@ export function HoldingsPage() {
           </EmptyState>
         )}
         {holdings.length > 0 && (
-          <Table size="small" aria-label={m.holdings.coverage} sx={{ bgcolor: 'background.paper', '& td, & th': { borderColor: 'divider' } }}>
+          <Table
+            size="small"
+            aria-label={m.holdings.coverage}
+            sx={{ bgcolor: 'background.paper', '& td, & th': { borderColor: 'divider' } }}
+          >
             <TableHead>
               <TableRow>
                 <TableCell>{m.holdings.resource}</TableCell>
@@ -72,7 +76,9 @@ export function HoldingsPage() {
                     <LanguageName tag={language} />
                   </TableCell>
                 ))}
-                {languages.length > shown.length && <TableCell>{m.holdings.more(languages.length - shown.length)}</TableCell>}
+                {languages.length > shown.length && (
+                  <TableCell>{m.holdings.more(languages.length - shown.length)}</TableCell>
+                )}
                 <TableCell>{m.holdings.findings}</TableCell>
                 <TableCell>{m.holdings.changed}</TableCell>
               </TableRow>
@@ -122,7 +128,17 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
   return (
     <TableRow hover selected={selected}>
       <TableCell>
-        <Box component={Link} to={`/termbases/${holding.id}`} sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 17, color: 'primary.main', textDecoration: 'none', '&:hover': { textDecoration: 'underline' } }}>
+        <Box
+          component={Link}
+          to={`/termbases/${holding.id}`}
+          sx={{
+            fontFamily: "'Source Serif 4 Variable', serif",
+            fontSize: 17,
+            color: 'primary.main',
+            textDecoration: 'none',
+            '&:hover': { textDecoration: 'underline' },
+          }}
+        >
           {holding.name}
         </Box>
         <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
@@ -133,19 +149,29 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
       <TableCell align="right">{number(holding.concepts)}</TableCell>
       {languages.map((language) => (
         <TableCell key={language} align="right">
-          {countOf(language) ? number(countOf(language)) : <Box component="span" sx={{ color: 'text.secondary' }}>–</Box>}
+          {countOf(language) ? (
+            number(countOf(language))
+          ) : (
+            <Box component="span" sx={{ color: 'text.secondary' }}>
+              –
+            </Box>
+          )}
         </TableCell>
       ))}
       {extra && <TableCell />}
       <TableCell>
         {!holding.inspected ? (
-          <Box component="span" sx={{ color: 'text.secondary' }}>{m.holdings.notInspected}</Box>
+          <Box component="span" sx={{ color: 'text.secondary' }}>
+            {m.holdings.notInspected}
+          </Box>
         ) : holding.openFindings ? (
           <Box component={Link} to={`/inspect/${holding.id}`} sx={{ color: 'error.main' }}>
             {number(holding.openFindings)}
           </Box>
         ) : (
-          <Box component="span" sx={{ color: 'success.main' }}>{m.holdings.none}</Box>
+          <Box component="span" sx={{ color: 'success.main' }}>
+            {m.holdings.none}
+          </Box>
         )}
       </TableCell>
       <TableCell sx={{ whiteSpace: 'nowrap' }}>
@@ -158,6 +184,7 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
 /** By how many terms there are, the most first. */
 function languagesOf(holdings: readonly Holding[]): string[] {
   const sums = new Map<string, number>();
-  for (const { languages } of holdings) for (const { language, terms } of languages) sums.set(language, (sums.get(language) ?? 0) + terms);
+  for (const { languages } of holdings)
+    for (const { language, terms } of languages) sums.set(language, (sums.get(language) ?? 0) + terms);
   return [...sums].sort((a, b) => b[1] - a[1]).map(([language]) => language);
 }

@@ -13,10 +13,22 @@ interface Props {
 export function CheckList({ overview, check, onCheck }: Props) {
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   return (
-    <Box component="nav" aria-label={m.inspect.checks} sx={{ width: 250, flex: 'none', borderRight: 1, borderColor: 'divider', overflow: 'auto', py: 1 }}>
+    <Box
+      component="nav"
+      aria-label={m.inspect.checks}
+      sx={{ width: 250, flex: 'none', borderRight: 1, borderColor: 'divider', overflow: 'auto', py: 1 }}
+    >
       <CheckItem title={m.inspect.all} count={open} fresh={0} chosen={check === null} onClick={() => onCheck(null)} />
       {overview.checks.map((c) => (
-        <CheckItem key={c.id} title={c.title} explains={c.explains} count={c.open} fresh={c.fresh} chosen={check === c.id} onClick={() => onCheck(c.id)} />
+        <CheckItem
+          key={c.id}
+          title={c.title}
+          explains={c.explains}
+          count={c.open}
+          fresh={c.fresh}
+          chosen={check === c.id}
+          onClick={() => onCheck(c.id)}
+        />
       ))}
     </Box>
   );

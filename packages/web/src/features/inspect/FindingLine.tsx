@@ -37,7 +37,12 @@ export function FindingLine({ row, termbaseId, selected, marked, onSelect, onMar
       })}
     >
       <Box role="cell" sx={{ pt: 0.5 }}>
-        <Checkbox size="small" checked={marked} onChange={onMark} slotProps={{ input: { 'aria-label': `${t.marked}: ${row.text}` } }} />
+        <Checkbox
+          size="small"
+          checked={marked}
+          onChange={onMark}
+          slotProps={{ input: { 'aria-label': `${t.marked}: ${row.text}` } }}
+        />
       </Box>
       <Box role="cell" sx={{ py: 1, pr: 2, minWidth: 0 }}>
         <ConceptTerms row={row} termbaseId={termbaseId} />
@@ -50,7 +55,8 @@ export function FindingLine({ row, termbaseId, selected, marked, onSelect, onMar
             <>
               {row.correction && (
                 <WordButton onClick={onPutRight}>
-                  {t.putRight} {row.correction.kind === 'text' ? t.putRightTo(row.correction.text) : `(${t.removeTerm})`}
+                  {t.putRight}{' '}
+                  {row.correction.kind === 'text' ? t.putRightTo(row.correction.text) : `(${t.removeTerm})`}
                 </WordButton>
               )}
               <WordButton onClick={onStet}>{t.stet}</WordButton>
@@ -88,7 +94,12 @@ function ConceptTerms({ row, termbaseId }: { readonly row: FoundRow; readonly te
           <Box>
             {texts.map((text, i) => (
               <Box key={i} component="span">
-                {i > 0 && <Box component="span" sx={{ color: 'text.secondary' }}> · </Box>}
+                {i > 0 && (
+                  <Box component="span" sx={{ color: 'text.secondary' }}>
+                    {' '}
+                    ·{' '}
+                  </Box>
+                )}
                 <Box
                   component={Link}
                   to={`/termbases/${termbaseId}?language=${language}&concept=${row.concept}`}

@@ -83,7 +83,12 @@ export function Findings({ termbaseId, check }: Props) {
       {(check?.safe || marked.size > 0) && (
         <Box sx={{ display: 'flex', gap: 1, px: 2, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
           {check && check.safe > 0 && (
-            <Button variant="outlined" onClick={() => send('POST', `/termbases/${termbaseId}/findings/put-right-safe`, { check: check.id }).catch(fail)}>
+            <Button
+              variant="outlined"
+              onClick={() =>
+                send('POST', `/termbases/${termbaseId}/findings/put-right-safe`, { check: check.id }).catch(fail)
+              }
+            >
               {t.safe(check.safe)}
             </Button>
           )}
@@ -138,6 +143,9 @@ function useUndoLast(termbaseId: number): () => void {
   return () => {
     const newest = entries.find((entry) => entry.termbaseId === termbaseId && !entry.undoneAt);
     if (!newest) return say(m.ledger.nothingToUndo);
-    send<{ title: string }>('POST', `/ledger/${newest.id}/undo`).then(({ title }) => say(m.ledger.undoneToast(title)), fail);
+    send<{ title: string }>('POST', `/ledger/${newest.id}/undo`).then(
+      ({ title }) => say(m.ledger.undoneToast(title)),
+      fail,
+    );
   };
 }

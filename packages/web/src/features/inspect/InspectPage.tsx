@@ -15,8 +15,8 @@ export function InspectPage() {
 
 function Chosen({ id }: { readonly id: number }) {
   const { data: overview, error } = useQuery(inspection(id));
-  if (error) return <EmptyState title={error.message} />;
-  if (!overview) return <EmptyState title={m.common.loading} />;
+  if (error) return <EmptyState heading="h1" title={error.message} />;
+  if (!overview) return <EmptyState heading="h1" title={m.common.loading} />;
   return <Inspection termbaseId={id} overview={overview} />;
 }
 
@@ -24,10 +24,10 @@ function ChooseTermbase() {
   const clientId = useDesk((state) => state.clientId);
   const { data: holdings = [], isPending } = useQuery(holdingsQuery(clientId));
   const navigate = useNavigate();
-  if (isPending) return <EmptyState title={m.common.loading} />;
+  if (isPending) return <EmptyState heading="h1" title={m.common.loading} />;
   if (holdings.length === 0) {
     return (
-      <EmptyState title={m.inspect.none} advice={m.holdings.emptyAdvice}>
+      <EmptyState heading="h1" title={m.inspect.none} advice={m.holdings.emptyAdvice}>
         <Button variant="contained" component={Link} to="/intake">
           {m.holdings.toIntake}
         </Button>
@@ -35,7 +35,7 @@ function ChooseTermbase() {
     );
   }
   return (
-    <EmptyState title={m.inspect.choose}>
+    <EmptyState heading="h1" title={m.inspect.choose}>
       <Box sx={{ display: 'grid', gap: 1, width: '100%' }}>
         {holdings.map((holding) => (
           <Button key={holding.id} variant="outlined" onClick={() => void navigate(`/inspect/${holding.id}`)}>

@@ -20,7 +20,13 @@ import { Findings } from './Findings.js';
 const t = m.inspect;
 
 /** The checks with their counts, the rows they find something in, and what changed since the last time. */
-export function Inspection({ termbaseId, overview }: { readonly termbaseId: number; readonly overview: InspectionOverview }) {
+export function Inspection({
+  termbaseId,
+  overview,
+}: {
+  readonly termbaseId: number;
+  readonly overview: InspectionOverview;
+}) {
   const [check, setCheck] = useState<string | null>(null);
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   const current = overview.checks.find((c) => c.id === check);
@@ -29,7 +35,11 @@ export function Inspection({ termbaseId, overview }: { readonly termbaseId: numb
       <Heading termbaseId={termbaseId} overview={overview} />
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
         <CheckList overview={overview} check={check} onCheck={setCheck} />
-        <Box component="section" aria-label={current?.title ?? t.all} sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}>
+        <Box
+          component="section"
+          aria-label={current?.title ?? t.all}
+          sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
+        >
           {overview.inspectedAt === null ? (
             <EmptyState title={t.never} advice={t.neverAdvice}>
               <InspectButton termbaseId={termbaseId} label={t.run} />
@@ -49,7 +59,9 @@ function Heading({ termbaseId, overview }: { readonly termbaseId: number; readon
   const { data: termbase } = useQuery(termbaseQuery(termbaseId));
   const { counts, inspectedAt } = overview;
   return (
-    <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}>
+    <Box
+      sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
+    >
       <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
         {t.title}:{' '}
         <Box component={Link} to={`/termbases/${termbaseId}`} sx={{ color: 'primary.main' }}>
@@ -59,7 +71,8 @@ function Heading({ termbaseId, overview }: { readonly termbaseId: number; readon
       <Typography color="text.secondary" sx={{ flex: 1 }}>
         {inspectedAt && counts && (
           <>
-            {t.last} <time dateTime={inspectedAt}>{moment(inspectedAt)}</time>: {t.since(counts.new, counts.settled, counts.standing, counts.stet)}
+            {t.last} <time dateTime={inspectedAt}>{moment(inspectedAt)}</time>:{' '}
+            {t.since(counts.new, counts.settled, counts.standing, counts.stet)}
           </>
         )}
       </Typography>
@@ -92,7 +105,9 @@ function ReportButton({ termbaseId }: { readonly termbaseId: number }) {
   const { say, fail } = useToast();
   const write = async (format: 'html' | 'xlsx'): Promise<void> => {
     setAnchor(null);
-    const job = await jobEnded((await send<JobBody>('POST', `/termbases/${termbaseId}/inspection/report`, { format })).id);
+    const job = await jobEnded(
+      (await send<JobBody>('POST', `/termbases/${termbaseId}/inspection/report`, { format })).id,
+    );
     if (job.state !== 'done') throw new Error(job.error?.message);
     fetchJobFile(job.id);
     say(t.reportReady);

@@ -55,7 +55,13 @@ function Step({ id, file, reading, changes }: Props & { readonly id: CleaningSte
       <Box sx={{ color: on ? 'text.primary' : 'text.secondary', minWidth: 0 }}>
         {t.names[id]}
         {id === 'synonyms' && <Separators file={file} reading={reading} changes={changes} />}:{' '}
-        {count === null ? t.counting : id === 'duplicates' || count === 0 ? unit(count) : <Examples file={file} id={id} label={unit(count)} />}
+        {count === null ? (
+          t.counting
+        ) : id === 'duplicates' || count === 0 ? (
+          unit(count)
+        ) : (
+          <Examples file={file} id={id} label={unit(count)} />
+        )}
       </Box>
     </Box>
   );
@@ -66,19 +72,30 @@ function Separators({ file, reading, changes }: Props) {
   const { separators } = reading;
   const names = separators.map((separator) => t.separatorNames[separator] ?? separator).join(' ');
   const toggle = (separator: string): void =>
-    changes.decide({ separators: separators.includes(separator) ? separators.filter((s) => s !== separator) : [...separators, separator] });
+    changes.decide({
+      separators: separators.includes(separator)
+        ? separators.filter((s) => s !== separator)
+        : [...separators, separator],
+    });
   return (
     <>
       {', '}
       <WordButton aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
         {separators.length ? `${t.separators} ${names}` : t.noSeparator}
       </WordButton>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      >
         <Box sx={{ p: 1.5, display: 'grid' }}>
           {SEPARATORS.map((separator) => (
             <FormControlLabel
               key={separator}
-              control={<Checkbox size="small" checked={separators.includes(separator)} onChange={() => toggle(separator)} />}
+              control={
+                <Checkbox size="small" checked={separators.includes(separator)} onChange={() => toggle(separator)} />
+              }
               label={`${t.separatorNames[separator]}: ${t.cells(file.outcome?.separators[separator] ?? 0)}`}
             />
           ))}
@@ -88,7 +105,15 @@ function Separators({ file, reading, changes }: Props) {
   );
 }
 
-function Examples({ file, id, label }: { readonly file: IntakeFileBody; readonly id: CleaningStepId; readonly label: string }) {
+function Examples({
+  file,
+  id,
+  label,
+}: {
+  readonly file: IntakeFileBody;
+  readonly id: CleaningStepId;
+  readonly label: string;
+}) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { data } = useQuery({ ...stepPreview(file.id, id), enabled: anchor !== null });
   return (
@@ -96,20 +121,46 @@ function Examples({ file, id, label }: { readonly file: IntakeFileBody; readonly
       <WordButton aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
         {label}
       </WordButton>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
-        <Box sx={{ p: 2, maxWidth: 520, maxHeight: 380, overflow: 'auto' }}>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      >
+        <Box
+          role="region"
+          aria-label={t.examples}
+          tabIndex={0}
+          sx={{ p: 2, maxWidth: 520, maxHeight: 380, overflow: 'auto' }}
+        >
           <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
             {t.examples}
           </Typography>
           {data?.examples.length === 0 && t.none}
           {data?.examples.map((example, i) => (
-            <Box key={i} sx={{ display: 'flex', gap: 1.5, py: 0.5, borderTop: i ? 1 : 0, borderColor: 'divider', alignItems: 'baseline' }}>
+            <Box
+              key={i}
+              sx={{
+                display: 'flex',
+                gap: 1.5,
+                py: 0.5,
+                borderTop: i ? 1 : 0,
+                borderColor: 'divider',
+                alignItems: 'baseline',
+              }}
+            >
               <Box sx={{ color: 'text.secondary', fontSize: 12, whiteSpace: 'nowrap' }}>
                 {columnLetter(example.column)}
                 {number(example.row)}
               </Box>
               <Box>
-                <Box sx={(theme) => ({ textDecoration: 'line-through', textDecorationColor: theme.inks.vermilion, color: 'text.secondary' })}>
+                <Box
+                  sx={(theme) => ({
+                    textDecoration: 'line-through',
+                    textDecorationColor: theme.inks.vermilion,
+                    color: 'text.secondary',
+                  })}
+                >
                   <LanguageText language={null}>{visible(example.before)}</LanguageText>
                 </Box>
                 {example.after.map((text, j) => (

@@ -11,13 +11,21 @@ export function FailedFile({ file }: { readonly file: IntakeFileBody }) {
   const navigate = useNavigate();
   const fail = useToast((state) => state.fail);
   const place = file.error?.diagnostic?.place;
-  const where = [place?.sheet, place?.row && m.intake.steps.row(place.row), place?.line && `line ${place.line}`].filter(Boolean).join(', ');
+  const where = [place?.sheet, place?.row && m.intake.steps.row(place.row), place?.line && `line ${place.line}`]
+    .filter(Boolean)
+    .join(', ');
   return (
-    <EmptyState title={`${file.name}: ${m.intake.state.failed}`} advice={`${where ? `${where}: ` : ''}${file.error?.message ?? ''}`}>
+    <EmptyState
+      heading="h1"
+      title={`${file.name}: ${m.intake.state.failed}`}
+      advice={`${where ? `${where}: ` : ''}${file.error?.message ?? ''}`}
+    >
       <Button variant="outlined" onClick={() => send('PATCH', `/intake/files/${file.id}/source`, {}).catch(fail)}>
         {m.intake.readAgain}
       </Button>
-      <Button onClick={() => send('DELETE', `/intake/files/${file.id}`).then(() => navigate('/intake'), fail)}>{m.intake.discard}</Button>
+      <Button onClick={() => send('DELETE', `/intake/files/${file.id}`).then(() => navigate('/intake'), fail)}>
+        {m.intake.discard}
+      </Button>
     </EmptyState>
   );
 }

@@ -26,7 +26,15 @@ export function FileList({ chosen }: { readonly chosen: number }) {
     <Box
       component="aside"
       aria-label={m.intake.files}
-      sx={{ width: { xs: 216, xl: 280 }, flex: 'none', borderRight: 1, borderColor: 'divider', display: 'flex', flexDirection: 'column', minHeight: 0 }}
+      sx={{
+        width: { xs: 216, xl: 280 },
+        flex: 'none',
+        borderRight: 1,
+        borderColor: 'divider',
+        display: 'flex',
+        flexDirection: 'column',
+        minHeight: 0,
+      }}
     >
       {clientId === null ? <ClientChoice /> : <DropZone clientId={clientId} />}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, overflow: 'auto', flex: 1 }}>
@@ -47,7 +55,13 @@ function ClientChoice() {
     <Box sx={{ p: 2, borderBottom: 1, borderColor: 'divider' }}>
       <Typography sx={{ mb: 1 }}>{clients.length ? m.client.chooseFirst : m.client.none}</Typography>
       {clients.map((client) => (
-        <Button key={client.id} fullWidth variant="outlined" sx={{ mb: 0.75, justifyContent: 'flex-start' }} onClick={() => takeInHand(client.id)}>
+        <Button
+          key={client.id}
+          fullWidth
+          variant="outlined"
+          sx={{ mb: 0.75, justifyContent: 'flex-start' }}
+          onClick={() => takeInHand(client.id)}
+        >
           {client.name}
         </Button>
       ))}
@@ -88,13 +102,15 @@ function DropZone({ clientId }: { readonly clientId: number }) {
       }
     }
   };
-  const { getRootProps, getInputProps, isDragActive } = useDropzone({ onDrop: (files) => void receive(files) });
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    onDrop: (files) => void receive(files),
+    noClick: true,
+    noKeyboard: true,
+  });
   return (
     <Box sx={{ p: 1.5, borderBottom: 1, borderColor: 'divider' }}>
       <Box
-        {...getRootProps()}
-        role="button"
-        aria-label={`${m.intake.drop} ${m.intake.browse}`}
+        {...getRootProps({ role: 'group', 'aria-label': m.intake.drop, tabIndex: undefined })}
         sx={(theme) => ({
           border: '1.5px dashed',
           borderColor: isDragActive ? theme.inks.petrol : theme.inks.quiet,
@@ -103,12 +119,11 @@ function DropZone({ clientId }: { readonly clientId: number }) {
           px: 1.5,
           py: 2,
           textAlign: 'center',
-          cursor: 'pointer',
         })}
       >
         <input {...getInputProps()} aria-label={m.intake.drop} />
         <Typography sx={{ fontWeight: 600 }}>{isDragActive ? m.intake.dropNow : m.intake.drop}</Typography>
-        <Typography color="text.secondary">{m.intake.browse}</Typography>
+        <Button onClick={open}>{m.intake.browse}</Button>
       </Box>
       {coming.map((name) => (
         <Box key={name} sx={{ mt: 1 }}>
@@ -159,7 +174,13 @@ function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly ch
           {state} · {size(file.size)}
         </Typography>
       </ButtonBase>
-      <IconButton size="small" sx={{ mt: 0.75, mr: 0.5 }} aria-label={`${m.intake.discard}: ${file.name}`} title={m.intake.discard} onClick={() => void discard().catch(fail)}>
+      <IconButton
+        size="small"
+        sx={{ mt: 0.75, mr: 0.5 }}
+        aria-label={`${m.intake.discard}: ${file.name}`}
+        title={m.intake.discard}
+        onClick={() => void discard().catch(fail)}
+      >
         <X size={14} />
       </IconButton>
     </Box>

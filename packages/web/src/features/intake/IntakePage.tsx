@@ -13,8 +13,16 @@ export function IntakePage() {
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
       <FileList chosen={id} />
-      <Box component="section" aria-label={m.intake.title} sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
-        {id ? <ChosenFile key={id} id={id} /> : <EmptyState title={m.intake.empty} advice={m.intake.emptyAdvice} />}
+      <Box
+        component="section"
+        aria-label={m.intake.title}
+        sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}
+      >
+        {id ? (
+          <ChosenFile key={id} id={id} />
+        ) : (
+          <EmptyState heading="h1" title={m.intake.empty} advice={m.intake.emptyAdvice} />
+        )}
       </Box>
     </Box>
   );
@@ -22,9 +30,9 @@ export function IntakePage() {
 
 function ChosenFile({ id }: { readonly id: number }) {
   const { data: file, error } = useQuery(intakeFile(id));
-  if (error) return <EmptyState title={m.intake.choose} advice={error.message} />;
-  if (!file) return <EmptyState title={m.common.loading} />;
+  if (error) return <EmptyState heading="h1" title={m.intake.choose} advice={error.message} />;
+  if (!file) return <EmptyState heading="h1" title={m.common.loading} />;
   if (file.state === 'failed') return <FailedFile file={file} />;
-  if (!file.reading) return <EmptyState title={file.name} advice={`${m.intake.state.reading} …`} />;
+  if (!file.reading) return <EmptyState heading="h1" title={file.name} advice={`${m.intake.state.reading} …`} />;
   return <ReadingSheet file={file} reading={file.reading} />;
 }

@@ -54,7 +54,16 @@ export function ReadingSheet({ file, reading }: { readonly file: IntakeFileBody;
       />
       <Box
         component="footer"
-        sx={{ borderTop: 1, borderColor: 'divider', px: 2, py: 1, display: 'flex', alignItems: 'center', gap: 2, bgcolor: 'background.default' }}
+        sx={{
+          borderTop: 1,
+          borderColor: 'divider',
+          px: 2,
+          py: 1,
+          display: 'flex',
+          alignItems: 'center',
+          gap: 2,
+          bgcolor: 'background.default',
+        }}
       >
         <Tally file={file} kind={kind} onKind={setKind} />
         <WriteButton file={file} changes={changes} />

@@ -27,7 +27,18 @@ const t = m.intake.role;
 /** Above the columns: what each holds, in which language, how sure. */
 export function RoleStrip({ ref, reading, grid, changes }: Props) {
   return (
-    <Box ref={ref} sx={{ overflow: 'hidden', scrollbarGutter: 'stable', borderTop: 1, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.default', flex: 'none' }}>
+    <Box
+      ref={ref}
+      sx={{
+        overflow: 'hidden',
+        scrollbarGutter: 'stable',
+        borderTop: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: 'background.default',
+        flex: 'none',
+      }}
+    >
       <Box sx={{ display: 'grid', gridTemplateColumns: grid.template, minWidth: grid.minWidth }}>
         <Box sx={{ p: '6px 8px', color: 'text.secondary', fontSize: 12, alignSelf: 'end' }}>{m.intake.rows.number}</Box>
         {reading.columns.map((column) => (
@@ -38,7 +49,15 @@ export function RoleStrip({ ref, reading, grid, changes }: Props) {
   );
 }
 
-function ColumnRole({ column, reading, changes }: { readonly column: ColumnReading; readonly reading: Reading; readonly changes: ReadingChanges }) {
+function ColumnRole({
+  column,
+  reading,
+  changes,
+}: {
+  readonly column: ColumnReading;
+  readonly reading: Reading;
+  readonly changes: ReadingChanges;
+}) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const letter = columnLetter(column.index);
   const { role } = column;
@@ -62,7 +81,15 @@ function ColumnRole({ column, reading, changes }: { readonly column: ColumnReadi
           '&:hover': { bgcolor: theme.inks.tint },
         })}
       >
-        <Box sx={{ color: 'text.secondary', fontSize: 12, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+        <Box
+          sx={{
+            color: 'text.secondary',
+            fontSize: 12,
+            overflow: 'hidden',
+            textOverflow: 'ellipsis',
+            whiteSpace: 'nowrap',
+          }}
+        >
           {letter}
           {column.header && ` · ${column.header}`}
         </Box>
@@ -74,11 +101,18 @@ function ColumnRole({ column, reading, changes }: { readonly column: ColumnReadi
             ! {t.contradiction(languageName(column.contradiction.header), languageName(column.contradiction.content))}
           </Box>
         ) : (
-          <Box sx={{ color: 'text.secondary', fontSize: 12, mb: '3px' }}>{role.set ? t.chosen : t.sure(role.sureness)}</Box>
+          <Box sx={{ color: 'text.secondary', fontSize: 12, mb: '3px' }}>
+            {role.set ? t.chosen : t.sure(role.sureness)}
+          </Box>
         )}
         <Sureness share={role.set ? 1 : role.sureness} label={sure} />
       </ButtonBase>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      >
         <RoleForm column={column} reading={reading} changes={changes} onClose={() => setAnchor(null)} />
       </Popover>
     </>
@@ -116,7 +150,9 @@ function RoleForm({ column, reading, changes, onClose }: FormProps) {
   const used = reading.columns.flatMap((c) => (c.role.value.kind === 'term' ? [c.role.value.language] : []));
   const likely = column.contradiction ? [column.contradiction.content, column.contradiction.header, ...used] : used;
   const language = role.kind === 'ignored' ? null : role.language;
-  const choose = (next: { kind: 'term'; language: string } | { kind: 'note'; language: string | null } | { kind: 'ignored' }): void => {
+  const choose = (
+    next: { kind: 'term'; language: string } | { kind: 'note'; language: string | null } | { kind: 'ignored' },
+  ): void => {
     changes.decide({ roles: { [column.index]: next } });
     onClose();
   };
@@ -131,7 +167,12 @@ function RoleForm({ column, reading, changes, onClose }: FormProps) {
       <Typography variant="body2" color="text.secondary">
         {column.role.set ? t.chosen : `${t.sure(column.role.sureness)}: ${column.role.reason}`}
       </Typography>
-      <TextField select label={t.column(columnLetter(column.index))} value={kind} onChange={(event) => setWhat(event.target.value)}>
+      <TextField
+        select
+        label={t.column(columnLetter(column.index))}
+        value={kind}
+        onChange={(event) => setWhat(event.target.value)}
+      >
         <MenuItem value="term">{t.term}</MenuItem>
         <MenuItem value="note">{t.note}</MenuItem>
         <MenuItem value="ignored">{t.ignored}</MenuItem>
@@ -142,7 +183,9 @@ function RoleForm({ column, reading, changes, onClose }: FormProps) {
           value={language}
           likely={likely}
           autoFocus={language === null}
-          onChange={(tag) => choose(kind === 'note' ? { kind: 'note', language: tag } : { kind: 'term', language: tag })}
+          onChange={(tag) =>
+            choose(kind === 'note' ? { kind: 'note', language: tag } : { kind: 'term', language: tag })
+          }
         />
       )}
     </Box>

@@ -30,7 +30,16 @@ interface Props {
 const t = m.intake.rows;
 
 /** One row of the client's file, with its remark in the margin beside it. */
-export const RowLine = memo(function RowLine({ row, reading, grid, selected, editing, onSelect, onEdit, onDecide }: Props) {
+export const RowLine = memo(function RowLine({
+  row,
+  reading,
+  grid,
+  selected,
+  editing,
+  onSelect,
+  onEdit,
+  onDecide,
+}: Props) {
   const dimmed = row?.outcome?.kind === 'not data';
   return (
     <Box
@@ -49,13 +58,40 @@ export const RowLine = memo(function RowLine({ row, reading, grid, selected, edi
         boxShadow: selected ? `inset 3px 0 ${theme.inks.petrol}` : undefined,
       })}
     >
-      <Box role="rowheader" sx={{ p: '6px 8px', color: 'text.secondary', fontSize: 12, textAlign: 'end', fontVariantNumeric: 'tabular-nums' }}>
+      <Box
+        role="rowheader"
+        sx={{
+          p: '6px 8px',
+          color: 'text.secondary',
+          fontSize: 12,
+          textAlign: 'end',
+          fontVariantNumeric: 'tabular-nums',
+        }}
+      >
         {row ? number(row.number) : '…'}
       </Box>
       {reading.columns.map((column) => (
-        <Cell key={column.index} column={column} row={row} dimmed={dimmed} editing={editing && isEdited(column, row, reading)} onEdit={onEdit} onDecide={onDecide} />
+        <Cell
+          key={column.index}
+          column={column}
+          row={row}
+          dimmed={dimmed}
+          editing={editing && isEdited(column, row, reading)}
+          onEdit={onEdit}
+          onDecide={onDecide}
+        />
       ))}
-      <Box role="cell" sx={{ p: '6px 12px', borderLeft: 1, borderColor: 'divider', bgcolor: 'background.default', position: 'sticky', right: 0 }}>
+      <Box
+        role="cell"
+        sx={{
+          p: '6px 12px',
+          borderLeft: 1,
+          borderColor: 'divider',
+          bgcolor: 'background.default',
+          position: 'sticky',
+          right: 0,
+        }}
+      >
         {row && <Remark row={row} reading={reading} onDecide={(decision) => onDecide(row.number, decision)} />}
       </Box>
     </Box>
@@ -65,7 +101,8 @@ export const RowLine = memo(function RowLine({ row, reading, grid, selected, edi
 /** Enter edits what is missing, otherwise the first term. */
 function isEdited(column: ColumnReading, row: IntakeRowBody | undefined, reading: Reading): boolean {
   const terms = reading.columns.filter((c) => c.role.value.kind === 'term');
-  const missing = row?.outcome?.kind === 'held back' ? terms.find((c) => !(row.cells[c.index] ?? '').trim()) : undefined;
+  const missing =
+    row?.outcome?.kind === 'held back' ? terms.find((c) => !(row.cells[c.index] ?? '').trim()) : undefined;
   return column.index === (missing ?? terms[0])?.index;
 }
 
@@ -93,7 +130,13 @@ function Cell({ column, row, dimmed, editing, onEdit, onDecide }: CellProps) {
       role="cell"
       onDoubleClick={() => row && setHere(true)}
       title={role.kind === 'term' && !dimmed ? undefined : text.length > 60 ? text : undefined}
-      sx={{ p: '4px 10px', borderLeft: 1, borderColor: 'divider', minWidth: 0, color: quiet ? 'text.secondary' : undefined }}
+      sx={{
+        p: '4px 10px',
+        borderLeft: 1,
+        borderColor: 'divider',
+        minWidth: 0,
+        color: quiet ? 'text.secondary' : undefined,
+      }}
     >
       {row && (editing || here) ? (
         <CellEditor
@@ -102,7 +145,8 @@ function Cell({ column, row, dimmed, editing, onEdit, onDecide }: CellProps) {
           label={`${t.edit}: ${columnLetter(column.index)}${row.number}`}
           onSave={(value) => {
             stop();
-            if (value !== text) onDecide(row.number, { ...row.decision, cells: { ...row.decision?.cells, [column.index]: value } });
+            if (value !== text)
+              onDecide(row.number, { ...row.decision, cells: { ...row.decision?.cells, [column.index]: value } });
           }}
           onCancel={stop}
         />
@@ -113,9 +157,24 @@ function Cell({ column, row, dimmed, editing, onEdit, onDecide }: CellProps) {
   );
 }
 
-function CellText({ row, column, text, language }: { readonly row: IntakeRowBody | undefined; readonly column: ColumnReading; readonly text: string; readonly language: string | null }) {
+function CellText({
+  row,
+  column,
+  text,
+  language,
+}: {
+  readonly row: IntakeRowBody | undefined;
+  readonly column: ColumnReading;
+  readonly text: string;
+  readonly language: string | null;
+}) {
   const cleaned = row?.cleaned.find((c) => c.column === column.index);
-  if (!cleaned) return <LanguageText language={language}>{column.role.value.kind === 'ignored' && text.length > 160 ? `${text.slice(0, 160)} …` : text}</LanguageText>;
+  if (!cleaned)
+    return (
+      <LanguageText language={language}>
+        {column.role.value.kind === 'ignored' && text.length > 160 ? `${text.slice(0, 160)} …` : text}
+      </LanguageText>
+    );
   const before = visible(text);
   return (
     <Box title={before} sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1 }}>
@@ -172,12 +231,28 @@ function CellEditor({ initial, language, label, onSave, onCancel }: EditorProps)
         }
       }}
       inputProps={{ 'aria-label': label, ...(language && { lang: language }), dir: 'auto' }}
-      sx={{ fontFamily: "'Source Serif 4 Variable', Georgia, serif", fontSize: 16, lineHeight: '24px', p: 0, outline: '2px solid', outlineColor: 'primary.main', outlineOffset: 2 }}
+      sx={{
+        fontFamily: "'Source Serif 4 Variable', Georgia, serif",
+        fontSize: 16,
+        lineHeight: '24px',
+        p: 0,
+        outline: '2px solid',
+        outlineColor: 'primary.main',
+        outlineOffset: 2,
+      }}
     />
   );
 }
 
-function Remark({ row, reading, onDecide }: { readonly row: IntakeRowBody; readonly reading: Reading; readonly onDecide: (decision: RowDecisionBody) => void }) {
+function Remark({
+  row,
+  reading,
+  onDecide,
+}: {
+  readonly row: IntakeRowBody;
+  readonly reading: Reading;
+  readonly onDecide: (decision: RowDecisionBody) => void;
+}) {
   const { outcome, decision } = row;
   const takeBack = decision && <WordButton onClick={() => onDecide(null)}>{t.takeBack}</WordButton>;
   if (outcome?.kind === 'held back') {
@@ -212,13 +287,19 @@ function Remark({ row, reading, onDecide }: { readonly row: IntakeRowBody; reado
       </MarginNote>
     );
   const missing = outcome?.kind === 'entry' ? missingLanguages(row, reading) : [];
-  if (missing.length > 0 && languagesOf(reading).length === 2) return <MarginNote tone="doubt">{t.missing(missing.map((tag) => languageName(tag)).join(', '))}</MarginNote>;
+  if (missing.length > 0 && languagesOf(reading).length === 2)
+    return <MarginNote tone="doubt">{t.missing(missing.map((tag) => languageName(tag)).join(', '))}</MarginNote>;
   return null;
 }
 
 function missingLanguages(row: IntakeRowBody, reading: Reading): string[] {
   return languagesOf(reading).filter(
     (language) =>
-      !reading.columns.some((c) => c.role.value.kind === 'term' && c.role.value.language === language && (row.cells[c.index] ?? '').trim() !== ''),
+      !reading.columns.some(
+        (c) =>
+          c.role.value.kind === 'term' &&
+          c.role.value.language === language &&
+          (row.cells[c.index] ?? '').trim() !== '',
+      ),
   );
 }

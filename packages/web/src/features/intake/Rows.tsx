@@ -75,7 +75,8 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
     x: () => verdict('leave'),
     u: undo,
   });
-  if (total === 0 && kind !== null) return <Box sx={{ flex: 1 }}>{file.outcome && <EmptyState title={m.intake.rows.empty} />}</Box>;
+  if (total === 0 && kind !== null)
+    return <Box sx={{ flex: 1 }}>{file.outcome && <EmptyState title={m.intake.rows.empty} />}</Box>;
   return (
     <Box role="table" aria-label={file.name} aria-rowcount={total} sx={{ flex: 1, minHeight: 0 }}>
       <Virtuoso

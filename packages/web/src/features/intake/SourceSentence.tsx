@@ -28,7 +28,8 @@ export function SourceSentence({ reading, changes }: Props) {
     <Typography component="h1" sx={{ fontSize: 15, lineHeight: '22px', mb: 0.5 }}>
       {source.kind === 'delimited' && (
         <>
-          {t.delimited} <DelimiterWord reading={reading} changes={changes} />, <EncodingWord reading={reading} changes={changes} />,{' '}
+          {t.delimited} <DelimiterWord reading={reading} changes={changes} />,{' '}
+          <EncodingWord reading={reading} changes={changes} />,{' '}
         </>
       )}
       {source.kind === 'workbook' && (
@@ -41,7 +42,9 @@ export function SourceSentence({ reading, changes }: Props) {
           {t.exchange(source.kind)}, {source.encoding.value}
         </>
       )}
-      {(source.kind === 'delimited' || source.kind === 'workbook') && <HeaderWord reading={reading} changes={changes} />}
+      {(source.kind === 'delimited' || source.kind === 'workbook') && (
+        <HeaderWord reading={reading} changes={changes} />
+      )}
       {hasHidden(reading) && (
         <>
           {', '}
@@ -125,11 +128,21 @@ function ChoiceWord({ word, guess, options, selected, hint, onChoose, children }
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   return (
     <>
-      <WordButton aria-haspopup="menu" aria-label={t.change(word)} title={reasonOf(guess)} onClick={(event) => setAnchor(event.currentTarget)}>
+      <WordButton
+        aria-haspopup="menu"
+        aria-label={t.change(word)}
+        title={reasonOf(guess)}
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
         {word}
         <DoubtMark guess={guess} />
       </WordButton>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} slotProps={{ paper: { sx: { maxHeight: 420 } } }}>
+      <Menu
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        slotProps={{ paper: { sx: { maxHeight: 420 } } }}
+      >
         <Box component="li" sx={{ px: 2, pb: 1, color: 'text.secondary', maxWidth: 360, fontSize: 13 }}>
           {reasonOf(guess)}
           {hint && <Box>{hint}</Box>}
@@ -163,11 +176,21 @@ function HeaderWord({ reading, changes }: Part) {
   };
   return (
     <>
-      <WordButton aria-haspopup="dialog" aria-label={t.change(word)} title={reasonOf(headerRow)} onClick={(event) => setAnchor(event.currentTarget)}>
+      <WordButton
+        aria-haspopup="dialog"
+        aria-label={t.change(word)}
+        title={reasonOf(headerRow)}
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
         {word}
         <DoubtMark guess={headerRow} />
       </WordButton>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      >
         <Box
           component="form"
           sx={{ p: 2, width: 280 }}

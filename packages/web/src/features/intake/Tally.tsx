@@ -51,7 +51,17 @@ export function Tally({ file, kind, onKind }: Props) {
   );
 }
 
-function TallyWord({ text, on, title, onClick }: { readonly text: string; readonly on: boolean; readonly title?: string; readonly onClick: () => void }) {
+function TallyWord({
+  text,
+  on,
+  title,
+  onClick,
+}: {
+  readonly text: string;
+  readonly on: boolean;
+  readonly title?: string;
+  readonly onClick: () => void;
+}) {
   return (
     <WordButton
       aria-pressed={on}

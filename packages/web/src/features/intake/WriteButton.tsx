@@ -29,8 +29,17 @@ export function WriteButton({ file, changes }: { readonly file: IntakeFileBody; 
   const writable = tally ? tally.entries + tally.joined : 0;
   return (
     <>
-      <Button variant={file.written ? 'outlined' : 'contained'} disabled={writable === 0} aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
-        {tally && writable > 0 ? t.button(tally.entries, target ? `“${target.name}”` : t.new) : tally ? t.nothing : m.intake.tally.counting}
+      <Button
+        variant={file.written ? 'outlined' : 'contained'}
+        disabled={writable === 0}
+        aria-haspopup="dialog"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        {tally && writable > 0
+          ? t.button(tally.entries, target ? `“${target.name}”` : t.new)
+          : tally
+            ? t.nothing
+            : m.intake.tally.counting}
       </Button>
       <Popover
         open={anchor !== null}
@@ -54,20 +63,22 @@ interface FormProps {
 
 function TargetForm({ file, holdings, changes, onClose }: FormProps) {
   const [name, setName] = useState(nameFor(file, holdings));
-  const [busy, setBusy] = useState(false);
   const { say, fail } = useToast();
   const navigate = useNavigate();
   const tally = file.outcome?.tally;
   const write = async (): Promise<void> => {
-    setBusy(true);
     const body = file.targetId === null ? { newName: name } : { termbaseId: file.targetId };
-    const job = await jobEnded((await send<JobBody>('POST', `/intake/files/${file.id}/write`, body)).id);
-    setBusy(false);
+    const started = await send<JobBody>('POST', `/intake/files/${file.id}/write`, body);
+    // Long work is quiet: the person goes on, and is told when it is done.
+    onClose();
+    const job = await jobEnded(started.id);
     if (job.state === 'failed') throw new Error(job.error?.message);
     if (job.state !== 'done') return;
     const written = job.result as NonNullable<IntakeFileBody['written']>;
-    say(t.done(written.entries, written.joined, written.termbase), { label: t.open, run: () => void navigate(`/termbases/${written.termbaseId}`) });
-    onClose();
+    say(t.done(written.entries, written.joined, written.termbase), {
+      label: t.open,
+      run: () => void navigate(`/termbases/${written.termbaseId}`),
+    });
   };
   return (
     <Box
@@ -75,10 +86,7 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
       sx={{ p: 2, width: 380 }}
       onSubmit={(event) => {
         event.preventDefault();
-        write().catch((error: unknown) => {
-          setBusy(false);
-          fail(error);
-        });
+        write().catch(fail);
       }}
     >
       <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
@@ -91,7 +99,13 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
       >
         <FormControlLabel value="new" control={<Radio size="small" />} label={t.new} />
         {file.targetId === null && (
-          <TextField sx={{ ml: 4, mb: 1 }} label={t.newName} value={name} onChange={(event) => setName(event.target.value)} autoFocus />
+          <TextField
+            sx={{ ml: 4, mb: 1 }}
+            label={t.newName}
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            autoFocus
+          />
         )}
         {holdings.map((holding) => (
           <FormControlLabel
@@ -103,10 +117,12 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
         ))}
       </RadioGroup>
       <Typography variant="body2" color="text.secondary" sx={{ my: 1 }}>
-        {tally ? `${m.intake.tally.entries(tally.entries)}, ${number(tally.joined)} joined. ` : `${m.intake.tally.counting} `}
+        {tally
+          ? `${m.intake.tally.entries(tally.entries)}, ${number(tally.joined)} joined. `
+          : `${m.intake.tally.counting} `}
         {tally && tally.heldBack > 0 && t.heldStay(tally.heldBack)}
       </Typography>
-      <Button type="submit" variant="contained" disabled={busy || !tally || (file.targetId === null && name.trim() === '')}>
+      <Button type="submit" variant="contained" disabled={!tally || (file.targetId === null && name.trim() === '')}>
         {t.go}
       </Button>
     </Box>
@@ -115,8 +131,14 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
 
 /** From the file's name: "brennick_terms-2026.xlsx" → "brennick terms 2026", made unlike the names that are there. */
 function nameFor(file: IntakeFileBody, holdings: readonly Holding[]): string {
-  const stem = file.name.replace(/\.[^.]+$/, '').replace(/[_-]+/g, ' ').trim();
-  const base = file.sheet && !/^(sheet|tabelle|feuil|arkusz|hoja|planilha|taul)\s?\d*$/i.test(file.sheet) ? `${stem} ${file.sheet}` : stem;
+  const stem = file.name
+    .replace(/\.[^.]+$/, '')
+    .replace(/[_-]+/g, ' ')
+    .trim();
+  const base =
+    file.sheet && !/^(sheet|tabelle|feuil|arkusz|hoja|planilha|taul)\s?\d*$/i.test(file.sheet)
+      ? `${stem} ${file.sheet}`
+      : stem;
   const taken = new Set(holdings.map((holding) => holding.name.toLowerCase()));
   for (let n = 1; ; n++) {
     const name = n === 1 ? base : `${base} ${n}`;

@@ -11,9 +11,17 @@ const MARGIN = 250;
 
 /** Row number, the columns, the margin; the same for every row, whatever stands in it. Ignored columns are narrower. */
 export function rowGrid(columns: readonly ColumnReading[]): RowGrid {
-  const shapes = columns.map(({ role }) => (role.value.kind === 'term' ? ([170, 3] as const) : role.value.kind === 'note' ? ([130, 2] as const) : ([84, 1] as const)));
+  const shapes = columns.map(({ role }) =>
+    role.value.kind === 'term'
+      ? ([170, 3] as const)
+      : role.value.kind === 'note'
+        ? ([130, 2] as const)
+        : ([84, 1] as const),
+  );
   return {
-    template: [`${NUMBER}px`, ...shapes.map(([least, share]) => `minmax(${least}px, ${share}fr)`), `${MARGIN}px`].join(' '),
+    template: [`${NUMBER}px`, ...shapes.map(([least, share]) => `minmax(${least}px, ${share}fr)`), `${MARGIN}px`].join(
+      ' ',
+    ),
     minWidth: NUMBER + MARGIN + shapes.reduce((sum, [least]) => sum + least, 0),
   };
 }

@@ -28,7 +28,10 @@ export function useReadingChanges(fileId: number): ReadingChanges {
     setTarget: (termbaseId) => apply(send('PATCH', `${path}/target`, { termbaseId })),
     decideRow: (row, decision) => apply(send('PUT', `${path}/rows/${row}`, { decision })),
     takeSheet: (sheet) => {
-      send('POST', `${path}/sheets`, { sheet }).then(() => queries.invalidateQueries({ queryKey: ['intake', 'files'] }), fail);
+      send('POST', `${path}/sheets`, { sheet }).then(
+        () => queries.invalidateQueries({ queryKey: ['intake', 'files'] }),
+        fail,
+      );
     },
   };
 }

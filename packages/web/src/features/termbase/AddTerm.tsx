@@ -20,7 +20,12 @@ export function AddTerm({ label, language, onAdd }: Props) {
   const [chosen, setChosen] = useState<string | null>(language);
   if (!open) {
     return (
-      <Button startIcon={<Plus size={14} />} sx={{ color: 'text.secondary', fontWeight: 400, ml: -0.5 }} aria-label={language ? `${label}: ${languageName(language)}` : label} onClick={() => setOpen(true)}>
+      <Button
+        startIcon={<Plus size={14} />}
+        sx={{ color: 'text.secondary', fontWeight: 400, ml: -0.5 }}
+        aria-label={language ? `${label}: ${languageName(language)}` : label}
+        onClick={() => setOpen(true)}
+      >
         {label}
       </Button>
     );

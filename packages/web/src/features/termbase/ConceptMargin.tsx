@@ -11,9 +11,27 @@ import { WordButton } from '../../ui/WordButton.js';
 const t = m.termbase;
 
 /** Beside the concept: what was found about it, where it came from, what was done to it. */
-export function ConceptMargin({ concept, onConcept }: { readonly concept: ConceptBodyOf; readonly onConcept: (id: number) => void }) {
+export function ConceptMargin({
+  concept,
+  onConcept,
+}: {
+  readonly concept: ConceptBodyOf;
+  readonly onConcept: (id: number) => void;
+}) {
   return (
-    <Box component="aside" aria-label={t.findings} sx={{ width: { xs: 270, xl: 360 }, flex: 'none', overflow: 'auto', borderLeft: 1, borderColor: 'divider', px: 2, py: 2 }}>
+    <Box
+      component="aside"
+      aria-label={t.findings}
+      sx={{
+        width: { xs: 270, xl: 360 },
+        flex: 'none',
+        overflow: 'auto',
+        borderLeft: 1,
+        borderColor: 'divider',
+        px: 2,
+        py: 2,
+      }}
+    >
       {concept.findings.length > 0 && (
         <Part title={t.findings}>
           {concept.findings.map((finding) => (
@@ -47,7 +65,9 @@ export function ConceptMargin({ concept, onConcept }: { readonly concept: Concep
       <Part title={t.history}>
         {concept.history.map((entry) => (
           <Box key={entry.ledgerId} sx={{ mb: 0.75 }}>
-            <Box sx={entry.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>{entry.title}</Box>
+            <Box sx={entry.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
+              {entry.title}
+            </Box>
             <Typography variant="body2" color="text.secondary">
               <time dateTime={entry.at}>{moment(entry.at)}</time>
               {entry.undone && `, ${t.undone}`}

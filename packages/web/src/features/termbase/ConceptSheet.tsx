@@ -26,7 +26,12 @@ const t = m.termbase;
 /** The concept as a page: a block for each language with its terms, edited in place; remarks in the margin. */
 export function ConceptSheet({ id, termbase, onConcept }: Props) {
   const { data: concept, error } = useQuery(conceptQuery(id));
-  if (error) return <Box sx={{ flex: 1 }}><EmptyState title={t.gone} /></Box>;
+  if (error)
+    return (
+      <Box sx={{ flex: 1 }}>
+        <EmptyState title={t.gone} />
+      </Box>
+    );
   if (!concept) return <Box sx={{ flex: 1 }} />;
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', overflow: 'hidden' }}>
@@ -52,15 +57,30 @@ function ConceptPage({ concept, termbase }: { readonly concept: ConceptBodyOf; r
   const change = useConceptChange(concept.id);
   const [editing, setEditing] = useState<string | null>(null);
   const { say, fail } = useToast();
-  const missing = termbase.languages.map((l) => l.language).filter((tag) => !concept.languages.some((s) => s.language === tag));
+  const missing = termbase.languages
+    .map((l) => l.language)
+    .filter((tag) => !concept.languages.some((s) => s.language === tag));
   const firstTerm = concept.languages[0]?.terms[0];
   useKeys({ Enter: () => firstTerm && setEditing(firstTerm.id), Escape: () => setEditing(null) });
   const remove = (): void => {
     send('DELETE', `/concepts/${concept.id}`).then(() => say(t.gone), fail);
   };
   return (
-    <Box component="article" aria-label={t.conceptLabel} sx={{ flex: 1, minWidth: 0, overflow: 'auto', bgcolor: 'background.paper', px: { xs: 3, xl: 8 }, py: 2.5 }}>
-      <Typography component="h2" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 26, lineHeight: '32px', overflowWrap: 'anywhere' }} lang={concept.languages[0]?.language}>
+    <Box
+      component="article"
+      aria-label={t.conceptLabel}
+      sx={{ flex: 1, minWidth: 0, overflow: 'auto', bgcolor: 'background.paper', px: { xs: 3, xl: 8 }, py: 2.5 }}
+    >
+      <Typography
+        component="h2"
+        sx={{
+          fontFamily: "'Source Serif 4 Variable', serif",
+          fontSize: 26,
+          lineHeight: '32px',
+          overflowWrap: 'anywhere',
+        }}
+        lang={concept.languages[0]?.language}
+      >
         {firstTerm?.text}
       </Typography>
       <ConceptNote concept={concept} />
@@ -68,19 +88,38 @@ function ConceptPage({ concept, termbase }: { readonly concept: ConceptBodyOf; r
         <Box component="section" key={section.language}>
           <LanguageHeading tag={section.language} />
           {section.terms.map((term) => (
-            <TermBlock key={term.id} concept={concept} language={section.language} term={term} editing={editing === term.id} onEditing={(on) => setEditing(on ? term.id : null)} />
+            <TermBlock
+              key={term.id}
+              concept={concept}
+              language={section.language}
+              term={term}
+              editing={editing === term.id}
+              onEditing={(on) => setEditing(on ? term.id : null)}
+            />
           ))}
-          <AddTerm label={t.addTerm} language={section.language} onAdd={(text) => change({ kind: 'add term', language: section.language, text })} />
+          <AddTerm
+            label={t.addTerm}
+            language={section.language}
+            onAdd={(text) => change({ kind: 'add term', language: section.language, text })}
+          />
         </Box>
       ))}
       {missing.map((tag) => (
         <Box component="section" key={tag}>
           <LanguageHeading tag={tag} />
-          <AddTerm label={t.addTerm} language={tag} onAdd={(text) => change({ kind: 'add term', language: tag, text })} />
+          <AddTerm
+            label={t.addTerm}
+            language={tag}
+            onAdd={(text) => change({ kind: 'add term', language: tag, text })}
+          />
         </Box>
       ))}
       <Box sx={{ mt: 3, display: 'flex', gap: 1 }}>
-        <AddTerm label={t.addLanguage} language={null} onAdd={(text, language) => change({ kind: 'add term', language, text })} />
+        <AddTerm
+          label={t.addLanguage}
+          language={null}
+          onAdd={(text, language) => change({ kind: 'add term', language, text })}
+        />
         <Button color="error" onClick={remove}>
           {t.deleteConcept}
         </Button>
@@ -107,7 +146,15 @@ function TermBlock({ concept, language, term, editing, onEditing }: TermBlockPro
   const change = useConceptChange(concept.id);
   const found = concept.findings.some((finding) => finding.term === term.id);
   return (
-    <Box sx={(theme) => ({ py: 0.25, pl: 1, ml: -1, borderLeft: 2, borderColor: found ? theme.inks.vermilion : 'transparent' })}>
+    <Box
+      sx={(theme) => ({
+        py: 0.25,
+        pl: 1,
+        ml: -1,
+        borderLeft: 2,
+        borderColor: found ? theme.inks.vermilion : 'transparent',
+      })}
+    >
       <EditableText
         text={term.text}
         language={language}
@@ -117,16 +164,32 @@ function TermBlock({ concept, language, term, editing, onEditing }: TermBlockPro
         onSave={(text) => change({ kind: 'change term', term: term.id, text })}
         remove={{ label: t.deleteTerm(term.text), run: () => void change({ kind: 'delete term', term: term.id }) }}
       />
-      <Note label={t.note} text={(term.fields.note ?? []).join('\n')} onSave={(text) => change({ kind: 'note', term: term.id, text })} />
+      <Note
+        label={t.note}
+        text={(term.fields.note ?? []).join('\n')}
+        onSave={(text) => change({ kind: 'note', term: term.id, text })}
+      />
     </Box>
   );
 }
 
-function Note({ label, text, onSave }: { readonly label: string; readonly text: string; readonly onSave: (text: string) => Promise<boolean> }) {
+function Note({
+  label,
+  text,
+  onSave,
+}: {
+  readonly label: string;
+  readonly text: string;
+  readonly onSave: (text: string) => Promise<boolean>;
+}) {
   const [editing, setEditing] = useState(false);
   if (!text && !editing) {
     return (
-      <Button sx={{ py: 0, minWidth: 0, color: 'text.secondary', fontWeight: 400 }} aria-label={`${t.addNote}: ${label}`} onClick={() => setEditing(true)}>
+      <Button
+        sx={{ py: 0, minWidth: 0, color: 'text.secondary', fontWeight: 400 }}
+        aria-label={`${t.addNote}: ${label}`}
+        onClick={() => setEditing(true)}
+      >
         {t.addNote}
       </Button>
     );
@@ -137,7 +200,14 @@ function Note({ label, text, onSave }: { readonly label: string; readonly text: 
         {label}
       </Box>
       <Box sx={{ flex: 1 }}>
-        <EditableText text={text} language={null} label={label} editing={editing} onEditing={setEditing} onSave={onSave} />
+        <EditableText
+          text={text}
+          language={null}
+          label={label}
+          editing={editing}
+          onEditing={setEditing}
+          onSave={onSave}
+        />
       </Box>
     </Box>
   );

@@ -19,14 +19,39 @@ interface Props {
 
 /** A text that becomes a field when it is clicked; Enter or leaving saves, Esc gives up. */
 export function EditableText({ text, language, label, editing, onEditing, onSave, remove }: Props) {
-  if (editing) return <Field text={text} language={language} label={label} onSave={onSave} onEnd={() => onEditing(false)} />;
+  if (editing)
+    return <Field text={text} language={language} label={label} onSave={onSave} onEnd={() => onEditing(false)} />;
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', '& .remove': { opacity: 0 }, '&:hover .remove, & .remove:focus-visible': { opacity: 1 } }}>
-      <ButtonBase aria-label={label} onClick={() => onEditing(true)} sx={(theme) => ({ textAlign: 'start', borderRadius: 0.5, px: 0.5, mx: -0.5, '&:hover': { bgcolor: theme.inks.tint } })}>
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        '& .remove': { opacity: 0 },
+        '&:hover .remove, & .remove:focus-visible': { opacity: 1 },
+      }}
+    >
+      <ButtonBase
+        aria-label={label}
+        onClick={() => onEditing(true)}
+        sx={(theme) => ({
+          textAlign: 'start',
+          borderRadius: 0.5,
+          px: 0.5,
+          mx: -0.5,
+          '&:hover': { bgcolor: theme.inks.tint },
+        })}
+      >
         <LanguageText language={language}>{text}</LanguageText>
       </ButtonBase>
       {remove && (
-        <IconButton className="remove" size="small" sx={{ ml: 1 }} aria-label={remove.label} title={remove.label} onClick={remove.run}>
+        <IconButton
+          className="remove"
+          size="small"
+          sx={{ ml: 1 }}
+          aria-label={remove.label}
+          title={remove.label}
+          onClick={remove.run}
+        >
           <X size={14} />
         </IconButton>
       )}
@@ -67,7 +92,15 @@ function Field({ text, language, label, onSave, onEnd }: FieldProps) {
         }
       }}
       inputProps={{ 'aria-label': label, dir: 'auto', ...(language && { lang: language }) }}
-      sx={{ fontFamily: "'Source Serif 4 Variable', 'Noto Sans JP Variable', Georgia, serif", fontSize: 16, lineHeight: '24px', p: 0, outline: '2px solid', outlineColor: 'primary.main', outlineOffset: 3 }}
+      sx={{
+        fontFamily: "'Source Serif 4 Variable', 'Noto Sans JP Variable', Georgia, serif",
+        fontSize: 16,
+        lineHeight: '24px',
+        p: 0,
+        outline: '2px solid',
+        outlineColor: 'primary.main',
+        outlineOffset: 3,
+      }}
     />
   );
 }

@@ -74,7 +74,13 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
         {(format === 'csv' || format === 'tsv') && (
           <Box sx={{ mb: 1.5 }}>
             {format === 'csv' && (
-              <ToggleButtonGroup exclusive size="small" value={delimiter} aria-label={t.separator} onChange={(_, value: string | null) => value && setDelimiter(value)}>
+              <ToggleButtonGroup
+                exclusive
+                size="small"
+                value={delimiter}
+                aria-label={t.separator}
+                onChange={(_, value: string | null) => value && setDelimiter(value)}
+              >
                 {Object.entries(t.separators).map(([value, name]) => (
                   <ToggleButton key={value} value={value} sx={{ textTransform: 'none', py: 0.25 }}>
                     {name}
@@ -83,7 +89,10 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
               </ToggleButtonGroup>
             )}
             <Box>
-              <FormControlLabel control={<Checkbox size="small" checked={mark} onChange={(_, on) => setMark(on)} />} label={t.bom} />
+              <FormControlLabel
+                control={<Checkbox size="small" checked={mark} onChange={(_, on) => setMark(on)} />}
+                label={t.bom}
+              />
             </Box>
           </Box>
         )}
@@ -98,7 +107,9 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
                 <Checkbox
                   size="small"
                   checked={languages.includes(tag)}
-                  onChange={(_, on) => setLanguages((now) => (on ? [...now, tag] : now.filter((other) => other !== tag)))}
+                  onChange={(_, on) =>
+                    setLanguages((now) => (on ? [...now, tag] : now.filter((other) => other !== tag)))
+                  }
                 />
               }
               label={<LanguageName tag={tag} />}
@@ -116,7 +127,11 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
       <DialogActions>
         <Button onClick={onClose}>{m.common.close}</Button>
         {result && <Button onClick={() => fetchJobFile(job!.id)}>{t.fetch}</Button>}
-        <Button variant="contained" disabled={complaint !== '' || job?.state === 'running'} onClick={() => void write().catch(fail)}>
+        <Button
+          variant="contained"
+          disabled={complaint !== '' || job?.state === 'running'}
+          onClick={() => void write().catch(fail)}
+        >
           {t.go}
         </Button>
       </DialogActions>

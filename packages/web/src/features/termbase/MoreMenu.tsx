@@ -31,7 +31,13 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
   };
   return (
     <>
-      <IconButton size="small" aria-label={t.more} aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)} sx={{ alignSelf: 'center' }}>
+      <IconButton
+        size="small"
+        aria-label={t.more}
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ alignSelf: 'center' }}
+      >
         <Ellipsis size={18} />
       </IconButton>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>

@@ -35,7 +35,11 @@ export function NewConcept({ termbase, language, onMade, onClose }: Props) {
       label={m.termbase.newConceptTerm(languageName(chosen))}
       submit={m.client.createButton}
       cancel={m.common.cancel}
-      onSubmit={async (text) => onMade((await send<{ id: number }>('POST', `/termbases/${termbase.id}/concepts`, { language: chosen, text })).id)}
+      onSubmit={async (text) =>
+        onMade(
+          (await send<{ id: number }>('POST', `/termbases/${termbase.id}/concepts`, { language: chosen, text })).id,
+        )
+      }
       onClose={onClose}
     />
   );

@@ -37,7 +37,18 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
   const { data: anchors } = useQuery(termAnchors(query));
   useKeys({ '/': () => filter.current?.focus() });
   return (
-    <Box component="aside" aria-label={t.termsLabel} sx={{ width: { xs: 330, xl: 440 }, flex: 'none', borderRight: 1, borderColor: 'divider', display: 'flex', flexDirection: 'column' }}>
+    <Box
+      component="aside"
+      aria-label={t.termsLabel}
+      sx={{
+        width: { xs: 330, xl: 440 },
+        flex: 'none',
+        borderRight: 1,
+        borderColor: 'divider',
+        display: 'flex',
+        flexDirection: 'column',
+      }}
+    >
       <Box sx={{ p: 1.5, display: 'grid', gap: 1 }}>
         <TextField select label={t.language} value={language} onChange={(event) => onLanguage(event.target.value)}>
           {termbase.languages.map((entry) => (
@@ -61,7 +72,13 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
           slotProps={{ htmlInput: { lang: language, autoComplete: 'off', spellCheck: false } }}
         />
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-          <ToggleButtonGroup exclusive size="small" value={mode} aria-label={t.modeLabel} onChange={(_, value: LookUpMode | null) => value && setMode(value)}>
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={mode}
+            aria-label={t.modeLabel}
+            onChange={(_, value: LookUpMode | null) => value && setMode(value)}
+          >
             {(['beginning', 'part', 'word'] as const).map((value) => (
               <ToggleButton key={value} value={value} sx={{ textTransform: 'none', py: 0.25, px: 1 }}>
                 {t.mode[value]}
@@ -76,7 +93,15 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
       {anchors?.count === 0 ? (
         <EmptyState title={q ? t.emptyFilter(q) : t.empty} />
       ) : (
-        anchors && <Terms key={`${language} ${mode} ${q}`} query={query} anchors={anchors} conceptId={conceptId} onConcept={onConcept} />
+        anchors && (
+          <Terms
+            key={`${language} ${mode} ${q}`}
+            query={query}
+            anchors={anchors}
+            conceptId={conceptId}
+            onConcept={onConcept}
+          />
+        )
       )}
     </Box>
   );
@@ -84,7 +109,11 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
 
 interface TermsProps {
   readonly query: TermListQuery;
-  readonly anchors: { readonly count: number; readonly pageSize: number; readonly anchors: readonly { folded: string; concept: number; ordinal: number }[] };
+  readonly anchors: {
+    readonly count: number;
+    readonly pageSize: number;
+    readonly anchors: readonly { folded: string; concept: number; ordinal: number }[];
+  };
   readonly conceptId: number;
   readonly onConcept: (id: number) => void;
 }
@@ -96,8 +125,11 @@ function Terms({ query, anchors, conceptId, onConcept }: TermsProps) {
   const first = Math.floor(range.startIndex / pageSize);
   const last = Math.floor(Math.min(range.endIndex, count - 1) / pageSize);
   const pages = Array.from({ length: last - first + 1 }, (_, i) => first + i);
-  const results = useQueries({ queries: pages.map((page) => termPage(query, page === 0 ? null : (anchors.anchors[page - 1] ?? null))) });
-  const itemAt = (index: number): TermItem | undefined => results[Math.floor(index / pageSize) - first]?.data?.[index % pageSize];
+  const results = useQueries({
+    queries: pages.map((page) => termPage(query, page === 0 ? null : (anchors.anchors[page - 1] ?? null))),
+  });
+  const itemAt = (index: number): TermItem | undefined =>
+    results[Math.floor(index / pageSize) - first]?.data?.[index % pageSize];
   const shown = pages.flatMap((page) => Array.from({ length: pageSize }, (_, i) => page * pageSize + i));
   const here = shown.find((index) => itemAt(index)?.concept === conceptId) ?? -1;
   const go = (by: number) => () => {
@@ -115,12 +147,24 @@ function Terms({ query, anchors, conceptId, onConcept }: TermsProps) {
       defaultItemHeight={47}
       increaseViewportBy={300}
       rangeChanged={setRange}
-      itemContent={(index) => <TermLine item={itemAt(index)} language={query.language} chosen={index === here} onChoose={onConcept} />}
+      itemContent={(index) => (
+        <TermLine item={itemAt(index)} language={query.language} chosen={index === here} onChoose={onConcept} />
+      )}
     />
   );
 }
 
-function TermLine({ item, language, chosen, onChoose }: { readonly item: TermItem | undefined; readonly language: string; readonly chosen: boolean; readonly onChoose: (id: number) => void }) {
+function TermLine({
+  item,
+  language,
+  chosen,
+  onChoose,
+}: {
+  readonly item: TermItem | undefined;
+  readonly language: string;
+  readonly chosen: boolean;
+  readonly onChoose: (id: number) => void;
+}) {
   return (
     <ButtonBase
       onClick={() => item && onChoose(item.concept)}
@@ -139,7 +183,16 @@ function TermLine({ item, language, chosen, onChoose }: { readonly item: TermIte
       })}
     >
       <LanguageText language={language}>{item?.text ?? ' '}</LanguageText>
-      <Box sx={{ color: 'text.secondary', fontSize: 12.5, lineHeight: '16px', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+      <Box
+        sx={{
+          color: 'text.secondary',
+          fontSize: 12.5,
+          lineHeight: '16px',
+          overflow: 'hidden',
+          textOverflow: 'ellipsis',
+          whiteSpace: 'nowrap',
+        }}
+      >
         {item?.others || ' '}
       </Box>
     </ButtonBase>
@@ -148,7 +201,11 @@ function TermLine({ item, language, chosen, onChoose }: { readonly item: TermIte
 
 export function LanguageHeading({ tag }: { readonly tag: string }) {
   return (
-    <Typography component="h3" color="text.secondary" sx={{ fontSize: 13, mt: 2, mb: 0.25, borderBottom: 1, borderColor: 'divider' }}>
+    <Typography
+      component="h3"
+      color="text.secondary"
+      sx={{ fontSize: 13, mt: 2, mb: 0.25, borderBottom: 1, borderColor: 'divider' }}
+    >
       <LanguageName tag={tag} />
     </Typography>
   );

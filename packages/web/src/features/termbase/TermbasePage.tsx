@@ -32,14 +32,14 @@ export function TermbasePage() {
   const { data: termbase, error } = useQuery(termbaseQuery(id));
   if (error) {
     return (
-      <EmptyState title={error.message}>
+      <EmptyState heading="h1" title={error.message}>
         <Button component={Link} to="/holdings">
           {m.common.goHome}
         </Button>
       </EmptyState>
     );
   }
-  if (!termbase) return <EmptyState title={m.common.loading} />;
+  if (!termbase) return <EmptyState heading="h1" title={m.common.loading} />;
   return <LoadedTermbase key={id} termbase={termbase} />;
 }
 
@@ -56,7 +56,17 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
     setParams((now) => new URLSearchParams({ ...Object.fromEntries(now), ...change }), { replace: true });
   return (
     <>
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}>
+      <Box
+        sx={{
+          display: 'flex',
+          alignItems: 'baseline',
+          gap: 1.5,
+          px: 2,
+          py: 1,
+          borderBottom: 1,
+          borderColor: 'divider',
+        }}
+      >
         <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
           {termbase.name}
         </Typography>
@@ -81,7 +91,12 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
           onConcept={(id) => show({ concept: String(id) })}
         />
         {conceptId ? (
-          <ConceptSheet key={conceptId} id={conceptId} termbase={termbase} onConcept={(id) => show({ concept: String(id) })} />
+          <ConceptSheet
+            key={conceptId}
+            id={conceptId}
+            termbase={termbase}
+            onConcept={(id) => show({ concept: String(id) })}
+          />
         ) : (
           <Box sx={{ flex: 1 }}>
             <EmptyState title={termbase.concepts ? m.termbase.choose : m.termbase.empty} />
@@ -89,7 +104,14 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
         )}
       </Box>
       {handing && <HandOver termbase={termbase} onClose={() => setHanding(false)} />}
-      {adding && <NewConcept termbase={termbase} language={language} onMade={(id) => show({ concept: String(id) })} onClose={() => setAdding(false)} />}
+      {adding && (
+        <NewConcept
+          termbase={termbase}
+          language={language}
+          onMade={(id) => show({ concept: String(id) })}
+          onClose={() => setAdding(false)}
+        />
+      )}
     </>
   );
 }

@@ -1,0 +1,38 @@
+/** The pictures of the README, from the demo data. */
+import { fileURLToPath } from 'node:url';
+import { expect, open, test } from './application.js';
+
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+
+test('one picture of each main view', async ({ page, server }) => {
+  await server.fillWithDemo();
+  await open(page, server, '/holdings', 1);
+  const shot = async (name: string): Promise<void> => {
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: `${folder}${name}.png` });
+  };
+  await expect(page.getByText('Brennick terminology')).toBeVisible();
+  await shot('holdings');
+  await page.goto(`${server.address}/intake/1`);
+  await expect(page.getByText('Schleusentor', { exact: true })).toBeVisible();
+  await page.locator('main').press(']');
+  await shot('intake');
+  await page.goto(`${server.address}/termbases/1?concept=38`);
+  await expect(page.getByText('umgangssprachlich')).toBeVisible();
+  await shot('termbase');
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await shot('hand-over');
+  await page.goto(`${server.address}/inspect/1`);
+  await expect(page.getByText('Same source, different targets').first()).toBeVisible();
+  await shot('inspect');
+  await page.goto(`${server.address}/ledger`);
+  await expect(page.getByText(/Took in Brennick/)).toBeVisible();
+  await shot('ledger');
+  await page.evaluate(() =>
+    localStorage.setItem('fair-copy-desk', JSON.stringify({ state: { clientId: 2, theme: 'dark' }, version: 0 })),
+  );
+  await page.goto(`${server.address}/termbases/3?language=ja`);
+  await page.getByRole('button', { name: /焼成室/ }).click();
+  await shot('dark');
+});

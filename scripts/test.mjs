@@ -1,0 +1,47 @@
+/** `npm test`: sets up what is missing, then type check, lint, unit and conformance tests, end-to-end tests. */
+import { spawnSync } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { build, install, run } from './set-up.mjs';
+
+/** What the tests need from outside npm: Debian's package, and a file by which it is known to be there. */
+const OUTSIDE = [
+  ['chromium', process.env.FAIR_COPY_CHROMIUM ?? '/usr/bin/chromium'],
+  ['python3-openpyxl', '/usr/lib/python3/dist-packages/openpyxl'],
+  ['libxml2-utils', '/usr/bin/xmllint'],
+  ['iso-codes', '/usr/share/locale/de/LC_MESSAGES/iso_3166-1.mo'],
+  ['libreoffice-calc-nogui', '/usr/lib/libreoffice/program/soffice.bin'],
+];
+
+function getOutside() {
+  const missing = OUTSIDE.filter(([, path]) => !existsSync(path)).map(([name]) => name);
+  if (missing.length === 0) return;
+  const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`;
+  if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
+    process.stderr.write(
+      `The tests need these Debian packages: ${missing.join(', ')}.\nInstall them as root, then run the tests again:\n  ${command}\n`,
+    );
+    process.exit(1);
+  }
+  process.stdout.write(`Installing from Debian's packages: ${missing.join(', ')} …\n`);
+  const { status } = spawnSync('sh', ['-c', `${command} > /dev/null`], {
+    stdio: 'inherit',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+  if (status !== 0) {
+    process.stderr.write(`They could not be installed. Try by hand:\n  ${command}\n`);
+    process.exit(1);
+  }
+}
+
+function step(name, command, args) {
+  process.stdout.write(`\n== ${name}\n`);
+  run(command, args);
+}
+
+install();
+getOutside();
+build();
+step('Type check', 'npx', ['tsc', '-b']);
+step('Lint', 'npm', ['run', '--silent', 'lint']);
+step('Unit and conformance tests', 'npm', ['run', '--silent', 'unit']);
+step('End-to-end tests', 'npx', ['playwright', 'test']);

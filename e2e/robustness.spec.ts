@@ -7,6 +7,8 @@ test('the server is killed and started again: the page goes on, nothing is half 
   await server.fillWithDemo();
   await open(page, server, '/holdings', 1);
   await expect(page.getByRole('link', { name: 'Brennick terminology' })).toBeVisible();
+  // The other pages come when the first one is at leisure.
+  await page.waitForTimeout(1500);
   await server.kill();
   await page.getByRole('link', { name: 'Ledger' }).click();
   await server.start();

@@ -135,6 +135,7 @@ test('by keyboard: questions are answered one after the other, the entries writt
   await expect(page.getByRole('option', { name: /Schleusenkammer/ }).first()).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 2, name: 'Schleusenkammer' })).toBeVisible();
+  await expect(page.locator('aside button[aria-current=true]')).toContainText('Schleusenkammer');
   await page.keyboard.press('j');
   await expect(page.getByRole('heading', { level: 2, name: 'Schleusenkammer' })).toBeHidden();
   await page.keyboard.press('k');
@@ -146,7 +147,7 @@ test('by keyboard: questions are answered one after the other, the entries writt
   await page.keyboard.press('u');
   await expect(page.getByRole('heading', { level: 2, name: 'Schleusenkammer', exact: true })).toBeVisible();
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: /Keys/ }).or(page.getByText('Keys on this page'))).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Keys on this page' })).toBeVisible();
   await page.keyboard.press('Escape');
 });
 

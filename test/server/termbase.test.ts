@@ -161,6 +161,16 @@ describe('the list', () => {
     expect(await texts(`language=de&q=${encodeURIComponent("%_'")}&mode=part`)).toEqual([]);
   });
 
+  test('says where a concept stands', async () => {
+    const id = await conceptOf('Treidelpfad');
+    expect(await server.ask('GET', `/termbases/${termbase}/position?language=de&concept=${id}`)).toEqual({
+      position: 2,
+    });
+    expect(await server.ask('GET', `/termbases/${termbase}/position?language=de&q=wehr&concept=${id}`)).toEqual({
+      position: null,
+    });
+  });
+
   test('is paged by key over thousands, without gaps', async () => {
     const rows = Array.from({ length: 2345 }, (_, i) => `Pegel ${i % 50} ${i}\tgauge ${i}`).join('\n');
     const { fileId } = await server.takeIn(client, 'many.txt', `Deutsch\tEnglish\n${rows}\n`);

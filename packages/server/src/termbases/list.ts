@@ -57,6 +57,22 @@ export function termAnchors(
   return { count, anchors: rows.map(({ folded, concept, ordinal }) => ({ folded, concept, ordinal })) };
 }
 
+/** The place (from 0) of a concept's first term in the list; null if it is not in it. */
+export function termPosition(db: Db, query: TermQuery, conceptId: number): number | null {
+  const { sql, params } = condition(query);
+  const first = db
+    .prepare<[Record<string, unknown>], Cursor>(
+      `SELECT folded, concept_id AS concept, ordinal FROM term WHERE ${sql} AND concept_id = @concept ORDER BY ${ORDER} LIMIT 1`,
+    )
+    .get({ ...params, concept: conceptId });
+  if (!first) return null;
+  return db
+    .prepare<[Record<string, unknown>], { n: number }>(
+      `SELECT count(*) AS n FROM term WHERE ${sql} AND (folded, concept_id, ordinal) < (@folded, @concept, @ordinal)`,
+    )
+    .get({ ...params, ...first })!.n;
+}
+
 function condition({ termbaseId, language, text, mode }: TermQuery): {
   readonly sql: string;
   readonly params: Record<string, unknown>;

@@ -7,7 +7,7 @@ import { openFindingsOfConcept } from '../inspection/read.js';
 import { done, idParam, OK } from '../schemas.js';
 import { languageCounts, readConcept } from '../store/concepts.js';
 import { clientById, termbaseById } from '../store/termbases.js';
-import { addWordFunction, termAnchors, termPage, type TermRow } from './list.js';
+import { addWordFunction, termAnchors, termPage, termPosition, type TermRow } from './list.js';
 import { anchors, concept, conceptChange, cursor, lookUp, termbase, termItem, type ConceptBodyOf } from './schemas.js';
 
 const PAGE = 100;
@@ -80,6 +80,22 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
       const { language, q, mode } = request.query;
       const found = termAnchors(workspace, { termbaseId: request.params.id, language, text: q, mode }, PAGE);
       return { ...found, pageSize: PAGE };
+    },
+  );
+
+  api.get(
+    '/termbases/:id/position',
+    {
+      schema: {
+        summary: 'Where a concept stands in the list, from 0',
+        params: idParam,
+        querystring: lookUp.extend({ concept: z.coerce.number().int() }),
+        response: { 200: z.object({ position: z.number().nullable() }) },
+      },
+    },
+    async (request) => {
+      const { language, q, mode, concept: id } = request.query;
+      return { position: termPosition(workspace, { termbaseId: request.params.id, language, text: q, mode }, id) };
     },
   );
 

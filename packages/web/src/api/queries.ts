@@ -90,6 +90,14 @@ export const termAnchors = ({ termbaseId, ...query }: TermListQuery) =>
     placeholderData: keepPreviousData,
   });
 
+/** Where a concept stands in the list, from 0. */
+export const termPosition = ({ termbaseId, ...query }: TermListQuery, concept: number) =>
+  queryOptions({
+    queryKey: ['termbase', termbaseId, 'position', query, concept],
+    queryFn: () => get<{ position: number | null }>(`/termbases/${termbaseId}/position`, { ...query, concept }),
+    enabled: query.language !== '' && concept > 0,
+  });
+
 /** The page after a key; null: the first. */
 export const termPage = ({ termbaseId, ...query }: TermListQuery, after: CursorBody | null) =>
   queryOptions({

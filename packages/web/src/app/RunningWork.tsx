@@ -8,7 +8,7 @@ import Tooltip from '@mui/material/Tooltip';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Activity } from 'lucide-react';
-import { useState } from 'react';
+import { useState, type MouseEvent } from 'react';
 import { send } from '../api/http.js';
 import { fetchJobFile } from '../api/jobs.js';
 import { jobs as jobsQuery } from '../api/queries.js';
@@ -38,7 +38,7 @@ export function RunningWork() {
         anchorOrigin={{ vertical: 'bottom', horizontal: 'right' }}
         transformOrigin={{ vertical: 'top', horizontal: 'right' }}
       >
-        <Box sx={{ width: 380, p: 2 }}>
+        <Box data-work tabIndex={-1} sx={{ width: 380, p: 2, outline: 'none' }}>
           <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
             {m.work.title}
           </Typography>
@@ -64,13 +64,18 @@ export function RunningWork() {
 
 function RunningJob({ job }: { readonly job: JobBody }) {
   const fail = useToast((state) => state.fail);
+  const stop = (event: MouseEvent<HTMLElement>): void => {
+    // The button goes away with the job; the focus stays in the list, so that Esc still closes it.
+    event.currentTarget.closest<HTMLElement>('[data-work]')?.focus();
+    send('POST', `/jobs/${job.id}/stop`).catch(fail);
+  };
   const elapsed = (Date.now() - Date.parse(job.startedAt)) / 1000;
   const remaining = job.share > 0.05 && elapsed > 2 ? m.work.remaining((elapsed / job.share) * (1 - job.share)) : '';
   return (
     <Box sx={{ mb: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
         <Typography sx={{ flex: 1, overflowWrap: 'anywhere' }}>{job.title}</Typography>
-        <Button onClick={() => send('POST', `/jobs/${job.id}/stop`).catch(fail)}>{m.work.stop}</Button>
+        <Button onClick={stop}>{m.work.stop}</Button>
       </Box>
       <LinearProgress
         variant={job.share > 0 ? 'determinate' : 'indeterminate'}

@@ -364,6 +364,7 @@ export const en = {
     when: 'When',
     what: 'What was done',
     client: 'Client',
+    wayBack: 'Way back',
     undo: 'Undo',
     redo: 'Do again',
     undone: 'undone',

@@ -14,6 +14,7 @@ export function useKeys(map: KeyMap): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || isTyping(event.target)) return;
+      if (event.key === 'Enter' && isControl(event.target)) return;
       if (document.querySelector('.MuiModal-root:not([aria-hidden="true"])')) return;
       const act = latest.current[event.key];
       if (!act) return;
@@ -27,6 +28,13 @@ export function useKeys(map: KeyMap): void {
 
 function isTyping(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
-  // Enter and the arrow keys belong to the control that has the focus.
   return target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName);
+}
+
+/** Enter belongs to the button or link that has the focus. */
+function isControl(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    target.closest('button, a, [role="button"], [role="option"], [role="menuitem"]') !== null
+  );
 }

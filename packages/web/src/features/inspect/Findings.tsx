@@ -10,6 +10,7 @@ import { m } from '../../messages/en.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
+import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { FindingLine } from './FindingLine.js';
 
@@ -99,9 +100,11 @@ export function Findings({ termbaseId, check }: Props) {
           )}
         </Box>
       )}
-      <Box role="table" aria-label={check?.title ?? t.all} sx={{ flex: 1, minHeight: 0 }}>
+      <Box sx={{ flex: 1, minHeight: 0 }}>
         <Virtuoso
           ref={list}
+          components={TABLE_COMPONENTS}
+          context={{ label: check?.title ?? t.all, rows: rows.length }}
           style={{ height: '100%' }}
           data={rows}
           computeItemKey={(_, row) => row.id}

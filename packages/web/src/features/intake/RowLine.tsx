@@ -215,6 +215,7 @@ function CellEditor({ initial, language, label, onSave, onCancel }: EditorProps)
   return (
     <InputBase
       autoFocus
+      onFocus={(event) => event.target.setSelectionRange(event.target.value.length, event.target.value.length)}
       fullWidth
       multiline
       value={text}

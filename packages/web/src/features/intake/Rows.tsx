@@ -9,6 +9,7 @@ import type { IntakeFileBody, IntakeRowBody, OutcomeKindBody } from '../../api/t
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
+import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
 import { useKeys } from '../../ui/useKeys.js';
 import type { RowGrid } from './columns.js';
 import { RowLine } from './RowLine.js';
@@ -78,9 +79,11 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
   if (total === 0 && kind !== null)
     return <Box sx={{ flex: 1 }}>{file.outcome && <EmptyState title={m.intake.rows.empty} />}</Box>;
   return (
-    <Box role="table" aria-label={file.name} aria-rowcount={total} sx={{ flex: 1, minHeight: 0 }}>
+    <Box sx={{ flex: 1, minHeight: 0 }}>
       <Virtuoso
         ref={list}
+        components={TABLE_COMPONENTS}
+        context={{ label: file.name, rows: total }}
         style={{ height: '100%', scrollbarGutter: 'stable' }}
         totalCount={total}
         defaultItemHeight={33}

@@ -56,7 +56,9 @@ export function LedgerPage() {
                 <TableCell sx={{ width: 180 }}>{m.ledger.when}</TableCell>
                 <TableCell>{m.ledger.what}</TableCell>
                 <TableCell>{m.ledger.client}</TableCell>
-                <TableCell sx={{ width: 120 }} />
+                <TableCell sx={{ width: 120 }} align="right">
+                  {m.ledger.wayBack}
+                </TableCell>
               </TableRow>
             </TableHead>
             <TableBody>

@@ -186,7 +186,7 @@ function Note({
   if (!text && !editing) {
     return (
       <Button
-        sx={{ py: 0, minWidth: 0, color: 'text.secondary', fontWeight: 400 }}
+        sx={{ py: '2px', minHeight: 26, minWidth: 0, color: 'text.secondary', fontWeight: 400 }}
         aria-label={`${t.addNote}: ${label}`}
         onClick={() => setEditing(true)}
       >

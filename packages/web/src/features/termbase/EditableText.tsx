@@ -76,6 +76,7 @@ function Field({ text, language, label, onSave, onEnd }: FieldProps) {
   return (
     <InputBase
       autoFocus
+      onFocus={(event) => event.target.setSelectionRange(event.target.value.length, event.target.value.length)}
       multiline
       fullWidth
       value={value}

@@ -6,9 +6,9 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
-import { termAnchors, termPage, type TermListQuery } from '../../api/queries.js';
+import { termAnchors, termPage, termPosition, type TermListQuery } from '../../api/queries.js';
 import type { LookUpMode, TermbaseBody, TermItem } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -130,8 +130,12 @@ function Terms({ query, anchors, conceptId, onConcept }: TermsProps) {
   });
   const itemAt = (index: number): TermItem | undefined =>
     results[Math.floor(index / pageSize) - first]?.data?.[index % pageSize];
-  const shown = pages.flatMap((page) => Array.from({ length: pageSize }, (_, i) => page * pageSize + i));
-  const here = shown.find((index) => itemAt(index)?.concept === conceptId) ?? -1;
+  const { data: place } = useQuery(termPosition(query, conceptId));
+  const here = place?.position ?? -1;
+  // Opened from elsewhere, the list goes to where the concept stands; chosen in the list, it stays as it is.
+  useEffect(() => {
+    if (here >= 0) list.current?.scrollIntoView({ index: here, behavior: 'auto' });
+  }, [here]);
   const go = (by: number) => () => {
     const next = Math.max(0, Math.min(count - 1, here + by));
     const item = itemAt(next);

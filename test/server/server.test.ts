@@ -59,6 +59,12 @@ test('clients are created, renamed, and both can be undone', async () => {
   await server.ask('PATCH', `/clients/${id}`, { name: 'Alder Kilns' });
   await server.ask('POST', '/ledger/2/undo');
   expect(await server.ask('GET', '/clients')).toEqual([{ id, name: 'Alder & Voss Kilns' }]);
+  await server.ask('POST', '/termbases', { clientId: id, name: 'Kilns' });
+  // What the client owns has to go first.
+  expect(await server.ask('POST', '/ledger/1/undo', undefined, 409)).toMatchObject({ code: 'changed-since' });
+  await server.ask('POST', '/ledger/3/undo');
+  await server.ask('POST', '/ledger/1/undo');
+  expect(await server.ask('GET', '/clients')).toEqual([]);
   await server.stop();
 });
 

@@ -130,11 +130,13 @@ function contradicts(c: Column, tag: LanguageTag): boolean {
   const primary = primaryLanguage(tag);
   const letters = c.cells.slice(0, 240).reduce((sum, cell) => sum + cell.length, 0);
   return (
-    letters >= 100 &&
-    best.share > 0.35 &&
-    !areClose(primary, best.language) &&
-    shareOf(primary, c.content) < best.share * 0.4
+    enough(letters, best.share) && !areClose(primary, best.language) && shareOf(primary, c.content) < best.share * 0.4
   );
+}
+
+/** The weaker the evidence, the more of it is wanted. */
+function enough(letters: number, share: number): boolean {
+  return (letters >= 60 && share > 0.45) || (letters >= 100 && share > 0.35);
 }
 
 function contradictionOf(c: Column, role: Guess<Role>): Pick<ColumnReading, 'contradiction'> {

@@ -91,17 +91,20 @@ function refuseIfTouched(db: Db, id: number): void {
        WHERE c.ledger_id = ? LIMIT 1`,
     )
     .get(id);
-  const dependant =
-    blocker ??
-    db
-      .prepare<[number], { title: string }>(
-        `SELECT l.title FROM change c
-         JOIN ledger l ON l.termbase_id = c.entity_id AND l.id > c.ledger_id AND l.undone_at IS NULL
-         JOIN change any_change ON any_change.ledger_id = l.id
-         WHERE c.ledger_id = ? AND c.entity = 'termbase' AND c.before IS NULL LIMIT 1`,
-      )
-      .get(id);
+  const dependant = blocker ?? contained(db, id, 'termbase') ?? contained(db, id, 'client');
   if (dependant) throw new ApiError('changed-since', { title: dependant.title });
+}
+
+/** A later operation that stands inside a termbase or client which the given operation made. */
+function contained(db: Db, id: number, entity: 'termbase' | 'client'): { readonly title: string } | undefined {
+  return db
+    .prepare<[number, string], { title: string }>(
+      `SELECT l.title FROM change c
+       JOIN ledger l ON l.${entity}_id = c.entity_id AND l.id > c.ledger_id AND l.undone_at IS NULL
+       WHERE c.ledger_id = ? AND c.entity = ? AND c.before IS NULL
+         AND EXISTS (SELECT 1 FROM change WHERE ledger_id = l.id) ORDER BY l.id LIMIT 1`,
+    )
+    .get(id, entity);
 }
 
 type Side = 'before' | 'after';

@@ -8,6 +8,7 @@ const OUTSIDE = [
   ['chromium', process.env.FAIR_COPY_CHROMIUM ?? '/usr/bin/chromium'],
   ['python3-openpyxl', '/usr/lib/python3/dist-packages/openpyxl'],
   ['libxml2-utils', '/usr/bin/xmllint'],
+  ['trans-de-en', '/usr/share/trans/de-en'],
   ['iso-codes', '/usr/share/locale/de/LC_MESSAGES/iso_3166-1.mo'],
   ['libreoffice-calc-nogui', '/usr/lib/libreoffice/program/soffice.bin'],
 ];

@@ -205,10 +205,16 @@ export class DataError extends Error {
   readonly diagnostic: Diagnostic;
 
   constructor(code: DiagnosticCode, details: Details = {}, place: Place = {}) {
-    const made = diagnostic(code, details, place);
-    super(describe(made));
+    super();
     this.name = 'DataError';
-    this.diagnostic = made;
+    this.diagnostic = diagnostic(code, details, place);
+    this.message = describe(this.diagnostic);
+  }
+
+  /** The error for a message that is there already. */
+  static of(made: Diagnostic): DataError {
+    const error = new DataError(made.code);
+    return Object.assign(error, { diagnostic: made, message: describe(made) });
   }
 }
 

@@ -288,10 +288,7 @@ async function named<T>(file: string, work: () => Promise<T>): Promise<T> {
     return await work();
   } catch (error) {
     if (!(error instanceof DataError) || error.diagnostic.place.file) throw error;
-    const placed = Object.assign(Object.create(DataError.prototype) as DataError, error, {
-      diagnostic: inFile(error.diagnostic, file),
-    });
-    throw placed;
+    throw DataError.of(inFile(error.diagnostic, file));
   }
 }
 

@@ -76,7 +76,7 @@ function revived(error: Carried): Error {
     case 'api':
       return Object.assign(new ApiError(error.code), { message: error.message });
     case 'data':
-      return Object.assign(new DataError(error.diagnostic.code), { diagnostic: error.diagnostic });
+      return DataError.of(error.diagnostic);
     case 'stopped':
       return new StoppedError('stopped');
     default:

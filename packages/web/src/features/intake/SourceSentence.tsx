@@ -75,7 +75,7 @@ function DelimiterWord({ reading, changes }: Part) {
       selected={delimiter.value ?? ''}
       onChoose={(value) => changes.recut({ delimiter: value === '' ? null : value })}
     >
-      <OtherDelimiter onChoose={(value) => changes.recut({ delimiter: value })} />
+      {(choose) => <OtherDelimiter onChoose={choose} />}
     </ChoiceWord>
   );
 }
@@ -121,11 +121,16 @@ interface ChoiceProps {
   readonly selected: string;
   readonly hint?: string;
   readonly onChoose: (value: string) => void;
-  readonly children?: ReactNode;
+  /** More ways to choose, below the list. */
+  readonly children?: (choose: (value: string) => void) => ReactNode;
 }
 
 function ChoiceWord({ word, guess, options, selected, hint, onChoose, children }: ChoiceProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const choose = (value: string): void => {
+    setAnchor(null);
+    onChoose(value);
+  };
   return (
     <>
       <WordButton
@@ -148,18 +153,11 @@ function ChoiceWord({ word, guess, options, selected, hint, onChoose, children }
           {hint && <Box>{hint}</Box>}
         </Box>
         {options.map((option) => (
-          <MenuItem
-            key={option.value}
-            selected={option.value === selected}
-            onClick={() => {
-              setAnchor(null);
-              onChoose(option.value);
-            }}
-          >
+          <MenuItem key={option.value} selected={option.value === selected} onClick={() => choose(option.value)}>
             {option.label}
           </MenuItem>
         ))}
-        {children && <li>{children}</li>}
+        {children && <li>{children(choose)}</li>}
       </Menu>
     </>
   );

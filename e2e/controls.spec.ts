@@ -1,0 +1,129 @@
+/** The controls of each page, one by one: each has its effect. */
+import { expect, open, test } from './application.js';
+
+test('Intake: separator, encoding, header, cleaning steps and examples', async ({ page, server }) => {
+  await server.fillWithDemo();
+  await open(page, server, '/intake', 2);
+  await page.getByRole('link', { name: /Ofen-Glossar/ }).click();
+  const heading = page.getByRole('heading', { level: 1 });
+  await expect(heading).toHaveText('Delimited text, separated by “ = ”, UTF-16LE, no header');
+  await page.getByRole('button', { name: 'Change: “ = ”' }).click();
+  await page.getByRole('menuitem', { name: 'semicolons', exact: true }).click();
+  await expect(heading).toContainText('separated by semicolons');
+  await expect(page.getByText('Only one column was found, so there are no pairs.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change: semicolons' }).click();
+  await page.getByRole('textbox', { name: 'Another separator' }).fill(' = ');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /Column B: Terms in English/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Change: UTF-16LE' }).click();
+  await page.getByRole('menuitem', { name: 'windows-1252' }).click();
+  await expect(heading).toContainText('windows-1252');
+  await page.getByRole('button', { name: 'Change: windows-1252' }).click();
+  await page.getByRole('menuitem', { name: 'UTF-16LE' }).click();
+  await expect(page.getByRole('table').getByText('Segerkegel')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Change: no header' }).click();
+  await page.getByRole('textbox', { name: 'Row number of the header' }).fill('2');
+  await page.keyboard.press('Enter');
+  await expect(heading).toContainText('row 2 is the header');
+  await expect(page.getByRole('group', { name: 'Where each row goes' })).toContainText('26 entries');
+});
+
+test('Intake: a step switched off and on, hidden rows, a hidden sheet, and a file taken off the desk', async ({
+  page,
+  server,
+}) => {
+  await server.fillWithDemo();
+  await open(page, server, '/intake/1', 1);
+  const tally = page.getByRole('group', { name: 'Where each row goes' });
+  await expect(tally).toContainText('38 entries + 2 joined');
+  await page.getByRole('button', { name: '2 cells' }).first().click();
+  await expect(page.getByText('Pegel··')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('switch', { name: 'Duplicate rows join the first' }).click();
+  await expect(tally).toContainText('40 entries + 0 joined');
+  await page.getByRole('switch', { name: 'Duplicate rows join the first' }).click();
+  await page.getByRole('button', { name: 'Take hidden rows' }).click();
+  await expect(tally).toContainText('40 entries + 2 joined');
+  await page.getByRole('button', { name: 'Take it as well' }).click();
+  await page.getByRole('link', { name: /› alt/ }).click();
+  await expect(tally).toContainText('1 entry');
+  await page
+    .getByRole('button', { name: /Take off the desk/ })
+    .first()
+    .click();
+  await expect(page.getByRole('link', { name: /› alt/ })).toBeHidden();
+});
+
+test('Intake: writing to an existing termbase joins what is there, and is undone from the page', async ({
+  page,
+  server,
+}) => {
+  await server.fillWithDemo();
+  await open(page, server, '/intake/2', 1);
+  await page.getByRole('button', { name: 'Write 3 entries to a new termbase' }).click();
+  await page.getByRole('radio', { name: /Brennick terminology/ }).click();
+  // The bridges are among the terms already, in the same languages.
+  await expect(page.getByText('0 entries, 3 joined.')).toBeVisible();
+  await page.getByRole('button', { name: 'Write', exact: true }).click();
+  await expect(page.getByText(/to “Brennick terminology”\./).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Undo the writing' }).click();
+  await expect(page.getByText('The writing was undone').first()).toBeVisible();
+});
+
+test('Inspect by keyboard: marks, stet of all marked, put right, undo; the report', async ({ page, server }) => {
+  await server.fillWithDemo();
+  await open(page, server, '/inspect/1', 1);
+  const rows = page.getByRole('table', { name: 'All findings' }).getByRole('row');
+  await expect(rows).toHaveCount(6);
+  await page.keyboard.press('x');
+  await page.keyboard.press('j');
+  await page.keyboard.press('x');
+  await page.keyboard.press('s');
+  await page.getByLabel('Why may it stand?').fill('as the client writes it');
+  await page.keyboard.press('Enter');
+  await expect(rows).toHaveCount(4);
+  await page.keyboard.press('u');
+  await expect(rows).toHaveCount(6);
+  await page.getByRole('button', { name: /Capitals out of line/ }).click();
+  await expect(page.getByText('Put right to “embankment slope”')).toBeVisible();
+  await page.keyboard.press('a');
+  await expect(page.getByText('This check finds nothing.')).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Report' }).click();
+  await page.getByRole('menuitem', { name: 'as XLSX' }).click();
+  expect((await download).suggestedFilename()).toBe('Brennick terminology - inspection.xlsx');
+});
+
+test('Holdings and clients: rename, another client, a new termbase with its first concept, deleted and brought back', async ({
+  page,
+  server,
+}) => {
+  await server.fillWithDemo();
+  await open(page, server, '/holdings', 1);
+  await page.getByRole('button', { name: /Client in hand/ }).click();
+  await page.getByRole('menuitem', { name: 'Rename this client …' }).click();
+  await page.getByLabel('Name of the client').fill('Brennick Canals');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'Client in hand: Brennick Canals' })).toBeVisible();
+  await page.getByRole('button', { name: 'New termbase …' }).click();
+  await page.getByLabel('Name of the termbase').fill('Signs');
+  await page.getByRole('button', { name: 'Create' }).click();
+  await page.getByRole('button', { name: 'New concept' }).click();
+  await page.getByRole('combobox', { name: 'Language' }).fill('fi');
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Its first term, in Finnish').fill('sulku');
+  await page.getByRole('button', { name: 'Create' }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'sulku' })).toBeVisible();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Delete the termbase …' }).click();
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await expect(page).toHaveURL(/holdings/);
+  await expect(page.getByRole('link', { name: 'Signs' })).toBeHidden();
+  await page.getByRole('link', { name: 'Ledger' }).click();
+  await page.getByRole('button', { name: 'Undo: Deleted the termbase “Signs”' }).click();
+  await page.getByRole('link', { name: 'Holdings', exact: true }).click();
+  await expect(page.getByRole('link', { name: 'Signs' })).toBeVisible();
+  await page.getByRole('button', { name: 'Dark theme' }).click();
+  await expect(page.getByRole('button', { name: 'Light theme' })).toBeVisible();
+});

@@ -4,7 +4,7 @@ import { foldForSearch } from '../text/fold.js';
 export type FieldName = 'term' | 'note' | 'other' | 'number';
 
 const TERM =
-  'term terms terme termes termo termos termino terminos termine termini termin terminy begriff begriffe benennung ' +
+  'term terms terme termes termo termos termino terminos termine termini termin terminy termi termit begriff begriffe benennung ' +
   'benennungen fachwort fachbegriff wort word words mot mots palabra palavra palavras parola vocabulo entry expression ' +
   'ausdruck bezeichnung source target quelle ziel ausgangssprache zielsprache quellsprache ausgangstext zieltext ' +
   'original translation translations ubersetzung traduction traducao traduccion traduzione tlumaczenie kaannos ' +

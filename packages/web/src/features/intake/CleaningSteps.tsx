@@ -15,6 +15,7 @@ import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { visible } from './visible.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 interface Props {
@@ -175,14 +176,4 @@ function Examples({
       </Popover>
     </>
   );
-}
-
-/** White space that is the point of the change is made visible. */
-export function visible(text: string): string {
-  return text
-    .replace(/\u00a0/g, '⍽')
-    .replace(/[\u00ad\u200b-\u200f\u2060\ufeff]/g, '¤')
-    .replace(/\r?\n/g, '↵')
-    .replace(/\t/g, '⇥')
-    .replace(/^ +| +$| {2,}/g, (spaces) => '·'.repeat(spaces.length));
 }

@@ -10,8 +10,8 @@ import { number } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
-import { visible } from './CleaningSteps.js';
 import type { RowGrid } from './columns.js';
+import { visible } from './visible.js';
 
 export type RowDecisionBody = { cells?: Record<string, string>; verdict?: 'take' | 'leave' } | null;
 

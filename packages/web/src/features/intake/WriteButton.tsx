@@ -16,6 +16,7 @@ import type { Holding, IntakeFileBody, JobBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
+import { termbaseName } from './termbase-name.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 const t = m.intake.write;
@@ -62,7 +63,13 @@ interface FormProps {
 }
 
 function TargetForm({ file, holdings, changes, onClose }: FormProps) {
-  const [name, setName] = useState(nameFor(file, holdings));
+  const [name, setName] = useState(
+    termbaseName(
+      file.name,
+      file.sheet,
+      holdings.map((holding) => holding.name),
+    ),
+  );
   const { say, fail } = useToast();
   const navigate = useNavigate();
   const tally = file.outcome?.tally;
@@ -127,21 +134,4 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
       </Button>
     </Box>
   );
-}
-
-/** From the file's name: "brennick_terms-2026.xlsx" → "brennick terms 2026", made unlike the names that are there. */
-function nameFor(file: IntakeFileBody, holdings: readonly Holding[]): string {
-  const stem = file.name
-    .replace(/\.[^.]+$/, '')
-    .replace(/[_-]+/g, ' ')
-    .trim();
-  const base =
-    file.sheet && !/^(sheet|tabelle|feuil|arkusz|hoja|planilha|taul)\s?\d*$/i.test(file.sheet)
-      ? `${stem} ${file.sheet}`
-      : stem;
-  const taken = new Set(holdings.map((holding) => holding.name.toLowerCase()));
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? base : `${base} ${n}`;
-    if (!taken.has(name.toLowerCase())) return name;
-  }
 }

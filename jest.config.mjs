@@ -13,5 +13,5 @@ export default {
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } },
     ],
   },
-  testTimeout: 60000,
+  testTimeout: 180000,
 };

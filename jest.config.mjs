@@ -1,6 +1,7 @@
 /** Unit tests lie beside what they test; checks against outside sources lie in test/conformance. */
 export default {
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/test/fast-check.setup.ts'],
   extensionsToTreatAsEsm: ['.ts'],
   testMatch: ['<rootDir>/packages/*/src/**/*.test.ts', '<rootDir>/test/**/*.test.ts'],
   moduleNameMapper: {

@@ -82,6 +82,11 @@ describe('all steps', () => {
       wouldTouch: ['brackets'],
     });
   });
+  test('a step may uncover work for an earlier one', () =>
+    expect(clean('pound (canal),')).toMatchObject({
+      pieces: [{ text: 'pound', notes: ['canal'] }],
+      touched: ['punctuation', 'brackets'],
+    }));
   test('a preview shows before and after', () =>
     expect(previewStep('synonyms', 'a1; b1', ALL, { separators: [';'] })).toMatchObject({
       before: 'a1; b1',

@@ -28,6 +28,8 @@ export interface Cleaned {
 /** Words of letters and digits with single spaces or hyphens between them: most cells, and no step has anything to do. */
 const PLAIN = /^[\p{L}\p{N}]+(?:[ -][\p{L}\p{N}]+)*$/u;
 const NOTHING: readonly CellStepId[] = [];
+/** Each round takes something away; real cells need two. */
+const ROUNDS = 12;
 
 function isPlain(cell: string): boolean {
   return PLAIN.test(cell) && cell.normalize('NFC') === cell;
@@ -40,18 +42,25 @@ export function cleanCell(
   context: CleaningContext,
 ): Cleaned {
   if (isPlain(cell)) return { pieces: [{ text: cell, notes: [] }], touched: NOTHING, wouldTouch: NOTHING };
-  const touched: CellStepId[] = [];
-  const wouldTouch: CellStepId[] = [];
+  const touched = new Set<CellStepId>();
+  const wouldTouch = new Set<CellStepId>();
   let pieces: readonly Piece[] = [{ text: cell, notes: [] }];
-  for (const step of STEPS) {
-    const next = step.apply(pieces, context);
-    if (next === pieces) continue;
-    if (steps[step.id]) {
-      touched.push(step.id);
-      pieces = next;
-    } else wouldTouch.push(step.id);
+  // A step can uncover work for an earlier one: the comma of "pound (canal)," hides the bracket.
+  for (let round = 0; round < ROUNDS; round++) {
+    const before = pieces;
+    for (const step of STEPS) {
+      const next = step.apply(pieces, context);
+      if (next === pieces) continue;
+      (steps[step.id] ? touched : wouldTouch).add(step.id);
+      if (steps[step.id]) pieces = next;
+    }
+    if (pieces === before) break;
   }
-  return { pieces: pieces.filter((piece) => piece.text.trim() !== ''), touched, wouldTouch };
+  return {
+    pieces: pieces.filter((piece) => piece.text.trim() !== ''),
+    touched: [...touched],
+    wouldTouch: [...wouldTouch],
+  };
 }
 
 /** What a single step makes of a cell that has gone through those before it: for the preview. */

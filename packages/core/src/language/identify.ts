@@ -3,6 +3,7 @@
  * package, 60 languages). A single term says little, so columns are pooled before deciding.
  */
 import eld from 'eld/extrasmall';
+import { ALPHABETS } from './alphabets.js';
 
 export interface Identified {
   readonly language: string;
@@ -104,13 +105,26 @@ function chunkShares(chunk: string): [string, number][] {
   if (byScript) return [[byScript, 1]];
   const scores = Object.entries(eld.detect(chunk).getScores());
   if (scores.length === 0) return [];
+  const letters = lettersBeyondAscii(chunk);
   // Scores lie between 0 and 1 and close together: the best ones share the vote, sharpened.
   const sharpened = scores.slice(0, 8).map(([code, score]) => {
     const language = RENAMED[code] ?? code;
-    return [language, score ** 4 * (PRIOR[language] ?? 1)] as const;
+    return [language, score ** 4 * (PRIOR[language] ?? 1) * alphabetFit(language, letters)] as const;
   });
   const sum = sharpened.reduce((total, [, value]) => total + value, 0);
   return sharpened.map(([language, value]) => [language, value / sum]);
+}
+
+function lettersBeyondAscii(text: string): readonly string[] {
+  return [...new Set(text.toLowerCase().match(/(?![a-z])\p{sc=Latn}/gu) ?? [])];
+}
+
+/** 1 if the language has all these letters, less for each that it does not have ("Tšad" is not Malay). */
+function alphabetFit(language: string, letters: readonly string[]): number {
+  const own = ALPHABETS[language] ?? '';
+  const strange = letters.filter((letter) => !own.includes(letter)).length;
+  // English texts keep the letters of foreign names more readily than others do.
+  return (language === 'en' ? 0.9 : 0.6) ** Math.min(3, strange);
 }
 
 /** The language where the script alone decides. */

@@ -97,6 +97,16 @@ describe('writing and undo', () => {
     await server.ask('POST', `/ledger/${ledgerId}/undo`);
   });
 
+  test('a file of one client is never written to a termbase of another', async () => {
+    const other = await server.client(`Alder & Voss ${names}`);
+    const { fileId } = await server.takeIn(other, 'kilns.txt', GLOSSARY);
+    expect(await server.write(fileId, { termbaseId: termbase })).toMatchObject({
+      state: 'failed',
+      error: { code: 'not-found' },
+    });
+    expect(await server.count(termbase)).toBe(4);
+  });
+
   test('a name that is taken is refused and nothing is written', async () => {
     const { fileId } = await server.takeIn(client, 'more.txt', GLOSSARY);
     const job = await server.write(fileId, { newName: `TERMS ${names}` });

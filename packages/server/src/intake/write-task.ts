@@ -7,6 +7,7 @@ import type { Origin } from '@fair-copy/core/termbase/concept.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { ConceptWriter, readConcept } from '../store/concepts.js';
+import type { Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { Staging } from '../store/staging.js';
 import { clientById, freeName, termbaseById } from '../store/termbases.js';
@@ -38,7 +39,7 @@ export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
   const name =
     job.target.kind === 'new'
       ? freeName(job.target.name, namesIn(db, job.clientId), 'termbase')
-      : termbaseById(db, job.target.id).name;
+      : ownTermbase(db, job.target.id, job.clientId);
   const staging = Staging.openForReading(pathsOf(context.dataDir).staging(job.fileId));
   try {
     const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
@@ -53,6 +54,13 @@ export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
   } finally {
     staging.close();
   }
+}
+
+/** Its name. Files of one client never go to another's termbase. */
+function ownTermbase(db: Db, id: number, clientId: number): string {
+  const { name, client_id } = termbaseById(db, id);
+  if (client_id !== clientId) throw new ApiError('not-found', { what: 'termbase of this client' });
+  return name;
 }
 
 class IntakeWriting {

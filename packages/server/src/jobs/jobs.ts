@@ -1,5 +1,4 @@
 /** Long work: in a worker, with progress and Stop; outlives the page that asked for it, and is named if it is cut off. */
-import { DataError } from '@fair-copy/core/diagnostic.js';
 import { ApiError, bodyOf, carried, StoppedError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { Events } from './events.js';
@@ -153,9 +152,4 @@ export class Jobs {
 
 export function now(): string {
   return new Date().toISOString();
-}
-
-/** For answers that are given without a job. */
-export function isExpected(error: unknown): error is ApiError | DataError {
-  return error instanceof ApiError || error instanceof DataError;
 }

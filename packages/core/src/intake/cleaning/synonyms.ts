@@ -8,21 +8,6 @@ import type { CleaningStep, Piece } from './piece.js';
 export const SEPARATORS = ['\n', ';', '|', '•', '；', ' / ', '/', '、', ', '] as const;
 export type Separator = (typeof SEPARATORS)[number];
 
-export function separatorName(separator: string): string {
-  switch (separator) {
-    case '\n':
-      return 'line break';
-    case ' / ':
-      return 'slash between spaces';
-    case '/':
-      return 'slash';
-    case ', ':
-      return 'comma';
-    default:
-      return separator.trim();
-  }
-}
-
 export const synonymsStep: CleaningStep = {
   id: 'synonyms',
   apply(pieces, { separators }) {

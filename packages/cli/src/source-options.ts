@@ -1,6 +1,8 @@
 /** The options that say how a file is to be read, shared by all commands. */
 import { Option, type Command } from 'commander';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
+import { fieldRole } from '@fair-copy/core/intake/roles.js';
+import { categoryNamed } from '@fair-copy/core/termbase/categories.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Role } from '@fair-copy/core/intake/reading.js';
 import { ENCODINGS, encodingNamed } from '@fair-copy/core/text/encodings-list.js';
@@ -22,7 +24,7 @@ export function withSourceOptions(command: Command): Command {
     .option('--sheet <name>', 'the sheet of a workbook; otherwise every visible one')
     .option('--input-encoding <name>', 'the encoding of the file; otherwise found')
     .option('--input-delimiter <text>', 'the separator of the file ("\\t" for tab); otherwise found')
-    .option('--column <N=language…>', 'what column N (from 1) holds: a language tag, "note" or "ignore"', collect, [])
+    .option('--column <N=language…>', 'what column N (from 1) holds: a language tag, "ignore", "id", or a field such as note, definition@en', collect, [])
     .option('--header-row <N>', 'the row that names the columns; otherwise found')
     .addOption(new Option('--no-header', 'no row names the columns'))
     .option('--hidden', 'take hidden rows as well');
@@ -69,7 +71,10 @@ function headerOption({ header, headerRow }: SourceOptions): number | null | und
 
 function roleNamed(name: string): Role {
   if (/^ignored?$/i.test(name)) return { kind: 'ignored' };
-  if (/^note$/i.test(name)) return { kind: 'note', language: null };
+  if (/^id$/i.test(name) && !canonicalTag(name)?.includes('-')) return { kind: 'id' };
+  const field = /^([A-Za-z]+)(?:@(.+))?$/.exec(name);
+  const category = field && categoryNamed(field[1]!);
+  if (category) return fieldRole(category.name, field[2] === undefined ? null : canonicalTag(field[2]));
   const language = canonicalTag(name);
   if (!language)
     throw new UsageError(`--column: “${name}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.`);

@@ -1,7 +1,8 @@
 /** The tally as one line, and the reading as a few, for a terminal. */
 import { describe } from '@fair-copy/core/diagnostic.js';
 import type { Tally } from '@fair-copy/core/intake/evaluate.js';
-import type { Reading } from '@fair-copy/core/intake/reading.js';
+import type { Reading, Role } from '@fair-copy/core/intake/reading.js';
+import { fieldLabel } from '@fair-copy/core/termbase/categories.js';
 import { languageName } from '@fair-copy/core/language/tags.js';
 import { delimiterName } from '@fair-copy/core/sheet/delimiter.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
@@ -14,17 +15,34 @@ export function tallyLine(tally: Tally): string {
 export function readingText(reading: Reading): string {
   const lines = [sourceLine(reading)];
   for (const { index, header, role } of reading.columns) {
-    const what =
-      role.value.kind === 'term'
-        ? `terms in ${languageName(role.value.language)} (${role.value.language})`
-        : role.value.kind === 'note'
-          ? 'notes'
-          : 'ignored';
+    const what = roleText(role.value);
     const title = header ? ` “${header}”` : '';
     lines.push(`  ${columnLetter(index)}${title}: ${what}, ${Math.round(role.sureness * 100)} % sure: ${role.reason}`);
   }
+  if (reading.grouping.value !== 'rows') lines.push(`  several rows make one concept: ${reading.grouping.reason}`);
   for (const note of reading.notes) lines.push(`  ${note.severity}: ${describe({ ...note, place: {} })}`);
   return lines.join('\n');
+}
+
+function roleText(role: Role): string {
+  switch (role.kind) {
+    case 'term':
+      return `${role.type ?? 'term'}s in ${languageName(role.language)} (${role.language})`;
+    case 'term of row':
+      return 'terms in the language that the row names';
+    case 'language':
+      return 'the language of the row';
+    case 'id':
+      return 'the id of the concept';
+    case 'field': {
+      const of = role.language ? ` (${role.language})` : role.level === 'term' ? ' of the terms' : '';
+      return fieldLabel(role.field).toLowerCase() + of;
+    }
+    case 'answer':
+      return 'answers';
+    case 'ignored':
+      return 'ignored';
+  }
 }
 
 function sourceLine({ source, headerRow }: Reading): string {
@@ -32,6 +50,8 @@ function sourceLine({ source, headerRow }: Reading): string {
   switch (source.kind) {
     case 'workbook':
       return `Workbook, sheet “${source.sheet}”, ${header}`;
+    case 'document':
+      return `${source.format.toUpperCase()}, ${source.part.value}, ${header}`;
     case 'delimited':
       return `Delimited text, separated by ${delimiterName(source.delimiter.value)}, ${source.encoding.value}, ${header}`;
     default:

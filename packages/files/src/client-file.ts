@@ -7,20 +7,25 @@ import type { EntryReader, ExchangeEntry } from '@fair-copy/core/formats/exchang
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { TbxReader } from '@fair-copy/core/formats/tbx/read.js';
 import { TmxReader } from '@fair-copy/core/formats/tmx/read.js';
+import { XliffReader } from '@fair-copy/core/formats/xliff/read.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import { SAMPLE_ROWS } from '@fair-copy/core/intake/propose.js';
-import type { SheetChoice, SourceForm } from '@fair-copy/core/intake/reading.js';
+import type { DocumentPart, ExchangeKind, Guess, LinePattern, SheetChoice, SourceForm } from '@fair-copy/core/intake/reading.js';
+import { cutLine, isDictionary, proposedPattern } from '@fair-copy/core/document/pattern.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import { DelimitedReader } from '@fair-copy/core/sheet/delimited.js';
 import { guessDelimiter } from '@fair-copy/core/sheet/delimiter.js';
 import { columnLetter, isBlank, type SheetRow } from '@fair-copy/core/sheet/model.js';
+import { OdsReader } from '@fair-copy/core/sheet/ods.js';
+import { rowPictures } from '@fair-copy/core/sheet/xlsx/drawings.js';
 import { worksheetRows, type SheetFacts } from '@fair-copy/core/sheet/xlsx/rows.js';
-import { openWorkbook, type Workbook } from '@fair-copy/core/sheet/xlsx/workbook.js';
+import { openWorkbook, partEvents, type Workbook } from '@fair-copy/core/sheet/xlsx/workbook.js';
 import { encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { EncodingSampler, type EncodingGuess } from '@fair-copy/core/text/encodings.js';
 import { XmlReader } from '@fair-copy/core/xml/reader.js';
 import { ZipArchive } from './archive.js';
-import { codec } from './codec.js';
+import { codec, partText } from './codec.js';
+import { documentBlocks, documentRows } from './documents.js';
 import { fileKind, type FileKind } from './file-kind.js';
 
 /** What a person chose; the rest is found. */
@@ -29,6 +34,16 @@ export interface SourceChoices {
   readonly encoding?: EncodingName;
   readonly delimiter?: string | null;
   readonly quote?: '"' | "'" | null;
+  readonly part?: DocumentPart;
+  readonly pattern?: LinePattern | null;
+}
+
+/** A picture that lies inside a workbook. */
+export interface EmbeddedPicture {
+  /** As it is called in the cells of the picture column. */
+  readonly name: string;
+  /** Its member in the package. */
+  readonly part: string;
 }
 
 /** Called with rows as they are read and the share of the file behind them (0 to 1); may throw to stop. */
@@ -40,7 +55,10 @@ const HEAD = 200_000;
 export class ClientFile {
   private archive: ZipArchive | null = null;
   private workbook: Workbook | null = null;
+  private odsSheets: readonly string[] = [];
   private bytesRead = 0;
+  /** The pictures of the sheet that was surveyed last. */
+  pictures: readonly EmbeddedPicture[] = [];
 
   private constructor(
     readonly path: string,
@@ -57,7 +75,8 @@ export class ClientFile {
       if (file.kind === 'workbook') {
         file.archive = await ZipArchive.open(path);
         file.workbook = await openWorkbook(file.archive, partText);
-      }
+      } else if (file.kind === 'ods' || file.kind === 'docx') file.archive = await ZipArchive.open(path);
+      if (file.kind === 'ods') file.odsSheets = await sheetNames(file.archive!);
       return file;
     });
   }
@@ -68,7 +87,15 @@ export class ClientFile {
 
   /** The sheets of a workbook; none for other files. */
   get sheets(): readonly SheetChoice[] {
-    return this.workbook?.sheets.map(({ name, hidden }) => ({ name, hidden })) ?? [];
+    return (
+      this.workbook?.sheets.map(({ name, hidden }) => ({ name, hidden })) ??
+      this.odsSheets.map((name) => ({ name, hidden: false }))
+    );
+  }
+
+  /** The content of a picture inside the workbook. Throws `DataError`. */
+  picture(part: string): AsyncIterable<Uint8Array> {
+    return this.archive!.read(part);
   }
 
   /**
@@ -78,33 +105,155 @@ export class ClientFile {
   survey(choices: SourceChoices = {}, sink: RowSink = () => {}): Promise<Sample> {
     return named(this.name, async () => {
       if (this.kind === 'workbook') return this.surveyWorkbook(choices, sink);
+      if (this.kind === 'ods') return this.surveyOds(choices, sink);
+      if (this.kind === 'docx') return this.surveyDocument(null, choices, sink);
       const guess = await this.encoding(choices.encoding);
+      if (this.kind === 'html') return this.surveyDocument(guess, choices, sink);
       return this.kind === 'delimited' ? this.surveyDelimited(guess, choices, sink) : this.surveyExchange(guess, sink);
     });
   }
 
   /** The rows once more, in the form that the survey found or a person chose. */
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
-    if (source.kind === 'workbook') {
-      yield* worksheetRows(this.archive!, partText, this.workbook!, this.sheetEntry(source.sheet), noFacts());
-    } else if (source.kind === 'delimited') {
-      const reader = new DelimitedReader({ delimiter: source.delimiter.value, quote: source.quote });
-      let first = source.delimiter.reason === DECLARED;
-      for await (const text of this.text(source.encoding.value)) {
-        let rows = reader.write(text);
-        if (first && rows.length) {
-          rows = [{ ...rows[0]!, cells: [''] }, ...rows.slice(1)];
-          first = false;
-        }
-        yield* rows;
+    switch (source.kind) {
+      case 'workbook':
+        if (this.kind === 'ods') yield* this.odsRows(source.sheet);
+        else yield* this.workbookRows(source.sheet, noFacts());
+        break;
+      case 'delimited':
+        if (source.pattern?.value) yield* this.patternRows(source.encoding.value, source.pattern.value);
+        else yield* this.delimitedRows(source);
+        break;
+      case 'document':
+        yield* documentRows(this.blocks(source.encoding?.value ?? null), source.part.value, source.pattern.value);
+        break;
+      default: {
+        const columns = (await this.exchangeLayout(source.encoding.value)).columns();
+        for await (const entry of this.entries(source.encoding.value))
+          yield { number: entry.number, cells: layoutRow(entry.body, columns) };
       }
-      yield* reader.end();
-    } else {
-      const layout = await this.exchangeLayout(source.encoding.value);
-      const columns = layout.columns();
-      for await (const entry of this.entries(source.encoding.value))
-        yield { number: entry.number, cells: layoutRow(entry.body, columns) };
     }
+  }
+
+  private async *delimitedRows(source: Extract<SourceForm, { kind: 'delimited' }>): AsyncGenerator<SheetRow> {
+    const reader = new DelimitedReader({ delimiter: source.delimiter.value, quote: source.quote });
+    let first = source.delimiter.reason === DECLARED;
+    for await (const text of this.text(source.encoding.value)) {
+      let rows = reader.write(text);
+      if (first && rows.length) {
+        rows = [{ ...rows[0]!, cells: [''] }, ...rows.slice(1)];
+        first = false;
+      }
+      yield* rows;
+    }
+    yield* reader.end();
+  }
+
+  /** Lines of a dictionary: several rows may stand in one line. */
+  private async *patternRows(encoding: EncodingName, pattern: LinePattern): AsyncGenerator<SheetRow> {
+    const reader = new DelimitedReader({ delimiter: null, quote: null });
+    let number = 0;
+    const cut = function* (lines: readonly SheetRow[]): Generator<SheetRow> {
+      for (const line of lines)
+        for (const cells of cutLine(line.cells[0] ?? '', pattern)) yield { number: ++number, cells, line: line.number };
+    };
+    for await (const text of this.text(encoding)) yield* cut(reader.write(text));
+    yield* cut(reader.end());
+  }
+
+  /** With the names of pictures that lie on the sheet in a column behind the others. */
+  private async *workbookRows(name: string, facts: SheetFacts, archive: Archive = this.archive!): AsyncGenerator<SheetRow> {
+    const entry = this.sheetEntry(name);
+    const pictures = await rowPictures(this.archive!, partText, entry);
+    const rows = worksheetRows(archive, partText, this.workbook!, entry, facts);
+    if (pictures.size === 0) {
+      yield* rows;
+      return;
+    }
+    const column = await this.pictureColumn(name);
+    for await (const row of rows) {
+      const parts = pictures.get(row.number);
+      if (!parts) yield row;
+      else {
+        const cells = Array.from({ length: column }, (_, i) => row.cells[i] ?? '');
+        yield { ...row, cells: [...cells, parts.map((part) => this.pictureName(part)).join('\n')] };
+      }
+    }
+  }
+
+  private readonly pictureColumns = new Map<string, number>();
+
+  /** The first column that no row of the sheet uses. */
+  private async pictureColumn(name: string): Promise<number> {
+    let column = this.pictureColumns.get(name);
+    if (column === undefined) {
+      column = 0;
+      for await (const row of worksheetRows(this.archive!, partText, this.workbook!, this.sheetEntry(name), noFacts()))
+        column = Math.max(column, row.cells.length);
+      this.pictureColumns.set(name, column);
+    }
+    return column;
+  }
+
+  private pictureName(part: string): string {
+    return `${this.name.replace(/\.[^.]+$/, '')} ${part.slice(part.lastIndexOf('/') + 1)}`;
+  }
+
+  private async *odsRows(sheet: string): AsyncGenerator<SheetRow> {
+    const reader = new OdsReader();
+    for await (const event of partEvents(this.counting(this.archive!), partText, 'content.xml'))
+      for (const found of reader.take(event)) if (found.sheet === sheet) yield found.row;
+  }
+
+  private blocks(encoding: EncodingName | null): ReturnType<typeof documentBlocks> {
+    return this.kind === 'docx'
+      ? documentBlocks({ kind: 'docx', archive: this.counting(this.archive!) })
+      : documentBlocks({ kind: 'html', text: this.text(encoding ?? 'UTF-8') });
+  }
+
+  private async surveyOds(choices: SourceChoices, sink: RowSink): Promise<Sample> {
+    const sheet = choices.sheet ?? this.odsSheets[0]!;
+    if (!this.odsSheets.includes(sheet))
+      throw new DataError('sheet-missing', { what: sheet, have: this.odsSheets.join(', ') });
+    const kept: SheetRow[] = [];
+    this.bytesRead = 0;
+    const size = Math.max(1, this.archive!.sizeOf('content.xml'));
+    await drained(this.odsRows(sheet), kept, (rows) => sink(rows, Math.min(1, this.bytesRead / size)));
+    return { source: { kind: 'workbook', sheet, sheets: this.sheets }, rows: kept, hiddenColumns: [], notes: [] };
+  }
+
+  /** Looks through the document once for what it is made of, then reads the part that is taken. */
+  private async surveyDocument(encoding: EncodingGuess | null, choices: SourceChoices, sink: RowSink): Promise<Sample> {
+    const lines: string[] = [];
+    let cells = 0;
+    let text = 0;
+    for await (const block of this.blocks(encoding?.encoding ?? null)) {
+      if (block.kind === 'table') cells += tableCells(block.rows);
+      else {
+        text++;
+        if (!block.heading && lines.length < SAMPLE_ROWS) lines.push(block.text);
+      }
+    }
+    if (cells === 0 && text === 0) throw new DataError('no-rows');
+    const parts: DocumentPart[] = [...(cells > 0 ? ['tables' as const] : []), ...(text > 0 ? ['paragraphs' as const] : [])];
+    const part = documentPart(parts, cells, text, choices.part);
+    const pattern: Guess<LinePattern | null> =
+      choices.pattern === undefined
+        ? proposedPattern(lines)
+        : { value: choices.pattern, sureness: 1, reason: 'chosen', set: true };
+    const source: SourceForm = {
+      kind: 'document',
+      format: this.kind as 'docx' | 'html',
+      part,
+      parts,
+      pattern,
+      ...(encoding && {
+        encoding: { value: encoding.encoding, sureness: encoding.sureness, reason: encoding.reason },
+      }),
+    };
+    const kept: SheetRow[] = [];
+    await drained(this.rows(source), kept, (rows) => sink(rows, 0.9));
+    return { source, rows: kept, hiddenColumns: [], notes: encoding ? encodingNotes(encoding) : [] };
   }
 
   private async surveyWorkbook(choices: SourceChoices, sink: RowSink): Promise<Sample> {
@@ -114,26 +263,30 @@ export class ClientFile {
     const kept: SheetRow[] = [];
     const size = Math.max(1, this.archive!.sizeOf(entry.part));
     this.bytesRead = 0;
-    const archive = this.counting(this.archive!);
-    await drained(worksheetRows(archive, partText, this.workbook!, entry, facts), kept, (rows) =>
+    await drained(this.workbookRows(name, facts, this.counting(this.archive!)), kept, (rows) =>
       // Each part is read twice: for the merged cells, then for the rows.
       sink(rows, Math.min(1, Math.max(0, this.bytesRead - size) / size)),
     );
     const place = { file: this.name, sheet: name };
+    const parts = [...(await rowPictures(this.archive!, partText, entry)).values()].flat();
+    this.pictures = [...new Set(parts)].map((part) => ({ name: this.pictureName(part), part }));
     return {
       source: { kind: 'workbook', sheet: name, sheets: this.sheets },
       rows: kept,
       hiddenColumns: facts.hiddenColumns,
+      ...(parts.length && { pictureColumn: await this.pictureColumn(name) }),
       notes: factNotes(facts).map((note) => ({ ...note, place: { ...place, ...note.place } })),
     };
   }
 
   private async surveyDelimited(encoding: EncodingGuess, choices: SourceChoices, sink: RowSink): Promise<Sample> {
-    const guess = guessDelimiter(...(await this.head(encoding.encoding)));
+    const [head, whole] = await this.head(encoding.encoding);
+    const guess = guessDelimiter(head, whole);
+    const pattern = linePattern(head, choices);
     const delimiter = choices.delimiter === undefined ? guess.form.delimiter : choices.delimiter;
     let quote = choices.quote !== undefined ? choices.quote : choices.delimiter === undefined ? guess.form.quote : '"';
     const notes: Diagnostic[] = encodingNotes(encoding);
-    if (quote !== null && choices.quote === undefined) {
+    if (quote !== null && choices.quote === undefined && !pattern) {
       const open = await this.openQuote(encoding.encoding, delimiter, quote);
       if (open !== null) {
         quote = null;
@@ -154,6 +307,7 @@ export class ClientFile {
           : { value: delimiter, sureness: 1, reason: 'chosen', set: true },
       quote,
       otherEncodings: encoding.runnersUp,
+      pattern,
     };
     const kept: SheetRow[] = [];
     const broken = { count: 0, first: 0 };
@@ -180,7 +334,7 @@ export class ClientFile {
 
   private async surveyExchange(encoding: EncodingGuess, sink: RowSink): Promise<Sample> {
     const source: SourceForm = {
-      kind: this.kind as 'tbx' | 'tmx',
+      kind: this.kind as ExchangeKind,
       encoding: { value: encoding.encoding, sureness: encoding.sureness, reason: encoding.reason },
     };
     const columns = (await this.exchangeLayout(encoding.encoding)).columns();
@@ -198,7 +352,8 @@ export class ClientFile {
 
   private async *entries(encoding: EncodingName): AsyncGenerator<ExchangeEntry> {
     const xml = new XmlReader();
-    const reader: EntryReader = this.kind === 'tbx' ? new TbxReader() : new TmxReader();
+    const reader: EntryReader =
+      this.kind === 'tbx' ? new TbxReader() : this.kind === 'tmx' ? new TmxReader() : new XliffReader();
     for await (const piece of this.text(encoding)) {
       for (const event of xml.write(piece)) {
         const entry = reader.take(event);
@@ -212,12 +367,14 @@ export class ClientFile {
     const sampler = new EncodingSampler();
     let head = '';
     for await (const chunk of createReadStream(this.path, { highWaterMark: 1 << 18 })) {
-      if (!head) head = (chunk as Buffer).subarray(0, 400).toString('latin1');
+      if (!head) head = (chunk as Buffer).subarray(0, 2000).toString('latin1');
       sampler.write(chunk as Buffer);
     }
     if (chosen) return { encoding: chosen, sureness: 1, reason: 'chosen', byteOrderMark: false, runnersUp: [] };
     if (this.kind !== 'delimited') {
-      const declared = encodingNamed(/<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head)?.[1] ?? '');
+      const said =
+        /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head) ?? /<meta[^>]*charset=["']?([\w-]+)/i.exec(head);
+      const declared = encodingNamed(said?.[1] ?? '');
       if (declared && !declared.startsWith('UTF'))
         return {
           encoding: declared,
@@ -310,14 +467,43 @@ async function drained(
   sink(batch);
 }
 
-/** The parts of a package are UTF-8 or UTF-16 with a byte order mark. */
-async function* partText(archive: Archive, part: string): AsyncGenerator<string> {
-  let decoder: ReturnType<typeof codec.decoder> | null = null;
-  for await (const chunk of archive.read(part)) {
-    decoder ??= codec.decoder(chunk[0] === 0xff ? 'UTF-16LE' : chunk[0] === 0xfe ? 'UTF-16BE' : 'UTF-8');
-    yield decoder.write(chunk);
-  }
-  if (decoder) yield decoder.end();
+/** Cells of tables that can hold terms: of at least two columns. */
+function tableCells(rows: readonly (readonly string[])[]): number {
+  return rows.filter((row) => row.filter((cell) => cell.trim() !== '').length >= 2).length * 2;
+}
+
+/** Tables, if they hold more than the running text does. */
+function documentPart(
+  parts: readonly DocumentPart[],
+  cells: number,
+  paragraphs: number,
+  chosen: DocumentPart | undefined,
+): Guess<DocumentPart> {
+  if (chosen && parts.includes(chosen)) return { value: chosen, sureness: 1, reason: 'chosen', set: true };
+  if (parts.length === 1) return { value: parts[0]!, sureness: 1, reason: 'there is nothing else in it' };
+  const share = cells / (cells + paragraphs);
+  return share > 0.4
+    ? { value: 'tables', sureness: Math.max(0.6, share), reason: 'most of its text stands in tables' }
+    : { value: 'paragraphs', sureness: Math.max(0.6, 1 - share), reason: 'most of its text stands in paragraphs' };
+}
+
+/** Only where the lines are those of a dictionary, or a person says so; everything else is cut by the separator. */
+function linePattern(head: string, choices: SourceChoices): Guess<LinePattern> | null {
+  if (choices.pattern !== undefined)
+    return choices.pattern && { value: choices.pattern, sureness: 1, reason: 'chosen', set: true };
+  if (choices.delimiter !== undefined) return null;
+  const lines = head.split(/\r\n|\r|\n/).slice(0, -1);
+  if (!isDictionary(lines)) return null;
+  const { value, sureness, reason } = proposedPattern(lines);
+  return value && { value, sureness, reason };
+}
+
+async function sheetNames(archive: Archive): Promise<string[]> {
+  const reader = new OdsReader();
+  // Every event has to pass: a table is known only when its turn comes.
+  for await (const event of partEvents(archive, partText, 'content.xml')) for (const row of reader.take(event)) void row;
+  if (reader.sheets.length === 0) throw new DataError('workbook-damaged', { what: 'it lists no sheet' });
+  return reader.sheets;
 }
 
 function noFacts(): SheetFacts {

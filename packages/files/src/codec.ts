@@ -1,4 +1,5 @@
 /** The codec of the core, by iconv-lite. */
+import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import type { Codec } from '@fair-copy/core/text/encodings.js';
 import iconv from 'iconv-lite';
@@ -26,3 +27,14 @@ export function unwritable(text: string, encoding: EncodingName): string {
 function isUnicode(encoding: EncodingName): boolean {
   return encoding.startsWith('UTF') || encoding === 'GB18030';
 }
+
+/** The parts of a package are UTF-8 or UTF-16 with a byte order mark. */
+export async function* partText(archive: Archive, part: string): AsyncGenerator<string> {
+  let decoder: ReturnType<typeof codec.decoder> | null = null;
+  for await (const chunk of archive.read(part)) {
+    decoder ??= codec.decoder(chunk[0] === 0xff ? 'UTF-16LE' : chunk[0] === 0xfe ? 'UTF-16BE' : 'UTF-8');
+    yield decoder.write(chunk);
+  }
+  if (decoder) yield decoder.end();
+}
+

@@ -3,7 +3,7 @@ import { open } from 'node:fs/promises';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { ZipArchive } from './archive.js';
 
-export type FileKind = 'workbook' | 'delimited' | 'tbx' | 'tmx' | 'zip';
+export type FileKind = 'workbook' | 'ods' | 'docx' | 'html' | 'delimited' | 'tbx' | 'tmx' | 'xliff' | 'zip';
 
 const PICTURES: readonly (readonly [string, RegExp])[] = [
   ['a PNG picture', /^\x89PNG/],
@@ -47,14 +47,19 @@ async function zipKind(path: string): Promise<FileKind> {
       return 'workbook';
     if (names.includes('xl/workbook.bin'))
       throw new DataError('file-kind-unknown', { what: 'a workbook in binary form' });
-    if (names.some((name) => name.startsWith('word/')))
-      throw new DataError('file-kind-unknown', { what: 'a word-processor document' });
-    if (names.includes('mimetype') && names.includes('content.xml'))
-      throw new DataError('file-kind-unknown', { what: 'an OpenDocument file' });
+    if (names.includes('word/document.xml')) return 'docx';
+    if (names.includes('mimetype') && names.includes('content.xml')) return openDocumentKind(archive);
     return 'zip';
   } finally {
     archive.close();
   }
+}
+
+async function openDocumentKind(archive: ZipArchive): Promise<FileKind> {
+  let type = '';
+  for await (const chunk of archive.read('mimetype')) type += Buffer.from(chunk).toString('latin1').slice(0, 200);
+  if (type.trim().startsWith('application/vnd.oasis.opendocument.spreadsheet')) return 'ods';
+  throw new DataError('file-kind-unknown', { what: 'an OpenDocument file that is no spreadsheet' });
 }
 
 function xmlKind(head: Buffer): FileKind | null {
@@ -68,9 +73,10 @@ function xmlKind(head: Buffer): FileKind | null {
   if (!start.startsWith('<')) return null;
   if (/<(\w+:)?tmx[\s>]/i.test(start)) return 'tmx';
   if (/<(\w+:)?(tbx|martif)[\s>]/i.test(start)) return 'tbx';
-  if (/<!doctype html|<html[\s>]/i.test(start)) throw new DataError('file-kind-unknown', { what: 'a web page' });
+  if (/<(\w+:)?xliff[\s>]/i.test(start)) return 'xliff';
+  if (/<!doctype html|<html[\s>]|^<(table|body|head|meta|p|h1|ul|dl|div)[\s>]/i.test(start)) return 'html';
   if (start.startsWith('<?xml'))
-    throw new DataError('file-kind-unknown', { what: 'an XML file that is neither TBX nor TMX' });
+    throw new DataError('file-kind-unknown', { what: 'an XML file that is neither TBX, TMX nor XLIFF' });
   return null;
 }
 

@@ -1,20 +1,24 @@
 import { basename, extname } from 'node:path';
 import { rename, rm } from 'node:fs/promises';
 import { Command } from 'commander';
-import { conceptOf } from '@fair-copy/core/intake/draft.js';
-import { Evaluation, questionText, type Tally } from '@fair-copy/core/intake/evaluate.js';
+import { conceptOf, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
+import { Evaluation, type Placed, type Tally } from '@fair-copy/core/intake/evaluate.js';
+import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
+import { questionText } from '@fair-copy/core/intake/questions.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
-import { tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
+import { isBeyondBasic, tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
 import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
-import { readingsOf } from '../readings.js';
+import { picturesBeside, PictureUse, withPictures } from '../pictures.js';
+import { evaluationOf, readingsOf, type FileReading } from '../readings.js';
 import {
   decisionsOf,
   delimiterOption,
@@ -54,9 +58,11 @@ export function convertCommand(): Command {
     .action(convert);
 }
 
-interface Input {
+interface Input extends FileReading {
   readonly file: ClientFile;
-  readonly reading: Reading;
+  readonly pictures: PictureFinder;
+  /** What later rows add to the entry of an earlier one, by its row. */
+  readonly additions: Map<number, Draft[]>;
 }
 
 async function convert(paths: readonly string[], options: ConvertOptions): Promise<void> {
@@ -72,14 +78,23 @@ async function convert(paths: readonly string[], options: ConvertOptions): Promi
     for (const path of paths) {
       const file = await ClientFile.open(path, basename(path));
       files.push(file);
-      for (const reading of await readingsOf(file, choices, decisions)) inputs.push({ file, reading });
+      const pictures = new PictureFinder(await picturesBeside(path));
+      for (const found of await readingsOf(file, choices, decisions))
+        inputs.push({ ...found, file, pictures, additions: new Map() });
     }
     const layout = new Layout(languages);
     const tallies: Tally[] = [];
-    for await (const concept of concepts(inputs, options, tallies)) layout.see(concept);
-    await write(part, format, { inputs, options, languages, encoding, layout });
+    let beyondBasic = false;
+    await gatherAdditions(inputs, options);
+    const pictures = new PictureUse();
+    for await (const concept of concepts(inputs, options, tallies, pictures)) {
+      layout.see(concept);
+      beyondBasic ||= isBeyondBasic(concept);
+    }
+    await write(part, format, { inputs, options, languages, encoding, layout, beyondBasic });
     await rename(part, options.output);
     inputs.forEach(({ file, reading }, i) => report(file, reading, tallies[i]!));
+    pictures.report(inputs);
   } catch (error) {
     await rm(part, { force: true });
     throw error;
@@ -88,26 +103,50 @@ async function convert(paths: readonly string[], options: ConvertOptions): Promi
   }
 }
 
+/** Rows that add to an entry far above them are kept, so that the entry can be written whole when its turn comes. */
+async function gatherAdditions(inputs: readonly Input[], options: ConvertOptions): Promise<void> {
+  for (const input of inputs) {
+    if (input.reading.grouping.value === 'rows' && !input.reading.steps.duplicates) continue;
+    for await (const { outcome } of outcomes(input, options))
+      if (outcome.kind === 'joined' && outcome.how === 'adds')
+        input.additions.set(outcome.row, [...(input.additions.get(outcome.row) ?? []), outcome.draft]);
+  }
+}
+
+function outcomes(input: Input, options: ConvertOptions): AsyncGenerator<Placed<SheetRow>> {
+  const evaluation = evaluationOf(input, options.keepIncomplete ? { keepIncomplete: true } : {});
+  return Evaluation.ofAsync(evaluation, input.file.rows(input.reading.source));
+}
+
 /** The entries of all inputs in order, numbered through. Runs through the files again each time it is asked. */
 async function* concepts(
   inputs: readonly Input[],
   options: ConvertOptions,
   tallies: Tally[] = [],
+  pictures: PictureUse | null = null,
   say = false,
 ): AsyncGenerator<Concept> {
   let id = 0;
-  for (const { file, reading } of inputs) {
-    const evaluation = new Evaluation(reading, undefined, undefined, options.keepIncomplete);
+  for (const input of inputs) {
+    const { file, reading, additions } = input;
+    const evaluation = evaluationOf(input, options.keepIncomplete ? { keepIncomplete: true } : {});
     const sheet = reading.source.kind === 'workbook' ? { sheet: reading.source.sheet } : {};
-    for await (const row of file.rows(reading.source)) {
-      const outcome = evaluation.see(row);
-      if (outcome.kind === 'entry')
-        yield { id: ++id as ConceptId, ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.number }) };
-      else if (say && outcome.kind === 'held back')
+    for await (const { row, outcome } of Evaluation.ofAsync(evaluation, file.rows(reading.source))) {
+      if (outcome.kind === 'entry') {
+        const origin = { file: file.name, ...sheet, row: row.line ?? row.number };
+        const body = (additions.get(row.number) ?? []).reduce(withDraft, conceptOf(outcome.draft, origin));
+        // An exchange file names its pictures by their place already.
+        const placed = isTable(reading) ? withPictures(body, input.pictures, pictures, row.number) : body;
+        yield { id: ++id as ConceptId, ...placed };
+      } else if (say && outcome.kind === 'held back' && outcome.question.kind !== 'part')
         process.stderr.write(`${file.name}, row ${row.number}: ${questionText(outcome.question)}\n`);
     }
     tallies.push(evaluation.tally);
   }
+}
+
+function isTable({ source }: Reading): boolean {
+  return source.kind === 'workbook' || source.kind === 'delimited' || source.kind === 'document';
 }
 
 interface Job {
@@ -116,17 +155,18 @@ interface Job {
   readonly languages: readonly LanguageTag[] | null;
   readonly encoding: EncodingName;
   readonly layout: Layout;
+  readonly beyondBasic: boolean;
 }
 
 async function write(
   path: string,
   format: Format,
-  { inputs, options, languages, encoding, layout }: Job,
+  { inputs, options, languages, encoding, layout, beyondBasic }: Job,
 ): Promise<void> {
-  const all = concepts(inputs, options, [], options.questions);
+  const all = concepts(inputs, options, [], null, options.questions);
   switch (format) {
     case 'tbx':
-      return writeText(path, tbxDocument(all, { title: basename(options.output), languages }));
+      return writeText(path, tbxDocument(all, { title: basename(options.output), languages, beyondBasic }));
     case 'tmx': {
       const date = tmxDate(new Date().toISOString());
       return writeText(path, tmxDocument(all, { languages, sourceLanguage: '*all*', version: '0.1.0', date }));

@@ -5,19 +5,15 @@ import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { conceptOf } from '@fair-copy/core/intake/draft.js';
 import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
-import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
+import { CLEANING_STEPS, languagesOf } from '@fair-copy/core/intake/reading.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
-import { readingsOf } from '../readings.js';
+import { evaluationOf, readingsOf, type FileReading } from '../readings.js';
 import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
 
 /** As it stands in the file: cleaning would put right what the inspection is to find. */
 const UNCLEANED: Decisions['steps'] = {
-  unicode: false,
-  spaces: false,
-  brackets: false,
-  punctuation: false,
-  duplicates: false,
+  ...Object.fromEntries(CLEANING_STEPS.filter((id) => id !== 'synonyms' && id !== 'grammar').map((id) => [id, false])),
 };
 
 export function inspectCommand(): Command {
@@ -49,18 +45,17 @@ interface Located {
   readonly where: { readonly file: string; readonly sheet?: string; readonly row: number };
 }
 
-async function findingsOf(file: ClientFile, reading: Reading): Promise<Located[]> {
-  const evaluation = new Evaluation(reading, undefined, undefined, true);
+async function findingsOf(file: ClientFile, found: FileReading): Promise<Located[]> {
+  const { reading } = found;
+  const evaluation = evaluationOf(found, { keepIncomplete: true });
   const concepts: Concept[] = [];
   const sheet = reading.source.kind === 'workbook' ? { sheet: reading.source.sheet } : {};
-  for await (const row of file.rows(reading.source)) {
-    const outcome = evaluation.see(row);
+  for await (const { row, outcome } of Evaluation.ofAsync(evaluation, file.rows(reading.source)))
     if (outcome.kind === 'entry')
       concepts.push({
         id: row.number as ConceptId,
-        ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.number }),
+        ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.line ?? row.number }),
       });
-  }
   const byId = new Map(concepts.map((concept) => [concept.id, concept]));
   const findings = inspect(concepts, TERMBASE_CHECKS, {
     languages: languagesOf(reading),

@@ -1,9 +1,9 @@
 import { basename } from 'node:path';
 import { Command } from 'commander';
-import { Evaluation, type Tally } from '@fair-copy/core/intake/evaluate.js';
-import type { Reading } from '@fair-copy/core/intake/reading.js';
+import type { Tally } from '@fair-copy/core/intake/evaluate.js';
+import { languageOfRole, type Reading } from '@fair-copy/core/intake/reading.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
-import { readingOf, readingsOf } from '../readings.js';
+import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
 import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
 import { readingText, tallyLine } from '../tally-text.js';
 
@@ -25,20 +25,21 @@ async function read(path: string, options: ReadOptions): Promise<void> {
   const file = await ClientFile.open(path, basename(path));
   try {
     if (options.json) {
-      const reading = (await readingsOf(file, choices, decisions))[0] ?? (await readingOf(file, choices, decisions));
-      process.stdout.write(JSON.stringify(asJson(path, reading, await tallyOf(file, reading))) + '\n');
+      const found = (await readingsOf(file, choices, decisions))[0] ?? (await readingOf(file, choices, decisions));
+      process.stdout.write(JSON.stringify(asJson(path, found.reading, await tallyOf(file, found))) + '\n');
       return;
     }
-    for (const reading of await readingsOf(file, choices, decisions))
-      process.stdout.write(`${readingText(reading)}\n  ${tallyLine(await tallyOf(file, reading))}\n`);
+    for (const found of await readingsOf(file, choices, decisions))
+      process.stdout.write(`${readingText(found.reading)}\n  ${tallyLine(await tallyOf(file, found))}\n`);
   } finally {
     file.close();
   }
 }
 
-async function tallyOf(file: ClientFile, reading: Reading): Promise<Tally> {
-  const evaluation = new Evaluation(reading);
-  for await (const row of file.rows(reading.source)) evaluation.see(row);
+async function tallyOf(file: ClientFile, found: FileReading): Promise<Tally> {
+  const evaluation = evaluationOf(found);
+  for await (const row of file.rows(found.reading.source)) evaluation.see(row);
+  evaluation.end();
   return evaluation.tally;
 }
 
@@ -47,15 +48,17 @@ function asJson(path: string, reading: Reading, tally: Tally): unknown {
   return {
     file: path,
     kind: source.kind,
-    encoding: source.kind === 'workbook' ? null : source.encoding.value,
+    encoding: source.kind === 'workbook' ? null : (source.encoding?.value ?? null),
     delimiter: source.kind === 'delimited' ? source.delimiter.value : null,
     sheet: source.kind === 'workbook' ? source.sheet : null,
     headerRow: reading.headerRow.value,
+    grouping: reading.grouping.value,
     columns: reading.columns.map(({ index, header, role }) => ({
       index,
       header,
       role: role.value.kind,
-      language: role.value.kind === 'ignored' ? null : role.value.language,
+      language: languageOfRole(role.value),
+      ...(role.value.kind === 'field' && { field: role.value.field, level: role.value.level }),
       sureness: Math.round(role.sureness * 100) / 100,
       reason: role.reason,
     })),

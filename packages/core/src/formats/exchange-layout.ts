@@ -1,17 +1,26 @@
 /** Entries of an exchange file as rows for Intake: which columns they need, and what each column holds. */
 import { languageName } from '../language/tags.js';
-import type { ColumnReading } from '../intake/reading.js';
+import type { ColumnReading, Role } from '../intake/reading.js';
+import { fieldLabel, IDENTIFIER } from '../termbase/categories.js';
 import type { LayoutColumn } from './layout.js';
 
 /** The roles of the columns of a layout; the format states them, so there is no doubt. */
 export function statedColumns(columns: readonly LayoutColumn[]): ColumnReading[] {
-  return columns.map(({ header, language, part }, index) => ({
+  return columns.map((column, index) => ({
     index,
-    header,
+    header: column.header,
     role: {
-      value: part === 'note' ? { kind: 'note', language } : { kind: 'term', language: language! },
+      value: roleOf(column),
       sureness: 1,
-      reason: language ? `the file says ${languageName(language)}` : 'notes on the entries',
+      reason: column.language
+        ? `the file says ${languageName(column.language)}`
+        : `the file says ${fieldLabel(column.field!).toLowerCase()}`,
     },
   }));
+}
+
+function roleOf({ language, field, level }: LayoutColumn): Role {
+  if (field === null) return { kind: 'term', language: language! };
+  if (field === IDENTIFIER && level === 'concept') return { kind: 'id' };
+  return { kind: 'field', field, level, language };
 }

@@ -1,6 +1,7 @@
-/** An entry of an exchange file, whatever its format: terms by language as the file spells them, and notes. */
+/** An entry of an exchange file, whatever its format: terms by language as the file spells them, and fields. */
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '../language/tags.js';
-import { NO_FIELDS, type ConceptBody, type LanguageSection } from '../termbase/concept.js';
+import { NO_FIELDS, type ConceptBody, type Fields, type LanguageSection } from '../termbase/concept.js';
+import { withValue } from '../termbase/fields.js';
 import type { XmlEvent } from '../xml/reader.js';
 
 export interface ExchangeEntry {
@@ -16,36 +17,56 @@ export interface EntryReader {
   take(event: XmlEvent): ExchangeEntry | null;
 }
 
-/** Gathers the terms of one entry. */
-export class EntryBuilder {
-  private readonly sections = new Map<LanguageTag, { text: string; notes: string[] }[]>();
-  readonly notes: string[] = [];
+interface Section {
+  fields: Fields;
+  readonly terms: { text: string; fields: Fields }[];
+}
 
-  add(spelling: string, text: string): void {
-    const language = canonicalTag(spelling) ?? UNDETERMINED;
-    const terms = this.sections.get(language) ?? [];
-    terms.push({ text, notes: [] });
-    this.sections.set(language, terms);
+/** Where a field belongs while an entry is being read. */
+export type Place = 'concept' | 'language' | 'term';
+
+/** Gathers the terms and fields of one entry. */
+export class EntryBuilder {
+  private readonly sections = new Map<LanguageTag, Section>();
+  private fields: Fields = NO_FIELDS;
+
+  /** Adds a term with its fields at the end of its language. */
+  add(spelling: string, text: string, fields: Fields = NO_FIELDS): void {
+    this.section(spelling).terms.push({ text, fields });
   }
 
-  /** A note on the term added last in this language. */
-  noteTerm(spelling: string, note: string): void {
-    const language = canonicalTag(spelling) ?? UNDETERMINED;
-    const term = this.sections.get(language)?.at(-1);
-    (term?.notes ?? this.notes).push(note);
+  /** A field of the term added last in this language, of the language, or of the concept. */
+  field(
+    place: Place,
+    spelling: string,
+    name: string,
+    value: string,
+    companions: Readonly<Record<string, string>> = {},
+  ): void {
+    if (place === 'concept') {
+      this.fields = withValue(this.fields, name, value, companions);
+      return;
+    }
+    const section = this.section(spelling);
+    const term = section.terms.at(-1);
+    if (place === 'term' && term) term.fields = withValue(term.fields, name, value, companions);
+    else section.fields = withValue(section.fields, name, value, companions);
   }
 
   body(): ConceptBody {
     let next = 1;
-    const languages: LanguageSection[] = [...this.sections].map(([language, terms]) => ({
+    const languages: LanguageSection[] = [...this.sections].map(([language, { fields, terms }]) => ({
       language,
-      fields: NO_FIELDS,
-      terms: terms.map(({ text, notes }) => ({
-        id: `t${next++}`,
-        text,
-        fields: notes.length ? { note: notes } : NO_FIELDS,
-      })),
+      fields,
+      terms: terms.map((term) => ({ id: `t${next++}`, ...term })),
     }));
-    return { fields: this.notes.length ? { note: this.notes } : NO_FIELDS, languages, origins: [] };
+    return { fields: this.fields, languages, origins: [] };
+  }
+
+  private section(spelling: string): Section {
+    const language = canonicalTag(spelling) ?? UNDETERMINED;
+    let section = this.sections.get(language);
+    if (!section) this.sections.set(language, (section = { fields: NO_FIELDS, terms: [] }));
+    return section;
   }
 }

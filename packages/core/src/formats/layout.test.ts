@@ -26,7 +26,7 @@ test('a column for each term that any concept has, with notes where there are an
   const layout = new Layout();
   for (const concept of concepts) layout.see(concept);
   const columns = layout.columns();
-  expect(columns.map((column) => column.header)).toEqual(['de', 'de', 'de note', 'en', 'pt', 'note']);
+  expect(columns.map((column) => column.header)).toEqual(['de', 'de', 'de note', 'en', 'pt', 'Note']);
   expect(concepts.map((concept) => layoutRow(concept, columns))).toEqual([
     ['Wehr', 'Stau', 'alt', 'weir', '', ''],
     ['', '', '', 'lock', 'eclusa', 'wichtig'],
@@ -34,17 +34,17 @@ test('a column for each term that any concept has, with notes where there are an
   expect(statedColumns(columns).map((column) => column.role.value.kind)).toEqual([
     'term',
     'term',
-    'note',
+    'field',
     'term',
     'term',
-    'note',
+    'field',
   ]);
 });
 
 test('only the chosen languages, in their order, even if no concept has one', () => {
   const layout = new Layout(['fr', 'en'] as LanguageTag[]);
   for (const concept of concepts) layout.see(concept);
-  expect(layout.columns().map((column) => column.header)).toEqual(['fr', 'en', 'note']);
+  expect(layout.columns().map((column) => column.header)).toEqual(['fr', 'en', 'Note']);
 });
 
 test('more columns than can be read back are refused', () => {

@@ -2,36 +2,56 @@
  * Rows to outcomes: every row of a file becomes an entry, joins one, is held back with a question, or is no data.
  * The four always sum to the rows of the file.
  */
-import { languageName, type LanguageTag } from '../language/tags.js';
-import { restoredCell } from '../sheet/delimited-write.js';
+import type { LanguageTag } from '../language/tags.js';
 import { isBlank, type SheetRow } from '../sheet/model.js';
-import { cleanCell } from './cleaning/steps.js';
-import { draftKeys, type Draft, type DraftTerm } from './draft.js';
-import { languagesOf, type CleaningStepId, type ColumnReading, type Reading } from './reading.js';
+import { draftKeys, joinedDrafts, termLanguages, type Draft } from './draft.js';
+import { matchOf, NOTHING_THERE, type Existing } from './join.js';
+import type { Question } from './questions.js';
+import { languagesOf, type CleaningStepId, type Reading } from './reading.js';
+import { RowReader } from './rows-to-draft.js';
+import { SwapFinder } from './swapped.js';
 
 export type NotDataReason =
-  'blank' | 'title' | 'header' | 'header again' | 'hidden' | 'total' | 'comment' | 'left out' | 'no term';
-
-export type Question =
-  | { readonly kind: 'missing'; readonly languages: readonly LanguageTag[]; readonly given: string }
-  | { readonly kind: 'extra cells'; readonly cells: number; readonly columns: number; readonly text: string }
-  | { readonly kind: 'unreadable'; readonly text: string };
+  | 'blank'
+  | 'title'
+  | 'header'
+  | 'header again'
+  | 'hidden'
+  | 'total'
+  | 'comment'
+  | 'left out'
+  | 'no term'
+  | 'no answer';
 
 export type Outcome =
-  | { readonly kind: 'entry'; readonly draft: Draft }
-  | { readonly kind: 'joined'; readonly draft: Draft; readonly row: number }
-  | { readonly kind: 'joined existing'; readonly draft: Draft; readonly concept: number }
+  /** Its draft holds what all rows of the concept say. */
+  | { readonly kind: 'entry'; readonly draft: Draft; readonly rows: readonly number[] }
+  /** `part`: it is one of the rows of that entry; `adds`: its draft is to be added to it; otherwise it says the same. */
+  | {
+      readonly kind: 'joined';
+      readonly draft: Draft;
+      readonly row: number;
+      readonly how: 'same' | 'part' | 'adds';
+    }
+  | {
+      readonly kind: 'joined existing';
+      readonly draft: Draft;
+      readonly concept: number;
+      readonly how: 'same' | 'part' | 'adds' | 'replaces';
+    }
   | { readonly kind: 'held back'; readonly question: Question }
   | { readonly kind: 'not data'; readonly reason: NotDataReason };
 
-/** What a person decided about a row: other texts for its cells, take it as it is, or leave it out. */
+/** What a person decided about a row. */
 export interface RowDecision {
+  /** Other texts for its cells. */
   readonly cells?: Readonly<Record<number, string>>;
-  readonly verdict?: 'take' | 'leave';
+  /**
+   * take: as it is, as an entry of its own; leave: leave it out; turn: exchange its two languages; join: add it to the
+   * concept that it contradicts; replace: put it in place of what is there.
+   */
+  readonly verdict?: 'take' | 'leave' | 'turn' | 'join' | 'replace';
 }
-
-/** Finds concepts that are there already: ids of those that have the term (by its draft key). */
-export type Existing = (key: string) => readonly number[];
 
 export interface Tally {
   readonly rows: number;
@@ -42,50 +62,114 @@ export interface Tally {
 }
 
 export interface StepCount {
-  /** Cells (for duplicates: rows) that the step changes, or would change if it were switched on. */
+  /** Cells (for duplicates and exchanged languages: rows) that the step changes, or would if it were switched on. */
   readonly touched: number;
   /** The first rows concerned. */
   readonly rows: readonly number[];
 }
 
-const EXAMPLES = 40;
+export interface EvaluationOptions {
+  readonly existing?: Existing;
+  readonly decisions?: ReadonlyMap<number, RowDecision>;
+  /** Rows with one language only become entries instead of questions. */
+  readonly keepIncomplete?: boolean;
+  /** Finds rows whose two languages are exchanged. */
+  readonly swaps?: SwapFinder | null;
+}
 
-/** Feed it the rows in their order; ask for the tally at any time. Memory grows with the number of terms. */
-export class Evaluation {
+/** A row with what becomes of it. */
+export interface Placed<R extends SheetRow> {
+  readonly row: R;
+  readonly outcome: Outcome;
+}
+
+interface Open<R extends SheetRow> {
+  readonly id: string | null;
+  readonly members: { readonly row: R; readonly draft: Draft | null; readonly outcome: Outcome | null }[];
+}
+
+const EXAMPLES = 40;
+/** A concept of more rows than this is a mistake in the reading; it is cut so that memory stays flat. */
+const GROUP_LIMIT = 5000;
+
+/**
+ * Feed it the rows in their order; it gives back rows with their outcomes as soon as they are certain, in order. Ask
+ * for the tally at any time. Memory grows with the number of terms.
+ */
+export class Evaluation<R extends SheetRow = SheetRow> {
   private readonly languages: readonly LanguageTag[];
-  private readonly columns: readonly ColumnReading[];
   private readonly header: readonly string[];
+  private readonly reader: RowReader;
+  private readonly swaps: SwapFinder | null;
   private readonly seen = new Map<string, number | number[]>();
+  private readonly ids = new Map<string, number>();
   private readonly counts = { rows: 0, entries: 0, joined: 0, heldBack: 0, notData: 0 };
   private readonly steps = new Map<CleaningStepId, { touched: number; rows: number[] }>();
+  private readonly existing: Existing;
+  private readonly decisions: ReadonlyMap<number, RowDecision>;
+  private readonly keepIncomplete: boolean;
+  private readonly answerColumn: number | null;
   private last = 0;
+  private open: Open<R> | null = null;
   /** Rows between those that were fed: in a spreadsheet, empty rows that are not stored. */
   gaps = 0;
 
   constructor(
     private readonly reading: Reading,
-    private readonly existing: Existing = () => [],
-    private readonly decisions: ReadonlyMap<number, RowDecision> = new Map(),
-    /** Rows with one language only become entries instead of questions. */
-    private readonly keepIncomplete = reading.source.kind === 'tbx' || reading.source.kind === 'tmx',
+    options: EvaluationOptions = {},
   ) {
     this.languages = languagesOf(reading);
-    this.columns = reading.columns.filter((column) => column.role.value.kind !== 'ignored');
     this.header = reading.columns.map((column) => column.header);
+    this.reader = new RowReader(reading);
+    this.existing = options.existing ?? NOTHING_THERE;
+    this.decisions = options.decisions ?? new Map();
+    this.keepIncomplete = options.keepIncomplete ?? isExchange(reading);
+    this.answerColumn = reading.columns.find((column) => column.role.value.kind === 'answer')?.index ?? null;
+    this.swaps = options.swaps ?? null;
   }
 
-  see(row: SheetRow): Outcome {
+  /** All rows with their outcomes. */
+  static *of<R extends SheetRow>(evaluation: Evaluation<R>, rows: Iterable<R>): Generator<Placed<R>> {
+    for (const row of rows) yield* evaluation.see(row);
+    yield* evaluation.end();
+  }
+
+  static async *ofAsync<R extends SheetRow>(
+    evaluation: Evaluation<R>,
+    rows: AsyncIterable<R>,
+  ): AsyncGenerator<Placed<R>> {
+    for await (const row of rows) yield* evaluation.see(row);
+    yield* evaluation.end();
+  }
+
+  see(row: R): Placed<R>[] {
     const gap = Math.max(0, row.number - this.last - 1);
     this.last = row.number;
     this.gaps += gap;
-    this.counts.rows += gap + 1;
+    this.counts.rows += gap;
     this.counts.notData += gap;
-    const outcome = this.outcomeOf(row);
-    if (outcome.kind === 'entry') this.counts.entries++;
-    else if (outcome.kind === 'held back') this.counts.heldBack++;
-    else if (outcome.kind === 'not data') this.counts.notData++;
-    else this.counts.joined++;
-    return outcome;
+    const decision = this.decisions.get(row.number);
+    const corrected = this.corrected(row, decision);
+    const reason = decision?.verdict === 'leave' ? 'left out' : this.notData(corrected);
+    if (reason && (decision?.verdict !== 'take' || reason === 'left out')) return this.aside(row, reason);
+    const draft = this.reader.draftOf(corrected, (step) => this.count(step, row.number));
+    if (this.reading.grouping.value === 'rows') {
+      this.open = { id: this.reader.idOf(corrected), members: [{ row, draft, outcome: null }] };
+      return this.flush();
+    }
+    const id = this.reader.idOf(corrected);
+    if (this.open && this.goesOn(corrected, id) && this.open.members.length < GROUP_LIMIT) {
+      this.open.members.push({ row, draft, outcome: null });
+      return [];
+    }
+    const done = this.flush();
+    this.open = { id, members: [{ row, draft, outcome: null }] };
+    return done;
+  }
+
+  /** What is still open. */
+  end(): Placed<R>[] {
+    return this.flush();
   }
 
   get tally(): Tally {
@@ -96,29 +180,75 @@ export class Evaluation {
     return this.steps.get(id) ?? { touched: 0, rows: [] };
   }
 
-  private outcomeOf(row: SheetRow): Outcome {
-    const decision = this.decisions.get(row.number);
-    if (decision?.verdict === 'leave') return { kind: 'not data', reason: 'left out' };
-    const corrected = decision?.cells ? withCells(row, decision.cells) : row;
-    const reason = this.notData(corrected);
-    if (reason && decision?.verdict !== 'take') return { kind: 'not data', reason };
-    const draft = this.draftOf(corrected);
-    if (draft.languages.length === 0) return { kind: 'not data', reason: 'no term' };
-    const question = this.questionOf(corrected, draft);
-    if (question && decision?.verdict !== 'take') {
-      return isTotal(corrected, draft) ? { kind: 'not data', reason: 'total' } : { kind: 'held back', question };
+  private goesOn(row: SheetRow, id: string | null): boolean {
+    const { open } = this;
+    if (!open) return false;
+    if (this.reading.grouping.value === 'id') return id !== null && id === open.id;
+    const leading = this.reading.columns.find((column) => column.role.value.kind !== 'ignored')?.index ?? 0;
+    return (row.cells[leading] ?? '').trim() === '' && (id === null || id === open.id);
+  }
+
+  /** A row that is no data does not end a concept of several rows. */
+  private aside(row: R, reason: NotDataReason): Placed<R>[] {
+    const outcome: Outcome = { kind: 'not data', reason };
+    if (this.open) {
+      this.open.members.push({ row, draft: null, outcome });
+      return [];
     }
-    return this.placed(draft, row.number);
+    return [this.counted({ row, outcome })];
+  }
+
+  private flush(): Placed<R>[] {
+    const { open } = this;
+    this.open = null;
+    if (!open) return [];
+    const rows = open.members.filter((member) => member.draft !== null);
+    const outcomes = new Map<R, Outcome>();
+    const drafts = rows.map((member) => member.draft!);
+    const draft = drafts.length === 1 ? drafts[0]! : drafts.reduce(joinedDrafts);
+    const numbers = rows.map((member) => member.row.number);
+    const first = this.firstOutcome(rows[0]!.row, rows.length, draft, open.id, numbers);
+    rows.forEach((member, i) => outcomes.set(member.row, i === 0 ? first : following(first, numbers[0]!, member.draft!)));
+    return open.members.map(({ row, outcome }) => this.counted({ row, outcome: outcome ?? outcomes.get(row)! }));
+  }
+
+  private firstOutcome(row: R, rows: number, draft: Draft, id: string | null, numbers: readonly number[]): Outcome {
+    const decision = this.decisions.get(row.number);
+    if (termLanguages(draft).length === 0) return { kind: 'not data', reason: 'no term' };
+    const question = this.questionOf(this.corrected(row, decision), draft, rows, decision);
+    if (question && decision?.verdict !== 'take') {
+      return rows === 1 && isTotal(row, draft) ? { kind: 'not data', reason: 'total' } : { kind: 'held back', question };
+    }
+    return this.placed(draft, row.number, id, numbers, decision);
+  }
+
+  private counted(placed: Placed<R>): Placed<R> {
+    this.counts.rows++;
+    const { kind } = placed.outcome;
+    if (kind === 'entry') this.counts.entries++;
+    else if (kind === 'held back') this.counts.heldBack++;
+    else if (kind === 'not data') this.counts.notData++;
+    else this.counts.joined++;
+    return placed;
+  }
+
+  /** With the corrections of a person, the client's answer in its place, and its languages exchanged if need be. */
+  private corrected(row: R, decision: RowDecision | undefined): SheetRow {
+    let result: SheetRow = decision?.cells ? withCells(row, decision.cells) : row;
+    if (this.answerColumn !== null) result = answered(result, this.answerColumn, this.reading);
+    return decision?.verdict === 'turn' ? turned(result, this.reading) : result;
   }
 
   private notData(row: SheetRow): NotDataReason | null {
     const { reading } = this;
     if (row.hidden && !reading.takeHidden) return 'hidden';
     if (isBlank(row)) return 'blank';
-    if (row.number === reading.headerRow.value) return 'header';
+    const header = reading.headerRow.value;
+    if (header !== null && row.number >= header && row.number < reading.firstRow) return 'header';
     if (row.number < reading.firstRow) return 'title';
-    if (reading.headerRow.value !== null && this.repeatsHeader(row)) return 'header again';
+    if (header !== null && this.repeatsHeader(row)) return 'header again';
     if (reading.source.kind === 'delimited' && /^#(\s|$)/.test(row.cells[0]!)) return 'comment';
+    if (this.answerColumn !== null && isUnanswered(row, this.answerColumn, reading)) return 'no answer';
     return null;
   }
 
@@ -131,39 +261,6 @@ export class Evaluation {
     return filled >= 2;
   }
 
-  private draftOf(row: SheetRow): Draft {
-    const byLanguage = new Map<LanguageTag, DraftTerm[]>();
-    const notes: string[] = [];
-    let newest: { readonly language: LanguageTag; readonly from: number } | null = null;
-    for (const column of this.columns) {
-      const cell = row.cells[column.index] ?? '';
-      const role = column.role.value;
-      if (role.kind === 'term') {
-        const terms: DraftTerm[] = byLanguage.get(role.language) ?? [];
-        newest = { language: role.language, from: terms.length };
-        if (cell.trim() === '') continue;
-        for (const piece of this.cleaned(cell, row.number)) addTerm(terms, piece);
-        if (terms.length) byLanguage.set(role.language, terms);
-      } else if (role.kind === 'note' && cell.trim() !== '') {
-        const text = cell.trim();
-        const terms: DraftTerm[] | undefined = role.language ? byLanguage.get(role.language) : undefined;
-        const at: number = role.language && newest?.language === role.language ? newest.from : 0;
-        const term = terms?.[at];
-        if (terms && term) terms[at] = { ...term, notes: [...term.notes, text] };
-        else notes.push(text);
-      }
-    }
-    return { languages: [...byLanguage].map(([language, terms]) => ({ language, terms })), notes };
-  }
-
-  private cleaned(cell: string, row: number): readonly DraftTerm[] {
-    const text = this.reading.source.kind === 'delimited' ? restoredCell(cell) : cell;
-    const { pieces, touched, wouldTouch } = cleanCell(text, this.reading.steps, this.reading);
-    for (const id of touched) this.count(id, row);
-    for (const id of wouldTouch) this.count(id, row);
-    return pieces;
-  }
-
   private count(id: CleaningStepId, row: number): void {
     let step = this.steps.get(id);
     if (!step) this.steps.set(id, (step = { touched: 0, rows: [] }));
@@ -171,38 +268,66 @@ export class Evaluation {
     if (step.rows.length < EXAMPLES && step.rows.at(-1) !== row) step.rows.push(row);
   }
 
-  private questionOf(row: SheetRow, draft: Draft): Question | null {
+  private questionOf(row: SheetRow, draft: Draft, rows: number, decision: RowDecision | undefined): Question | null {
     const width = this.reading.columns.length;
     const extra = row.cells.slice(width).filter((cell) => cell.trim() !== '');
-    if (extra.length)
+    if (extra.length && rows === 1)
       return { kind: 'extra cells', cells: width + extra.length, columns: width, text: extra.join(' · ') };
-    const broken = draft.languages.flatMap((l) => l.terms).find((term) => term.text.includes('\uFFFD'));
+    const given = termLanguages(draft);
+    const broken = given.flatMap((l) => l.terms).find((term) => term.text.includes('\uFFFD'));
     if (broken) return { kind: 'unreadable', text: broken.text };
-    const given = draft.languages[0]!;
-    const complete = draft.languages.length >= 2 || this.languages.length < 2;
+    const swapped = decision?.verdict === 'turn' ? null : this.swappedIn(row);
+    if (swapped) return swapped;
+    const complete = given.length >= 2 || this.languages.length < 2;
     // A row that lacks the first language only is an entry all the same: it is found from the other side, and
-    // Inspect reports what is missing. A row with nothing but its first term is a question.
-    if (complete || this.keepIncomplete || given.language !== this.languages[0]) return null;
+    // Inspect reports what is missing. A row with nothing but its first term is a question, unless it refers to
+    // another entry.
+    const source = given[0]!;
+    if (complete || this.keepIncomplete || source.language !== this.languages[0]) return null;
+    if (draft.fields.crossReference?.length) return null;
     return {
       kind: 'missing',
-      languages: this.languages.filter((language) => language !== given.language),
-      given: given.terms.map((term) => term.text).join('; '),
+      languages: this.languages.filter((language) => language !== source.language),
+      given: source.terms.map((term) => term.text).join('; '),
     };
   }
 
+  private swappedIn(row: SheetRow): Question | null {
+    const pair = this.swaps && termPair(this.reading);
+    if (!pair) return null;
+    const [a, b] = pair;
+    if (!this.swaps!.isSwapped(row.cells[a.index] ?? '', row.cells[b.index] ?? '')) return null;
+    this.count('swapped', row.number);
+    return this.reading.steps.swapped ? { kind: 'swapped', languages: [a.language, b.language] } : null;
+  }
+
   /** New, or the same as an earlier row or a concept that is there already. */
-  private placed(draft: Draft, row: number): Outcome {
+  private placed(
+    draft: Draft,
+    row: number,
+    id: string | null,
+    rows: readonly number[],
+    decision: RowDecision | undefined,
+  ): Outcome {
+    const match = decision?.verdict === 'take' ? null : matchOf(draft, this.reading.join, this.existing);
+    if (match?.kind === 'contradicts') {
+      if (decision?.verdict === 'join') return { kind: 'joined existing', draft, concept: match.concept, how: 'adds' };
+      if (decision?.verdict === 'replace')
+        return { kind: 'joined existing', draft, concept: match.concept, how: 'replaces' };
+      return { kind: 'held back', question: { ...match.by, kind: 'contradicts', concept: match.concept } };
+    }
+    if (match) return { kind: 'joined existing', draft, concept: match.concept, how: match.kind };
+    const first = id !== null && this.reading.grouping.value === 'id' ? this.ids.get(id) : undefined;
+    if (first !== undefined) return { kind: 'joined', draft, row: first, how: 'adds' };
     const keys = draftKeys(draft);
-    const comparable = draft.languages.length >= 2;
-    if (comparable) {
-      const concept = common(keys.map((key) => this.existing(key)));
-      if (concept !== undefined) return { kind: 'joined existing', draft, concept };
+    if (termLanguages(draft).length >= 2 && decision?.verdict !== 'take') {
       const earlier = common(keys.map((key) => asList(this.seen.get(key))));
       if (earlier !== undefined) {
         this.count('duplicates', row);
-        if (this.reading.steps.duplicates) return { kind: 'joined', draft, row: earlier };
+        if (this.reading.steps.duplicates) return { kind: 'joined', draft, row: earlier, how: addsFields(draft) };
       }
     }
+    if (id !== null && this.reading.grouping.value === 'id') this.ids.set(id, row);
     for (const key of keys) {
       const there = this.seen.get(key);
       // One number instead of a list for the many terms that occur once: a third of the memory.
@@ -210,8 +335,82 @@ export class Evaluation {
       else if (typeof there === 'number') this.seen.set(key, [there, row]);
       else there.push(row);
     }
-    return { kind: 'entry', draft };
+    return { kind: 'entry', draft, rows };
   }
+}
+
+/** A duplicate that says something in its fields has something to add. */
+function addsFields(draft: Draft): 'same' | 'adds' {
+  const says = (fields: Draft['fields']): boolean => Object.keys(fields).length > 0;
+  return says(draft.fields) || draft.languages.some((s) => says(s.fields) || s.terms.some((t) => says(t.fields)))
+    ? 'adds'
+    : 'same';
+}
+
+/** The outcome of the further rows of a concept, from that of its first. */
+function following(first: Outcome, row: number, draft: Draft): Outcome {
+  switch (first.kind) {
+    case 'entry':
+      return { kind: 'joined', draft, row, how: 'part' };
+    case 'joined':
+      return { kind: 'joined', draft, row: first.row, how: 'part' };
+    case 'joined existing':
+      return { kind: 'joined existing', draft, concept: first.concept, how: 'part' };
+    case 'held back':
+      return { kind: 'held back', question: { kind: 'part', row } };
+    case 'not data':
+      return first;
+  }
+}
+
+function isExchange({ source }: Reading): boolean {
+  return source.kind === 'tbx' || source.kind === 'tmx' || source.kind === 'xliff';
+}
+
+/** The two columns of a sheet of two languages, or null. */
+export function termPair(
+  reading: Pick<Reading, 'columns'>,
+): readonly [
+  { readonly index: number; readonly language: LanguageTag },
+  { readonly index: number; readonly language: LanguageTag },
+] | null {
+  const terms = reading.columns.flatMap(({ index, role }) =>
+    role.value.kind === 'term' && !role.value.type ? [{ index, language: role.value.language }] : [],
+  );
+  return terms.length === 2 && terms[0]!.language !== terms[1]!.language ? [terms[0]!, terms[1]!] : null;
+}
+
+/** Learns the two languages of a sheet from its first rows; null for other sheets. */
+export function swapFinder(reading: Reading, rows: readonly SheetRow[]): SwapFinder | null {
+  const pair = termPair(reading);
+  if (!pair) return null;
+  const data = rows.filter((row) => row.number >= reading.firstRow);
+  return new SwapFinder(data.map((row) => [row.cells[pair[0].index] ?? '', row.cells[pair[1].index] ?? ''] as const));
+}
+
+/** The row with its two languages exchanged. */
+export function turned(row: SheetRow, reading: Reading): SheetRow {
+  const pair = termPair(reading);
+  if (!pair) return row;
+  const [a, b] = pair;
+  return withCells(row, { [a.index]: row.cells[b.index] ?? '', [b.index]: row.cells[a.index] ?? '' });
+}
+
+function emptyTerms(row: SheetRow, reading: Reading): number[] {
+  return reading.columns.flatMap(({ index, role }) =>
+    role.value.kind === 'term' && (row.cells[index] ?? '').trim() === '' ? [index] : [],
+  );
+}
+
+/** In a query list the answer goes to the first term that is missing. */
+function answered(row: SheetRow, column: number, reading: Reading): SheetRow {
+  const answer = (row.cells[column] ?? '').trim();
+  const at = emptyTerms(row, reading)[0];
+  return answer && at !== undefined ? withCells(row, { [at]: answer }) : row;
+}
+
+function isUnanswered(row: SheetRow, column: number, reading: Reading): boolean {
+  return (row.cells[column] ?? '').trim() === '' && emptyTerms(row, reading).length > 0;
 }
 
 function asList(value: number | readonly number[] | undefined): readonly number[] {
@@ -222,13 +421,6 @@ function asList(value: number | readonly number[] | undefined): readonly number[
 function common(lists: readonly (readonly number[])[]): number | undefined {
   const [shortest, ...others] = [...lists].sort((a, b) => a.length - b.length);
   return shortest?.find((value) => others.every((list) => list.includes(value)));
-}
-
-function addTerm(terms: DraftTerm[], piece: DraftTerm): void {
-  const at = terms.findIndex((term) => term.text === piece.text);
-  const there = terms[at];
-  if (!there) terms.push({ text: piece.text, notes: piece.notes });
-  else if (piece.notes.length) terms[at] = { ...there, notes: [...there.notes, ...piece.notes] };
 }
 
 /** The row with corrected cells. */
@@ -246,18 +438,4 @@ const TOTAL = /^(total|totals|summe|gesamt|insgesamt|yhteensä|suma|razem|somme|
 /** "Total | 40" at the foot of a sheet. */
 function isTotal(row: SheetRow, draft: Draft): boolean {
   return draft.languages.length === 1 && row.cells.some((cell) => TOTAL.test(cell.trim()));
-}
-
-/** The question of a held-back row in words, for the margin and the query list. */
-export function questionText(question: Question, reader = 'en'): string {
-  switch (question.kind) {
-    case 'missing': {
-      const names = question.languages.map((language) => languageName(language, reader)).join(' or ');
-      return `What is “${question.given}” in ${names}?`;
-    }
-    case 'extra cells':
-      return `This row has ${question.cells} cells where the table has ${question.columns} columns. Where does “${question.text}” belong?`;
-    case 'unreadable':
-      return `Some letters of “${question.text}” cannot be read. Which ones are they?`;
-  }
 }

@@ -6,8 +6,15 @@ describe('columns in the languages of clients', () => {
   test.each([
     ['term', 'Term Begriff Benennung terme término termo termine termin termi 用語'],
     ['note', 'Note Anmerkung Bemerkung: remarque nota observação uwagi huomautus poznámka 備考'],
-    ['other', 'Definition définition Definición Fachgebiet domaine status Wortart genre Bild kontekst 定義'],
-    ['number', 'ID Nr. No # Lfd 番号'],
+    ['definition', 'Definition définition Definición määritelmä 定義'],
+    ['subjectField', 'Fachgebiet domaine Domain dziedzina 分野'],
+    ['administrativeStatus', 'Status Zustand estado tila'],
+    ['partOfSpeech', 'Wortart POS 品詞'],
+    ['grammaticalGender', 'genre Genus gender rodzaj'],
+    ['xGraphic', 'Bild picture image kuva'],
+    ['context', 'Kontext kontekst Beispielsatz example'],
+    ['identifier', 'ID key'],
+    ['number', 'Nr. No # Lfd 番号'],
   ])('%s', (field, words) => {
     for (const word of words.split(' ')) expect([word, fieldOfWord(word)]).toEqual([word, field]);
   });

@@ -1,7 +1,7 @@
 /** What a header cell says about its column, and which row is the header. */
 import { languagesNamed, type NamedLanguage } from '../language/names.js';
 import { isBlank, type SheetRow } from '../sheet/model.js';
-import { fieldOfWord, type FieldName } from './field-names.js';
+import { fieldOfWord, isPart, type FieldName } from './field-names.js';
 import type { Guess } from './reading.js';
 
 export interface HeaderCell {
@@ -13,7 +13,7 @@ export interface HeaderCell {
 export function readHeaderCell(text: string): HeaderCell {
   const clean = text.replace(/\s+/g, ' ').trim();
   if (!clean || clean.length > 80) return { languages: [], field: null };
-  const whole = languagesNamed(clean);
+  const whole = languagesNamed(clean).filter(({ tag }) => !endsInField(tag));
   const ownField = fieldOfWord(clean);
   if (whole.length > 0) {
     // "ID" and "No" are Indonesian and Norwegian too; as headers they are numbers unless the text says otherwise.
@@ -21,12 +21,9 @@ export function readHeaderCell(text: string): HeaderCell {
   }
   if (ownField) return { languages: [], field: ownField };
   const words = clean.split(/[\s_/:–—()[\].,-]+/).filter(Boolean);
-  const fields = words.map(fieldOfWord);
-  const field =
-    fields.find((f) => f === 'note' || f === 'other') ??
-    fields.find((f) => f === 'number') ??
-    fields.find(Boolean) ??
-    null;
+  const fields = fieldsOfWords(words);
+  const strongest = (wanted: (f: FieldName) => boolean): FieldName | undefined => fields.find((f) => f && wanted(f)) ?? undefined;
+  const field = strongest((f) => !isPart(f)) ?? strongest((f) => f === 'number') ?? strongest(() => true) ?? null;
   // "Client: Harbour Office" is a title, not the name of a column: most words have to be known.
   const known = words.filter((word, i) => fields[i] || languagesNamed(word).length > 0).length;
   if (!field || words.length > 6 || known < words.length / 2) return { languages: [], field: null };
@@ -35,6 +32,29 @@ export function readHeaderCell(text: string): HeaderCell {
   const named =
     [rest, bracket ?? '', ...words.filter((_, i) => !fields[i])].map(languagesNamed).find((l) => l.length > 0) ?? [];
   return { languages: named.map((l) => ({ ...l, sureness: l.sureness * 0.97 })), field };
+}
+
+/** "DE_Status" looks like a tag with a variant, and is none. */
+function endsInField(tag: string): boolean {
+  const last = tag.split('-').at(-1)!;
+  return last.length > 4 && fieldOfWord(last) !== null;
+}
+
+/** The field of each word, phrases of up to three words first: "part of speech" is one field. */
+function fieldsOfWords(words: readonly string[]): (FieldName | null)[] {
+  const fields: (FieldName | null)[] = [];
+  for (let at = 0; at < words.length;) {
+    let length = Math.min(3, words.length - at);
+    let field: FieldName | null = null;
+    for (; length > 0; length--) {
+      field = fieldOfWord(words.slice(at, at + length).join(' '));
+      if (field) break;
+    }
+    length = Math.max(1, length);
+    for (let i = 0; i < length; i++) fields.push(field);
+    at += length;
+  }
+  return fields;
 }
 
 const SEARCHED = 30;
@@ -109,4 +129,27 @@ function contrastingHeader(filled: readonly SheetRow[], all: readonly SheetRow[]
   );
   if (contrast < 0 || first.cells.filter((cell) => cell.trim()).length < 2) return null;
   return { value: first.number, sureness: 0.7, reason: 'it has words above a column of numbers' };
+}
+
+/**
+ * A header of two rows: languages above, fields below ("Deutsch | | English |" over "Term | Note | Term | Note").
+ * @returns the cells of both joined, or null if the row below is data
+ */
+export function secondHeaderRow(header: SheetRow, below: SheetRow | undefined): string[] | null {
+  if (!below) return null;
+  const filled = below.cells.filter((cell) => cell.trim() !== '');
+  const said = filled.map(readHeaderCell);
+  const fields = said.filter((cell) => cell.field !== null).length;
+  if (filled.length < 2 || fields < 2 || fields < filled.length * 0.6) return null;
+  let group = '';
+  return Array.from({ length: Math.max(header.cells.length, below.cells.length) }, (_, i) => {
+    const top = (header.cells[i] ?? '').trim();
+    const bottom = (below.cells[i] ?? '').trim();
+    if (top) group = top;
+    if (!bottom) return top;
+    if (top === bottom) return top;
+    // What the group names spreads to the right only if it is a language.
+    const spread = top || (languagesNamed(group).length > 0 || readHeaderCell(group).languages.length > 0 ? group : '');
+    return [spread, bottom].filter(Boolean).join(' ');
+  });
 }

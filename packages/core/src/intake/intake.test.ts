@@ -1,8 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import type { LanguageTag } from '../language/tags.js';
 import type { SheetRow } from '../sheet/model.js';
+import type { ConceptBody } from '../termbase/concept.js';
 import { conceptOf, draftKeys } from './draft.js';
-import { Evaluation, questionText, type Outcome, type RowDecision } from './evaluate.js';
+import { Evaluation, type Outcome, type RowDecision } from './evaluate.js';
+import { NOTHING_THERE, type Existing } from './join.js';
+import { questionText } from './questions.js';
 import { findHeaderRow, readHeaderCell } from './header.js';
 import { proposeReading, type Decisions } from './propose.js';
 import { languagesOf, type Reading, type SourceForm } from './reading.js';
@@ -47,7 +51,10 @@ describe('the header', () => {
     ['Benennung Deutsch', 'de', 'term'],
     ['Anmerkung', undefined, 'note'],
     ['Source: English', 'en', 'term'],
-    ['Definition (fr)', 'fr', 'other'],
+    ['Definition (fr)', 'fr', 'definition'],
+    ['English definition', 'en', 'definition'],
+    ['DE_Status', 'de', 'administrativeStatus'],
+    ['Part of speech DE', 'de', 'partOfSpeech'],
   ])('%s', (text, language, field) => {
     const cell = readHeaderCell(text);
     expect(cell.languages[0]?.tag).toBe(language);
@@ -60,7 +67,7 @@ describe('roles', () => {
     const reading = propose(
       sheet(['Nr.', 'Deutsch', 'English', 'Bemerkung'], ...CANAL.map(([de, en], i) => [String(i), de!, en!, ''])),
     );
-    expect(reading.columns.map((c) => c.role.value.kind)).toEqual(['ignored', 'term', 'term', 'note']);
+    expect(reading.columns.map((c) => c.role.value.kind)).toEqual(['ignored', 'term', 'term', 'field']);
     expect(languagesOf(reading)).toEqual(['de', 'en']);
   });
   test('by content alone', () => expect(languagesOf(propose(sheet(...CANAL)))).toEqual(['de', 'en']));
@@ -100,10 +107,13 @@ describe('roles', () => {
 
 function run(
   rows: SheetRow[],
-  options: { decisions?: Decisions; rowDecisions?: [number, RowDecision][]; existing?: (key: string) => number[] } = {},
+  options: { decisions?: Decisions; rowDecisions?: [number, RowDecision][]; existing?: Partial<Existing> } = {},
 ): { outcomes: Outcome[]; evaluation: Evaluation } {
-  const evaluation = new Evaluation(propose(rows, options.decisions), options.existing, new Map(options.rowDecisions));
-  return { outcomes: rows.map((row) => evaluation.see(row)), evaluation };
+  const evaluation = new Evaluation(propose(rows, options.decisions), {
+    ...(options.existing && { existing: { ...NOTHING_THERE, ...options.existing } }),
+    decisions: new Map(options.rowDecisions),
+  });
+  return { outcomes: [...Evaluation.of(evaluation, rows)].map((placed) => placed.outcome), evaluation };
 }
 
 describe('evaluation', () => {
@@ -171,8 +181,29 @@ describe('evaluation', () => {
       ['de\0Schleuse', [7, 9]],
       ['en\0lock', [9]],
     ]);
-    const { outcomes } = run(rows, { existing: (key) => there.get(key) ?? [] });
-    expect(outcomes[2]).toMatchObject({ kind: 'joined existing', concept: 9 });
+    const body = (id: number): ConceptBody => ({
+      fields: {},
+      languages: [
+        { language: 'de' as LanguageTag, fields: {}, terms: [{ id: 't1', text: 'Schleuse', fields: {} }] },
+        { language: 'en' as LanguageTag, fields: {}, terms: [{ id: 't2', text: id === 9 ? 'lock' : 'sluice', fields: {} }] },
+      ],
+      origins: [],
+    });
+    const { outcomes } = run(rows, { existing: { withTerm: (key) => there.get(key) ?? [], body } });
+    expect(outcomes[2]).toMatchObject({ kind: 'joined existing', concept: 9, how: 'same' });
+    const other = run(rows, { existing: { withTerm: (key) => (key === 'de\0Schleuse' ? [7] : []), body } });
+    expect(other.outcomes[2]).toMatchObject({
+      kind: 'held back',
+      question: { kind: 'contradicts', concept: 7, language: 'en', there: 'sluice', brings: 'lock' },
+    });
+    const decided = (verdict: 'join' | 'replace' | 'take'): Outcome =>
+      run(rows, {
+        existing: { withTerm: (key) => (key === 'de\0Schleuse' ? [7] : []), body },
+        rowDecisions: [[3, { verdict }]],
+      }).outcomes[2]!;
+    expect(decided('join')).toMatchObject({ kind: 'joined existing', how: 'adds' });
+    expect(decided('replace')).toMatchObject({ kind: 'joined existing', how: 'replaces' });
+    expect(decided('take').kind).toBe('entry');
   });
 
   test('rows that are not stored are empty rows of the file', () => {

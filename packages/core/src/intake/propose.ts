@@ -1,11 +1,23 @@
 /** From the first rows of a file to a proposed reading. */
 import { diagnostic, type Diagnostic } from '../diagnostic.js';
-import { languageName } from '../language/tags.js';
+import { languageName, type LanguageTag } from '../language/tags.js';
 import { columnLetter, isBlank, type SheetRow } from '../sheet/model.js';
+import { hasArticle } from './cleaning/articles.js';
 import { separatorsUsed } from './cleaning/synonyms.js';
-import { findHeaderRow } from './header.js';
-import { columnRoles } from './roles.js';
-import type { CleaningStepId, ColumnReading, Guess, Reading, Role, SourceForm } from './reading.js';
+import { findHeaderRow, secondHeaderRow } from './header.js';
+import { columnRoles, fieldRole } from './roles.js';
+import { languageIn } from './rows-to-draft.js';
+import {
+  CLEANING_STEPS,
+  type CleaningStepId,
+  type ColumnReading,
+  type Grouping,
+  type Guess,
+  type JoinRule,
+  type Reading,
+  type Role,
+  type SourceForm,
+} from './reading.js';
 
 /** What a person has decided; the rest is proposed around it. */
 export interface Decisions {
@@ -14,6 +26,8 @@ export interface Decisions {
   readonly steps?: Partial<Readonly<Record<CleaningStepId, boolean>>>;
   readonly separators?: readonly string[];
   readonly takeHidden?: boolean;
+  readonly grouping?: Grouping;
+  readonly join?: JoinRule;
 }
 
 export interface Sample {
@@ -23,6 +37,8 @@ export interface Sample {
   readonly hiddenColumns: readonly number[];
   /** Roles that the format itself states (exchange files). */
   readonly stated?: readonly ColumnReading[];
+  /** A column behind the others with the names of pictures that lie in the rows. */
+  readonly pictureColumn?: number;
   readonly notes: readonly Diagnostic[];
 }
 
@@ -31,35 +47,141 @@ export const SAMPLE_ROWS = 2000;
 
 /** Switched on from the start: what never changes a meaning. */
 const CAREFUL: Readonly<Record<CleaningStepId, boolean>> = {
+  encoding: true,
+  entities: true,
   unicode: true,
   synonyms: true,
   spaces: true,
+  see: true,
+  grammar: true,
+  abbreviations: true,
+  variants: true,
   brackets: false,
+  articles: false,
+  capitals: false,
   punctuation: true,
+  swapped: true,
   duplicates: true,
 };
+/** In exchange files every term stands for itself: only broken letters are put right. */
+const EXCHANGE = Object.fromEntries(
+  CLEANING_STEPS.map((id) => [id, id === 'encoding' || id === 'unicode' || id === 'duplicates']),
+) as Record<CleaningStepId, boolean>;
+/** A step that touches this share of the cells of a column is a habit of who typed it. */
+const HABIT = 0.15;
 
 export function proposeReading(sample: Sample, decisions: Decisions = {}): Reading {
   const takeHidden = decisions.takeHidden ?? false;
   const rows = takeHidden ? sample.rows : sample.rows.filter((row) => !row.hidden);
   const headerRow = sample.stated ? statedHeader() : headerOf(rows, decisions);
   const header = headerRow.value === null ? null : (rows.find((row) => row.number === headerRow.value) ?? null);
-  const data = rows.filter((row) => row.number > (headerRow.value ?? 0) && !isBlank(row));
-  const proposed = sample.stated ?? columnRoles(header, data, sample.hiddenColumns);
+  const below = header ? rows.find((row) => row.number > header.number && !isBlank(row)) : undefined;
+  const second = header && secondHeaderRow(header, below);
+  const named = header && second ? { ...header, cells: second } : header;
+  const firstRow = (second ? below!.number : (headerRow.value ?? 0)) + 1;
+  const data = rows.filter((row) => row.number >= firstRow && !isBlank(row));
+  const proposed = sample.stated ?? withPictures(columnRoles(named, data, sample.hiddenColumns), sample.pictureColumn);
   const columns = proposed.map((column) => decided(column, decisions.roles?.[column.index]));
-  const separators = decisions.separators ?? (sample.stated ? [] : separatorsUsed(termCells(columns, data)));
-  const exchange = sample.stated !== undefined;
-  const steps = exchange ? { ...CAREFUL, synonyms: false, punctuation: false, spaces: false } : CAREFUL;
+  const separators =
+    decisions.separators ??
+    (sample.stated ? [] : isMarked(sample.source) ? [';'] : separatorsUsed(termCells(columns, data)));
+  const exchange = sample.stated !== undefined && !isMarked(sample.source);
+  const steps = exchange ? EXCHANGE : { ...CAREFUL, ...habits(columns, data, sample.source) };
+  const terms = columns.flatMap(({ role }) => (role.value.kind === 'term' ? [role.value.language] : []));
   return {
     source: sample.source,
     headerRow,
-    firstRow: (headerRow.value ?? 0) + 1,
+    firstRow,
     columns,
+    grouping: decisions.grouping
+      ? { value: decisions.grouping, sureness: 1, reason: 'chosen', set: true }
+      : proposedGrouping(columns, data),
+    join: decisions.join ?? {
+      languages: terms.slice(0, 1),
+      id: columns.some((column) => column.role.value.kind === 'id'),
+      subject: columns.some(({ role }) => role.value.kind === 'field' && role.value.field === 'subjectField'),
+    },
+    languagesOfRows: languagesInRows(columns, data),
     steps: { ...steps, ...decisions.steps },
     separators,
     takeHidden,
     notes: [...sample.notes, ...notesOn(columns, data, header !== null, exchange)],
   };
+}
+
+/** Lines of a dictionary keep grammar, subjects and notes in brackets: those are taken out from the start. */
+function isMarked(source: SourceForm): boolean {
+  return source.kind === 'delimited' && source.pattern?.value?.groups != null;
+}
+
+/** Steps that change how a term is written are switched on where a column shows the habit throughout. */
+function habits(
+  columns: readonly ColumnReading[],
+  data: readonly SheetRow[],
+  source: SourceForm,
+): Partial<Record<CleaningStepId, boolean>> {
+  const found: Partial<Record<CleaningStepId, boolean>> = isMarked(source) ? { brackets: true } : {};
+  for (const { index, role } of columns) {
+    if (role.value.kind !== 'term') continue;
+    const { language } = role.value;
+    const cells = data.slice(0, 500).flatMap((row) => (row.cells[index]?.trim() ? [row.cells[index]] : []));
+    const share = cells.filter((cell) => hasArticle(cell, language)).length / Math.max(1, cells.length);
+    if (cells.length >= 5 && share > HABIT) found.articles = true;
+  }
+  return found;
+}
+
+/** The languages that rows name in their language column. */
+function languagesInRows(columns: readonly ColumnReading[], data: readonly SheetRow[]): LanguageTag[] {
+  const column = columns.find(({ role }) => role.value.kind === 'language');
+  if (!column || !columns.some(({ role }) => role.value.kind === 'term of row')) return [];
+  const found = new Set<LanguageTag>();
+  for (const row of data) {
+    const tag = languageIn(row.cells[column.index] ?? '');
+    if (tag) found.add(tag);
+  }
+  return [...found];
+}
+
+/** Whether several rows make one concept: by repeated ids, or by cells that are left empty under the first row. */
+export function proposedGrouping(columns: readonly ColumnReading[], data: readonly SheetRow[]): Guess<Grouping> {
+  const ids = columns.find(({ role }) => role.value.kind === 'id');
+  const byRow: Guess<Grouping> = { value: 'rows', sureness: 0.9, reason: 'nothing says that rows belong together' };
+  if (data.length < 2) return byRow;
+  if (ids) {
+    const cells = data.map((row) => (row.cells[ids.index] ?? '').trim());
+    const repeated = cells.filter((cell, i) => cell !== '' && cell === cells[i - 1]).length;
+    if (repeated > 0)
+      return { value: 'id', sureness: 0.95, reason: `${repeated} of ${data.length} rows repeat the id above them` };
+    const empty = cells.filter((cell) => cell === '').length;
+    const leading = columns.find(({ role }) => role.value.kind !== 'ignored');
+    if (empty > 0 && cells[0] !== '' && leading === ids && empty < data.length * 0.9 && empty > data.length * 0.05)
+      return { value: 'blank', sureness: 0.85, reason: `${empty} of ${data.length} rows leave the id empty` };
+    return { value: 'id', sureness: 0.8, reason: 'there is a column of ids' };
+  }
+  // A concept's own column (number, subject, definition) in front, filled in the first row of each concept only.
+  const leading = columns.find(({ role }) => role.value.kind !== 'ignored');
+  if (leading?.role.value.kind === 'field' && leading.role.value.level === 'concept') {
+    const empty = data.filter((row) => (row.cells[leading.index] ?? '').trim() === '').length;
+    if ((data[0]!.cells[leading.index] ?? '').trim() !== '' && empty > data.length * 0.15 && empty < data.length * 0.9)
+      return {
+        value: 'blank',
+        sureness: 0.75,
+        reason: `${empty} of ${data.length} rows leave column ${columnLetter(leading.index)} empty`,
+      };
+  }
+  return byRow;
+}
+
+/** The column of embedded pictures is no cell of the sheet, so there is nothing to guess. */
+function withPictures(columns: ColumnReading[], index: number | undefined): ColumnReading[] {
+  if (index === undefined) return columns;
+  const reason = 'pictures that lie on the sheet in these rows';
+  const own: ColumnReading = { index, header: '', role: { value: fieldRole('xGraphic', null), sureness: 1, reason } };
+  const before = columns.filter((column) => column.index < index);
+  for (let i = before.length; i < index; i++)
+    before.push({ index: i, header: '', role: { value: { kind: 'ignored' }, sureness: 1, reason: 'the column is empty' } });
+  return [...before, own];
 }
 
 function statedHeader(): Guess<number | null> {
@@ -94,6 +216,7 @@ function notesOn(
   const notes: Diagnostic[] = [];
   if (data.length === 0) notes.push(diagnostic(header ? 'header-only' : 'no-rows'));
   const languages = new Set(columns.flatMap(({ role }) => (role.value.kind === 'term' ? [role.value.language] : [])));
+  if (columns.some(({ role }) => role.value.kind === 'term of row')) return notes;
   if (data.length > 0 && columns.length < 2 && !exchange) notes.push(diagnostic('one-column'));
   else if (data.length > 0 && languages.size < 2) notes.push(diagnostic('one-language'));
   for (const { contradiction, index } of columns) {

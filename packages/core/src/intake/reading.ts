@@ -1,6 +1,7 @@
 /** A reading: what the program takes a client file to be, and how sure it is of each part. */
 import type { Diagnostic } from '../diagnostic.js';
 import type { LanguageTag } from '../language/tags.js';
+import type { Level } from '../termbase/categories.js';
 import type { EncodingName } from '../text/encodings-list.js';
 
 /** A guess is shown with how sure it is and why; `set` says that a person decided. */
@@ -19,11 +20,37 @@ export type SourceForm =
       readonly encoding: Guess<EncodingName>;
       readonly delimiter: Guess<string | null>;
       readonly quote: '"' | "'" | null;
+      /** Lines of a dictionary: "a; b {f} | c :: d | e". Null: cells by the delimiter. */
+      readonly pattern: Guess<LinePattern> | null;
       readonly otherEncodings: readonly EncodingName[];
     }
   | { readonly kind: 'workbook'; readonly sheet: string; readonly sheets: readonly SheetChoice[] }
-  | { readonly kind: 'tbx'; readonly encoding: Guess<EncodingName> }
-  | { readonly kind: 'tmx'; readonly encoding: Guess<EncodingName> };
+  | { readonly kind: ExchangeKind; readonly encoding: Guess<EncodingName> }
+  /** Tables or paragraphs of running text; which of them, and how a paragraph is cut, can be changed. */
+  | {
+      readonly kind: 'document';
+      readonly format: 'docx' | 'html';
+      readonly part: Guess<DocumentPart>;
+      /** What there is to choose from. */
+      readonly parts: readonly DocumentPart[];
+      readonly pattern: Guess<LinePattern | null>;
+      readonly encoding?: Guess<EncodingName>;
+    };
+
+export type ExchangeKind = 'tbx' | 'tmx' | 'xliff';
+
+/** All tables of a document, or its paragraphs. */
+export type DocumentPart = 'tables' | 'paragraphs';
+
+/**
+ * How a line of text is cut into cells: at the first `between`, and what follows at the first `then` once more
+ * ("term – term: definition"). With `groups` the line holds several entries side by side ("a | b :: c | d").
+ */
+export interface LinePattern {
+  readonly between: string;
+  readonly then: string | null;
+  readonly groups: string | null;
+}
 
 export interface SheetChoice {
   readonly name: string;
@@ -31,10 +58,45 @@ export interface SheetChoice {
 }
 
 export type Role =
-  | { readonly kind: 'term'; readonly language: LanguageTag }
-  /** Belongs to the terms of the nearest column of that language to its left; with null to the concept. */
-  | { readonly kind: 'note'; readonly language: LanguageTag | null }
+  /** With a `type` ("abbreviation") the terms get it as their term type. */
+  | { readonly kind: 'term'; readonly language: LanguageTag; readonly type?: string }
+  /** Terms in the language that the row names in its `language` column. */
+  | { readonly kind: 'term of row' }
+  | { readonly kind: 'language' }
+  /** The client's own number or code of the concept. */
+  | { readonly kind: 'id' }
+  /**
+   * A field (data category of ISO 30042, or a name of the client's own). At the level of terms it belongs to the terms
+   * of the nearest column of that language to its left; without a language to all terms of the row.
+   */
+  | { readonly kind: 'field'; readonly field: string; readonly level: Level; readonly language: LanguageTag | null }
+  /** In a query list that came back: what the client filled in. */
+  | { readonly kind: 'answer' }
   | { readonly kind: 'ignored' };
+
+/** How rows make concepts. */
+export type Grouping =
+  /** Each row is one. */
+  | 'rows'
+  /** Rows with the same id are one. */
+  | 'id'
+  /** A row whose first column is empty goes on with the concept before it. */
+  | 'blank';
+
+/** When a row and a concept of the termbase are taken to be the same. */
+export interface JoinRule {
+  /** By the terms of these languages; by all of them together. */
+  readonly languages: readonly LanguageTag[];
+  /** By the client's id, where there is one, before anything else. */
+  readonly id: boolean;
+  /** Only where the subject does not say otherwise. */
+  readonly subject: boolean;
+}
+
+/** The language that a role is about, if any. */
+export function languageOfRole(role: Role): LanguageTag | null {
+  return role.kind === 'term' || role.kind === 'field' ? role.language : null;
+}
 
 export interface ColumnReading {
   /** From 0. */
@@ -45,8 +107,26 @@ export interface ColumnReading {
   readonly contradiction?: { readonly header: LanguageTag; readonly content: LanguageTag };
 }
 
-export const CLEANING_STEPS = ['unicode', 'synonyms', 'spaces', 'brackets', 'punctuation', 'duplicates'] as const;
+export const CLEANING_STEPS = [
+  'encoding',
+  'entities',
+  'unicode',
+  'synonyms',
+  'spaces',
+  'see',
+  'grammar',
+  'abbreviations',
+  'variants',
+  'brackets',
+  'articles',
+  'capitals',
+  'punctuation',
+  'swapped',
+  'duplicates',
+] as const;
 export type CleaningStepId = (typeof CLEANING_STEPS)[number];
+/** Steps that work on a cell; the others compare rows. */
+export type CellStepId = Exclude<CleaningStepId, 'duplicates' | 'swapped'>;
 
 export interface Reading {
   readonly source: SourceForm;
@@ -55,6 +135,10 @@ export interface Reading {
   /** The first row below header and titles. */
   readonly firstRow: number;
   readonly columns: readonly ColumnReading[];
+  readonly grouping: Guess<Grouping>;
+  readonly join: JoinRule;
+  /** Where rows name their language: the languages seen in the first rows. */
+  readonly languagesOfRows: readonly LanguageTag[];
   readonly steps: Readonly<Record<CleaningStepId, boolean>>;
   /** The separators of several terms in a cell that are respected. */
   readonly separators: readonly string[];
@@ -67,5 +151,6 @@ export function languagesOf(reading: Reading): LanguageTag[] {
   const languages: LanguageTag[] = [];
   for (const { role } of reading.columns)
     if (role.value.kind === 'term' && !languages.includes(role.value.language)) languages.push(role.value.language);
+  for (const language of reading.languagesOfRows) if (!languages.includes(language)) languages.push(language);
   return languages;
 }

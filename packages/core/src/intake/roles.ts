@@ -2,8 +2,12 @@
 import { areClose, identifyPooled, shareOf, type Identified } from '../language/identify.js';
 import { canonicalTag, languageName, primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, type SheetRow } from '../sheet/model.js';
+import { categoryNamed, fieldLabel, IDENTIFIER } from '../termbase/categories.js';
+import { isPart } from './field-names.js';
 import { readHeaderCell, type HeaderCell } from './header.js';
 import type { ColumnReading, Guess, Role } from './reading.js';
+import { languageIn } from './rows-to-draft.js';
+import { fieldOfValues } from './values.js';
 
 interface Column {
   readonly index: number;
@@ -34,6 +38,7 @@ export function columnRoles(
     hiddenColumns.includes(c.index) ? ignored(1, 'the column is hidden in the file') : roleOf(c),
   );
   separate(columns, roles);
+  settle(columns, roles);
   return columns.map((c, i) => ({
     index: c.index,
     header: c.header.trim(),
@@ -76,20 +81,91 @@ function column(index: number, header: string, data: readonly SheetRow[]): Colum
 function roleOf(c: Column): Guess<Role> {
   const named = c.says.languages[0];
   const letter = columnLetter(c.index);
-  if (c.cells.length === 0 && !named && !c.says.field) return ignored(0.98, 'the column is empty');
-  if (c.says.field === 'note')
+  const { field } = c.says;
+  const said = `the header says “${c.header.trim()}”`;
+  if (c.cells.length === 0 && !named && !field) return ignored(0.98, 'the column is empty');
+  if (field === 'answer') return { value: { kind: 'answer' }, sureness: 0.9, reason: said };
+  if (field === 'question') return ignored(0.9, said);
+  if (field === 'language' && !named && namesLanguages(c))
+    return { value: { kind: 'language' }, sureness: 0.95, reason: `${said}, and the cells name languages` };
+  if (field === IDENTIFIER && !(named && named.sureness > 0.5) && (isCodes(c) || c.cells.length === 0))
+    return { value: { kind: 'id' }, sureness: 0.95, reason: said };
+  // What the content shows is not a column of terms, whatever the header is called.
+  if (field === 'number' && c.cells.length > 0 && isCodes(c) && !isRunning(c) && c.wordless < 0.9)
+    return { value: { kind: 'id' }, sureness: 0.8, reason: `${said}, and the cells are codes` };
+  if (field === 'abbreviation' && c.cells.length > 0)
     return {
-      value: { kind: 'note', language: named?.tag ?? null },
-      sureness: 0.9,
-      reason: `the header says “${c.header.trim()}”`,
+      value: named
+        ? { kind: 'term', language: named.tag, type: 'abbreviation' }
+        : { kind: 'field', field: 'abbreviation', level: 'concept', language: null },
+      sureness: 0.85,
+      reason: said,
     };
-  if (c.says.field === 'other')
-    return ignored(0.85, `the header “${c.header.trim()}” names a field that is not taken in yet`);
-  if (c.cells.length > 0 && (c.numeric > 0.9 || c.wordless > 0.9)) return ignored(0.95, 'there are no words in it');
+  if (field !== null && !isPart(field) && field !== IDENTIFIER)
+    return { value: fieldRole(field, named?.tag ?? null), sureness: 0.92, reason: said };
+  if (c.cells.length > 0 && field === null && !named) {
+    const byValues = fieldOfValues(c.cells.slice(0, 400));
+    if (byValues && c.cells.length >= 3 && new Set(c.cells).size <= Math.max(8, c.cells.length / 4))
+      return {
+        value: fieldRole(byValues.field, null),
+        sureness: 0.75,
+        reason: `its values are those of “${fieldLabel(byValues.field).toLowerCase()}”`,
+      };
+    if (namesPictures(c))
+      return { value: fieldRole('xGraphic', null), sureness: 0.9, reason: 'the cells are names of picture files' };
+  }
+  if (c.cells.length > 0 && (c.numeric > 0.9 || c.wordless > 0.9))
+    return c.header.trim() && !isRunning(c) && field === null && c.numeric < 0.9
+      ? ownField(c, 0.5)
+      : ignored(0.95, 'there are no words in it');
   if (named && (named.sureness > 0.5 || shareOf(primaryLanguage(named.tag), c.content) > 0.3))
     return byHeader(c, named.tag, named.sureness);
-  if (c.says.field === 'number') return ignored(0.9, `the header says “${c.header.trim()}”`);
+  if (field === 'number' || field === 'language') return ignored(0.9, said);
   return byContent(c, letter);
+}
+
+/** A field at its usual level; with a language, definitions belong to the language and the rest to its terms. */
+export function fieldRole(field: string, language: LanguageTag | null): Role {
+  const category = categoryNamed(field);
+  const level = category?.level ?? 'concept';
+  if (level === 'term') {
+    // Gender and number are of one word, so of the nearest column; status and part of speech of the whole row.
+    return { kind: 'field', field, level: 'term', language };
+  }
+  if (!language) return { kind: 'field', field, level: 'concept', language: null };
+  const own = field === 'definition' ? 'language' : field === 'subjectField' ? 'concept' : 'term';
+  return { kind: 'field', field, level: own, language: own === 'concept' ? null : language };
+}
+
+/** A column with a header of its own that is neither terms nor a field of the standard: kept under its name. */
+function ownField(c: Column, sureness: number): Guess<Role> {
+  return {
+    value: { kind: 'field', field: c.header.trim(), level: 'concept', language: null },
+    sureness,
+    reason: `a field of the client’s own: “${c.header.trim()}”`,
+  };
+}
+
+function namesLanguages(c: Column): boolean {
+  const some = c.cells.slice(0, 100);
+  return some.length > 0 && some.filter((cell) => languageIn(cell) !== null).length > some.length * 0.9;
+}
+
+function namesPictures(c: Column): boolean {
+  const some = c.cells.slice(0, 200);
+  return some.filter((cell) => /\.(?:png|jpe?g|gif|webp|svg|bmp|tiff?)\s*$/i.test(cell)).length > some.length * 0.6;
+}
+
+/** Short and without spaces: "c01", "FC-0012", "17.3". */
+function isCodes(c: Column): boolean {
+  const some = c.cells.slice(0, 200);
+  return some.filter((cell) => /^[\p{L}\d._:/#-]{1,40}$/u.test(cell.trim()) && /\d/.test(cell)).length > some.length * 0.8;
+}
+
+/** 1, 2, 3, …: says where the row stands, not what it is. */
+function isRunning(c: Column): boolean {
+  const numbers = c.cells.slice(0, 200).map((cell) => Number(cell.replace(/[.)\s]/g, '')));
+  return numbers.length > 1 && numbers.every((n, i) => i === 0 || n === numbers[i - 1]! + 1);
 }
 
 function byHeader(c: Column, tag: LanguageTag, sureness: number): Guess<Role> {
@@ -144,6 +220,86 @@ function contradictionOf(c: Column, role: Guess<Role>): Pick<ColumnReading, 'con
   if (!named || role.value.kind !== 'term' || !contradicts(c, named.tag)) return {};
   const content = canonicalTag(c.content[0]!.language);
   return content ? { contradiction: { header: named.tag, content } } : {};
+}
+
+/** What a column is because of the others. */
+function settle(columns: readonly Column[], roles: Guess<Role>[]): void {
+  const languageRow = roles.some((role) => role.value.kind === 'language');
+  const namedTerms = columns.filter((c, i) => c.says.languages[0] && roles[i]!.value.kind === 'term').length;
+  columns.forEach((c, i) => {
+    const role = roles[i]!;
+    const { value } = role;
+    const leftTerm = roles.slice(0, i).findLast((r) => r.value.kind === 'term')?.value;
+    // Long form: the one column of terms holds all the languages that the rows name.
+    if (languageRow && (value.kind === 'term' || c.says.field === 'term') && !c.says.languages[0] && namedTerms === 0) {
+      roles[i] = { value: { kind: 'term of row' }, sureness: 0.92, reason: 'each row names its language' };
+      return;
+    }
+    if (value.kind === 'field' && value.field === 'abbreviation') {
+      roles[i] =
+        leftTerm?.kind === 'term'
+          ? { ...role, value: { kind: 'term', language: leftTerm.language, type: 'abbreviation' } }
+          : { ...role, value: fieldRole('note', null) };
+      return;
+    }
+    // "Source" beside columns that name their languages is where something was found, not a column of terms.
+    if (value.kind === 'term' && !c.says.languages[0] && namedTerms >= 2) {
+      if (c.says.field === 'term' && /^(?:source|quelle|fonte|fuente)n?$/i.test(c.header.trim()))
+        roles[i] = { value: fieldRole('source', null), sureness: 0.8, reason: `the header says “${c.header.trim()}”` };
+      else if (c.says.field === 'term' && leftTerm?.kind === 'term')
+        roles[i] = {
+          value: { kind: 'term', language: leftTerm.language },
+          sureness: 0.75,
+          reason: `the header says “${c.header.trim()}”, beside ${languageName(leftTerm.language)}`,
+        };
+      else if (c.says.field === null && c.header.trim() !== '') roles[i] = ownField(c, 0.6);
+    } else if (value.kind === 'ignored' && namedTerms >= 2 && c.header.trim() && c.says.field === null && hasContent(c))
+      roles[i] = ownField(c, 0.6);
+    // Gender and number stand beside their word.
+    else if (
+      value.kind === 'field' &&
+      value.level === 'term' &&
+      value.language === null &&
+      ['grammaticalGender', 'grammaticalNumber', 'context', 'termType'].includes(value.field) &&
+      leftTerm?.kind === 'term' &&
+      !languageRow
+    )
+      roles[i] = { ...role, value: { ...value, language: leftTerm.language } };
+  });
+  repeatedFields(roles);
+  loneDefinition(roles);
+}
+
+/** One column of definitions, whatever its language, defines the concept; several define it in each language. */
+function loneDefinition(roles: Guess<Role>[]): void {
+  const at = roles.flatMap(({ value }, i) => (value.kind === 'field' && value.field === 'definition' ? [i] : []));
+  const role = at.length === 1 ? roles[at[0]!]! : null;
+  if (role?.value.kind === 'field' && role.value.level === 'language')
+    roles[at[0]!] = { ...role, value: fieldRole('definition', null) };
+}
+
+function hasContent(c: Column): boolean {
+  return c.cells.length > 0 && c.wordless <= 0.9 && !isRunning(c);
+}
+
+/** "Deutsch | Anmerkung | English | Note": fields that come once for each language belong to the one on their left. */
+function repeatedFields(roles: Guess<Role>[]): void {
+  const terms = roles.flatMap((role, i) => (role.value.kind === 'term' ? [i] : []));
+  if (terms.length < 2) return;
+  const byField = new Map<string, number[]>();
+  roles.forEach(({ value }, i) => {
+    if (value.kind === 'field' && value.language === null) byField.set(value.field, [...(byField.get(value.field) ?? []), i]);
+  });
+  for (const [field, places] of byField) {
+    if (places.length < 2) continue;
+    const owners = places.map((i) => terms.filter((t) => t < i).at(-1));
+    if (owners.some((owner) => owner === undefined) || new Set(owners).size < places.length) continue;
+    places.forEach((i, n) => {
+      const owner = roles[owners[n]!]!.value;
+      if (owner.kind === 'term')
+        roles[i] = { ...roles[i]!, value: fieldRole(field, owner.language), reason: `${roles[i]!.reason}, beside ${languageName(owner.language)}` };
+    });
+  }
 }
 
 /** Two columns that content alone gave the same language: the less likely one takes its next best. */

@@ -5,6 +5,8 @@ export interface SheetRow {
   readonly number: number;
   readonly cells: readonly string[];
   readonly hidden?: boolean;
+  /** Where several rows stand in one line of a text: the line. */
+  readonly line?: number;
 }
 
 /** More columns than any glossary has; a file beyond it was cut at the wrong character. */

@@ -1,50 +1,87 @@
 /**
- * TBX entries from XML events: ISO 30042:2019 (`conceptEntry`, `langSec`, `termSec`) in both styles, and the form of
- * 2008 (`termEntry`, `langSet`, `tig` or `ntig`). Terms and notes; other data categories come with their roles.
+ * TBX entries from XML events: ISO 30042:2019 (`conceptEntry`, `langSec`, `termSec`) in both styles, DCA
+ * (`<descrip type="definition">`) and DCT (`<basic:definition>`), and the form of 2008 (`termEntry`, `langSet`, `tig`
+ * or `ntig`). What has no place in the model (transactions and the like) is kept as it stands, to be written back.
  */
+import { IDENTIFIER, OTHER_XML } from '../../termbase/categories.js';
+import { NO_FIELDS, type Fields } from '../../termbase/concept.js';
+import { withValue } from '../../termbase/fields.js';
 import type { XmlEvent } from '../../xml/reader.js';
-import { EntryBuilder, type EntryReader, type ExchangeEntry } from '../exchange.js';
+import { xmlAttribute, xmlText } from '../../xml/writer.js';
+import { EntryBuilder, type EntryReader, type ExchangeEntry, type Place } from '../exchange.js';
+
+const CONCEPT = new Set(['conceptEntry', 'termEntry']);
+const LANGUAGE = new Set(['langSec', 'langSet']);
+const TERM = new Set(['termSec', 'tig', 'ntig']);
+const GROUPS = new Set(['descripGrp', 'adminGrp', 'termNoteGrp', 'termGrp']);
+const DCA = new Set(['descrip', 'admin', 'termNote', 'ref', 'xref', 'note']);
+
+interface OpenField {
+  readonly name: string;
+  readonly target: string;
+  text: string;
+}
 
 export class TbxReader implements EntryReader {
   private builder: EntryBuilder | null = null;
   private number = 0;
   private begun = 0;
   private language = '';
-  private inLanguage = false;
-  private hasTerm = false;
-  private text: string | null = null;
-  private pending: string[] = [];
+  private place: Place = 'concept';
+  private term: string | null = null;
+  private termFields: Fields = NO_FIELDS;
+  private readingTerm = false;
+  private field: OpenField | null = null;
+  /** Depth inside the open field or kept element, for inline elements such as `hi`. */
+  private depth = 0;
+  /** The group that is open, and the field that it is about. */
+  private group: { main: { name: string; text: string; target: string } | null; extras: Record<string, string> } | null = null;
+  /** XML of an element that is kept as it is. */
+  private kept: string | null = null;
 
   take(event: XmlEvent): ExchangeEntry | null {
+    if (this.kept !== null) return this.keep(event);
     if (event.type === 'text') {
-      if (this.text !== null) this.text += event.text;
+      if (this.field) this.field.text += event.text;
+      else if (this.readingTerm) this.term = (this.term ?? '') + event.text;
       return null;
     }
     return event.type === 'open' ? this.open(event) : this.close(event.name);
   }
 
-  private open({ name, attributes, line }: Extract<XmlEvent, { type: 'open' }>): null {
-    switch (name) {
-      case 'conceptEntry':
-      case 'termEntry':
-        this.builder = new EntryBuilder();
-        this.begun = line;
-        break;
-      case 'langSec':
-      case 'langSet':
-        this.language = attributes['xml:lang'] ?? attributes.lang ?? '';
-        this.inLanguage = true;
-        break;
-      case 'termSec':
-      case 'tig':
-      case 'ntig':
-        this.hasTerm = false;
-        this.pending = [];
-        break;
-      case 'term':
-      case 'note':
-        if (this.builder) this.text = '';
-        break;
+  private open(event: Extract<XmlEvent, { type: 'open' }>): null {
+    const { name, attributes } = event;
+    if (this.field || this.readingTerm) {
+      this.depth++;
+      return null;
+    }
+    if (CONCEPT.has(name)) {
+      this.builder = new EntryBuilder();
+      this.begun = event.line;
+      this.place = 'concept';
+      if (attributes.id) this.builder.field('concept', '', IDENTIFIER, attributes.id);
+      return null;
+    }
+    if (!this.builder) return null;
+    if (LANGUAGE.has(name)) {
+      this.language = attributes['xml:lang'] ?? attributes.lang ?? '';
+      this.place = 'language';
+    } else if (TERM.has(name)) {
+      this.place = 'term';
+      this.term = null;
+      this.termFields = NO_FIELDS;
+    } else if (name === 'term') {
+      this.readingTerm = true;
+      this.depth = 0;
+    } else if (GROUPS.has(name)) {
+      if (name !== 'termGrp') this.group = { main: null, extras: {} };
+    } else if (DCA.has(name) || isDataCategory(name)) {
+      const field = DCA.has(name) ? (name === 'note' ? 'note' : (attributes.type ?? name)) : name;
+      this.field = { name: field, target: attributes.target ?? '', text: '' };
+      this.depth = 0;
+    } else {
+      this.kept = opened(name, attributes);
+      this.depth = 1;
     }
     return null;
   }
@@ -52,38 +89,86 @@ export class TbxReader implements EntryReader {
   private close(name: string): ExchangeEntry | null {
     const { builder } = this;
     if (!builder) return null;
-    switch (name) {
-      case 'term':
-        if (this.text?.trim()) {
-          builder.add(this.language, this.text);
-          this.hasTerm = true;
-          for (const note of this.pending) builder.noteTerm(this.language, note);
-          this.pending = [];
-        }
-        this.text = null;
-        break;
-      case 'note':
-        this.endNote(builder);
-        break;
-      case 'langSec':
-      case 'langSet':
-        this.inLanguage = false;
-        this.hasTerm = false;
-        break;
-      case 'conceptEntry':
-      case 'termEntry':
-        this.builder = null;
-        return { number: ++this.number, line: this.begun, body: builder.body() };
+    if ((this.field || this.readingTerm) && this.depth > 0) {
+      this.depth--;
+      return null;
+    }
+    if (this.field) this.endField();
+    else if (name === 'term') this.readingTerm = false;
+    else if (GROUPS.has(name)) this.endGroup();
+    else if (TERM.has(name)) {
+      if (this.term?.trim()) builder.add(this.language, this.term.trim(), this.termFields);
+      else this.keepOrphans();
+      this.place = 'language';
+    } else if (LANGUAGE.has(name)) this.place = 'concept';
+    else if (CONCEPT.has(name)) {
+      this.builder = null;
+      return { number: ++this.number, line: this.begun, body: builder.body() };
     }
     return null;
   }
 
-  private endNote(builder: EntryBuilder): void {
-    const note = this.text?.trim();
-    this.text = null;
-    if (!note) return;
-    if (!this.inLanguage) builder.notes.push(note);
-    else if (this.hasTerm) builder.noteTerm(this.language, note);
-    else this.pending.push(note);
+  private endField(): void {
+    const { name, target, text } = this.field!;
+    this.field = null;
+    const said = { name, text: text.replace(/\s+/g, ' ').trim(), target };
+    if (!this.group) this.add(said, {});
+    else if (!this.group.main) this.group.main = said;
+    else if (said.text || target) this.group.extras[name] = said.text || target;
   }
+
+  private endGroup(): void {
+    const { group } = this;
+    this.group = null;
+    if (group?.main) this.add(group.main, group.extras);
+  }
+
+  /** A reference is kept by its target, with its text beside it. */
+  private add(
+    { name, text, target }: { readonly name: string; readonly text: string; readonly target: string },
+    extras: Readonly<Record<string, string>>,
+  ): void {
+    const value = target || text;
+    if (!value) return;
+    const companions = target && text && text !== target ? { ...extras, text } : extras;
+    if (this.place === 'term') this.termFields = withValue(this.termFields, name, value, companions);
+    else this.builder!.field(this.place, this.language, name, value, companions);
+  }
+
+  /** A term section without a term: what it says stays with the language. */
+  private keepOrphans(): void {
+    for (const [name, values] of Object.entries(this.termFields))
+      if (!name.includes(':')) for (const value of values) this.builder!.field('language', this.language, name, value);
+  }
+
+  private keep(event: XmlEvent): null {
+    if (event.type === 'text') this.kept += xmlText(event.text);
+    else if (event.type === 'open') {
+      this.depth++;
+      this.kept += opened(event.name, event.attributes);
+    } else {
+      this.depth--;
+      this.kept += `</${event.name}>`;
+      if (this.depth === 0) {
+        const xml = this.kept!;
+        this.kept = null;
+        if (this.place === 'term') this.termFields = withValue(this.termFields, OTHER_XML, xml);
+        else this.builder?.field(this.place, this.language, OTHER_XML, xml);
+      }
+    }
+    return null;
+  }
+}
+
+function opened(name: string, attributes: Readonly<Record<string, string>>): string {
+  const said = Object.entries(attributes).filter(([key]) => key !== 'xmlns' && !key.startsWith('xmlns:'));
+  return `<${name}${said.map(([key, value]) => ` ${key}="${xmlAttribute(value)}"`).join('')}>`;
+}
+
+/** Elements of the structure that are no data categories. */
+const STRUCTURE = new Set(['transacGrp', 'transac', 'transacNote', 'date', 'hi', 'foreign', 'ec', 'sc', 'ph', 'termCompList']);
+
+/** In DCT each data category is an element of its own (`<min:partOfSpeech>`); namespaces are gone by now. */
+function isDataCategory(name: string): boolean {
+  return !STRUCTURE.has(name);
 }

@@ -1,5 +1,11 @@
-/** Concepts as TBX: ISO 30042:2019, style DCA, dialect TBX-Basic. */
+/**
+ * Concepts as TBX: ISO 30042:2019, style DCA. The dialect is TBX-Basic as long as all data categories are in it;
+ * otherwise a private one, as the standard provides. What was read as XML without a place is written back as it was.
+ */
+import { categoryNamed, IDENTIFIER, OTHER_XML, type DataCategory } from '../../termbase/categories.js';
 import type { Concept, Fields, Origin } from '../../termbase/concept.js';
+import { isCompanion } from '../../termbase/fields.js';
+import { XmlReader } from '../../xml/reader.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
 
 export interface TbxOptions {
@@ -8,6 +14,10 @@ export interface TbxOptions {
   readonly language?: string;
   /** Only these languages; null: all. */
   readonly languages: readonly string[] | null;
+  /** Whether fields beyond TBX-Basic are used. */
+  readonly beyondBasic?: boolean;
+  /** Where a picture lies in the package, by the name that the concept gives it. */
+  readonly pictures?: ReadonlyMap<string, string>;
 }
 
 /** The document in pieces. Concepts without a term in the chosen languages are left out. */
@@ -15,8 +25,9 @@ export async function* tbxDocument(
   concepts: Iterable<Concept> | AsyncIterable<Concept>,
   options: TbxOptions,
 ): AsyncGenerator<string> {
+  const dialect = options.beyondBasic ? 'TBX-FairCopy' : 'TBX-Basic';
   yield `<?xml version="1.0" encoding="UTF-8"?>
-<tbx style="dca" type="TBX-Basic" xml:lang="${xmlAttribute(options.language ?? 'en')}" xmlns="urn:iso:std:iso:30042:ed-2">
+<tbx style="dca" type="${dialect}" xml:lang="${xmlAttribute(options.language ?? 'en')}" xmlns="urn:iso:std:iso:30042:ed-2">
 <tbxHeader>
 <fileDesc>
 <titleStmt><title>${xmlText(options.title)}</title></titleStmt>
@@ -26,32 +37,130 @@ export async function* tbxDocument(
 <text>
 <body>
 `;
-  for await (const concept of concepts) yield entry(concept, options);
+  const ids = new EntryIds();
+  for await (const concept of concepts) yield entry(concept, options, ids);
   yield `</body>
 </text>
 </tbx>
 `;
 }
 
-function entry(concept: Concept, { languages }: TbxOptions): string {
+/** Whether a concept uses a data category that TBX-Basic does not have. */
+export function isBeyondBasic({ fields, languages }: Pick<Concept, 'fields' | 'languages'>): boolean {
+  const beyond = (names: Fields): boolean =>
+    Object.keys(names).some(
+      (name) => !isCompanion(name) && name !== IDENTIFIER && name !== OTHER_XML && !categoryNamed(name)?.inBasic,
+    );
+  return beyond(fields) || languages.some((s) => beyond(s.fields) || s.terms.some((term) => beyond(term.fields)));
+}
+
+/** Ids are unique in the document: the client's own where it can be one (XML 1.0, NCName), otherwise ours. */
+class EntryIds {
+  private readonly used = new Set<string>();
+
+  of(concept: Concept): string {
+    const own = concept.fields[IDENTIFIER]?.[0] ?? '';
+    const id = /^[\p{L}_][\p{L}\p{N}._-]*$/u.test(own) && !this.used.has(own) ? own : this.free(concept.id);
+    this.used.add(id);
+    return id;
+  }
+
+  private free(number: number): string {
+    let id = `c${number}`;
+    while (this.used.has(id)) id += '_';
+    return id;
+  }
+}
+
+function entry(concept: Concept, options: TbxOptions, ids: EntryIds): string {
+  const { languages } = options;
   const sections = concept.languages.filter((s) => !languages || languages.includes(s.language));
   if (sections.length === 0) return '';
   const body = sections
     .map(
-      ({ language, terms }) =>
-        `<langSec xml:lang="${xmlAttribute(language)}">\n` +
-        terms.map((term) => `<termSec><term>${xmlText(term.text)}</term>${notes(term.fields)}</termSec>\n`).join('') +
+      (section) =>
+        `<langSec xml:lang="${xmlAttribute(section.language)}">\n` +
+        elements(section.fields, options) +
+        section.terms
+          .map(
+            (term) => `<termSec><term>${xmlText(term.text)}</term>${elements(term.fields, options, '')}</termSec>\n`,
+          )
+          .join('') +
         `</langSec>\n`,
     )
     .join('');
-  return `<conceptEntry id="c${concept.id}">\n${source(concept)}${notes(concept.fields)}${body}</conceptEntry>\n`;
+  return `<conceptEntry id="${xmlAttribute(ids.of(concept))}">\n${sourceOf(concept)}${elements(concept.fields, options)}${body}</conceptEntry>\n`;
 }
 
-function notes(fields: Fields): string {
-  return (fields.note ?? []).map((note) => `<note>${xmlText(note)}</note>`).join('');
+function elements(fields: Fields, options: TbxOptions, end = '\n'): string {
+  const names = Object.keys(fields);
+  if (names.length === 0) return '';
+  let text = '';
+  for (const name of names) {
+    if (isCompanion(name) || name === IDENTIFIER) continue;
+    fields[name]!.forEach((value, i) => {
+      if (name === OTHER_XML) {
+        text += (isWellFormed(value) ? value : `<note>${xmlText(value)}</note>`) + end;
+        return;
+      }
+      const extras: [string, string][] = [];
+      for (const other of names)
+        if (other.startsWith(`${name}:`) && fields[other]![i]) extras.push([other.slice(name.length + 1), fields[other]![i]!]);
+      text += element(name, value, new Map(extras), options) + end;
+    });
+  }
+  return text;
 }
 
-function source(concept: Concept): string {
+function element(name: string, value: string, extras: Map<string, string>, { pictures }: TbxOptions): string {
+  const category: Pick<DataCategory, 'element'> = categoryNamed(name) ?? { element: 'admin' };
+  const said = extras.get('text');
+  extras.delete('text');
+  const type = xmlAttribute(categoryNamed(name) ? name : privateName(name));
+  const simple = ((): string => {
+    switch (category.element) {
+      case 'note':
+        return `<note>${xmlText(value)}</note>`;
+      case 'xref':
+      case 'ref': {
+        const target = pictures?.get(value) ?? value;
+        // A reference to an entry needs an id; to words it is text alone.
+        const attribute = category.element === 'xref' || said ? ` target="${xmlAttribute(target)}"` : '';
+        return `<${category.element} type="${type}"${attribute}>${xmlText(said ?? value)}</${category.element}>`;
+      }
+      default:
+        return `<${category.element} type="${type}">${xmlText(value)}</${category.element}>`;
+    }
+  })();
+  if (extras.size === 0) return simple;
+  const group = category.element === 'note' || category.element.endsWith('ref') ? 'admin' : category.element;
+  const nested = [...extras].map(([of, text]) =>
+    of === 'note' ? `<note>${xmlText(text)}</note>` : `<admin type="${xmlAttribute(of)}">${xmlText(text)}</admin>`,
+  );
+  return `<${group}Grp>${simple}${nested.join('')}</${group}Grp>`;
+}
+
+/** A field is only a text: nothing that would break the document goes in unescaped. */
+function isWellFormed(xml: string): boolean {
+  try {
+    const reader = new XmlReader();
+    reader.write(`<kept>${xml}</kept>`);
+    reader.end();
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** "Prüfer" → "x-Prüfer": names of a client's own fields are marked as such. */
+function privateName(name: string): string {
+  const plain = name.trim().replace(/\s+/g, '_');
+  return /^x-/i.test(plain) || /^[a-z][A-Za-z]+$/.test(plain) ? plain : `x-${plain}`;
+}
+
+/** Where the concept came from, unless it states a source of its own. */
+function sourceOf(concept: Concept): string {
+  if (concept.fields.source?.length || concept.fields['definition:source']?.length) return '';
   const said = concept.origins.map(originText);
   return said.map((text) => `<admin type="source">${xmlText(text)}</admin>\n`).join('');
 }

@@ -2,6 +2,9 @@
  * TMX units from XML events, as entries of a glossary: the plain text of each variant. Native codes inside `bpt`,
  * `ept`, `it`, `ph`, `ut` are not text; what `hi` encloses is.
  */
+import { IDENTIFIER } from '../../termbase/categories.js';
+import { NO_FIELDS, type Fields } from '../../termbase/concept.js';
+import { withValue } from '../../termbase/fields.js';
 import type { XmlEvent } from '../../xml/reader.js';
 import { EntryBuilder, type EntryReader, type ExchangeEntry } from '../exchange.js';
 
@@ -14,13 +17,14 @@ export class TmxReader implements EntryReader {
   private language = '';
   private inVariant = false;
   private segment: string | null = null;
-  private note: string | null = null;
-  private pending: string[] = [];
+  /** The note or property that is being read. */
+  private said: { readonly name: string; text: string } | null = null;
+  private pending: Fields = NO_FIELDS;
   private codeDepth = 0;
 
   take(event: XmlEvent): ExchangeEntry | null {
     if (event.type === 'text') {
-      if (this.note !== null) this.note += event.text;
+      if (this.said) this.said.text += event.text;
       else if (this.segment !== null && this.codeDepth === 0) this.segment += event.text;
       return null;
     }
@@ -32,12 +36,14 @@ export class TmxReader implements EntryReader {
     else if (name === 'tu') {
       this.builder = new EntryBuilder();
       this.begun = line;
+      if (attributes.tuid) this.builder.field('concept', '', IDENTIFIER, attributes.tuid);
     } else if (name === 'tuv') {
       this.inVariant = true;
       this.language = attributes['xml:lang'] ?? attributes.lang ?? '';
-      this.pending = [];
+      this.pending = NO_FIELDS;
     } else if (name === 'seg') this.segment = '';
-    else if (name === 'note' && this.builder) this.note = '';
+    else if ((name === 'note' || name === 'prop') && this.builder)
+      this.said = { name: name === 'note' ? 'note' : (attributes.type ?? 'prop').replace(/^x-/, ''), text: '' };
     return null;
   }
 
@@ -45,14 +51,14 @@ export class TmxReader implements EntryReader {
     if (CODES.has(name)) this.codeDepth--;
     const { builder } = this;
     if (!builder) return null;
-    if (name === 'note' && this.note !== null) {
-      if (this.note.trim()) (this.inVariant ? this.pending : builder.notes).push(this.note.trim());
-      this.note = null;
+    if ((name === 'note' || name === 'prop') && this.said) {
+      const { name: field, text } = this.said;
+      this.said = null;
+      if (!text.trim()) return null;
+      if (this.inVariant) this.pending = withValue(this.pending, field, text.trim());
+      else builder.field('concept', '', field, text.trim());
     } else if (name === 'seg') {
-      if (this.segment?.trim()) {
-        builder.add(this.language, this.segment);
-        for (const note of this.pending) builder.noteTerm(this.language, note);
-      }
+      if (this.segment?.trim()) builder.add(this.language, this.segment, this.pending);
       this.segment = null;
     } else if (name === 'tuv') this.inVariant = false;
     else if (name === 'tu') {

@@ -1,5 +1,7 @@
 /** Concepts as TMX 1.4b: one unit for each concept, a variant for each of its terms. */
 import type { Concept, Fields } from '../../termbase/concept.js';
+import { categoryNamed, IDENTIFIER, OTHER_XML } from '../../termbase/categories.js';
+import { isCompanion } from '../../termbase/fields.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
 
 export interface TmxOptions {
@@ -40,14 +42,24 @@ function unitOf(concept: Concept, languages: readonly string[] | null): string {
   const variants = sections.flatMap(({ language, terms }) =>
     terms.map(
       (term) =>
-        `<tuv xml:lang="${xmlAttribute(language)}">${notes(term.fields)}<seg>${xmlText(term.text)}</seg></tuv>\n`,
+        `<tuv xml:lang="${xmlAttribute(language)}">${said(term.fields)}<seg>${xmlText(term.text)}</seg></tuv>\n`,
     ),
   );
-  return `<tu tuid="c${concept.id}">\n${notes(concept.fields)}${variants.join('')}</tu>\n`;
+  return `<tu tuid="${xmlAttribute(concept.fields[IDENTIFIER]?.[0] ?? `c${concept.id}`)}">\n${said(concept.fields)}${variants.join('')}</tu>\n`;
 }
 
-function notes(fields: Fields): string {
-  return (fields.note ?? []).map((note) => `<note>${xmlText(note)}</note>`).join('');
+/** Notes and, as the standard has it, all other fields as properties. */
+function said(fields: Fields): string {
+  return Object.entries(fields)
+    .filter(([name]) => name !== IDENTIFIER && name !== OTHER_XML && !isCompanion(name))
+    .flatMap(([name, values]) =>
+      values.map((value) =>
+        name === 'note'
+          ? `<note>${xmlText(value)}</note>`
+          : `<prop type="${xmlAttribute(categoryNamed(name) ? name : `x-${name.trim().replace(/\s+/g, '_')}`)}">${xmlText(value)}</prop>`,
+      ),
+    )
+    .join('');
 }
 
 /** The form TMX wants a date in (ISO 8601 basic, UTC). */

@@ -3,10 +3,13 @@ import fc from 'fast-check';
 import { bracketsStep } from './brackets.js';
 import { withoutFinalPunctuation } from './punctuation.js';
 import { cleanCell, previewStep } from './steps.js';
+import { CLEANING_STEPS, type CleaningStepId } from '../reading.js';
 import { separatorsUsed, splitTerms } from './synonyms.js';
 
-const ALL = { unicode: true, synonyms: true, spaces: true, brackets: true, punctuation: true, duplicates: true };
-const clean = (cell: string, separators: readonly string[] = [';']) => cleanCell(cell, ALL, { separators });
+const ALL = Object.fromEntries(
+  CLEANING_STEPS.map((id) => [id, id !== 'articles' && id !== 'capitals']),
+) as Record<CleaningStepId, boolean>;
+const clean = (cell: string, separators: readonly string[] = [';']) => cleanCell(cell, ALL, { separators, language: null });
 const texts = (cell: string, separators?: readonly string[]) =>
   clean(cell, separators).pieces.map((piece) => piece.text);
 
@@ -42,10 +45,10 @@ describe('several terms in a cell', () => {
 });
 
 describe('notes in brackets', () => {
-  const pieces = (text: string) => bracketsStep.apply([{ text, notes: [] }], { separators: [] });
+  const pieces = (text: string) => bracketsStep.apply([{ text, fields: {} }], { separators: [], language: null });
   test('at the end and at the beginning they become notes', () => {
-    expect(pieces('Haltung (Kanalabschnitt)')).toEqual([{ text: 'Haltung', notes: ['Kanalabschnitt'] }]);
-    expect(pieces('(veraltet) Schleuse [selten]')).toEqual([{ text: 'Schleuse', notes: ['veraltet', 'selten'] }]);
+    expect(pieces('Haltung (Kanalabschnitt)')).toEqual([{ text: 'Haltung', fields: { note: ['Kanalabschnitt'] } }]);
+    expect(pieces('(veraltet) Schleuse [selten]')).toEqual([{ text: 'Schleuse', fields: { note: ['veraltet', 'selten'] } }]);
   });
   test.each(['colo(u)r', '(allein)', 'a (b) c', 'f(x)'])('%s stays', (text) =>
     expect(pieces(text)[0]!.text).toBe(text),
@@ -68,27 +71,28 @@ describe('all steps', () => {
   test('in order, and said which touched', () => {
     expect(clean(' Ufer\u00adbefestigung ;  Bo\u0308schung. ')).toEqual({
       pieces: [
-        { text: 'Uferbefestigung', notes: [] },
-        { text: 'Böschung', notes: [] },
+        { text: 'Uferbefestigung', fields: {} },
+        { text: 'Böschung', fields: {} },
       ],
+      ofConcept: {},
       touched: ['unicode', 'synonyms', 'punctuation'],
       wouldTouch: [],
     });
   });
   test('a step that is off is only tried', () => {
     const off = { ...ALL, brackets: false };
-    expect(cleanCell('pound (canal)', off, { separators: [] })).toMatchObject({
+    expect(cleanCell('pound (canal)', off, { separators: [], language: null })).toMatchObject({
       pieces: [{ text: 'pound (canal)' }],
       wouldTouch: ['brackets'],
     });
   });
   test('a step may uncover work for an earlier one', () =>
     expect(clean('pound (canal),')).toMatchObject({
-      pieces: [{ text: 'pound', notes: ['canal'] }],
+      pieces: [{ text: 'pound', fields: { note: ['canal'] } }],
       touched: ['punctuation', 'brackets'],
     }));
   test('a preview shows before and after', () =>
-    expect(previewStep('synonyms', 'a1; b1', ALL, { separators: [';'] })).toMatchObject({
+    expect(previewStep('synonyms', 'a1; b1', ALL, { separators: [';'], language: null })).toMatchObject({
       before: 'a1; b1',
       after: [{ text: 'a1' }, { text: 'b1' }],
     }));
@@ -100,7 +104,7 @@ describe('all steps', () => {
         expect(once.flatMap((t) => texts(t))).toEqual(once);
         const letters = (s: string): string => [...s.replace(/[^aBé3]/g, '')].sort().join('');
         const kept = clean(text)
-          .pieces.map((p) => p.text + p.notes.join(''))
+          .pieces.map((p) => p.text + Object.values(p.fields).flat().join(''))
           .join('');
         // Equal terms in one cell count once; otherwise every letter is still there.
         const parts = text.split(';').map((t) => t.replace(/[^aBé3]/g, ''));

@@ -1,12 +1,17 @@
-/** What a cell becomes: one piece for each term in it, with the notes taken out of it. */
+import type { LanguageTag } from '../../language/tags.js';
+import type { Fields } from '../../termbase/concept.js';
+
+/** What a cell becomes: one piece for each term in it, with what was taken out of it in its fields. */
 export interface Piece {
   readonly text: string;
-  readonly notes: readonly string[];
+  readonly fields: Fields;
+  /** What was said in the cell about the concept, not the term: "see lock gate". */
+  readonly ofConcept?: Fields;
 }
 
 /**
  * One cleaning step: pieces in, pieces out, the very same array if there is nothing to do. Pure; what it takes out
- * of a text it puts into the notes, so that nothing is lost.
+ * of a text it puts into a field, so that nothing is lost.
  */
 export interface CleaningStep {
   readonly id: string;
@@ -15,6 +20,9 @@ export interface CleaningStep {
 
 export interface CleaningContext {
   readonly separators: readonly string[];
+  readonly language: LanguageTag | null;
+  /** "[arch.]" names a subject, as in dictionaries; otherwise it is a note. */
+  readonly squareIsSubject?: boolean;
 }
 
 /** Applies a change of text to each piece; gives back the same array when none changed. */
@@ -23,6 +31,21 @@ export function mapPieces(pieces: readonly Piece[], change: (piece: Piece) => Pi
   const result = pieces.map((piece) => {
     const next = change(piece);
     if (next !== piece) changed = true;
+    return next;
+  });
+  return changed ? result : pieces;
+}
+
+/** Replaces a piece by several; the same array when `change` gives null for all. */
+export function spreadPieces(
+  pieces: readonly Piece[],
+  change: (piece: Piece) => readonly Piece[] | null,
+): readonly Piece[] {
+  let changed = false;
+  const result = pieces.flatMap((piece) => {
+    const next = change(piece);
+    if (next === null) return [piece];
+    changed = true;
     return next;
   });
   return changed ? result : pieces;

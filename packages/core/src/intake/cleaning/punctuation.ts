@@ -8,6 +8,9 @@ const ABBREVIATIONS = new Set(
   ),
 );
 
+/** Words from which on a text with a capital and a full stop is a sentence. */
+const SENTENCE = 6;
+
 export const punctuationStep: CleaningStep = {
   id: 'punctuation',
   apply: (pieces) => mapPieces(pieces, (piece) => withText(piece, withoutFinalPunctuation(piece.text))),
@@ -19,6 +22,8 @@ export function withoutFinalPunctuation(text: string): string {
   if (!found) return text;
   const [, body, marks] = found as unknown as [string, string, string];
   if (/\.\./.test(marks)) return text;
+  // A saying or a whole sentence keeps its full stop.
+  if (marks === '.' && body.split(/\s+/).length >= SENTENCE && /^\p{Lu}/u.test(body)) return text;
   if (marks.startsWith('.') && isAbbreviation(body)) return marks === '.' ? text : body + '.';
   return body;
 }

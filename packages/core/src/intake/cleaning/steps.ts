@@ -1,32 +1,53 @@
 /** The cleaning steps of a cell in their order, and their one interpreter. */
-import type { CleaningStepId } from '../reading.js';
+import { NO_FIELDS, type Fields } from '../../termbase/concept.js';
+import { joinedFields } from '../../termbase/fields.js';
+import type { CellStepId, CleaningStepId } from '../reading.js';
+import { abbreviationsStep } from './abbreviations.js';
+import { articlesStep } from './articles.js';
 import { bracketsStep } from './brackets.js';
+import { capitalsStep } from './capitals.js';
+import { encodingStep } from './encoding.js';
+import { entitiesStep } from './entities.js';
+import { grammarStep } from './grammar.js';
 import { type CleaningContext, type CleaningStep, type Piece } from './piece.js';
 import { punctuationStep } from './punctuation.js';
+import { seeStep } from './see.js';
 import { spacesStep } from './spaces.js';
 import { synonymsStep } from './synonyms.js';
 import { unicodeStep } from './unicode.js';
+import { variantsStep } from './variants.js';
 
-type CellStepId = Exclude<CleaningStepId, 'duplicates'>;
+type CellStep = CleaningStep & { readonly id: CellStepId };
 
-const STEPS: readonly (CleaningStep & { readonly id: CellStepId })[] = [
+const STEPS = [
+  encodingStep,
+  entitiesStep,
   unicodeStep,
+  seeStep,
   synonymsStep,
   spacesStep,
+  grammarStep,
+  abbreviationsStep,
+  variantsStep,
   bracketsStep,
+  articlesStep,
+  capitalsStep,
   punctuationStep,
-] as (CleaningStep & { readonly id: CellStepId })[];
+] as readonly CellStep[];
 
 export interface Cleaned {
   readonly pieces: readonly Piece[];
+  /** What the cell said about the concept. */
+  readonly ofConcept: Fields;
   /** The steps that changed the cell. */
   readonly touched: readonly CellStepId[];
   /** The steps that are switched off and would have. */
   readonly wouldTouch: readonly CellStepId[];
 }
 
-/** Words of letters and digits with single spaces or hyphens between them: most cells, and no step has anything to do. */
-const PLAIN = /^[\p{L}\p{N}]+(?:[ -][\p{L}\p{N}]+)*$/u;
+/** Words of letters and digits with single spaces or hyphens between them: most cells, for which few steps matter. */
+const PLAIN = /^[\p{L}\p{Nd}]+(?:[ -][\p{L}\p{Nd}]+)*$/u;
+const PLAIN_STEPS = [seeStep, articlesStep, capitalsStep] as readonly CellStep[];
 const NOTHING: readonly CellStepId[] = [];
 /** Each round takes something away; real cells need two. */
 const ROUNDS = 12;
@@ -41,14 +62,14 @@ export function cleanCell(
   steps: Readonly<Record<CleaningStepId, boolean>>,
   context: CleaningContext,
 ): Cleaned {
-  if (isPlain(cell)) return { pieces: [{ text: cell, notes: [] }], touched: NOTHING, wouldTouch: NOTHING };
+  const list = isPlain(cell) ? PLAIN_STEPS : STEPS;
   const touched = new Set<CellStepId>();
   const wouldTouch = new Set<CellStepId>();
-  let pieces: readonly Piece[] = [{ text: cell, notes: [] }];
+  let pieces: readonly Piece[] = [{ text: cell, fields: NO_FIELDS }];
   // A step can uncover work for an earlier one: the comma of "pound (canal)," hides the bracket.
   for (let round = 0; round < ROUNDS; round++) {
     const before = pieces;
-    for (const step of STEPS) {
+    for (const step of list) {
       const next = step.apply(pieces, context);
       if (next === pieces) continue;
       (steps[step.id] ? touched : wouldTouch).add(step.id);
@@ -58,8 +79,9 @@ export function cleanCell(
   }
   return {
     pieces: pieces.filter((piece) => piece.text.trim() !== ''),
-    touched: [...touched],
-    wouldTouch: [...wouldTouch],
+    ofConcept: pieces.reduce((all, { ofConcept }) => (ofConcept ? joinedFields(all, ofConcept) : all), NO_FIELDS),
+    touched: touched.size ? [...touched] : NOTHING,
+    wouldTouch: wouldTouch.size ? [...wouldTouch] : NOTHING,
   };
 }
 
@@ -70,7 +92,7 @@ export function previewStep(
   steps: Readonly<Record<CleaningStepId, boolean>>,
   context: CleaningContext,
 ): { readonly before: string; readonly after: readonly Piece[] } | null {
-  let pieces: readonly Piece[] = [{ text: cell, notes: [] }];
+  let pieces: readonly Piece[] = [{ text: cell, fields: NO_FIELDS }];
   for (const step of STEPS) {
     const next = step.apply(pieces, context);
     if (step.id === id) return next === pieces ? null : { before: pieces.map((p) => p.text).join(' ⏐ '), after: next };

@@ -2,6 +2,7 @@
  * Several terms in one cell. A separator is known by how its parts behave, so that "and/or", "km/h", "1,5 m" and
  * "Bonaire, Sint Eustatius and Saba" stay whole; which separators a file uses is found by agreement between columns.
  */
+import { NO_FIELDS } from '../../termbase/concept.js';
 import type { CleaningStep, Piece } from './piece.js';
 
 /** In order of strength: a cell is cut at the strongest one it holds. */
@@ -18,7 +19,7 @@ export const synonymsStep: CleaningStep = {
       if (parts.length === 1 && parts[0] === piece.text) result.push(piece);
       else {
         changed = true;
-        parts.forEach((text, i) => result.push({ text, notes: i === 0 ? piece.notes : [] }));
+        parts.forEach((text, i) => result.push(i === 0 ? { ...piece, text } : { text, fields: NO_FIELDS }));
       }
     }
     return changed ? result : pieces;

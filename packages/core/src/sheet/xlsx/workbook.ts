@@ -48,6 +48,12 @@ export async function openWorkbook(archive: Archive, text: PartText): Promise<Wo
   };
 }
 
+/** What a part of the package refers to. */
+export function partRelations(archive: Archive, text: PartText, part: string): Promise<Relation[]> {
+  const cut = part.lastIndexOf('/') + 1;
+  return relationsOf(archive, text, `${part.slice(0, cut)}_rels/${part.slice(cut)}.rels`, part.slice(0, cut));
+}
+
 interface Relation {
   readonly id: string;
   readonly type: string;

@@ -1,0 +1,165 @@
+/**
+ * The paragraphs and tables of a word-processor document (ECMA-376 part 1, 17), as plain text: tracked changes as
+ * accepted, hidden text, notes and comments left out, text boxes once.
+ */
+import type { XmlEvent } from '../xml/reader.js';
+import { shownText, TableBuilder, type Block } from './blocks.js';
+
+/** Elements whose text is not part of what is read. */
+const SKIPPED = new Set(['del', 'moveFrom', 'Fallback', 'instrText', 'footnoteReference', 'commentReference', 'delText']);
+
+interface OpenTable {
+  readonly builder: TableBuilder;
+  /** Columns in which a cell of an earlier row goes on: their text. */
+  readonly above: Map<number, string>;
+  column: number;
+  span: number;
+  merged: 'start' | 'goes on' | null;
+}
+
+export class DocxBlocks {
+  private blocks: Block[] = [];
+  private readonly tables: OpenTable[] = [];
+  /** Texts of the open cells, or of the body. */
+  private readonly cells: string[][] = [];
+  private paragraph: { text: string; heading: boolean }[] = [];
+  private skipped = 0;
+  private inText = false;
+  private hiddenRun = false;
+  private inRunProperties = false;
+  private inRun = false;
+
+  /** Blocks that an event completes. */
+  take(event: XmlEvent): Block[] {
+    if (event.type === 'text') {
+      const open = this.paragraph.at(-1);
+      if (this.inText && this.skipped === 0 && !this.hiddenRun && open) open.text += event.text;
+      return [];
+    }
+    if (event.type === 'open') this.open(event.name, event.attributes);
+    else this.close(event.name);
+    const done = this.blocks;
+    this.blocks = [];
+    return done;
+  }
+
+  private open(name: string, attributes: Readonly<Record<string, string>>): void {
+    if (SKIPPED.has(name)) this.skipped++;
+    if (this.skipped > 0) return;
+    const table = this.tables.at(-1);
+    const paragraph = this.paragraph.at(-1);
+    switch (name) {
+      case 'p':
+        this.paragraph.push({ text: '', heading: false });
+        break;
+      case 'pStyle':
+        if (paragraph && /heading|title|berschrift|titre|otsikko/i.test(attributes.val ?? '')) paragraph.heading = true;
+        break;
+      case 'r':
+        this.inRun = true;
+        this.hiddenRun = false;
+        break;
+      case 'rPr':
+        this.inRunProperties = this.inRun;
+        break;
+      case 'vanish':
+        if (this.inRunProperties && !/^(0|false|off)$/.test(attributes.val ?? '')) this.hiddenRun = true;
+        break;
+      case 't':
+        this.inText = true;
+        break;
+      case 'tab':
+        if (this.inRun && paragraph && !this.inRunProperties) paragraph.text += '\t';
+        break;
+      case 'br':
+      case 'cr':
+        if (this.inRun && paragraph) paragraph.text += '\n';
+        break;
+      case 'noBreakHyphen':
+        if (paragraph) paragraph.text += '-';
+        break;
+      case 'tbl':
+        this.tables.push({ builder: new TableBuilder(), above: new Map(), column: 0, span: 1, merged: null });
+        break;
+      case 'tr':
+        if (table) {
+          table.builder.startRow();
+          table.column = 0;
+        }
+        break;
+      case 'tc':
+        this.cells.push([]);
+        if (table) {
+          table.span = 1;
+          table.merged = null;
+        }
+        break;
+      case 'gridSpan':
+        if (table) table.span = Math.max(1, Number(attributes.val) || 1);
+        break;
+      case 'vMerge':
+        if (table) table.merged = attributes.val === 'restart' ? 'start' : 'goes on';
+        break;
+    }
+  }
+
+  private close(name: string): void {
+    if (SKIPPED.has(name)) {
+      this.skipped--;
+      return;
+    }
+    if (this.skipped > 0) return;
+    switch (name) {
+      case 'r':
+        this.inRun = false;
+        this.hiddenRun = false;
+        break;
+      case 'rPr':
+        this.inRunProperties = false;
+        break;
+      case 't':
+        this.inText = false;
+        break;
+      case 'p':
+        this.endParagraph();
+        break;
+      case 'tc':
+        this.endCell();
+        break;
+      case 'tr':
+        this.tables.at(-1)?.builder.endRow();
+        break;
+      case 'tbl': {
+        const table = this.tables.pop();
+        // A table inside a cell is read as the text of the cell.
+        if (table && this.tables.length === 0) this.blocks.push(table.builder.table());
+        else if (table) {
+          const inner = table.builder.table();
+          if (inner.kind === 'table') this.cells.at(-1)?.push(...inner.rows.map((row) => row.filter(Boolean).join(' ')));
+        }
+      }
+    }
+  }
+
+  private endParagraph(): void {
+    const open = this.paragraph.pop();
+    if (!open) return;
+    const text = shownText(open.text);
+    const cell = this.cells.at(-1);
+    if (cell) cell.push(text);
+    else if (text) this.blocks.push({ kind: 'paragraph', text, heading: open.heading });
+  }
+
+  private endCell(): void {
+    const texts = this.cells.pop() ?? [];
+    const table = this.tables.at(-1);
+    if (!table) return;
+    const { column, merged } = table;
+    let text = texts.filter(Boolean).join('\n');
+    if (merged === 'goes on') text = table.above.get(column) ?? '';
+    if (merged === null) table.above.delete(column);
+    else table.above.set(column, text);
+    table.builder.cell(text, table.span);
+    table.column += table.span;
+  }
+}

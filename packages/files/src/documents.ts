@@ -1,0 +1,45 @@
+/** Running text as rows: the tables of a document, or its paragraphs cut by a pattern. */
+import { HtmlBlocks } from '@fair-copy/core/document/html.js';
+import type { Block } from '@fair-copy/core/document/blocks.js';
+import { DocxBlocks } from '@fair-copy/core/document/docx.js';
+import { cutLine } from '@fair-copy/core/document/pattern.js';
+import type { DocumentPart, LinePattern } from '@fair-copy/core/intake/reading.js';
+import type { Archive } from '@fair-copy/core/sheet/archive.js';
+import type { SheetRow } from '@fair-copy/core/sheet/model.js';
+import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
+import { partText } from './codec.js';
+
+export type DocumentBytes =
+  | { readonly kind: 'docx'; readonly archive: Archive }
+  | { readonly kind: 'html'; readonly text: AsyncIterable<string> };
+
+/** The paragraphs and tables in order. Throws `DataError` for a damaged document. */
+export async function* documentBlocks(source: DocumentBytes): AsyncGenerator<Block> {
+  if (source.kind === 'docx') {
+    const reader = new DocxBlocks();
+    for await (const event of partEvents(source.archive, partText, 'word/document.xml')) yield* reader.take(event);
+  } else {
+    const reader = new HtmlBlocks();
+    for await (const piece of source.text) yield* reader.write(piece);
+    yield* reader.end();
+  }
+}
+
+/** Numbered through: the rows of all tables one after another, or the paragraphs. */
+export async function* documentRows(
+  blocks: AsyncIterable<Block>,
+  part: DocumentPart,
+  pattern: LinePattern | null,
+): AsyncGenerator<SheetRow> {
+  let number = 0;
+  let line = 0;
+  for await (const block of blocks) {
+    if (block.kind === 'table') {
+      if (part === 'tables') for (const cells of block.rows) yield { number: ++number, cells };
+    } else if (part === 'paragraphs') {
+      line++;
+      if (block.heading) yield { number: ++number, cells: [block.text], line };
+      else for (const cells of cutLine(block.text, pattern)) yield { number: ++number, cells, line };
+    }
+  }
+}

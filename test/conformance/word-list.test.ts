@@ -20,17 +20,23 @@ describe('3,000 lines of “Wort {f}; Wort {n} | … :: word; word | …”', ()
       writeFileSync(path, lines.join('\n') + '\n');
       const file = await ClientFile.open(path, 'words.txt');
       const reading = proposeReading(await file.survey());
-      expect(reading.source).toMatchObject({ kind: 'delimited', delimiter: { value: ' :: ' }, quote: null });
+      expect(reading.source).toMatchObject({
+        kind: 'delimited',
+        pattern: { value: { between: ' :: ', then: null, groups: ' | ' } },
+      });
       expect(languagesOf(reading)).toEqual(['de', 'en']);
 
       const expected = python<{ rows: number; comments: number; pairs: number }>('word_list.py', lines);
       const evaluation = new Evaluation(reading);
       for await (const row of file.rows(reading.source)) evaluation.see(row);
+      evaluation.end();
       const { rows, entries, joined, heldBack, notData } = evaluation.tally;
       expect(rows).toBe(expected.rows);
       expect(entries + joined).toBe(expected.pairs);
       expect(heldBack).toBe(0);
-      expect(notData).toBe(expected.comments);
+      // Besides comments only groups that have nothing opposite and no term of their own.
+      expect(notData).toBe(expected.rows - expected.pairs);
+      expect(notData - expected.comments).toBeLessThan(3);
       file.close();
     }));
 });

@@ -79,7 +79,7 @@ describe('the kind of a file', () => {
     ['SQLite format 3\0', /SQLite/],
     ['\u0000\u0001\u0002\u0003', /binary file/],
     ['{\\rtf1 text}', /rich text/],
-    ['<?xml version="1.0"?><menu/>', /neither TBX nor TMX/],
+    ['<?xml version="1.0"?><menu/>', /neither TBX, TMX nor XLIFF/],
   ])('%s is refused by name', async (content, message) => {
     const found = await failure(ClientFile.open(file('odd.csv', Buffer.from(content, 'latin1')), 'odd.csv'));
     expect([found.message, found.place.file]).toEqual([expect.stringMatching(message), 'odd.csv']);
@@ -222,7 +222,7 @@ describe('exchange files', () => {
   test('become a sheet with a column for each term, stated by the format', async () => {
     const { sample, rows } = await survey(file('m.tmx', iconv.encode(tmx, 'latin1')));
     const reading = proposeReading(sample);
-    expect(reading.columns.map((column) => column.header)).toEqual(['de', 'de', 'en-US', 'en-US note', 'note']);
+    expect(reading.columns.map((column) => column.header)).toEqual(['de', 'de', 'en-US', 'en-US note', 'Note']);
     expect(reading.columns.every((column) => column.role.sureness === 1)).toBe(true);
     expect(rows.map((row) => row.cells)).toEqual([
       ['Böschung', 'Hang', 'slope', '', 'quay'],

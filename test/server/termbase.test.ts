@@ -120,13 +120,13 @@ describe('concepts', () => {
     const change = (body: object, status = 200) => server.ask('POST', `/concepts/${id}/change`, body, status);
     await change({ kind: 'add term', language: 'PT_br', text: '  açude  ' });
     await change({ kind: 'change term', term: 't2', text: 'barrage' });
-    await change({ kind: 'note', term: 't1', text: 'fest' });
+    await change({ kind: 'set field', level: 'term', term: 't1', field: 'note', values: ['fest'] });
     expect((await concept(id)).languages).toMatchObject([
       { language: 'de', terms: [{ text: 'Wehr', fields: { note: ['fest'] } }] },
       { language: 'en', terms: [{ text: 'barrage' }] },
       { language: 'pt-BR', terms: [{ id: 't3', text: 'açude' }] },
     ]);
-    expect((await newest()).title).toBe('Wrote a note on “Wehr”');
+    expect((await newest()).title).toBe('Set note of “Wehr”');
     await change({ kind: 'delete term', term: 't3' });
     await server.ask('POST', `/ledger/${(await newest()).id}/undo`);
     expect((await concept(id)).languages).toHaveLength(3);
@@ -284,7 +284,13 @@ describe('hand-over', () => {
   test.each(['csv', 'tsv', 'tbx', 'tmx'] as const)('%s is taken in again with nothing lost', async (format) => {
     const id = await conceptOf('Wehr');
     await server.ask('POST', `/concepts/${id}/change`, { kind: 'add term', language: 'en', text: '=dam; "fixed"' });
-    await server.ask('POST', `/concepts/${id}/change`, { kind: 'note', term: 't1', text: 'auch: Stauwehr' });
+    await server.ask('POST', `/concepts/${id}/change`, {
+      kind: 'set field',
+      level: 'term',
+      term: 't1',
+      field: 'note',
+      values: ['auch: Stauwehr'],
+    });
     const { text, result } = await handOver({ format, languages: ['de', 'en'] });
     expect(result).toMatchObject({ concepts: 4, left: 0 });
     const { fileId } = await server.takeIn(client, `back.${format}`, text);

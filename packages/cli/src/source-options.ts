@@ -24,7 +24,12 @@ export function withSourceOptions(command: Command): Command {
     .option('--sheet <name>', 'the sheet of a workbook; otherwise every visible one')
     .option('--input-encoding <name>', 'the encoding of the file; otherwise found')
     .option('--input-delimiter <text>', 'the separator of the file ("\\t" for tab); otherwise found')
-    .option('--column <N=language…>', 'what column N (from 1) holds: a language tag, "ignore", "id", or a field such as note, definition@en', collect, [])
+    .option(
+      '--column <N=language…>',
+      'what column N (from 1) holds: a language tag, "ignore", "id", or a field such as note, definition@en',
+      collect,
+      [],
+    )
     .option('--header-row <N>', 'the row that names the columns; otherwise found')
     .addOption(new Option('--no-header', 'no row names the columns'))
     .option('--hidden', 'take hidden rows as well');

@@ -10,7 +10,14 @@ import { TmxReader } from '@fair-copy/core/formats/tmx/read.js';
 import { XliffReader } from '@fair-copy/core/formats/xliff/read.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import { SAMPLE_ROWS } from '@fair-copy/core/intake/propose.js';
-import type { DocumentPart, ExchangeKind, Guess, LinePattern, SheetChoice, SourceForm } from '@fair-copy/core/intake/reading.js';
+import type {
+  DocumentPart,
+  ExchangeKind,
+  Guess,
+  LinePattern,
+  SheetChoice,
+  SourceForm,
+} from '@fair-copy/core/intake/reading.js';
 import { cutLine, isDictionary, proposedPattern } from '@fair-copy/core/document/pattern.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import { DelimitedReader } from '@fair-copy/core/sheet/delimited.js';
@@ -162,7 +169,11 @@ export class ClientFile {
   }
 
   /** With the names of pictures that lie on the sheet in a column behind the others. */
-  private async *workbookRows(name: string, facts: SheetFacts, archive: Archive = this.archive!): AsyncGenerator<SheetRow> {
+  private async *workbookRows(
+    name: string,
+    facts: SheetFacts,
+    archive: Archive = this.archive!,
+  ): AsyncGenerator<SheetRow> {
     const entry = this.sheetEntry(name);
     const pictures = await rowPictures(this.archive!, partText, entry);
     const rows = worksheetRows(archive, partText, this.workbook!, entry, facts);
@@ -235,7 +246,10 @@ export class ClientFile {
       }
     }
     if (cells === 0 && text === 0) throw new DataError('no-rows');
-    const parts: DocumentPart[] = [...(cells > 0 ? ['tables' as const] : []), ...(text > 0 ? ['paragraphs' as const] : [])];
+    const parts: DocumentPart[] = [
+      ...(cells > 0 ? ['tables' as const] : []),
+      ...(text > 0 ? ['paragraphs' as const] : []),
+    ];
     const part = documentPart(parts, cells, text, choices.part);
     const pattern: Guess<LinePattern | null> =
       choices.pattern === undefined
@@ -372,8 +386,7 @@ export class ClientFile {
     }
     if (chosen) return { encoding: chosen, sureness: 1, reason: 'chosen', byteOrderMark: false, runnersUp: [] };
     if (this.kind !== 'delimited') {
-      const said =
-        /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head) ?? /<meta[^>]*charset=["']?([\w-]+)/i.exec(head);
+      const said = /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head) ?? /<meta[^>]*charset=["']?([\w-]+)/i.exec(head);
       const declared = encodingNamed(said?.[1] ?? '');
       if (declared && !declared.startsWith('UTF'))
         return {
@@ -501,7 +514,8 @@ function linePattern(head: string, choices: SourceChoices): Guess<LinePattern> |
 async function sheetNames(archive: Archive): Promise<string[]> {
   const reader = new OdsReader();
   // Every event has to pass: a table is known only when its turn comes.
-  for await (const event of partEvents(archive, partText, 'content.xml')) for (const row of reader.take(event)) void row;
+  for await (const event of partEvents(archive, partText, 'content.xml'))
+    for (const row of reader.take(event)) void row;
   if (reader.sheets.length === 0) throw new DataError('workbook-damaged', { what: 'it lists no sheet' });
   return reader.sheets;
 }

@@ -37,4 +37,3 @@ export async function* partText(archive: Archive, part: string): AsyncGenerator<
   }
   if (decoder) yield decoder.end();
 }
-

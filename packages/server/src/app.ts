@@ -27,6 +27,7 @@ import { lookUpRoutes } from './look-up/routes.js';
 import { guard, type Security } from './security/guard.js';
 import { openDatabase, openForReading } from './store/database.js';
 import { pathsOf } from './store/paths.js';
+import { pictureRoutes } from './pictures/routes.js';
 import { termbaseRoutes } from './termbases/routes.js';
 
 export interface AppOptions {
@@ -82,6 +83,7 @@ function routes(context: Context) {
     termbaseRoutes(api, context);
     inspectionRoutes(api, context);
     handOverRoutes(api, context);
+    pictureRoutes(api, context);
     ledgerRoutes(api, context);
     lookUpRoutes(api, context);
     jobRoutes(api, context);

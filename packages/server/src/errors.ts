@@ -20,6 +20,14 @@ const ERRORS = {
     status: 400,
     message: '“{what}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.',
   },
+  'split-nothing': { status: 409, message: 'Choose some of the terms, not all of them: both concepts need one.' },
+  'field-fixed': { status: 409, message: 'This is kept as the file had it and written back; it cannot be edited.' },
+  'field-twice': { status: 409, message: 'Two fields of the same level have the same name.' },
+  'no-earlier-state': { status: 409, message: 'The concept was made then; there is no earlier state to return to.' },
+  'nothing-to-change': { status: 409, message: 'Nothing would change.' },
+  'merge-one': { status: 409, message: 'Mark at least two concepts to merge them.' },
+  'merge-many': { status: 409, message: 'Up to {limit} concepts can be merged into one at a time.' },
+  'not-a-picture': { status: 415, message: 'This is no PNG, JPEG, GIF or WebP picture.' },
   'encoding-unknown': { status: 400, message: '“{what}” is not a known encoding.' },
   'finding-gone': { status: 409, message: 'The text has changed since the inspection. Inspect again.' },
   'too-large': { status: 413, message: 'The file is larger than {limit}. Split it, or use the command line.' },
@@ -44,7 +52,7 @@ export class ApiError extends Error {
   readonly code: ErrorCode;
 
   constructor(code: ErrorCode, details: Readonly<Record<string, string>> = {}) {
-    super(ERRORS[code].message.replace(/\{(\w+)\}/g, (_, name: string) => details[name] ?? ''));
+    super(ERRORS[code].message.replace(/\{(\w+)\}/g, (_, name: string) => String(details[name] ?? '')));
     this.name = 'ApiError';
     this.code = code;
   }

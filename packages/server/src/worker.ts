@@ -9,13 +9,17 @@ import { writeIntake } from './intake/write-task.js';
 import { TaskContext, type TaskMessage, type TaskReply } from './jobs/task.js';
 import { redoEntry, undoEntry } from './ledger/write.js';
 import { createClient, renameClient } from './clients/write.js';
+import { doBulk, previewBulk } from './termbases/bulk.js';
 import {
+  addPicture,
   changeConcept,
   createConcept,
   createTermbase,
+  defineFields,
   deleteConcept,
   deleteTermbase,
   renameTermbase,
+  returnConcept,
 } from './termbases/write.js';
 
 const writerTasks = {
@@ -27,6 +31,10 @@ const writerTasks = {
   createConcept,
   changeConcept,
   deleteConcept,
+  returnConcept,
+  defineFields,
+  addPicture,
+  doBulk,
   writeIntake,
   undoEntry,
   redoEntry,
@@ -35,7 +43,7 @@ const writerTasks = {
   putRight,
 };
 
-const readerTasks = { readFile, proposeFile, evaluateFile, queryList, handOver, inspectionReport };
+const readerTasks = { readFile, proposeFile, evaluateFile, queryList, handOver, inspectionReport, previewBulk };
 
 export type WriterTasks = typeof writerTasks;
 export type ReaderTasks = typeof readerTasks;

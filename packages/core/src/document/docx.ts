@@ -6,7 +6,15 @@ import type { XmlEvent } from '../xml/reader.js';
 import { shownText, TableBuilder, type Block } from './blocks.js';
 
 /** Elements whose text is not part of what is read. */
-const SKIPPED = new Set(['del', 'moveFrom', 'Fallback', 'instrText', 'footnoteReference', 'commentReference', 'delText']);
+const SKIPPED = new Set([
+  'del',
+  'moveFrom',
+  'Fallback',
+  'instrText',
+  'footnoteReference',
+  'commentReference',
+  'delText',
+]);
 
 interface OpenTable {
   readonly builder: TableBuilder;
@@ -135,7 +143,8 @@ export class DocxBlocks {
         if (table && this.tables.length === 0) this.blocks.push(table.builder.table());
         else if (table) {
           const inner = table.builder.table();
-          if (inner.kind === 'table') this.cells.at(-1)?.push(...inner.rows.map((row) => row.filter(Boolean).join(' ')));
+          if (inner.kind === 'table')
+            this.cells.at(-1)?.push(...inner.rows.map((row) => row.filter(Boolean).join(' ')));
         }
       }
     }

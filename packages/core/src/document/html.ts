@@ -3,7 +3,9 @@ import { Parser } from 'htmlparser2';
 import { shownText, TableBuilder, type Block } from './blocks.js';
 
 const PARAGRAPHS = new Set(
-  'p div li dt dd h1 h2 h3 h4 h5 h6 section article header footer blockquote pre caption figcaption address body main nav aside ul ol dl'.split(' '),
+  'p div li dt dd h1 h2 h3 h4 h5 h6 section article header footer blockquote pre caption figcaption address body main nav aside ul ol dl'.split(
+    ' ',
+  ),
 );
 const HEADINGS = /^h[1-6]$/;
 const SKIPPED = new Set(['script', 'style', 'template', 'noscript', 'head', 'svg', 'select', 'textarea', 'iframe']);

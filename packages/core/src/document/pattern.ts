@@ -11,9 +11,10 @@ const SAMPLE = 1000;
 export function proposedPattern(lines: readonly string[]): Guess<LinePattern | null> {
   const some = lines.filter((line) => line.trim() !== '' && !/^#(\s|$)/.test(line)).slice(0, SAMPLE);
   if (some.length === 0) return { value: null, sureness: 0.5, reason: 'there is no text' };
-  const best = BETWEEN.map((between) => ({ between, share: shareCut(some, between) })).sort((a, b) => b.share - a.share)[0]!;
-  if (best.share < 0.5)
-    return { value: null, sureness: 0.6, reason: 'no mark stands between two parts of most lines' };
+  const best = BETWEEN.map((between) => ({ between, share: shareCut(some, between) })).sort(
+    (a, b) => b.share - a.share,
+  )[0]!;
+  if (best.share < 0.5) return { value: null, sureness: 0.6, reason: 'no mark stands between two parts of most lines' };
   const { between } = best;
   const rests = some.flatMap((line) => {
     const at = line.indexOf(between);

@@ -103,7 +103,8 @@ export function layoutRow(concept: ConceptBody, columns: readonly LayoutColumn[]
   return columns.map(({ language, slot, field, level, value }) => {
     const section = language === null ? undefined : sections.get(language);
     if (field === null) return section?.terms[slot]?.text ?? '';
-    const fields = level === 'concept' ? concept.fields : level === 'language' ? section?.fields : section?.terms[slot]?.fields;
+    const fields =
+      level === 'concept' ? concept.fields : level === 'language' ? section?.fields : section?.terms[slot]?.fields;
     const text = fields?.[field]?.[value];
     return text === undefined ? '' : valueLabel(field, text);
   });

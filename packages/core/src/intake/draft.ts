@@ -102,4 +102,3 @@ export function withDraft(body: ConceptBody, draft: Draft): ConceptBody {
   }));
   return { ...made, languages, origins: body.origins };
 }
-

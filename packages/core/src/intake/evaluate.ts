@@ -12,16 +12,7 @@ import { RowReader } from './rows-to-draft.js';
 import { SwapFinder } from './swapped.js';
 
 export type NotDataReason =
-  | 'blank'
-  | 'title'
-  | 'header'
-  | 'header again'
-  | 'hidden'
-  | 'total'
-  | 'comment'
-  | 'left out'
-  | 'no term'
-  | 'no answer';
+  'blank' | 'title' | 'header' | 'header again' | 'hidden' | 'total' | 'comment' | 'left out' | 'no term' | 'no answer';
 
 export type Outcome =
   /** Its draft holds what all rows of the concept say. */
@@ -208,7 +199,9 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     const draft = drafts.length === 1 ? drafts[0]! : drafts.reduce(joinedDrafts);
     const numbers = rows.map((member) => member.row.number);
     const first = this.firstOutcome(rows[0]!.row, rows.length, draft, open.id, numbers);
-    rows.forEach((member, i) => outcomes.set(member.row, i === 0 ? first : following(first, numbers[0]!, member.draft!)));
+    rows.forEach((member, i) =>
+      outcomes.set(member.row, i === 0 ? first : following(first, numbers[0]!, member.draft!)),
+    );
     return open.members.map(({ row, outcome }) => this.counted({ row, outcome: outcome ?? outcomes.get(row)! }));
   }
 
@@ -217,7 +210,9 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     if (termLanguages(draft).length === 0) return { kind: 'not data', reason: 'no term' };
     const question = this.questionOf(this.corrected(row, decision), draft, rows, decision);
     if (question && decision?.verdict !== 'take') {
-      return rows === 1 && isTotal(row, draft) ? { kind: 'not data', reason: 'total' } : { kind: 'held back', question };
+      return rows === 1 && isTotal(row, draft)
+        ? { kind: 'not data', reason: 'total' }
+        : { kind: 'held back', question };
     }
     return this.placed(draft, row.number, id, numbers, decision);
   }
@@ -370,10 +365,12 @@ function isExchange({ source }: Reading): boolean {
 /** The two columns of a sheet of two languages, or null. */
 export function termPair(
   reading: Pick<Reading, 'columns'>,
-): readonly [
-  { readonly index: number; readonly language: LanguageTag },
-  { readonly index: number; readonly language: LanguageTag },
-] | null {
+):
+  | readonly [
+      { readonly index: number; readonly language: LanguageTag },
+      { readonly index: number; readonly language: LanguageTag },
+    ]
+  | null {
   const terms = reading.columns.flatMap(({ index, role }) =>
     role.value.kind === 'term' && !role.value.type ? [{ index, language: role.value.language }] : [],
   );

@@ -23,7 +23,8 @@ const NAMES: Readonly<Record<string, string>> = {
   partOfSpeech:
     'pos, part of speech, wortart, wordclass, word class, grammar, grammatik, sanaluokka, categorie grammaticale, czesc mowy, ' +
     'clase de palabra, classe gramatical, ordklass, woordsoort, 品詞',
-  grammaticalGender: 'gender, genus, genre, genero, geschlecht, rodzaj, suku, gen, genere, geslacht, grammatisches geschlecht',
+  grammaticalGender:
+    'gender, genus, genre, genero, geschlecht, rodzaj, suku, gen, genere, geslacht, grammatisches geschlecht',
   grammaticalNumber: 'numerus, grammatical number, nombre grammatical, luku',
   context:
     'context, kontext, contexte, contexto, kontekst, beispiel, beispielsatz, example, examples, exemple, ejemplo, exemplo, esempio, przyklad, esimerkki, example sentence',
@@ -34,16 +35,19 @@ const NAMES: Readonly<Record<string, string>> = {
   crossReference:
     'see also, see, siehe, siehe auch, cross reference, verweis, voir, voir aussi, vease, ver, ver tambem, katso, zob, related, related term, verwandt, zie',
   termType: 'term type, type, typ, art, tipo, benennungstyp',
-  abbreviation: 'abbreviation, abkurzung, kurzform, abk, abbr, acronym, akronym, short form, abreviation, sigle, abreviatura, skrot, lyhenne, kurzwort, afkorting, forkortning',
+  abbreviation:
+    'abbreviation, abkurzung, kurzform, abk, abbr, acronym, akronym, short form, abreviation, sigle, abreviatura, skrot, lyhenne, kurzwort, afkorting, forkortning',
   geographicalUsage: 'region, geographical usage, land, country',
   note:
     'note, notes, comment, comments, remark, remarks, anmerkung, anmerkungen, bemerkung, bemerkungen, kommentar, kommentare, hinweis, ' +
     'hinweise, remarque, remarques, commentaire, commentaires, nota, notas, observacao, observacoes, comentario, comentarios, ' +
     'observacion, observaciones, commento, commenti, osservazioni, uwaga, uwagi, komentarz, huomautus, huomautukset, kommentti, ' +
     'anmarkning, opmerking, opmerkingen, megjegyzes, poznamka, 備考, 注, メモ',
-  [IDENTIFIER]: 'id, entry id, concept id, termid, term id, conceptid, begriffs-id, eintragsnummer, entry number, konzept-id, identifier, key, code, concept number',
+  [IDENTIFIER]:
+    'id, entry id, concept id, termid, term id, conceptid, begriffs-id, eintragsnummer, entry number, konzept-id, identifier, key, code, concept number',
   number: 'nr, no, num, number, nummer, lfd, lfd nr, lp, l p, pos nr, ref, #, 番号, numero, position, zeile, row',
-  language: 'language, sprache, langue, idioma, jezyk, kieli, lingua, taal, sprak, lang, language code, sprachcode, sprachkurzel, 言語',
+  language:
+    'language, sprache, langue, idioma, jezyk, kieli, lingua, taal, sprak, lang, language code, sprachcode, sprachkurzel, 言語',
   answer: 'your answer',
   question: 'question',
   // What is known and says nothing about a concept.

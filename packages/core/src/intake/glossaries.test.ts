@@ -39,29 +39,85 @@ const PAIRS = [
 describe('roles of columns', () => {
   test('fields of every kind', () => {
     const rows = sheet(
-      ['ID', 'Deutsch', 'Genus', 'English', 'Definition (EN)', 'Fachgebiet', 'Kunde', 'Wortart', 'Status', 'Bild', 'Siehe auch', 'Prüfer'],
+      [
+        'ID',
+        'Deutsch',
+        'Genus',
+        'English',
+        'Definition (EN)',
+        'Fachgebiet',
+        'Kunde',
+        'Wortart',
+        'Status',
+        'Bild',
+        'Siehe auch',
+        'Prüfer',
+      ],
       ...PAIRS.map(([de, en], i) => [
-        `c${i}`, de, 'f', en, `structure number ${i} of a canal`, 'Wasserbau', 'Hafenamt', 'Substantiv', 'bevorzugt', `p${i}.png`, 'Wehr', 'Anna',
+        `c${i}`,
+        de,
+        'f',
+        en,
+        `structure number ${i} of a canal`,
+        'Wasserbau',
+        'Hafenamt',
+        'Substantiv',
+        'bevorzugt',
+        `p${i}.png`,
+        'Wehr',
+        'Anna',
       ]),
     );
     expect(roles(rows)).toEqual([
-      'id', 'de', 'term:grammaticalGender@de', 'en', 'concept:definition', 'concept:subjectField', 'concept:customerSubset',
-      'term:partOfSpeech', 'term:administrativeStatus', 'concept:xGraphic', 'concept:crossReference', 'concept:Prüfer',
+      'id',
+      'de',
+      'term:grammaticalGender@de',
+      'en',
+      'concept:definition',
+      'concept:subjectField',
+      'concept:customerSubset',
+      'term:partOfSpeech',
+      'term:administrativeStatus',
+      'concept:xGraphic',
+      'concept:crossReference',
+      'concept:Prüfer',
     ]);
     const first = concepts(rows)[0]!;
     expect(first.fields).toEqual({
-      identifier: ['c0'], definition: ['structure number 0 of a canal'], subjectField: ['Wasserbau'], customerSubset: ['Hafenamt'], xGraphic: ['p0.png'], crossReference: ['Wehr'], Prüfer: ['Anna'],
+      identifier: ['c0'],
+      definition: ['structure number 0 of a canal'],
+      subjectField: ['Wasserbau'],
+      customerSubset: ['Hafenamt'],
+      xGraphic: ['p0.png'],
+      crossReference: ['Wehr'],
+      Prüfer: ['Anna'],
     });
     expect(first.languages).toEqual([
       {
         language: 'de',
         fields: {},
-        terms: [{ id: 't1', text: 'Schleuse', fields: { grammaticalGender: ['feminine'], partOfSpeech: ['noun'], administrativeStatus: ['preferredTerm-admn-sts'] } }],
+        terms: [
+          {
+            id: 't1',
+            text: 'Schleuse',
+            fields: {
+              grammaticalGender: ['feminine'],
+              partOfSpeech: ['noun'],
+              administrativeStatus: ['preferredTerm-admn-sts'],
+            },
+          },
+        ],
       },
       {
         language: 'en',
         fields: {},
-        terms: [{ id: 't2', text: 'lock', fields: { partOfSpeech: ['noun'], administrativeStatus: ['preferredTerm-admn-sts'] } }],
+        terms: [
+          {
+            id: 't2',
+            text: 'lock',
+            fields: { partOfSpeech: ['noun'], administrativeStatus: ['preferredTerm-admn-sts'] },
+          },
+        ],
       },
     ]);
   });
@@ -81,9 +137,9 @@ describe('roles of columns', () => {
   });
 
   test('fields that come once for each language belong to the column on their left', () =>
-    expect(roles(sheet(['Deutsch', 'Kommentar', 'English', 'Comment'], ...PAIRS.map(([a, b]) => [a, 'x', b, 'y'])))).toEqual([
-      'de', 'term:note@de', 'en', 'term:note@en',
-    ]));
+    expect(
+      roles(sheet(['Deutsch', 'Kommentar', 'English', 'Comment'], ...PAIRS.map(([a, b]) => [a, 'x', b, 'y']))),
+    ).toEqual(['de', 'term:note@de', 'en', 'term:note@en']));
 
   test('definitions in several languages belong to them, a single one to the concept', () => {
     const two = sheet(['de', 'en', 'Definition (de)', 'EN definition'], ...PAIRS.map(([a, b]) => [a, b, 'x', 'y']));
@@ -91,10 +147,15 @@ describe('roles of columns', () => {
   });
 
   test('abbreviations and synonyms in columns of their own', () => {
-    const rows = sheet(['Deutsch', 'Abkürzung', 'Synonym', 'English'], ...PAIRS.map(([a, b]) => [a, 'ABC', 'Anderes Wort', b]));
+    const rows = sheet(
+      ['Deutsch', 'Abkürzung', 'Synonym', 'English'],
+      ...PAIRS.map(([a, b]) => [a, 'ABC', 'Anderes Wort', b]),
+    );
     expect(roles(rows)).toEqual(['de', 'de:abbreviation', 'de', 'en']);
     expect(concepts(rows)[0]!.languages[0]!.terms.map((t) => [t.text, t.fields])).toEqual([
-      ['Schleuse', {}], ['ABC', { termType: ['abbreviation'] }], ['Anderes Wort', {}],
+      ['Schleuse', {}],
+      ['ABC', { termType: ['abbreviation'] }],
+      ['Anderes Wort', {}],
     ]);
   });
 
@@ -125,7 +186,10 @@ describe('several rows, one concept', () => {
     ]);
     const later = outcomes[5] as Extract<Outcome, { kind: 'joined' }>;
     const both = withDraft(first, later.draft);
-    expect(both.languages[1]!.terms.map((t) => [t.id, t.text])).toEqual([['t3', 'lock'], ['t4', 'sluice']]);
+    expect(both.languages[1]!.terms.map((t) => [t.id, t.text])).toEqual([
+      ['t3', 'lock'],
+      ['t4', 'sluice'],
+    ]);
   });
 
   test('blank leading cells go on with the concept above', () => {
@@ -155,8 +219,15 @@ describe('several rows, one concept', () => {
     expect(roles(rows)).toEqual(['id', 'language', 'term of row', 'concept:definition']);
     const made = concepts(rows);
     expect(made.map((c) => c.languages.map((s) => [s.language, s.terms[0]!.text]))).toEqual([
-      [['de', 'Schleuse'], ['en', 'lock'], ['pt-BR', 'eclusa']],
-      [['de', 'Wehr'], ['en', 'weir']],
+      [
+        ['de', 'Schleuse'],
+        ['en', 'lock'],
+        ['pt-BR', 'eclusa'],
+      ],
+      [
+        ['de', 'Wehr'],
+        ['en', 'weir'],
+      ],
     ]);
   });
 
@@ -174,7 +245,10 @@ describe('rows whose languages are exchanged', () => {
   const words = (n: number): string[][] =>
     Array.from({ length: n }, (_, i) => {
       const [de, en] = PAIRS[i % PAIRS.length]!;
-      return [`${de} ${['Übersicht', 'Prüfung', 'Wartung', 'Antrieb'][i % 4]!}`, `${en} ${['overview', 'inspection', 'service', 'drive'][i % 4]!}`];
+      return [
+        `${de} ${['Übersicht', 'Prüfung', 'Wartung', 'Antrieb'][i % 4]!}`,
+        `${en} ${['overview', 'inspection', 'service', 'drive'][i % 4]!}`,
+      ];
     });
   test('are held back and can be turned', () => {
     const rows = sheet(['Deutsch', 'English'], ...words(40), ['lock chamber inspection', 'Schleusenkammer Prüfung']);
@@ -202,7 +276,11 @@ describe('a query list that came back', () => {
   );
   test('an answer fills what was missing; rows without one are left', () => {
     expect(roles(rows)).toEqual(['ignored', 'ignored', 'answer', 'de', 'en']);
-    expect(run(rows).outcomes.slice(1).map((o) => o.kind)).toEqual(['entry', 'not data', 'entry']);
+    expect(
+      run(rows)
+        .outcomes.slice(1)
+        .map((o) => o.kind),
+    ).toEqual(['entry', 'not data', 'entry']);
     expect(concepts(rows)[0]!.languages.map((l) => l.terms[0]!.text)).toEqual(['Wehr', 'weir']);
   });
 });

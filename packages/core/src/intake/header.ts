@@ -22,11 +22,13 @@ export function readHeaderCell(text: string): HeaderCell {
   if (ownField) return { languages: [], field: ownField };
   const words = clean.split(/[\s_/:–—()[\].,-]+/).filter(Boolean);
   const fields = fieldsOfWords(words);
-  const strongest = (wanted: (f: FieldName) => boolean): FieldName | undefined => fields.find((f) => f && wanted(f)) ?? undefined;
+  const strongest = (wanted: (f: FieldName) => boolean): FieldName | undefined =>
+    fields.find((f) => f && wanted(f)) ?? undefined;
   const field = strongest((f) => !isPart(f)) ?? strongest((f) => f === 'number') ?? strongest(() => true) ?? null;
   // "Client: Harbour Office" is a title, not the name of a column: most words have to be known.
   const known = words.filter((word, i) => fields[i] || languagesNamed(word).length > 0).length;
-  if (!field || words.length > 6 || known < words.length / 2) return { languages: [], field: null };
+  if (!field || words.length > 6 || known < words.length / 2 || (words.length > 2 && known === words.length / 2))
+    return { languages: [], field: null };
   const rest = words.filter((_, i) => !fields[i]).join(' ');
   const bracket = /[([]([^()[\]]+)[)\]]/.exec(clean)?.[1];
   const named =

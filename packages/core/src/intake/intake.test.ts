@@ -185,7 +185,11 @@ describe('evaluation', () => {
       fields: {},
       languages: [
         { language: 'de' as LanguageTag, fields: {}, terms: [{ id: 't1', text: 'Schleuse', fields: {} }] },
-        { language: 'en' as LanguageTag, fields: {}, terms: [{ id: 't2', text: id === 9 ? 'lock' : 'sluice', fields: {} }] },
+        {
+          language: 'en' as LanguageTag,
+          fields: {},
+          terms: [{ id: 't2', text: id === 9 ? 'lock' : 'sluice', fields: {} }],
+        },
       ],
       origins: [],
     });

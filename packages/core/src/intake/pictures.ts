@@ -53,9 +53,16 @@ function pathKey(name: string): string {
 }
 
 function nameKey(name: string): string {
-  return `name ${name.normalize('NFC').replace(/^.*[/\\]/, '').toLowerCase()}`;
+  return `name ${name
+    .normalize('NFC')
+    .replace(/^.*[/\\]/, '')
+    .toLowerCase()}`;
 }
 
 function stemKey(name: string): string {
-  return `stem ${name.normalize('NFC').replace(/^.*[/\\]/, '').replace(/\.[^.]+$/, '').toLowerCase()}`;
+  return `stem ${name
+    .normalize('NFC')
+    .replace(/^.*[/\\]/, '')
+    .replace(/\.[^.]+$/, '')
+    .toLowerCase()}`;
 }

@@ -180,7 +180,11 @@ function withPictures(columns: ColumnReading[], index: number | undefined): Colu
   const own: ColumnReading = { index, header: '', role: { value: fieldRole('xGraphic', null), sureness: 1, reason } };
   const before = columns.filter((column) => column.index < index);
   for (let i = before.length; i < index; i++)
-    before.push({ index: i, header: '', role: { value: { kind: 'ignored' }, sureness: 1, reason: 'the column is empty' } });
+    before.push({
+      index: i,
+      header: '',
+      role: { value: { kind: 'ignored' }, sureness: 1, reason: 'the column is empty' },
+    });
   return [...before, own];
 }
 

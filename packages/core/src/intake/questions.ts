@@ -23,7 +23,10 @@ export function questionText(question: Question, reader = 'en'): string {
   switch (question.kind) {
     case 'missing': {
       const names = question.languages.map((language) => languageName(language, reader));
-      const said = names.length > 4 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} other languages` : names.join(' or ');
+      const said =
+        names.length > 4
+          ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} other languages`
+          : names.join(' or ');
       return `What is “${question.given}” in ${said}?`;
     }
     case 'extra cells':

@@ -159,7 +159,9 @@ function namesPictures(c: Column): boolean {
 /** Short and without spaces: "c01", "FC-0012", "17.3". */
 function isCodes(c: Column): boolean {
   const some = c.cells.slice(0, 200);
-  return some.filter((cell) => /^[\p{L}\d._:/#-]{1,40}$/u.test(cell.trim()) && /\d/.test(cell)).length > some.length * 0.8;
+  return (
+    some.filter((cell) => /^[\p{L}\d._:/#-]{1,40}$/u.test(cell.trim()) && /\d/.test(cell)).length > some.length * 0.8
+  );
 }
 
 /** 1, 2, 3, …: says where the row stands, not what it is. */
@@ -288,7 +290,8 @@ function repeatedFields(roles: Guess<Role>[]): void {
   if (terms.length < 2) return;
   const byField = new Map<string, number[]>();
   roles.forEach(({ value }, i) => {
-    if (value.kind === 'field' && value.language === null) byField.set(value.field, [...(byField.get(value.field) ?? []), i]);
+    if (value.kind === 'field' && value.language === null)
+      byField.set(value.field, [...(byField.get(value.field) ?? []), i]);
   });
   for (const [field, places] of byField) {
     if (places.length < 2) continue;
@@ -297,7 +300,11 @@ function repeatedFields(roles: Guess<Role>[]): void {
     places.forEach((i, n) => {
       const owner = roles[owners[n]!]!.value;
       if (owner.kind === 'term')
-        roles[i] = { ...roles[i]!, value: fieldRole(field, owner.language), reason: `${roles[i]!.reason}, beside ${languageName(owner.language)}` };
+        roles[i] = {
+          ...roles[i]!,
+          value: fieldRole(field, owner.language),
+          reason: `${roles[i]!.reason}, beside ${languageName(owner.language)}`,
+        };
     });
   }
 }

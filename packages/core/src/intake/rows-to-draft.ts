@@ -165,7 +165,8 @@ const OF_ALL = new Set(['partOfSpeech', 'administrativeStatus', 'customerSubset'
 /** As many values as terms: each to its own. One value: to all or to the first. */
 function attach(terms: DraftTerm[], near: readonly string[], field: string, values: readonly string[]): void {
   near.forEach((text, n) => {
-    const mine = values.length === near.length && near.length > 1 ? [values[n]!] : n === 0 || OF_ALL.has(field) ? values : [];
+    const mine =
+      values.length === near.length && near.length > 1 ? [values[n]!] : n === 0 || OF_ALL.has(field) ? values : [];
     const at = terms.findIndex((term) => term.text === text);
     const term = terms[at];
     if (term)

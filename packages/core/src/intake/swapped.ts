@@ -70,8 +70,7 @@ function odds(text: Counts, counterpart: Counts, other: Profile, home: Profile):
   const kinds = Math.max(other.kinds, home.kinds);
   let sum = 0;
   for (const [group, count] of text)
-    sum +=
-      count * Math.log(other.share(group, counterpart.get(group) ?? 0, kinds) / home.share(group, count, kinds));
+    sum += count * Math.log(other.share(group, counterpart.get(group) ?? 0, kinds) / home.share(group, count, kinds));
   // Neighbouring groups overlap and are no independent evidence.
   return sum / PAIR;
 }

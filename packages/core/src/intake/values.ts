@@ -25,16 +25,20 @@ const STATUS: Words = {
 
 const PART_OF_SPEECH: Words = {
   noun: 'noun, n, s, subst, substantiv, substantive, nomen, hauptwort, nom, nom commun, sustantivo, substantivo, sostantivo, nome, rzeczownik, rzecz, substantiivi, nimisana, zelfstandig naamwoord, znw, sb, 名詞, nm, nf, nn',
-  properNoun: 'proper noun, propernoun, eigenname, nom propre, nombre propio, nome proprio, nazwa wlasna, erisnimi, 固有名詞',
+  properNoun:
+    'proper noun, propernoun, eigenname, nom propre, nombre propio, nome proprio, nazwa wlasna, erisnimi, 固有名詞',
   verb: 'verb, v, vb, vt, vi, vr, zeitwort, verbe, verbo, czasownik, czas, verbi, werkwoord, ww, 動詞',
-  adjective: 'adjective, adj, a, adjektiv, eigenschaftswort, adjectif, adjetivo, aggettivo, przymiotnik, przym, adjektiivi, bijvoeglijk naamwoord, bnw, 形容詞',
+  adjective:
+    'adjective, adj, a, adjektiv, eigenschaftswort, adjectif, adjetivo, aggettivo, przymiotnik, przym, adjektiivi, bijvoeglijk naamwoord, bnw, 形容詞',
   adverb: 'adverb, adv, adverbe, adverbio, avverbio, przyslowek, adverbi, bijwoord, bw, 副詞',
   other: 'other, sonstiges, autre, otro, outro, altro, inny, muu, phrase, andere',
 };
 
 const GENDER: Words = {
-  masculine: 'masculine, m, masc, mask, maskulin, mannlich, masculin, masculino, maschile, meski, maskuliini, mannelijk, der, le, el, il, r',
-  feminine: 'feminine, f, fem, feminin, weiblich, feminin, femenino, feminino, femminile, zenski, feminiini, vrouwelijk, die, la, z',
+  masculine:
+    'masculine, m, masc, mask, maskulin, mannlich, masculin, masculino, maschile, meski, maskuliini, mannelijk, der, le, el, il, r',
+  feminine:
+    'feminine, f, fem, feminin, weiblich, feminin, femenino, feminino, femminile, zenski, feminiini, vrouwelijk, die, la, z',
   neuter: 'neuter, n, nt, neut, neutrum, sachlich, neutre, neutro, nijaki, neutri, onzijdig, das',
   other: 'other, utrum, common, u, c, mf, m/f',
 };
@@ -46,9 +50,11 @@ const NUMBER: Words = {
 };
 
 const TERM_TYPE: Words = {
-  abbreviation: 'abbreviation, abbr, abk, abkurzung, abreviation, abreviatura, abbreviazione, skrot, lyhenne, afkorting',
+  abbreviation:
+    'abbreviation, abbr, abk, abkurzung, abreviation, abreviatura, abbreviazione, skrot, lyhenne, afkorting',
   acronym: 'acronym, akronym, acronyme, acronimo, akronyymi',
-  fullForm: 'full form, fullform, vollform, langform, forme complete, forma completa, forma plena, pelna forma, taysmuoto',
+  fullForm:
+    'full form, fullform, vollform, langform, forme complete, forma completa, forma plena, pelna forma, taysmuoto',
   shortForm: 'short form, shortform, kurzform, forme courte, forma corta',
   variant: 'variant, variante, wariant, muunnelma, spelling variant, schreibvariante',
   phrase: 'phrase, phraseologism, wendung, phraseologismus, expression',
@@ -76,7 +82,13 @@ function table(words: Words): ReadonlyMap<string, string> {
 /** The standard's value for a client's word, or null: then the client's word is kept. */
 export function standardValue(field: string, text: string): string | null {
   const list = LISTS[field];
-  return list?.get(foldForSearch(text).replace(/[.!*’']+$/g, '').replace(/[’']/g, '')) ?? null;
+  return (
+    list?.get(
+      foldForSearch(text)
+        .replace(/[.!*’']+$/g, '')
+        .replace(/[’']/g, ''),
+    ) ?? null
+  );
 }
 
 /** The field whose closed list nearly all of these texts stand in, and the share of them. */

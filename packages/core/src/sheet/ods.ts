@@ -95,7 +95,11 @@ export class OdsReader {
     this.text = null;
     const repeat = text === '' ? Math.min(this.repeatCell, COLUMN_LIMIT) : this.repeatCell;
     if (text !== '' && this.cells.length + repeat > COLUMN_LIMIT)
-      throw new DataError('too-many-columns', { row: this.number + 1, count: this.cells.length + repeat, limit: COLUMN_LIMIT });
+      throw new DataError('too-many-columns', {
+        row: this.number + 1,
+        count: this.cells.length + repeat,
+        limit: COLUMN_LIMIT,
+      });
     for (let i = 0; i < repeat && this.cells.length < COLUMN_LIMIT; i++) this.cells.push(text);
   }
 

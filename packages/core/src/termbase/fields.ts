@@ -41,7 +41,10 @@ export function withValues(fields: Fields, field: string, values: readonly strin
   // Companions follow their value to its new place.
   const moved = Object.entries(fields)
     .filter(([name]) => name.startsWith(`${field}:`))
-    .map(([name, texts]) => [name, clean.map((value, i) => texts[before[i] === value ? i : before.indexOf(value)] ?? '')] as const)
+    .map(
+      ([name, texts]) =>
+        [name, clean.map((value, i) => texts[before[i] === value ? i : before.indexOf(value)] ?? '')] as const,
+    )
     .filter(([, texts]) => texts.some(Boolean));
   return Object.fromEntries([...kept, [field, clean], ...moved]);
 }

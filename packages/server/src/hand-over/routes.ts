@@ -7,7 +7,7 @@ import { idParam, job } from '../schemas.js';
 import { termbaseById } from '../store/termbases.js';
 
 const handOver = z.object({
-  format: z.enum(['tbx', 'tmx', 'csv', 'tsv', 'xlsx']),
+  format: z.enum(['tbx', 'zip', 'tmx', 'csv', 'tsv', 'xlsx', 'html']),
   languages: z.array(z.string()).min(1),
   delimiter: z.string().min(1).max(5).optional(),
   byteOrderMark: z.boolean().optional(),

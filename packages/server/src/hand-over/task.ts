@@ -2,24 +2,31 @@
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
-import { tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
+import { glossaryHtml } from '@fair-copy/core/formats/glossary-html.js';
+import { isBeyondBasic, tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
 import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
-import type { Concept } from '@fair-copy/core/termbase/concept.js';
+import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
+import { writeZip } from '@fair-copy/files/zip-write.js';
 import type { TaskContext } from '../jobs/task.js';
-import { conceptsOf } from '../store/concepts.js';
+import { conceptById, conceptsOf } from '../store/concepts.js';
 import { openForReading, type Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
-import { termbaseById } from '../store/termbases.js';
+import { picturesOf } from '../store/pictures.js';
+import { clientById, termbaseById } from '../store/termbases.js';
+import { PictureFolder, pictureSource } from './pictures.js';
+
+/** `zip`: TBX with its pictures beside it; `html`: a glossary to print. */
+export type HandOverFormat = 'tbx' | 'zip' | 'tmx' | 'csv' | 'tsv' | 'xlsx' | 'html';
 
 export interface HandOver {
   readonly jobId: number;
   readonly termbaseId: number;
-  readonly format: 'tbx' | 'tmx' | 'csv' | 'tsv' | 'xlsx';
+  readonly format: HandOverFormat;
   /** In this order. */
   readonly languages: readonly string[];
   readonly delimiter?: string;
@@ -42,7 +49,7 @@ export async function handOver(job: HandOver, context: TaskContext): Promise<Han
   db.exec('BEGIN');
   try {
     const { name } = termbaseById(db, job.termbaseId);
-    const fileName = `${name} ${job.languages.join('-')}.${job.format}`.replace(/[/\\:*?"<>|]/g, '_');
+    const fileName = fileStem(`${name} ${job.languages.join('-')}.${job.format}`);
     const folder = paths.outgoing(job.jobId);
     await mkdir(folder, { recursive: true });
     const path = join(folder, fileName);
@@ -81,8 +88,29 @@ async function write(
   };
   switch (job.format) {
     case 'tbx':
-      await writeText(path, tbxDocument(chosen(1), { title, languages }));
+      await writeText(path, tbxDocument(chosen(1), { title, languages, beyondBasic: beyondBasic(db, job.termbaseId) }));
       break;
+    case 'zip': {
+      const pictures = new PictureFolder(picturesOf(db, job.termbaseId));
+      const tbx = tbxDocument(chosen(1), {
+        title,
+        languages,
+        beyondBasic: beyondBasic(db, job.termbaseId),
+        pictures: pictures.paths,
+      });
+      await writeZip(path, pictures.members(`${fileStem(title)}.tbx`, tbx, pathsOf(context.dataDir)));
+      break;
+    }
+    case 'html': {
+      const { client_id } = termbaseById(db, job.termbaseId);
+      const source = pictureSource(picturesOf(db, job.termbaseId), pathsOf(context.dataDir));
+      const sorted = inAlphabet(db, job.termbaseId, languages, [...chosenIds(chosen(1))]);
+      await writeText(
+        path,
+        glossaryHtml(sorted, { title, client: clientById(db, client_id).name, languages, picture: source }),
+      );
+      break;
+    }
     case 'tmx': {
       const date = tmxDate(new Date().toISOString());
       await writeText(path, tmxDocument(chosen(2), { languages, sourceLanguage: '*all*', version: '0.1.0', date }));
@@ -106,6 +134,44 @@ async function write(
     }
   }
   return { concepts: written, left: total - written };
+}
+
+function fileStem(name: string): string {
+  return name.replace(/[/\\:*?"<>|]/g, '_');
+}
+
+/** Whether any concept uses fields beyond TBX-Basic: decides which dialect the file names. */
+function beyondBasic(db: Db, termbaseId: number): boolean {
+  for (const concept of conceptsOf(db, termbaseId)) if (isBeyondBasic(concept)) return true;
+  return false;
+}
+
+function* chosenIds(concepts: Iterable<Concept>): Generator<ConceptId> {
+  for (const { id } of concepts) yield id;
+}
+
+/** By the first language's own alphabet (Unicode Collation, CLDR); those without a term in it at the end. */
+function* inAlphabet(
+  db: Db,
+  termbaseId: number,
+  languages: readonly LanguageTag[],
+  ids: readonly ConceptId[],
+): Generator<Concept> {
+  const wanted = new Set<number>(ids);
+  const first = new Map<number, string>();
+  const terms = db
+    .prepare<[number, string], { concept_id: number; text: string }>(
+      'SELECT concept_id, text FROM term WHERE termbase_id = ? AND language = ? ORDER BY concept_id, ordinal',
+    )
+    .iterate(termbaseId, languages[0]!);
+  for (const { concept_id, text } of terms) if (!first.has(concept_id)) first.set(concept_id, text);
+  const { compare } = new Intl.Collator(languages[0]);
+  const order = [...wanted].sort((a, b) => {
+    const x = first.get(a);
+    const y = first.get(b);
+    return x === undefined ? (y === undefined ? a - b : 1) : y === undefined ? -1 : compare(x, y) || a - b;
+  });
+  for (const id of order) yield inOrder(conceptById(db, id as ConceptId)!, languages);
 }
 
 function inOrder(concept: Concept, languages: readonly LanguageTag[]): Concept {

@@ -1,70 +1,70 @@
 /** What happens to a file on the desk: received, read, read again after a change, written. */
-import { createHash } from 'node:crypto';
-import { createWriteStream, existsSync } from 'node:fs';
-import { mkdir, rename, rm } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { existsSync } from 'node:fs';
+import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
 import type { Context } from '../context.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { SourceChoices } from '@fair-copy/files/client-file.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
 import type { Job, JobControls } from '../jobs/jobs.js';
 import { clientById } from '../store/termbases.js';
+import { PICTURE_NAME } from '@fair-copy/core/intake/pictures.js';
+import { DeskPictures } from './pictures.js';
+import { Recipes } from './recipes.js';
+import { keepUpload } from './uploads.js';
 import { IntakeFiles, type IntakeFile } from './files.js';
 import type { IntakeToWrite, Written } from './write-task.js';
 
+/** Milliseconds between the last picture of a folder and the new tallies. */
+const PICTURES_WAIT = 400;
 const SIZE_LIMIT = 2 * 1024 ** 3;
 
 export class Desk {
   readonly files: IntakeFiles;
+  readonly pictures: DeskPictures;
+  readonly recipes: Recipes;
   private evaluations = new Map<number, SharedArrayBuffer>();
-  private uploads = 0;
+  private waiting: ReturnType<typeof setTimeout> | undefined;
 
   constructor(private readonly context: Context) {
     this.files = new IntakeFiles(context.desk);
+    this.pictures = new DeskPictures(context.desk);
+    this.recipes = new Recipes(context.desk);
   }
 
-  /** Streams an upload to the originals and begins to read it. */
+  /** Streams an upload to the originals and begins to read it; a picture is laid beside the files. */
   async receive(
     body: Readable,
     clientId: number,
-    name: string,
-  ): Promise<{ readonly fileId: number; readonly jobId: number }> {
+    path: string,
+  ): Promise<{ readonly fileId: number | null; readonly jobId: number | null }> {
     clientById(this.context.workspace, clientId);
-    const { sha256, size } = await this.keep(body);
+    const { sha256, size, picture } = await keepUpload(body, this.context.paths, SIZE_LIMIT);
+    // A picture by another name is not what the client meant: it is read, and said to be one.
+    if (picture && PICTURE_NAME.test(path)) {
+      this.pictures.add(clientId, { name: path, sha256, size, type: picture });
+      this.picturesChanged(clientId);
+      return { fileId: null, jobId: null };
+    }
+    const name = path.replace(/^.*[/\\]/, '');
     const fileId = this.files.add({ clientId, name, sha256, size });
     return { fileId, jobId: this.read(fileId).id };
   }
 
-  private async keep(body: Readable): Promise<{ readonly sha256: string; readonly size: number }> {
-    const { paths } = this.context;
-    await mkdir(paths.incoming, { recursive: true });
-    const temporary = join(paths.incoming, `upload-${process.pid}-${++this.uploads}`);
-    const hash = createHash('sha256');
-    let size = 0;
-    try {
-      await pipeline(
-        body,
-        async function* (source: AsyncIterable<Buffer>) {
-          for await (const chunk of source) {
-            size += chunk.length;
-            if (size > SIZE_LIMIT) throw new ApiError('too-large', { limit: '2 GB' });
-            hash.update(chunk);
-            yield chunk;
-          }
-        },
-        createWriteStream(temporary),
-      );
-      const sha256 = hash.digest('hex');
-      await mkdir(dirname(paths.original(sha256)), { recursive: true });
-      await rename(temporary, paths.original(sha256));
-      return { sha256, size };
-    } catch (error) {
-      await rm(temporary, { force: true });
-      const { code } = error as NodeJS.ErrnoException;
-      throw code === 'ECONNRESET' || code === 'ERR_STREAM_PREMATURE_CLOSE' ? new ApiError('upload-broken') : error;
-    }
+  /** New pictures may be what rows were missing. Many come at once, so the tallies wait a moment. */
+  private picturesChanged(clientId: number): void {
+    clearTimeout(this.waiting);
+    this.waiting = setTimeout(() => {
+      for (const file of this.files.list(clientId))
+        if (file.state === 'ready' && namesPictures(file)) this.evaluateAgain(file.id);
+      this.told(0);
+    }, PICTURES_WAIT);
+    this.waiting.unref();
+  }
+
+  clearPictures(clientId: number): void {
+    this.pictures.clear(clientId);
+    this.picturesChanged(clientId);
   }
 
   /** Reads the file from the beginning, as a job. */
@@ -95,9 +95,15 @@ export class Desk {
     const result = await workers.read('readFile', { fileId, sha256, name, choices, decisions }, controls);
     if (result.kind === 'members') {
       this.files.remove(fileId);
-      for (const member of result.members) this.read(this.files.add({ clientId: file.clientId, ...member }));
+      for (const { picture, ...member } of result.members) {
+        if (picture) this.pictures.add(file.clientId, { ...member, type: picture });
+        else this.read(this.files.add({ clientId: file.clientId, ...member }));
+      }
+      this.picturesChanged(file.clientId);
       return;
     }
+    for (const { picture, ...member } of result.pictures)
+      this.pictures.add(file.clientId, { ...member, type: picture! });
     if (!this.files.exists(fileId)) return;
     this.files.update(fileId, { state: 'ready', reading: result.reading });
     this.told(fileId);
@@ -169,6 +175,19 @@ export class Desk {
     return this.files.get(fileId);
   }
 
+  /** Applies a recipe, or with null takes everything decided back to what was proposed. */
+  async applyRecipe(fileId: number, recipeId: number | null): Promise<IntakeFile> {
+    const file = this.ready(fileId);
+    const recipe = recipeId === null ? null : this.recipes.get(recipeId);
+    this.files.update(fileId, { recipeId, decisions: {} });
+    const choices = recipe ? { ...file.choices, ...recipe.choices } : file.choices;
+    if (JSON.stringify(choices) !== JSON.stringify(file.choices)) {
+      this.files.update(fileId, { choices });
+      await this.context.jobs.ended(this.read(fileId).id);
+    }
+    return this.decide(fileId, recipe?.decisions ?? {});
+  }
+
   setTarget(fileId: number, targetId: number | null): IntakeFile {
     this.ready(fileId);
     this.files.update(fileId, { targetId, outcome: null });
@@ -193,11 +212,12 @@ export class Desk {
   }
 
   private async evaluate(fileId: number, controls: Partial<JobControls>): Promise<void> {
-    const { reading, targetId } = this.files.get(fileId);
+    const { reading, targetId, clientId } = this.files.get(fileId);
+    const pictures = this.pictures.of(clientId).map((picture) => picture.name);
     const rowDecisions = this.files.rowDecisions(fileId);
     const outcome = await this.context.workers.read(
       'evaluateFile',
-      { fileId, reading: reading!, rowDecisions, targetId },
+      { fileId, reading: reading!, rowDecisions, targetId, pictures },
       controls,
     );
     if (this.files.exists(fileId)) this.files.update(fileId, { outcome });
@@ -214,10 +234,12 @@ export class Desk {
         clientId: file.clientId,
         reading: file.reading!,
         rowDecisions: this.files.rowDecisions(fileId),
+        pictures: this.pictures.of(file.clientId),
         target,
       };
       const written: Written = await workers.write('writeIntake', job, controls);
       this.files.update(fileId, { written });
+      this.recipes.keep(file.clientId, file.name, file.reading!, file.choices, file.decisions);
       for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
       events.tell({ type: 'changed', what: 'termbase', id: written.termbaseId });
       this.told(fileId);
@@ -242,4 +264,8 @@ export class Desk {
   told(fileId: number): void {
     this.context.events.tell({ type: 'changed', what: 'intake', id: fileId });
   }
+}
+
+function namesPictures({ reading }: IntakeFile): boolean {
+  return reading?.columns.some(({ role }) => role.value.kind === 'field' && role.value.field === 'xGraphic') ?? false;
 }

@@ -1,19 +1,35 @@
-/** Finds the concepts of a termbase that have a term, for rows that say what is there already. */
-import type { Existing } from '@fair-copy/core/intake/evaluate.js';
+/** What a termbase holds already, for rows that say the same, add to it or contradict it. */
+import type { Existing } from '@fair-copy/core/intake/join.js';
 import { exactKey, foldForSearch } from '@fair-copy/core/text/fold.js';
+import { readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
 
-/** By the clustered order of the term list; equal but for capitals or accents is not the same term. */
-export function existingIn(db: Db, termbaseId: number): Existing {
-  const find = db.prepare<[number, string, string], { concept_id: number; text: string }>(
+/**
+ * By the clustered order of the term list; equal but for capitals or accents is not the same term.
+ *
+ * @param highest concepts with a higher id are none (they come from the same operation)
+ */
+export function existingIn(db: Db, termbaseId: number, highest = Number.MAX_SAFE_INTEGER): Existing {
+  const byTerm = db.prepare<[number, string, string], { concept_id: number; text: string }>(
     'SELECT concept_id, text FROM term WHERE termbase_id = ? AND language = ? AND folded = ?',
   );
-  return (key) => {
-    const cut = key.indexOf('\0');
-    const text = key.slice(cut + 1);
-    return find
-      .all(termbaseId, key.slice(0, cut), foldForSearch(text))
-      .filter((row) => exactKey(row.text) === text)
-      .map((row) => row.concept_id);
+  const byId = db.prepare<[number, string], { id: number }>(
+    `SELECT id FROM concept WHERE termbase_id = ? AND json_extract(body, '$.fields.identifier[0]') = ?`,
+  );
+  return {
+    withTerm(key) {
+      const cut = key.indexOf('\0');
+      const text = key.slice(cut + 1);
+      return byTerm
+        .all(termbaseId, key.slice(0, cut), foldForSearch(text))
+        .filter((row) => row.concept_id <= highest && exactKey(row.text) === text)
+        .map((row) => row.concept_id);
+    },
+    withId: (id) =>
+      byId
+        .all(termbaseId, id)
+        .map((row) => row.id)
+        .filter((concept) => concept <= highest),
+    body: (concept) => readConcept(db, concept)?.body ?? null,
   };
 }

@@ -19,6 +19,8 @@ export interface IntakeFile {
   readonly choices: SourceChoices;
   readonly decisions: Decisions;
   readonly targetId: number | null;
+  /** The recipe that was applied, if any. */
+  readonly recipeId: number | null;
   readonly reading: Reading | null;
   /** Null while it is being worked out. */
   readonly outcome: FileOutcome | null;
@@ -42,6 +44,7 @@ interface FileRow {
   readonly choices: string;
   readonly decisions: string;
   readonly target_id: number | null;
+  readonly recipe_id: number | null;
   readonly reading: string | null;
   readonly outcome: string | null;
   readonly error: string | null;
@@ -102,6 +105,8 @@ export class IntakeFiles {
       if (property === 'state') this.desk.prepare('UPDATE intake_file SET state = ? WHERE id = ?').run(value, id);
       else if (property === 'targetId')
         this.desk.prepare('UPDATE intake_file SET target_id = ? WHERE id = ?').run(value, id);
+      else if (property === 'recipeId')
+        this.desk.prepare('UPDATE intake_file SET recipe_id = ? WHERE id = ?').run(value, id);
       else {
         const column = COLUMNS[property as keyof typeof COLUMNS];
         this.desk
@@ -152,6 +157,7 @@ function fileOf(row: FileRow): IntakeFile {
     choices: JSON.parse(row.choices) as SourceChoices,
     decisions: JSON.parse(row.decisions) as Decisions,
     targetId: row.target_id,
+    recipeId: row.recipe_id,
     reading: parsed(row.reading),
     outcome: parsed(row.outcome),
     error: parsed(row.error),

@@ -6,11 +6,16 @@ import { basename, dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import {
   Evaluation,
-  questionText,
+  swapFinder,
+  type Outcome,
   type RowDecision,
   type StepCount,
   type Tally,
 } from '@fair-copy/core/intake/evaluate.js';
+import { PICTURE_NAME, PictureFinder, pictureType } from '@fair-copy/core/intake/pictures.js';
+import { readHeaderCell } from '@fair-copy/core/intake/header.js';
+import { questionText } from '@fair-copy/core/intake/questions.js';
+import { languageOfRole, type ColumnReading } from '@fair-copy/core/intake/reading.js';
 import { proposeReading, type Decisions } from '@fair-copy/core/intake/propose.js';
 import { CLEANING_STEPS, type CleaningStepId, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
@@ -20,8 +25,8 @@ import { ClientFile, type SourceChoices } from '@fair-copy/files/client-file.js'
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading } from '../store/database.js';
-import { pathsOf } from '../store/paths.js';
-import { Staging } from '../store/staging.js';
+import { pathsOf, type Paths } from '../store/paths.js';
+import { Staging, type StagedRow } from '../store/staging.js';
 import { existingIn } from './existing.js';
 
 export interface FileToRead {
@@ -36,10 +41,18 @@ export interface UnpackedMember {
   readonly name: string;
   readonly sha256: string;
   readonly size: number;
+  /** The kind of picture that it is; null: a file to be read. */
+  readonly picture: string | null;
 }
 
 export type ReadResult =
-  | { readonly kind: 'reading'; readonly reading: Reading; readonly otherSheets: readonly string[] }
+  | {
+      readonly kind: 'reading';
+      readonly reading: Reading;
+      readonly otherSheets: readonly string[];
+      /** Pictures that lie in the workbook. */
+      readonly pictures: readonly UnpackedMember[];
+    }
   /** An archive: its members are files of their own. */
   | { readonly kind: 'members'; readonly members: readonly UnpackedMember[] };
 
@@ -63,6 +76,7 @@ export async function readFile(file: FileToRead, context: TaskContext): Promise<
         kind: 'reading',
         reading: proposeReading(sample, file.decisions),
         otherSheets: visible.filter((name) => name !== own),
+        pictures: await embedded(source, file, context),
       };
     } finally {
       staging.close();
@@ -79,29 +93,55 @@ async function unpack(file: FileToRead, context: TaskContext): Promise<UnpackedM
   try {
     const names = archive.names.filter((name) => !/(^|\/)(\.|__MACOSX\/|Thumbs\.db$)/.test(name));
     const members: UnpackedMember[] = [];
-    await mkdir(paths.incoming, { recursive: true });
     for (const [i, name] of names.entries()) {
       context.checkpoint(i / names.length);
-      const hash = createHash('sha256');
-      let size = 0;
-      const temporary = join(paths.incoming, `member-${file.fileId}-${i}`);
-      const counted = async function* (): AsyncGenerator<Uint8Array> {
-        for await (const chunk of archive.read(name)) {
-          hash.update(chunk);
-          size += chunk.length;
-          yield chunk;
-        }
-      };
-      await pipeline(counted, createWriteStream(temporary));
-      const sha256 = hash.digest('hex');
-      await mkdir(dirname(paths.original(sha256)), { recursive: true });
-      await rename(temporary, paths.original(sha256));
-      members.push({ name: basename(name), sha256, size });
+      const member = await keptOriginal(archive.read(name), `member-${file.fileId}-${i}`, paths);
+      // Pictures are found by their path; a file is called by its name.
+      const picture = PICTURE_NAME.test(name) ? member.picture : null;
+      members.push({ ...member, picture, name: picture ? name : basename(name) });
     }
     return members;
   } finally {
     archive.close();
   }
+}
+
+/** Pictures on the sheet become originals like any other file. */
+async function embedded(source: ClientFile, file: FileToRead, { dataDir }: TaskContext): Promise<UnpackedMember[]> {
+  const found: UnpackedMember[] = [];
+  for (const [i, { name, part }] of source.pictures.entries()) {
+    const member = await keptOriginal(source.picture(part), `picture-${file.fileId}-${i}`, pathsOf(dataDir));
+    if (member.picture) found.push({ ...member, name });
+  }
+  return found;
+}
+
+/** Larger than this a picture is a file like any other. */
+const PICTURE_LIMIT = 50 * 1024 ** 2;
+
+async function keptOriginal(
+  content: AsyncIterable<Uint8Array>,
+  temporaryName: string,
+  paths: Paths,
+): Promise<Omit<UnpackedMember, 'name'>> {
+  const hash = createHash('sha256');
+  let size = 0;
+  let head: Uint8Array = new Uint8Array();
+  const counted = async function* (): AsyncGenerator<Uint8Array> {
+    for await (const chunk of content) {
+      if (head.length < 32) head = Buffer.concat([head, chunk.subarray(0, 32)]);
+      hash.update(chunk);
+      size += chunk.length;
+      yield chunk;
+    }
+  };
+  await mkdir(paths.incoming, { recursive: true });
+  const temporary = join(paths.incoming, temporaryName);
+  await pipeline(counted, createWriteStream(temporary));
+  const sha256 = hash.digest('hex');
+  await mkdir(dirname(paths.original(sha256)), { recursive: true });
+  await rename(temporary, paths.original(sha256));
+  return { sha256, size, picture: size <= PICTURE_LIMIT ? pictureType(head) : null };
 }
 
 /** A new proposal around what the person decided, from the staged rows. */
@@ -122,9 +162,21 @@ export interface FileToEvaluate {
   readonly reading: Reading;
   readonly rowDecisions: readonly (readonly [number, RowDecision])[];
   readonly targetId: number | null;
+  /** The names of the pictures that came with the files. */
+  readonly pictures: readonly string[];
+}
+
+export interface PictureOutcome {
+  readonly found: number;
+  /** Named in a row and not there; the first of them. */
+  readonly missing: readonly { readonly name: string; readonly row: number }[];
+  readonly missingCount: number;
+  /** There and not named. */
+  readonly unused: readonly string[];
 }
 
 export interface FileOutcome {
+  readonly pictures: PictureOutcome | null;
   readonly tally: Tally;
   readonly steps: Readonly<Record<CleaningStepId, StepCount>>;
   /** How many cells each separator would cut. */
@@ -140,26 +192,68 @@ export function evaluateFile(file: FileToEvaluate, context: TaskContext): FileOu
   const workspace = file.targetId === null ? null : openForReading(paths.workspace);
   try {
     const existing = workspace ? existingIn(workspace, file.targetId!) : undefined;
-    const evaluation = new Evaluation(file.reading, existing, new Map(file.rowDecisions));
+    const evaluation = new Evaluation<StagedRow>(file.reading, {
+      ...(existing && { existing }),
+      decisions: new Map(file.rowDecisions),
+      swaps: swapFinder(file.reading, staging.sample.rows),
+    });
     const separators = new SeparatorCounts(file.reading);
+    const pictures = new PictureCheck(file.pictures);
     const count = Math.max(1, staging.count);
     staging.writeOutcomes(
       (function* () {
-        for (const { position, ...row } of source.rows()) {
-          if (position % 500 === 0) context.checkpoint(0.7 + (0.3 * position) / count);
+        for (const { row, outcome } of Evaluation.of(evaluation, source.rows())) {
+          if (row.position % 500 === 0) context.checkpoint(0.7 + (0.3 * row.position) / count);
           separators.see(row.cells);
-          yield { position, outcome: evaluation.see(row) };
+          pictures.see(row.number, outcome);
+          yield { position: row.position, outcome };
         }
       })(),
     );
     const steps = Object.fromEntries(
       CLEANING_STEPS.map((id) => [id, evaluation.stepCount(id)]),
     ) as FileOutcome['steps'];
-    return { tally: evaluation.tally, steps, separators: separators.counts };
+    return { tally: evaluation.tally, steps, separators: separators.counts, pictures: pictures.outcome() };
   } finally {
     workspace?.close();
     source.close();
     staging.close();
+  }
+}
+
+const MISSING_SHOWN = 50;
+
+/** Pictures that rows name, against those that came. */
+class PictureCheck {
+  private readonly finder: PictureFinder;
+  private readonly missing: { name: string; row: number }[] = [];
+  private named = 0;
+  private missingCount = 0;
+
+  constructor(names: readonly string[]) {
+    this.finder = new PictureFinder(names);
+  }
+
+  see(row: number, outcome: Outcome): void {
+    if (outcome.kind !== 'entry' && outcome.kind !== 'joined' && outcome.kind !== 'joined existing') return;
+    if (outcome.kind !== 'entry' && outcome.how === 'part') return;
+    for (const name of outcome.draft.fields.xGraphic ?? []) {
+      this.named++;
+      if (this.finder.find(name) !== null) continue;
+      this.missingCount++;
+      if (this.missing.length < MISSING_SHOWN) this.missing.push({ name, row });
+    }
+  }
+
+  outcome(): PictureOutcome | null {
+    if (this.named === 0 && this.finder.all.length === 0) return null;
+    const { used, all } = this.finder;
+    return {
+      found: this.named - this.missingCount,
+      missing: this.missing,
+      missingCount: this.missingCount,
+      unused: this.named === 0 ? [] : all.filter((name) => !used.has(name)),
+    };
   }
 }
 
@@ -182,6 +276,15 @@ class SeparatorCounts {
   }
 }
 
+/** Headers that are read back as what the columns are, whatever they were called. */
+function queryHeader(column: ColumnReading): string {
+  const language = languageOfRole(column.role.value);
+  const says = readHeaderCell(column.header);
+  if (column.header && (!language || says.languages[0]?.tag === language)) return column.header;
+  const name = column.header || (language ? '' : `Column ${columnLetter(column.index)}`);
+  return language ? `${name} (${language})`.trim().replace(/^\((.*)\)$/, '$1') : name;
+}
+
 /** The held-back rows as a spreadsheet for the client; gives back its path. */
 export async function queryList(
   file: FileToEvaluate & { readonly jobId: number; readonly name: string },
@@ -191,11 +294,13 @@ export async function queryList(
   const staging = Staging.openForReading(paths.staging(file.fileId));
   try {
     const columns = file.reading.columns.filter((column) => column.role.value.kind !== 'ignored');
-    const evaluation = new Evaluation(file.reading, undefined, new Map(file.rowDecisions));
+    const evaluation = new Evaluation<StagedRow>(file.reading, {
+      decisions: new Map(file.rowDecisions),
+      swaps: swapFinder(file.reading, staging.sample.rows),
+    });
     let rows = 0;
     const held = function* (): Generator<string[]> {
-      for (const row of staging.rows()) {
-        const outcome = evaluation.see(row);
+      for (const { row, outcome } of Evaluation.of(evaluation, staging.rows())) {
         if (outcome.kind !== 'held back') continue;
         rows++;
         yield [
@@ -206,7 +311,7 @@ export async function queryList(
         ];
       }
     };
-    const headers = columns.map((column) => column.header || `Column ${columnLetter(column.index)}`);
+    const headers = columns.map(queryHeader);
     const stem = file.name.replace(/\.[^.]+$/, '');
     const fileName = `${stem} - questions.xlsx`;
     await mkdir(paths.outgoing(file.jobId), { recursive: true });

@@ -1,10 +1,20 @@
 import type { Readable } from 'node:stream';
 import { z } from 'zod';
 import { cleanCell, previewStep } from '@fair-copy/core/intake/cleaning/steps.js';
-import { questionText, withCells } from '@fair-copy/core/intake/evaluate.js';
+import { withCells } from '@fair-copy/core/intake/evaluate.js';
+import { questionText } from '@fair-copy/core/intake/questions.js';
+import { cleaningContext, languageIn } from '@fair-copy/core/intake/rows-to-draft.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
-import type { Reading, Role } from '@fair-copy/core/intake/reading.js';
-import { canonicalTag } from '@fair-copy/core/language/tags.js';
+import {
+  CLEANING_STEPS,
+  type CellStepId,
+  type ColumnReading,
+  type Reading,
+  type Role,
+} from '@fair-copy/core/intake/reading.js';
+import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
+import type { Fields } from '@fair-copy/core/termbase/concept.js';
 import { restoredCell } from '@fair-copy/core/sheet/delimited-write.js';
 import { encodingNamed } from '@fair-copy/core/text/encodings-list.js';
 import type { Api } from '../api.js';
@@ -24,7 +34,10 @@ import {
   stepPreview,
   type IntakeFileBody,
   type IntakeRowBody,
+  type RoleBody,
 } from './schemas.js';
+
+const CELL_STEPS = CLEANING_STEPS.filter((id): id is CellStepId => id !== 'duplicates' && id !== 'swapped');
 
 export function intakeRoutes(api: Api, context: Context): void {
   const desk = new Desk(context);
@@ -37,7 +50,7 @@ export function intakeRoutes(api: Api, context: Context): void {
         response: { 200: z.array(intakeFile) },
       },
     },
-    async (request) => desk.files.list(request.query.client ?? null).map((file) => shown(file, context)),
+    async (request) => desk.files.list(request.query.client ?? null).map((file) => shown(file, desk, context)),
   );
 
   api.post(
@@ -46,7 +59,7 @@ export function intakeRoutes(api: Api, context: Context): void {
       schema: {
         summary: 'A file as it is (application/octet-stream); reading begins at once',
         querystring: z.object({ client: z.coerce.number().int(), name: z.string().min(1).max(300) }),
-        response: { 200: z.object({ fileId: z.number(), jobId: z.number() }) },
+        response: { 200: z.object({ fileId: z.number().nullable(), jobId: z.number().nullable() }) },
       },
     },
     async (request) =>
@@ -56,7 +69,7 @@ export function intakeRoutes(api: Api, context: Context): void {
   api.get('/intake/files/:id', { schema: { params: idParam, response: { 200: intakeFile } } }, async (request) => {
     const file = desk.files.get(request.params.id);
     if (file.state === 'waiting') desk.read(file.id);
-    return shown(desk.files.get(file.id), context);
+    return shown(desk.files.get(file.id), desk, context);
   });
 
   api.delete('/intake/files/:id', { schema: { params: idParam, response: { 200: done } } }, async (request) => {
@@ -78,7 +91,7 @@ export function intakeRoutes(api: Api, context: Context): void {
       const { encoding: name, ...rest } = request.body;
       const encoding = name === undefined ? undefined : encodingNamed(name);
       if (encoding === null) throw new ApiError('encoding-unknown', { what: name! });
-      return shown(await desk.recut(request.params.id, { ...rest, ...(encoding && { encoding }) }), context);
+      return shown(await desk.recut(request.params.id, { ...rest, ...(encoding && { encoding }) }), desk, context);
     },
   );
 
@@ -98,7 +111,47 @@ export function intakeRoutes(api: Api, context: Context): void {
   api.patch(
     '/intake/files/:id/decisions',
     { schema: { params: idParam, body: intakeDecisions, response: { 200: intakeFile } } },
-    async (request) => shown(await desk.decide(request.params.id, canonical(request.body)), context),
+    async (request) => shown(await desk.decide(request.params.id, canonical(request.body)), desk, context),
+  );
+
+  api.put(
+    '/intake/files/:id/recipe',
+    {
+      schema: {
+        summary: 'Apply a recipe; null: back to what was proposed',
+        params: idParam,
+        body: z.object({ recipeId: z.number().nullable() }),
+        response: { 200: intakeFile },
+      },
+    },
+    async (request) => shown(await desk.applyRecipe(request.params.id, request.body.recipeId), desk, context),
+  );
+
+  api.delete('/intake/recipes/:id', { schema: { params: idParam, response: { 200: done } } }, async (request) => {
+    desk.recipes.forget(request.params.id);
+    desk.told(0);
+    return OK;
+  });
+
+  api.get(
+    '/intake/pictures',
+    {
+      schema: {
+        summary: 'The pictures that came with the files of a client',
+        querystring: z.object({ client: z.coerce.number().int() }),
+        response: { 200: z.array(z.object({ name: z.string(), sha256: z.string(), size: z.number() })) },
+      },
+    },
+    async (request) => desk.pictures.of(request.query.client),
+  );
+
+  api.delete(
+    '/intake/pictures',
+    { schema: { querystring: z.object({ client: z.coerce.number().int() }), response: { 200: done } } },
+    async (request) => {
+      desk.clearPictures(request.query.client);
+      return OK;
+    },
   );
 
   api.patch(
@@ -111,7 +164,7 @@ export function intakeRoutes(api: Api, context: Context): void {
         response: { 200: intakeFile },
       },
     },
-    async (request) => shown(desk.setTarget(request.params.id, request.body.termbaseId), context),
+    async (request) => shown(desk.setTarget(request.params.id, request.body.termbaseId), desk, context),
   );
 
   api.put(
@@ -192,7 +245,7 @@ export function intakeRoutes(api: Api, context: Context): void {
     {
       schema: {
         summary: 'Examples of what a cleaning step does',
-        params: idParam.extend({ step: z.enum(['unicode', 'synonyms', 'spaces', 'brackets', 'punctuation']) }),
+        params: idParam.extend({ step: z.enum(CELL_STEPS) }),
         response: { 200: stepPreview },
       },
     },
@@ -204,9 +257,10 @@ export function intakeRoutes(api: Api, context: Context): void {
       return withStaging(context, file.id, (staging) => ({
         examples: numbers.flatMap((number) => {
           const row = staging.rowByNumber(number);
-          return termColumns(reading).flatMap((column) => {
+          return termColumns(reading).flatMap(({ index: column, role }) => {
             const cell = row?.cells[column];
-            const preview = cell ? previewStep(step, cell, reading.steps, reading) : null;
+            const language = termLanguage(role.value, row, reading);
+            const preview = cell ? previewStep(step, cell, reading.steps, cleaningContext(reading, language)) : null;
             return preview
               ? [{ row: number, column, before: preview.before, after: preview.after.map(pieceText) }]
               : [];
@@ -248,6 +302,7 @@ export function intakeRoutes(api: Api, context: Context): void {
           reading: file.reading!,
           rowDecisions: desk.files.rowDecisions(file.id),
           targetId: null,
+          pictures: [],
         },
         controls,
       ),
@@ -264,8 +319,9 @@ function withStaging<T>({ paths }: Context, fileId: number, work: (staging: Stag
   }
 }
 
-function shown(file: IntakeFile, context: Context): IntakeFileBody {
+function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {
   const { source } = file.reading ?? {};
+  const recipe = file.reading && desk.recipes.fitting(file.clientId, file.reading);
   return {
     id: file.id,
     clientId: file.clientId,
@@ -274,6 +330,7 @@ function shown(file: IntakeFile, context: Context): IntakeFileBody {
     size: file.size,
     state: file.state,
     targetId: file.targetId,
+    recipe: recipe && { id: recipe.id, name: recipe.name, at: recipe.at, applied: file.recipeId === recipe.id },
     rowCount: file.state === 'ready' ? withStaging(context, file.id, (staging) => staging.count) : 0,
     reading: file.reading,
     outcome: file.outcome,
@@ -304,6 +361,7 @@ function shownRow(
     readonly number: number;
     readonly cells: readonly string[];
     readonly hidden?: boolean;
+    readonly line?: number;
   },
   outcome: IntakeRowBody['outcome'],
   decision: IntakeRowBody['decision'],
@@ -313,44 +371,88 @@ function shownRow(
   return {
     position: row.position,
     number: row.number,
+    line: row.line ?? null,
     cells: [...corrected.cells],
     hidden: row.hidden ?? false,
-    cleaned: isData
-      ? termColumns(reading).flatMap((column) => cleanedCell(reading, column, corrected.cells[column] ?? ''))
-      : [],
+    cleaned: isData ? termColumns(reading).flatMap((column) => cleanedCell(reading, column, corrected)) : [],
     outcome,
     question: outcome?.kind === 'held back' ? questionText(outcome.question) : null,
     decision,
   };
 }
 
-function cleanedCell(reading: Reading, column: number, cell: string): IntakeRowBody['cleaned'] {
+function cleanedCell(
+  reading: Reading,
+  column: ColumnReading,
+  row: { readonly cells: readonly string[] },
+): IntakeRowBody['cleaned'] {
+  const cell = row.cells[column.index] ?? '';
   if (cell === '') return [];
   const restored = reading.source.kind === 'delimited' ? restoredCell(cell) : cell;
-  const { pieces, touched } = cleanCell(restored, reading.steps, reading);
+  const language = termLanguage(column.role.value, row, reading);
+  const { pieces, ofConcept, touched } = cleanCell(restored, reading.steps, cleaningContext(reading, language));
   if (touched.length === 0 && restored === cell) return [];
-  return [{ column, pieces: pieces.map((p) => ({ text: p.text, notes: [...p.notes] })), touched: [...touched] }];
+  return [
+    {
+      column: column.index,
+      pieces: pieces.map((p) => ({ text: p.text, fields: plainFields(p.fields) })),
+      ofConcept: plainFields(ofConcept),
+      touched: [...touched],
+    },
+  ];
 }
 
-function termColumns(reading: Reading): number[] {
-  return reading.columns.filter((column) => column.role.value.kind === 'term').map((column) => column.index);
+function plainFields(fields: Fields): Record<string, string[]> {
+  return Object.fromEntries(Object.entries(fields).map(([name, values]) => [name, [...values]]));
 }
 
-function pieceText(piece: { readonly text: string; readonly notes: readonly string[] }): string {
-  return piece.notes.length ? `${piece.text}  [note: ${piece.notes.join('; ')}]` : piece.text;
+function termColumns(reading: Reading): ColumnReading[] {
+  return reading.columns.filter(({ role }) => role.value.kind === 'term' || role.value.kind === 'term of row');
+}
+
+/** The language of a cell of terms: of its column, or the one that the row names. */
+function termLanguage(
+  role: Role,
+  row: { readonly cells: readonly string[] } | null,
+  reading: Reading,
+): LanguageTag | null {
+  if (role.kind === 'term') return role.language;
+  const column = reading.columns.find((c) => c.role.value.kind === 'language');
+  return column && row ? languageIn(row.cells[column.index] ?? '') : null;
+}
+
+function pieceText(piece: { readonly text: string; readonly fields: Fields }): string {
+  const said = Object.entries(piece.fields).flatMap(([field, values]) =>
+    values.map((value) => `${fieldLabel(field).toLowerCase()}: ${valueLabel(field, value)}`),
+  );
+  return said.length ? `${piece.text}  [${said.join('; ')}]` : piece.text;
 }
 
 function canonical(body: z.infer<typeof intakeDecisions>): Decisions {
-  const { roles, ...rest } = body;
-  if (!roles) return rest as Decisions;
-  const checked = Object.entries(roles).map(([index, role]) => [index, canonicalRole(role)] as const);
-  return { ...rest, roles: Object.fromEntries(checked) } as Decisions;
+  const { roles, join, ...rest } = body;
+  const checked = Object.entries(roles ?? {}).map(([index, role]) => [index, canonicalRole(role)] as const);
+  return {
+    ...rest,
+    ...(roles && { roles: Object.fromEntries(checked) }),
+    ...(join && { join: { ...join, languages: join.languages.map(canonicalLanguage) } }),
+  } as Decisions;
 }
 
-function canonicalRole(role: NonNullable<z.infer<typeof intakeDecisions>['roles']>[string]): Role {
-  if (role.kind === 'ignored') return role;
-  if (role.language === null) return { kind: 'note', language: null };
-  const language = canonicalTag(role.language);
-  if (!language) throw new ApiError('language-unknown', { what: role.language });
-  return { kind: role.kind, language };
+function canonicalRole(role: RoleBody): Role {
+  switch (role.kind) {
+    case 'term': {
+      const { type, language } = role;
+      return { kind: 'term', language: canonicalLanguage(language), ...(type && { type }) };
+    }
+    case 'field':
+      return { ...role, language: role.language === null ? null : canonicalLanguage(role.language) };
+    default:
+      return role;
+  }
+}
+
+function canonicalLanguage(said: string): LanguageTag {
+  const language = canonicalTag(said);
+  if (!language) throw new ApiError('language-unknown', { what: said });
+  return language;
 }

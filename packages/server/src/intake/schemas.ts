@@ -1,15 +1,27 @@
 /** What the pages ask of Intake and what they get. The reading itself is the core's. */
 import { z } from 'zod';
-import type { Reading } from '@fair-copy/core/intake/reading.js';
+import { CLEANING_STEPS, type Reading } from '@fair-copy/core/intake/reading.js';
 import type { FileOutcome } from './read-tasks.js';
 import type { StoredOutcome } from '../store/staging.js';
 import { errorBody } from '../schemas.js';
 
 const role = z.union([
-  z.object({ kind: z.literal('term'), language: z.string() }),
-  z.object({ kind: z.literal('note'), language: z.string().nullable() }),
-  z.object({ kind: z.literal('ignored') }),
+  z.object({ kind: z.literal('term'), language: z.string(), type: z.string().max(40).optional() }),
+  z.object({
+    kind: z.literal('field'),
+    field: z.string().min(1).max(100),
+    level: z.enum(['concept', 'language', 'term']),
+    language: z.string().nullable(),
+  }),
+  z.object({ kind: z.enum(['term of row', 'language', 'id', 'answer', 'ignored']) }),
 ]);
+export type RoleBody = z.infer<typeof role>;
+
+const linePattern = z.object({
+  between: z.string().min(1).max(20),
+  then: z.string().min(1).max(20).nullable(),
+  groups: z.string().min(1).max(20).nullable(),
+});
 
 export const intakeFile = z.object({
   id: z.number(),
@@ -19,6 +31,8 @@ export const intakeFile = z.object({
   size: z.number(),
   state: z.enum(['waiting', 'reading', 'ready', 'failed']),
   targetId: z.number().nullable(),
+  /** A recipe of the same shape, and whether it is applied. */
+  recipe: z.object({ id: z.number(), name: z.string(), at: z.string(), applied: z.boolean() }).nullable(),
   /** The number of rows that can be shown. */
   rowCount: z.number(),
   reading: z.custom<Reading>().nullable(),
@@ -39,11 +53,11 @@ export type IntakeFileBody = z.infer<typeof intakeFile>;
 export const intakeDecisions = z.object({
   headerRow: z.number().int().positive().nullable().optional(),
   roles: z.record(z.string().regex(/^\d+$/), role).optional(),
-  steps: z
-    .partialRecord(z.enum(['unicode', 'synonyms', 'spaces', 'brackets', 'punctuation', 'duplicates']), z.boolean())
-    .optional(),
+  steps: z.partialRecord(z.enum(CLEANING_STEPS), z.boolean()).optional(),
   separators: z.array(z.string().min(1).max(10)).optional(),
   takeHidden: z.boolean().optional(),
+  grouping: z.enum(['rows', 'id', 'blank']).optional(),
+  join: z.object({ languages: z.array(z.string()), id: z.boolean(), subject: z.boolean() }).optional(),
 });
 export type IntakeDecisions = z.infer<typeof intakeDecisions>;
 
@@ -51,12 +65,14 @@ export const sourceChoices = z.object({
   encoding: z.string().optional(),
   delimiter: z.string().min(1).max(10).nullable().optional(),
   quote: z.enum(['"', "'"]).nullable().optional(),
+  part: z.enum(['tables', 'paragraphs']).optional(),
+  pattern: linePattern.nullable().optional(),
 });
 export type SourceChoicesBody = z.infer<typeof sourceChoices>;
 
 export const rowDecision = z.object({
   cells: z.record(z.string().regex(/^\d+$/), z.string().max(100_000)).optional(),
-  verdict: z.enum(['take', 'leave']).optional(),
+  verdict: z.enum(['take', 'leave', 'turn', 'join', 'replace']).optional(),
 });
 
 export const outcomeKind = z.enum(['entry', 'joined', 'held back', 'not data']);
@@ -64,13 +80,17 @@ export type OutcomeKindBody = z.infer<typeof outcomeKind>;
 
 const cleanedCell = z.object({
   column: z.number(),
-  pieces: z.array(z.object({ text: z.string(), notes: z.array(z.string()) })),
+  pieces: z.array(z.object({ text: z.string(), fields: z.record(z.string(), z.array(z.string())) })),
+  /** What the cell said about the concept. */
+  ofConcept: z.record(z.string(), z.array(z.string())),
   touched: z.array(z.string()),
 });
 
 export const intakeRow = z.object({
   position: z.number(),
   number: z.number(),
+  /** Where several rows stand in one line of a text. */
+  line: z.number().nullable(),
   cells: z.array(z.string()),
   hidden: z.boolean(),
   /** Only the cells that cleaning changes. */

@@ -1,15 +1,18 @@
 /** The entries of a client file into a termbase: one transaction, one entry in the ledger. */
-import { conceptOf } from '@fair-copy/core/intake/draft.js';
-import { Evaluation, type RowDecision } from '@fair-copy/core/intake/evaluate.js';
+import { conceptOf, termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
+import { Evaluation, swapFinder, type Outcome, type RowDecision } from '@fair-copy/core/intake/evaluate.js';
+import type { Existing } from '@fair-copy/core/intake/join.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
+import { UsedFields, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import { withOrigin } from '@fair-copy/core/termbase/edit.js';
-import type { Origin } from '@fair-copy/core/termbase/concept.js';
+import type { ConceptBody, Origin } from '@fair-copy/core/termbase/concept.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { ConceptWriter, readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
-import { Staging } from '../store/staging.js';
+import { TermbasePictures, type PictureFile } from '../store/pictures.js';
+import { Staging, type StagedRow } from '../store/staging.js';
 import { clientById, freeName, termbaseById } from '../store/termbases.js';
 import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
 import { insertTermbase, namesIn } from '../termbases/write.js';
@@ -21,6 +24,8 @@ export interface IntakeToWrite {
   readonly clientId: number;
   readonly reading: Reading;
   readonly rowDecisions: readonly (readonly [number, RowDecision])[];
+  /** Pictures that came with the client's files. */
+  readonly pictures: readonly PictureFile[];
   readonly target: { readonly kind: 'existing'; readonly id: number } | { readonly kind: 'new'; readonly name: string };
 }
 
@@ -65,8 +70,11 @@ function ownTermbase(db: Db, id: number, clientId: number): string {
 
 class IntakeWriting {
   private readonly byRow = new Map<number, number>();
-  private readonly joinedOrigins = new Map<number, Origin[]>();
+  /** What later rows add to concepts: applied at the end, one write for each concept. */
+  private readonly later = new Map<number, ((body: ConceptBody) => ConceptBody)[]>();
   private readonly writer: ConceptWriter;
+  private readonly used = new UsedFields();
+  private readonly pictures: TermbasePictures;
   private entries = 0;
   private joined = 0;
 
@@ -77,35 +85,56 @@ class IntakeWriting {
     private readonly context: TaskContext,
   ) {
     this.writer = new ConceptWriter(writing.db, writing.now);
+    this.pictures = new TermbasePictures(writing, termbaseId, job.pictures);
   }
 
   write(staging: Staging): { readonly entries: number; readonly joined: number } {
     const { job, termbaseId, writing } = this;
     // A termbase that was made just now has nothing to join.
-    const existing = job.target.kind === 'existing' ? existingBefore(writing, termbaseId) : undefined;
-    const evaluation = new Evaluation(job.reading, existing, new Map(job.rowDecisions));
+    const existing = job.target.kind === 'existing' ? existingBefore(writing, termbaseId) : null;
+    const evaluation = new Evaluation<StagedRow>(job.reading, {
+      ...(existing && { existing }),
+      decisions: new Map(job.rowDecisions),
+      swaps: swapFinder(job.reading, staging.sample.rows),
+    });
     const count = Math.max(1, staging.count);
-    for (const { position, ...row } of staging.rows()) {
-      if (position % 500 === 0) this.context.checkpoint((position / count) * 0.95);
-      const outcome = evaluation.see(row);
-      switch (outcome.kind) {
-        case 'entry': {
-          const id = this.writer.create(termbaseId, conceptOf(outcome.draft, this.origin(row.number)));
-          writing.entry.created('concept', id);
-          this.byRow.set(row.number, id);
-          this.entries++;
-          break;
-        }
-        case 'joined':
-          this.join(this.byRow.get(outcome.row)!, row.number);
-          break;
-        case 'joined existing':
-          this.join(outcome.concept, row.number);
-          break;
-      }
+    for (const { row, outcome } of Evaluation.of(evaluation, staging.rows())) {
+      if (row.position % 500 === 0) this.context.checkpoint((row.position / count) * 0.95);
+      this.take(row, outcome);
     }
-    this.writeJoined();
+    this.writeLater();
+    this.define();
     return { entries: this.entries, joined: this.joined };
+  }
+
+  private take(row: StagedRow, outcome: Outcome): void {
+    switch (outcome.kind) {
+      case 'entry': {
+        const origins = outcome.rows.map((number) =>
+          this.origin(number === row.number ? (row.line ?? number) : number),
+        );
+        const id = this.writer.create(this.termbaseId, this.seen(conceptOf(outcome.draft, ...origins)));
+        this.writing.entry.created('concept', id);
+        this.byRow.set(row.number, id);
+        this.entries++;
+        break;
+      }
+      case 'joined':
+        this.joined++;
+        if (outcome.how !== 'part') this.add(this.byRow.get(outcome.row)!, row, outcome.draft, outcome.how);
+        break;
+      case 'joined existing':
+        this.joined++;
+        if (outcome.how !== 'part') this.add(outcome.concept, row, outcome.draft, outcome.how);
+        break;
+    }
+  }
+
+  /** Notes what a concept is made of, before it is written. */
+  private seen(body: ConceptBody): ConceptBody {
+    this.used.see(body);
+    for (const name of body.fields.xGraphic ?? []) this.pictures.use(name);
+    return body;
   }
 
   private origin(row: number): Origin {
@@ -113,26 +142,48 @@ class IntakeWriting {
     return { file: this.job.name, ...(source.kind === 'workbook' && { sheet: source.sheet }), row };
   }
 
-  private join(concept: number, row: number): void {
-    this.joined++;
-    const origins = this.joinedOrigins.get(concept) ?? [];
-    origins.push(this.origin(row));
-    this.joinedOrigins.set(concept, origins);
+  private add(concept: number, row: StagedRow, draft: Draft, how: 'same' | 'adds' | 'replaces'): void {
+    const changes = this.later.get(concept) ?? [];
+    if (how === 'adds') changes.push((body) => withDraft(body, draft));
+    if (how === 'replaces') changes.push((body) => withDraft(withoutLanguages(body, draft), draft));
+    const origin = this.origin(row.line ?? row.number);
+    changes.push((body) => withOrigin(body, origin));
+    this.later.set(concept, changes);
   }
 
-  private writeJoined(): void {
-    for (const [id, origins] of this.joinedOrigins) {
+  private writeLater(): void {
+    for (const [id, changes] of this.later) {
       const before = readConcept(this.writing.db, id)!;
       // A concept made by this operation is noted as created already; this does not change that.
       this.writing.entry.before('concept', id, before);
-      this.writer.replaceBodyOnly(id, { ...before, body: origins.reduce(withOrigin, before.body) });
+      const body = changes.reduce((now, change) => change(now), before.body);
+      const onlyOrigins = body.languages === before.body.languages && body.fields === before.body.fields;
+      if (onlyOrigins) this.writer.replaceBodyOnly(id, { ...before, body });
+      else this.writer.replace(id, { ...before, body: this.seen(body) });
     }
+  }
+
+  /** The fields of the termbase follow what came in. */
+  private define(): void {
+    const { db } = this.writing;
+    const { id, fields: before } = termbaseById(db, this.termbaseId);
+    const there = JSON.parse(before) as FieldDefinition[];
+    const fields = withDefinitions(there, this.used.definitions());
+    // Not part of what undo takes back: a definition without values does no harm, and two intakes stay independent.
+    if (fields === there) return;
+    db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), id);
   }
 }
 
+/** Without the terms of the languages that the draft brings. */
+function withoutLanguages(body: ConceptBody, draft: Draft): ConceptBody {
+  const brought = termLanguages(draft).map((section) => section.language);
+  const fields = Object.fromEntries(Object.entries(body.fields).filter(([name]) => !draft.fields[name]));
+  return { ...body, fields, languages: body.languages.filter((section) => !brought.includes(section.language)) };
+}
+
 /** Concepts as they were before this operation: those it makes itself have higher ids. */
-function existingBefore({ db }: Writing, termbaseId: number): ReturnType<typeof existingIn> {
-  const highest = db.prepare<[], { id: number }>('SELECT coalesce(max(id), 0) AS id FROM concept').get()!.id;
-  const find = existingIn(db, termbaseId);
-  return (key) => find(key).filter((id) => id <= highest);
+function existingBefore({ db }: Writing, termbaseId: number): Existing {
+  const { id } = db.prepare<[], { id: number }>('SELECT coalesce(max(id), 0) AS id FROM concept').get()!;
+  return existingIn(db, termbaseId, id);
 }

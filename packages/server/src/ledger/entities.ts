@@ -10,7 +10,8 @@ export interface Entity {
 
 export const ENTITIES = {
   client: (db: Db) => rowEntity(db, 'client', ['name', 'created_at']),
-  termbase: (db: Db) => rowEntity(db, 'termbase', ['client_id', 'name', 'created_at']),
+  termbase: (db: Db) => rowEntity(db, 'termbase', ['client_id', 'name', 'created_at', 'fields']),
+  picture: (db: Db) => rowEntity(db, 'picture', ['termbase_id', 'name', 'sha256', 'type', 'size']),
   concept: conceptEntity,
   stet: (db: Db) =>
     rowEntity(db, 'stet', ['termbase_id', 'check_id', 'concept_id', 'language', 'basis', 'reason', 'at']),

@@ -1,5 +1,6 @@
 /** Concepts in the workspace: the document, and its terms for finding. */
-import type { Concept, ConceptBody, ConceptId } from '@fair-copy/core/termbase/concept.js';
+import { isFilterable } from '@fair-copy/core/termbase/categories.js';
+import type { Concept, ConceptBody, ConceptId, Fields } from '@fair-copy/core/termbase/concept.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import type { Db } from './database.js';
 
@@ -15,6 +16,8 @@ export class ConceptWriter {
   private readonly remove;
   private readonly removeTerms;
   private readonly insertTerm;
+  private readonly removeFacets;
+  private readonly insertFacet;
 
   constructor(
     db: Db,
@@ -26,6 +29,10 @@ export class ConceptWriter {
     this.removeTerms = db.prepare('DELETE FROM term WHERE concept_id = ?');
     this.insertTerm = db.prepare(
       'INSERT INTO term (termbase_id, language, folded, concept_id, ordinal, text) VALUES (?, ?, ?, ?, ?, ?)',
+    );
+    this.removeFacets = db.prepare('DELETE FROM facet WHERE concept_id = ?');
+    this.insertFacet = db.prepare(
+      'INSERT OR IGNORE INTO facet (termbase_id, field, value, concept_id) VALUES (?, ?, ?, ?)',
     );
   }
 
@@ -39,6 +46,7 @@ export class ConceptWriter {
   replace(id: number, { termbaseId, body }: StoredConcept): void {
     this.update.run(termbaseId, JSON.stringify(body), this.now, id);
     this.removeTerms.run(id);
+    this.removeFacets.run(id);
     this.writeTerms(id, termbaseId, body);
   }
 
@@ -49,6 +57,7 @@ export class ConceptWriter {
 
   delete(id: number): void {
     this.removeTerms.run(id);
+    this.removeFacets.run(id);
     this.remove.run(id);
   }
 
@@ -56,6 +65,16 @@ export class ConceptWriter {
     let ordinal = 0;
     for (const { language, terms } of body.languages)
       for (const { text } of terms) this.insertTerm.run(termbaseId, language, foldForSearch(text), id, ordinal++, text);
+    this.writeFacets(id, termbaseId, body.fields);
+    for (const { fields, terms } of body.languages) {
+      this.writeFacets(id, termbaseId, fields);
+      for (const term of terms) this.writeFacets(id, termbaseId, term.fields);
+    }
+  }
+
+  private writeFacets(id: number, termbaseId: number, fields: Fields): void {
+    for (const field in fields)
+      if (isFilterable(field)) for (const value of fields[field]!) this.insertFacet.run(termbaseId, field, value, id);
   }
 }
 

@@ -13,11 +13,15 @@ export function kindOf(outcome: Outcome): OutcomeKind {
   return outcome.kind === 'joined existing' ? 'joined' : outcome.kind;
 }
 
+/** A row with its place in the file, from 1. */
+export type StagedRow = SheetRow & { readonly position: number };
+
 interface RowRecord {
   readonly position: number;
   readonly number: number;
   readonly cells: string;
   readonly hidden: number;
+  readonly line: number | null;
 }
 
 export class Staging {
@@ -47,12 +51,13 @@ export class Staging {
 
   /** Gives back a function that takes batches of rows; all is written when `work` ends, or nothing. */
   async fill(work: (sink: (rows: readonly SheetRow[]) => void) => Promise<Sample>): Promise<Sample> {
-    const insert = this.db.prepare('INSERT INTO row (position, number, cells, hidden) VALUES (?, ?, ?, ?)');
+    const insert = this.db.prepare('INSERT INTO row (position, number, cells, hidden, line) VALUES (?, ?, ?, ?, ?)');
     let position = 0;
     this.db.exec('BEGIN');
     try {
       const sample = await work((rows) => {
-        for (const row of rows) insert.run(++position, row.number, JSON.stringify(row.cells), row.hidden ? 1 : 0);
+        for (const row of rows)
+          insert.run(++position, row.number, JSON.stringify(row.cells), row.hidden ? 1 : 0, row.line ?? null);
       });
       this.db.prepare('INSERT INTO sample (body) VALUES (?)').run(JSON.stringify(sample));
       this.db.exec('COMMIT');
@@ -72,13 +77,13 @@ export class Staging {
     return this.db.prepare<[], { n: number }>('SELECT coalesce(max(position), 0) AS n FROM row').get()!.n;
   }
 
-  *rows(): Generator<SheetRow & { readonly position: number }> {
+  *rows(): Generator<StagedRow> {
     const all = this.db.prepare<[], RowRecord>('SELECT * FROM row ORDER BY position').iterate();
     for (const record of all) yield { ...rowOf(record), position: record.position };
   }
 
   /** Rows by position (from 1) in the file. */
-  page(from: number, limit: number): (SheetRow & { readonly position: number })[] {
+  page(from: number, limit: number): StagedRow[] {
     return this.db
       .prepare<[number, number], RowRecord>('SELECT * FROM row WHERE position >= ? ORDER BY position LIMIT ?')
       .all(from, limit)
@@ -159,17 +164,21 @@ export class Staging {
 export type StoredOutcome =
   | Extract<Outcome, { kind: 'held back' | 'not data' }>
   | { readonly kind: 'entry' }
-  | { readonly kind: 'joined'; readonly row: number }
-  | { readonly kind: 'joined existing'; readonly concept: number };
+  | { readonly kind: 'joined'; readonly row: number; readonly how: 'same' | 'part' | 'adds' }
+  | {
+      readonly kind: 'joined existing';
+      readonly concept: number;
+      readonly how: 'same' | 'part' | 'adds' | 'replaces';
+    };
 
 function stored(outcome: Outcome): StoredOutcome {
   switch (outcome.kind) {
     case 'entry':
       return { kind: 'entry' };
     case 'joined':
-      return { kind: 'joined', row: outcome.row };
+      return { kind: 'joined', row: outcome.row, how: outcome.how };
     case 'joined existing':
-      return { kind: 'joined existing', concept: outcome.concept };
+      return { kind: 'joined existing', concept: outcome.concept, how: outcome.how };
     default:
       return outcome;
   }
@@ -180,5 +189,6 @@ function rowOf(record: RowRecord): SheetRow {
     number: record.number,
     cells: JSON.parse(record.cells) as string[],
     ...(record.hidden && { hidden: true }),
+    ...(record.line !== null && { line: record.line }),
   };
 }

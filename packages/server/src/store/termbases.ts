@@ -13,6 +13,8 @@ export interface TermbaseRow {
   readonly client_id: number;
   readonly name: string;
   readonly created_at: string;
+  /** JSON of the field definitions. */
+  readonly fields: string;
 }
 
 export function clientById(db: Db, id: number): ClientRow {

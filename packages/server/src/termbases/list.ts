@@ -1,11 +1,16 @@
-/** The term list of a termbase: paged by key in the order of the folded text, looked up by beginning, part or word. */
+/**
+ * The term list of a termbase: paged by key, looked up by beginning, part or word, narrowed by filters, in the order
+ * of the folded text, of the last change or of the entries.
+ */
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import type { Db } from '../store/database.js';
 
 export type LookUpMode = 'beginning' | 'part' | 'word';
+export type ListOrder = 'term' | 'changed' | 'entry';
 
 export interface TermRow {
-  readonly folded: string;
+  /** What the order goes by. */
+  readonly key: string;
   readonly concept_id: number;
   readonly ordinal: number;
   readonly text: string;
@@ -13,9 +18,22 @@ export interface TermRow {
 
 /** Where a page begins: after this row. */
 export interface Cursor {
-  readonly folded: string;
+  readonly key: string;
   readonly concept: number;
   readonly ordinal: number;
+}
+
+/** Which concepts are wanted; all conditions together. */
+export interface ListFilter {
+  readonly has?: string;
+  readonly lacks?: string;
+  /** Values of filterable fields. */
+  readonly values?: readonly { readonly field: string; readonly value: string }[];
+  /** ISO date or time. */
+  readonly since?: string;
+  readonly findings?: boolean;
+  /** The ledger entry of an intake. */
+  readonly intake?: number;
 }
 
 export interface TermQuery {
@@ -23,16 +41,43 @@ export interface TermQuery {
   readonly language: string;
   readonly text: string;
   readonly mode: LookUpMode;
+  readonly order?: ListOrder;
+  readonly filter?: ListFilter;
 }
 
-const ORDER = 'folded, concept_id, ordinal';
+interface Order {
+  /** The sort key of a row. */
+  readonly key: string;
+  readonly by: string;
+  /** Rows behind @key, @concept, @ordinal. */
+  readonly after: string;
+}
+
+const ORDERS: Readonly<Record<ListOrder, Order>> = {
+  term: {
+    key: 't.folded',
+    by: 't.folded, t.concept_id, t.ordinal',
+    after: '(t.folded, t.concept_id, t.ordinal) > (@key, @concept, @ordinal)',
+  },
+  changed: {
+    key: 'c.changed_at',
+    by: 'c.changed_at DESC, t.concept_id, t.ordinal',
+    after: '(c.changed_at < @key OR (c.changed_at = @key AND (t.concept_id, t.ordinal) > (@concept, @ordinal)))',
+  },
+  entry: {
+    key: "''",
+    by: 't.concept_id, t.ordinal',
+    after: '(t.concept_id, t.ordinal) > (@concept, @ordinal)',
+  },
+};
 
 export function termPage(db: Db, query: TermQuery, after: Cursor | null, limit: number): TermRow[] {
-  const { sql, params } = condition(query);
+  const { from, sql, params } = condition(query);
+  const order = ORDERS[query.order ?? 'term'];
   return db
     .prepare<[Record<string, unknown>], TermRow>(
-      `SELECT folded, concept_id, ordinal, text FROM term
-       WHERE ${sql} ${after ? 'AND (folded, concept_id, ordinal) > (@folded, @concept, @ordinal)' : ''} ORDER BY ${ORDER} LIMIT @limit`,
+      `SELECT ${order.key} AS key, t.concept_id, t.ordinal, t.text FROM ${from}
+       WHERE ${sql} ${after ? `AND ${order.after}` : ''} ORDER BY ${order.by} LIMIT @limit`,
     )
     .all({ ...params, ...after, limit });
 }
@@ -43,52 +88,105 @@ export function termAnchors(
   query: TermQuery,
   size: number,
 ): { readonly count: number; readonly anchors: Cursor[] } {
-  const { sql, params } = condition(query);
+  const { from, sql, params } = condition(query);
+  const order = ORDERS[query.order ?? 'term'];
   const rows = db
-    .prepare<[Record<string, unknown>], { n: number; folded: string; concept: number; ordinal: number }>(
-      `SELECT n, folded, concept_id AS concept, ordinal FROM (
-         SELECT folded, concept_id, ordinal, row_number() OVER (ORDER BY ${ORDER}) AS n FROM term WHERE ${sql})
+    .prepare<[Record<string, unknown>], Cursor & { n: number }>(
+      `SELECT n, key, concept, ordinal FROM (
+         SELECT ${order.key} AS key, t.concept_id AS concept, t.ordinal AS ordinal, row_number() OVER (ORDER BY ${order.by}) AS n
+         FROM ${from} WHERE ${sql})
        WHERE n % @size = 0`,
     )
     .all({ ...params, size });
   const { count } = db
-    .prepare<[Record<string, unknown>], { count: number }>(`SELECT count(*) AS count FROM term WHERE ${sql}`)
+    .prepare<[Record<string, unknown>], { count: number }>(`SELECT count(*) AS count FROM ${from} WHERE ${sql}`)
     .get(params)!;
-  return { count, anchors: rows.map(({ folded, concept, ordinal }) => ({ folded, concept, ordinal })) };
+  return { count, anchors: rows.map(({ key, concept, ordinal }) => ({ key, concept, ordinal })) };
 }
 
 /** The place (from 0) of a concept's first term in the list; null if it is not in it. */
 export function termPosition(db: Db, query: TermQuery, conceptId: number): number | null {
-  const { sql, params } = condition(query);
+  const { from, sql, params } = condition(query);
+  const order = ORDERS[query.order ?? 'term'];
   const first = db
     .prepare<[Record<string, unknown>], Cursor>(
-      `SELECT folded, concept_id AS concept, ordinal FROM term WHERE ${sql} AND concept_id = @concept ORDER BY ${ORDER} LIMIT 1`,
+      `SELECT ${order.key} AS key, t.concept_id AS concept, t.ordinal AS ordinal FROM ${from}
+       WHERE ${sql} AND t.concept_id = @concept ORDER BY ${order.by} LIMIT 1`,
     )
     .get({ ...params, concept: conceptId });
   if (!first) return null;
-  return db
-    .prepare<[Record<string, unknown>], { n: number }>(
-      `SELECT count(*) AS n FROM term WHERE ${sql} AND (folded, concept_id, ordinal) < (@folded, @concept, @ordinal)`,
-    )
-    .get({ ...params, ...first })!.n;
+  const { all, behind } = {
+    all: db
+      .prepare<[Record<string, unknown>], { n: number }>(`SELECT count(*) AS n FROM ${from} WHERE ${sql}`)
+      .get(params)!.n,
+    behind: db
+      .prepare<[Record<string, unknown>], { n: number }>(
+        `SELECT count(*) AS n FROM ${from} WHERE ${sql} AND ${order.after}`,
+      )
+      .get({ ...params, ...first })!.n,
+  };
+  return all - behind - 1;
 }
 
-function condition({ termbaseId, language, text, mode }: TermQuery): {
+/** The concepts of a list, each once. */
+export function conceptsInList(db: Db, query: TermQuery): number[] {
+  const { from, sql, params } = condition(query);
+  return db
+    .prepare<[Record<string, unknown>], { id: number }>(
+      `SELECT DISTINCT t.concept_id AS id FROM ${from} WHERE ${sql} ORDER BY id`,
+    )
+    .all(params)
+    .map((row) => row.id);
+}
+
+function condition({ termbaseId, language, text, mode, order, filter = {} }: TermQuery): {
+  readonly from: string;
   readonly sql: string;
   readonly params: Record<string, unknown>;
 } {
   const q = foldForSearch(text).trim();
-  const params = { termbaseId, language };
-  const base = 'termbase_id = @termbaseId AND language = @language';
-  if (q === '') return { sql: base, params };
-  switch (mode) {
-    case 'beginning':
-      return { sql: `${base} AND folded >= @q AND folded < @end`, params: { ...params, q, end: q + '\u{10FFFF}' } };
-    case 'part':
-      return { sql: `${base} AND instr(folded, @q) > 0`, params: { ...params, q } };
-    case 'word':
-      return { sql: `${base} AND instr(folded, @q) > 0 AND is_word(folded, @q)`, params: { ...params, q } };
+  const params: Record<string, unknown> = { termbaseId, language };
+  const parts = ['t.termbase_id = @termbaseId AND t.language = @language'];
+  if (q !== '') {
+    params.q = q;
+    if (mode === 'beginning') {
+      parts.push('t.folded >= @q AND t.folded < @end');
+      params.end = q + '\u{10FFFF}';
+    } else parts.push(`instr(t.folded, @q) > 0${mode === 'word' ? ' AND is_word(t.folded, @q)' : ''}`);
   }
+  const other = (tag: string): string =>
+    `EXISTS (SELECT 1 FROM term o WHERE o.concept_id = t.concept_id AND o.language = @${tag})`;
+  if (filter.has) {
+    parts.push(other('has'));
+    params.has = filter.has;
+  }
+  if (filter.lacks) {
+    parts.push(`NOT ${other('lacks')}`);
+    params.lacks = filter.lacks;
+  }
+  filter.values?.forEach(({ field, value }, i) => {
+    parts.push(
+      `t.concept_id IN (SELECT concept_id FROM facet WHERE termbase_id = @termbaseId AND field = @field${i} AND value = @value${i})`,
+    );
+    params[`field${i}`] = field;
+    params[`value${i}`] = value;
+  });
+  if (filter.since) {
+    parts.push('c.changed_at >= @since');
+    params.since = filter.since;
+  }
+  if (filter.findings)
+    parts.push('t.concept_id IN (SELECT concept_id FROM finding WHERE termbase_id = @termbaseId AND settled = 0)');
+  if (filter.intake !== undefined) {
+    parts.push("t.concept_id IN (SELECT entity_id FROM change WHERE ledger_id = @intake AND entity = 'concept')");
+    params.intake = filter.intake;
+  }
+  const joined = filter.since !== undefined || order === 'changed';
+  return {
+    from: joined ? 'term t JOIN concept c ON c.id = t.concept_id' : 'term t',
+    sql: parts.join(' AND '),
+    params,
+  };
 }
 
 /** `is_word(text, q)`: q stands in the text with no letter or digit before and after it. */

@@ -1,18 +1,37 @@
 import { z } from 'zod';
+import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { exactKey } from '@fair-copy/core/text/fold.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { findingBodies } from '../inspection/bodies.js';
 import { openFindingsOfConcept } from '../inspection/read.js';
-import { done, idParam, OK } from '../schemas.js';
+import { existingIn } from '../intake/existing.js';
+import { done, idParam, job, OK } from '../schemas.js';
+import type { Db } from '../store/database.js';
+import { pictureNamed } from '../store/pictures.js';
 import { languageCounts, readConcept } from '../store/concepts.js';
 import { clientById, termbaseById } from '../store/termbases.js';
 import { addWordFunction, termAnchors, termPage, termPosition, type TermRow } from './list.js';
-import { anchors, concept, conceptChange, cursor, lookUp, termbase, termItem, type ConceptBodyOf } from './schemas.js';
+import { queryOf } from './bulk.js';
+import {
+  anchors,
+  bulk,
+  bulkPreview,
+  concept,
+  conceptChange,
+  cursor,
+  fieldDefinition,
+  lookUp,
+  termbase,
+  termItem,
+  type ConceptBodyOf,
+  type FieldDefinitionBody,
+} from './schemas.js';
 
 const PAGE = 100;
 
-export function termbaseRoutes(api: Api, { workspace, workers, events }: Context): void {
+export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: Context): void {
   addWordFunction(workspace);
   const changed = (termbaseId: number): void => {
     events.tell({ type: 'changed', what: 'termbase', id: termbaseId });
@@ -35,8 +54,17 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
     },
   );
 
+  const facets = workspace.prepare<[number], { field: string; value: string; concepts: number }>(
+    `SELECT field, value, count(*) AS concepts FROM facet WHERE termbase_id = ?
+     GROUP BY field, value ORDER BY field, concepts DESC LIMIT 400`,
+  );
+  const intakes = workspace.prepare<[number], { ledgerId: number; title: string; at: string }>(
+    `SELECT id AS ledgerId, title, at FROM ledger
+     WHERE termbase_id = ? AND kind = 'intake' AND undone_at IS NULL ORDER BY id DESC LIMIT 50`,
+  );
+
   api.get('/termbases/:id', { schema: { params: idParam, response: { 200: termbase } } }, async (request) => {
-    const { id, name, client_id } = termbaseById(workspace, request.params.id);
+    const { id, name, client_id, fields } = termbaseById(workspace, request.params.id);
     const { n } = workspace
       .prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?')
       .get(id)!;
@@ -47,6 +75,9 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
       client: clientById(workspace, client_id).name,
       concepts: n,
       languages: languageCounts(workspace, id),
+      fields: JSON.parse(fields) as FieldDefinitionBody[],
+      facets: facets.all(id),
+      intakes: intakes.all(id),
     };
   });
 
@@ -77,8 +108,7 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
       },
     },
     async (request) => {
-      const { language, q, mode } = request.query;
-      const found = termAnchors(workspace, { termbaseId: request.params.id, language, text: q, mode }, PAGE);
+      const found = termAnchors(workspace, queryOf(request.params.id, request.query), PAGE);
       return { ...found, pageSize: PAGE };
     },
   );
@@ -94,8 +124,8 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
       },
     },
     async (request) => {
-      const { language, q, mode, concept: id } = request.query;
-      return { position: termPosition(workspace, { termbaseId: request.params.id, language, text: q, mode }, id) };
+      const { concept: id, ...list } = request.query;
+      return { position: termPosition(workspace, queryOf(request.params.id, list), id) };
     },
   );
 
@@ -110,10 +140,10 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
       },
     },
     async (request) => {
-      const { language, q, mode, after } = request.query;
+      const { after, ...list } = request.query;
       const key = after === undefined ? null : cursor.parse(JSON.parse(after));
-      const rows = termPage(workspace, { termbaseId: request.params.id, language, text: q, mode }, key, PAGE);
-      return rows.map((row) => ({ ...item(row), others: others(row.concept_id, language) }));
+      const rows = termPage(workspace, queryOf(request.params.id, list), key, PAGE);
+      return rows.map((row) => ({ ...item(row), others: others(row.concept_id, list.language) }));
     },
   );
 
@@ -152,24 +182,47 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
     return {
       id,
       termbaseId,
-      ...(body as unknown as Omit<ConceptBodyOf, 'id' | 'termbaseId' | 'findings' | 'history'>),
+      ...(body as unknown as Omit<
+        ConceptBodyOf,
+        'id' | 'termbaseId' | 'findings' | 'history' | 'pictures' | 'references'
+      >),
       findings,
+      pictures: (body.fields.xGraphic ?? []).flatMap((name) => {
+        const there = pictureNamed(workspace, termbaseId, name);
+        return there ? [{ name, sha256: there.sha256 }] : [];
+      }),
+      references: referencesOf(workspace, termbaseId, id, body),
       history: history(id),
     };
   });
 
-  const historyRows = workspace.prepare<[number], { id: number; at: string; title: string; undone_at: string | null }>(
-    `SELECT l.id, l.at, l.title, l.undone_at FROM change c JOIN ledger l ON l.id = c.ledger_id
+  const historyRows = workspace.prepare<
+    [number],
+    { id: number; at: string; title: string; undone_at: string | null; earlier: number }
+  >(
+    `SELECT l.id, l.at, l.title, l.undone_at, c.before IS NOT NULL AS earlier FROM change c JOIN ledger l ON l.id = c.ledger_id
      WHERE c.entity = 'concept' AND c.entity_id = ? ORDER BY l.id DESC LIMIT 50`,
   );
   const history = (id: number): ConceptBodyOf['history'] =>
     historyRows
       .all(id)
-      .map((row) => ({ ledgerId: row.id, at: row.at, title: row.title, undone: row.undone_at !== null }));
+      .map((row) => ({
+        ledgerId: row.id,
+        at: row.at,
+        title: row.title,
+        undone: row.undone_at !== null,
+        earlier: row.earlier === 1,
+      }));
 
   api.post(
     '/concepts/:id/change',
-    { schema: { params: idParam, body: conceptChange, response: { 200: z.object({ deleted: z.boolean() }) } } },
+    {
+      schema: {
+        params: idParam,
+        body: conceptChange,
+        response: { 200: z.object({ deleted: z.boolean(), made: z.number().optional() }) },
+      },
+    },
     async (request) => {
       const termbaseId = readConcept(workspace, request.params.id)?.termbaseId ?? 0;
       const result = await workers.write('changeConcept', { id: request.params.id, change: request.body });
@@ -184,8 +237,92 @@ export function termbaseRoutes(api: Api, { workspace, workers, events }: Context
     changed(termbaseId);
     return OK;
   });
+
+  api.post(
+    '/concepts/:id/return',
+    {
+      schema: {
+        summary: 'Back to how it was before an operation; itself an entry in the ledger',
+        params: idParam,
+        body: z.object({ ledgerId: z.number() }),
+        response: { 200: done },
+      },
+    },
+    async (request) => {
+      const termbaseId = readConcept(workspace, request.params.id)?.termbaseId ?? 0;
+      await workers.write('returnConcept', { id: request.params.id, ledgerId: request.body.ledgerId });
+      changed(termbaseId);
+      return OK;
+    },
+  );
+
+  api.put(
+    '/termbases/:id/fields',
+    { schema: { params: idParam, body: z.array(fieldDefinition).max(200), response: { 200: done } } },
+    async (request) => {
+      await workers.write('defineFields', { id: request.params.id, fields: request.body });
+      changed(request.params.id);
+      return OK;
+    },
+  );
+
+  api.post(
+    '/termbases/:id/bulk/preview',
+    {
+      schema: {
+        summary: 'What a change of many concepts would do',
+        params: idParam,
+        body: bulk,
+        response: { 200: bulkPreview },
+      },
+    },
+    async (request) => workers.read('previewBulk', { termbaseId: request.params.id, ...request.body }),
+  );
+
+  api.post(
+    '/termbases/:id/bulk',
+    { schema: { params: idParam, body: bulk, response: { 200: job } } },
+    async (request) => {
+      const { id, client_id, name } = termbaseById(workspace, request.params.id);
+      const about = { kind: 'bulk', title: `Changing concepts of ${name}`, clientId: client_id };
+      return jobs.start(about, async (controls) => {
+        const result = await workers.write('doBulk', { termbaseId: id, ...request.body }, controls);
+        changed(id);
+        if (request.body.change.kind === 'move') changed(request.body.change.termbaseId);
+        return result;
+      });
+    },
+  );
 }
 
-function item(row: TermRow): { concept: number; ordinal: number; folded: string; text: string } {
-  return { concept: row.concept_id, ordinal: row.ordinal, folded: row.folded, text: row.text };
+function item(row: TermRow): { concept: number; ordinal: number; key: string; text: string } {
+  return { concept: row.concept_id, ordinal: row.ordinal, key: row.key, text: row.text };
+}
+/** References to entries of the same termbase, by the client's id or by a term. */
+function referencesOf(
+  db: Db,
+  termbaseId: number,
+  own: number,
+  { fields, languages }: ConceptBody,
+): ConceptBodyOf['references'] {
+  const existing = existingIn(db, termbaseId);
+  const all = [fields, ...languages.flatMap((s) => [s.fields, ...s.terms.map((term) => term.fields)])];
+  const values = new Set(all.flatMap((f) => f.crossReference ?? []));
+  return [...values].flatMap((value) => {
+    const found =
+      existing.withId(value)[0] ??
+      languages.map((s) => existing.withTerm(`${s.language}\0${exactKey(value)}`)[0]).find((id) => id !== undefined) ??
+      anyTerm(db, termbaseId, value);
+    return found !== undefined && found !== own ? [{ value, concept: found }] : [];
+  });
+}
+
+function anyTerm(db: Db, termbaseId: number, text: string): number | undefined {
+  const languages = languageCounts(db, termbaseId);
+  const existing = existingIn(db, termbaseId);
+  for (const { language } of languages) {
+    const found = existing.withTerm(`${language}\0${exactKey(text)}`)[0];
+    if (found !== undefined) return found;
+  }
+  return undefined;
 }

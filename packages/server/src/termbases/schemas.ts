@@ -1,5 +1,13 @@
 import { z } from 'zod';
 
+export const fieldDefinition = z.object({
+  name: z.string().min(1).max(100),
+  level: z.enum(['concept', 'language', 'term']),
+  values: z.array(z.string().max(300)).max(1000).nullable(),
+  required: z.boolean(),
+});
+export type FieldDefinitionBody = z.infer<typeof fieldDefinition>;
+
 export const termbase = z.object({
   id: z.number(),
   clientId: z.number(),
@@ -7,23 +15,45 @@ export const termbase = z.object({
   name: z.string(),
   concepts: z.number(),
   languages: z.array(z.object({ language: z.string(), terms: z.number(), concepts: z.number() })),
+  fields: z.array(fieldDefinition),
+  /** Values by which the list can be filtered, with the number of concepts. */
+  facets: z.array(z.object({ field: z.string(), value: z.string(), concepts: z.number() })),
+  /** Intakes that stand, newest first. */
+  intakes: z.array(z.object({ ledgerId: z.number(), title: z.string(), at: z.string() })),
 });
 export type TermbaseBody = z.infer<typeof termbase>;
 
-export const cursor = z.object({ folded: z.string(), concept: z.number(), ordinal: z.number() });
+export const cursor = z.object({ key: z.string(), concept: z.number(), ordinal: z.number() });
 export type CursorBody = z.infer<typeof cursor>;
 
-export const lookUp = z.object({
+const facetFilter = z.object({ field: z.string(), value: z.string() });
+
+/** In a query string the values come as JSON. */
+export const listFilter = z.object({
+  has: z.string().optional(),
+  lacks: z.string().optional(),
+  values: z
+    .union([z.array(facetFilter), z.string().transform((text) => z.array(facetFilter).parse(JSON.parse(text)))])
+    .optional(),
+  since: z.string().max(40).optional(),
+  findings: z.union([z.boolean(), z.literal('true').transform(() => true)]).optional(),
+  intake: z.coerce.number().int().optional(),
+});
+
+export const lookUp = listFilter.extend({
   language: z.string(),
   q: z.string().max(300).default(''),
   mode: z.enum(['beginning', 'part', 'word']).default('beginning'),
+  order: z.enum(['term', 'changed', 'entry']).default('term'),
 });
-export type LookUpMode = z.infer<typeof lookUp>['mode'];
+export type LookUpBody = z.infer<typeof lookUp>;
+export type LookUpMode = LookUpBody['mode'];
+export type ListOrder = LookUpBody['order'];
 
 export const termItem = z.object({
   concept: z.number(),
   ordinal: z.number(),
-  folded: z.string(),
+  key: z.string(),
   text: z.string(),
   others: z.string(),
 });
@@ -63,7 +93,13 @@ export const concept = z.object({
   ),
   origins: z.array(z.object({ file: z.string(), sheet: z.string().optional(), row: z.number().optional() })),
   findings: z.array(findingBody),
-  history: z.array(z.object({ ledgerId: z.number(), at: z.string(), title: z.string(), undone: z.boolean() })),
+  /** Pictures that are there, by the names that the concept gives them. */
+  pictures: z.array(z.object({ name: z.string(), sha256: z.string() })),
+  /** References whose goal is in this termbase. */
+  references: z.array(z.object({ value: z.string(), concept: z.number() })),
+  history: z.array(
+    z.object({ ledgerId: z.number(), at: z.string(), title: z.string(), undone: z.boolean(), earlier: z.boolean() }),
+  ),
 });
 export type ConceptBodyOf = z.infer<typeof concept>;
 
@@ -71,6 +107,50 @@ export const conceptChange = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('add term'), language: z.string(), text: z.string().max(10_000) }),
   z.object({ kind: z.literal('change term'), term: z.string(), text: z.string().max(10_000) }),
   z.object({ kind: z.literal('delete term'), term: z.string() }),
-  z.object({ kind: z.literal('note'), term: z.string().nullable(), text: z.string().max(100_000) }),
+  z.object({
+    kind: z.literal('set field'),
+    level: z.enum(['concept', 'language', 'term']),
+    /** The language, for the level of languages. */
+    language: z.string().nullable().default(null),
+    /** The term, for the level of terms. */
+    term: z.string().nullable().default(null),
+    field: z.string().min(1).max(100),
+    /** None takes the field away. */
+    values: z.array(z.string().max(100_000)).max(200),
+  }),
+  z.object({ kind: z.literal('split'), terms: z.array(z.string()).min(1) }),
 ]);
 export type ConceptChangeBody = z.infer<typeof conceptChange>;
+
+const selection = z.union([
+  z.object({ concepts: z.array(z.number().int()).min(1).max(100_000) }),
+  z.object({ list: lookUp }),
+]);
+export type SelectionBody = z.infer<typeof selection>;
+
+export const bulk = z.object({
+  selection,
+  change: z.discriminatedUnion('kind', [
+    z.object({
+      kind: z.literal('set field'),
+      field: z.string().min(1).max(100),
+      level: z.enum(['concept', 'language', 'term']),
+      language: z.string().nullable(),
+      value: z.string().max(100_000),
+      mode: z.enum(['replace', 'add', 'fill']),
+    }),
+    z.object({ kind: z.literal('change language'), from: z.string(), to: z.string() }),
+    z.object({ kind: z.literal('move'), termbaseId: z.number().int() }),
+    z.object({ kind: z.literal('merge') }),
+    z.object({ kind: z.literal('delete') }),
+  ]),
+});
+export type BulkBody = z.infer<typeof bulk>;
+
+export const bulkPreview = z.object({
+  /** Concepts that are selected, and those that would change. */
+  selected: z.number(),
+  changed: z.number(),
+  examples: z.array(z.object({ concept: z.number(), before: z.string(), after: z.string() })),
+});
+export type BulkPreviewBody = z.infer<typeof bulkPreview>;

@@ -1,6 +1,10 @@
 /** Changes of termbases and concepts, each an entry in the ledger. */
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
-import { NO_FIELDS, termsOf, type ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { splitConcept } from '@fair-copy/core/termbase/bulk.js';
+import { fieldLabel, OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
+import { NO_FIELDS, termsOf, type ConceptBody, type Fields } from '@fair-copy/core/termbase/concept.js';
+import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
+import { withValue, withValues } from '@fair-copy/core/termbase/fields.js';
 import {
   hasTerm,
   withFields,
@@ -11,7 +15,8 @@ import {
 } from '@fair-copy/core/termbase/edit.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
-import { ConceptWriter, readConcept } from '../store/concepts.js';
+import { ConceptWriter, readConcept, type StoredConcept } from '../store/concepts.js';
+import { putPicture, type PictureFile } from '../store/pictures.js';
 import type { Db } from '../store/database.js';
 import { clientById, freeName, termbaseById } from '../store/termbases.js';
 import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
@@ -49,7 +54,7 @@ export function renameTermbase(
   { dataDir }: TaskContext,
 ): void {
   const db = workspaceForWriting(dataDir);
-  const { client_id, name: old, created_at } = termbaseById(db, id);
+  const { client_id, name: old, created_at, fields } = termbaseById(db, id);
   const clean = freeName(name, namesIn(db, client_id, id), 'termbase');
   const about = {
     clientId: client_id,
@@ -58,14 +63,14 @@ export function renameTermbase(
     title: `Renamed the termbase “${old}” to “${clean}”`,
   };
   recorded(dataDir, about, ({ entry }) => {
-    entry.before('termbase', id, { client_id, name: old, created_at });
+    entry.before('termbase', id, { client_id, name: old, created_at, fields });
     db.prepare('UPDATE termbase SET name = ? WHERE id = ?').run(clean, id);
   });
 }
 
 export function deleteTermbase({ id }: { readonly id: number }, { dataDir }: TaskContext): void {
   const db = workspaceForWriting(dataDir);
-  const { client_id, name, created_at } = termbaseById(db, id);
+  const { client_id, name, created_at, fields } = termbaseById(db, id);
   const about = { clientId: client_id, termbaseId: null, kind: 'termbase', title: `Deleted the termbase “${name}”` };
   recorded(dataDir, about, ({ entry }) => {
     db.prepare(
@@ -76,9 +81,14 @@ export function deleteTermbase({ id }: { readonly id: number }, { dataDir }: Tas
       .prepare<[number], Record<string, unknown> & { id: number }>('SELECT * FROM stet WHERE termbase_id = ?')
       .all(id);
     for (const { id: stetId, ...state } of stets) entry.before('stet', stetId, state);
+    const pictures = db
+      .prepare<[number], Record<string, unknown> & { id: number }>('SELECT * FROM picture WHERE termbase_id = ?')
+      .all(id);
+    for (const { id: pictureId, ...state } of pictures) entry.before('picture', pictureId, state);
     db.prepare('DELETE FROM term WHERE termbase_id = ?').run(id);
+    db.prepare('DELETE FROM facet WHERE termbase_id = ?').run(id);
     db.prepare('DELETE FROM concept WHERE termbase_id = ?').run(id);
-    entry.before('termbase', id, { client_id, name, created_at });
+    entry.before('termbase', id, { client_id, name, created_at, fields });
     db.prepare('DELETE FROM termbase WHERE id = ?').run(id);
   });
 }
@@ -87,16 +97,47 @@ export type ConceptChange =
   | { readonly kind: 'add term'; readonly language: string; readonly text: string }
   | { readonly kind: 'change term'; readonly term: string; readonly text: string }
   | { readonly kind: 'delete term'; readonly term: string }
-  /** On a term, or with null on the concept; empty text takes the note away. */
-  | { readonly kind: 'note'; readonly term: string | null; readonly text: string };
+  | {
+      readonly kind: 'set field';
+      readonly level: Level;
+      readonly language: string | null;
+      readonly term: string | null;
+      readonly field: string;
+      readonly values: readonly string[];
+    }
+  | { readonly kind: 'split'; readonly terms: readonly string[] };
+
+/** Takes terms out into a concept of their own; gives back its id. */
+function split(
+  id: number,
+  before: StoredConcept,
+  termIds: readonly string[],
+  dataDir: string,
+): { readonly deleted: boolean; readonly made: number } {
+  const parts = splitConcept(before.body, termIds);
+  if (!parts) throw new ApiError('split-nothing');
+  const { client_id } = termbaseById(workspaceForWriting(dataDir), before.termbaseId);
+  const title = `Split “${firstTerm(parts.taken)}” from “${firstTerm(parts.rest)}”`;
+  const about = { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title };
+  return recorded(dataDir, about, ({ db, entry, now }) => {
+    const writer = new ConceptWriter(db, now);
+    entry.before('concept', id, before);
+    settleFindings(db, id);
+    writer.replace(id, { ...before, body: parts.rest });
+    const made = writer.create(before.termbaseId, parts.taken);
+    entry.created('concept', made);
+    return { deleted: false, made };
+  });
+}
 
 export function changeConcept(
   { id, change }: { readonly id: number; readonly change: ConceptChange },
   { dataDir }: TaskContext,
-): { readonly deleted: boolean } {
+): { readonly deleted: boolean; readonly made?: number } {
   const db = workspaceForWriting(dataDir);
   const before = readConcept(db, id);
   if (!before) throw new ApiError('not-found', { what: 'concept' });
+  if (change.kind === 'split') return split(id, before, change.terms, dataDir);
   const { body, title } = changed(before.body, change);
   const { client_id } = termbaseById(db, before.termbaseId);
   const about = { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title };
@@ -116,7 +157,10 @@ export function settleFindings(db: Db, conceptId: number): void {
   db.prepare('UPDATE finding SET settled = 1 WHERE concept_id = ?').run(conceptId);
 }
 
-function changed(body: ConceptBody, change: ConceptChange): { readonly body: ConceptBody; readonly title: string } {
+function changed(
+  body: ConceptBody,
+  change: Exclude<ConceptChange, { kind: 'split' }>,
+): { readonly body: ConceptBody; readonly title: string } {
   switch (change.kind) {
     case 'add term': {
       const language = canonicalTag(change.language);
@@ -134,17 +178,92 @@ function changed(body: ConceptBody, change: ConceptChange): { readonly body: Con
       const old = textOf(body, change.term);
       return { body: withoutTerm(body, change.term)!, title: `Deleted the term “${old}”` };
     }
-    case 'note': {
-      const text = change.text.trim();
-      const { note: _old, ...rest } = change.term === null ? body.fields : fieldsOf(body, change.term);
-      const fields = text ? { ...rest, note: [text] } : rest;
-      const next = change.term === null ? withFields(body, fields) : withTermFields(body, change.term, fields)!;
-      return {
-        body: next,
-        title: `${text ? 'Wrote' : 'Deleted'} a note on “${change.term === null ? firstTerm(body) : textOf(body, change.term)}”`,
-      };
-    }
+    case 'set field':
+      return withChangedField(body, change);
   }
+}
+
+function withChangedField(
+  body: ConceptBody,
+  { level, language, term, field, values }: Extract<ConceptChange, { kind: 'set field' }>,
+): { readonly body: ConceptBody; readonly title: string } {
+  if (field === OTHER_XML) throw new ApiError('field-fixed');
+  const clean = values.map((value) => value.normalize('NFC').trim()).filter(Boolean);
+  const set = (fields: Fields): Fields => withValues(fields, field, clean);
+  const about = level === 'term' && term ? textOf(body, term) : firstTerm(body);
+  const title = `${clean.length ? 'Set' : 'Deleted'} ${fieldLabel(field).toLowerCase()} of “${about}”`;
+  if (level === 'concept') return { body: withFields(body, set(body.fields)), title };
+  if (level === 'term') {
+    if (!term) throw new ApiError('not-found', { what: 'term' });
+    return { body: withTermFields(body, term, set(fieldsOf(body, term)))!, title };
+  }
+  const tag = language && canonicalTag(language);
+  if (!tag || !body.languages.some((s) => s.language === tag)) throw new ApiError('not-found', { what: 'language' });
+  return {
+    body: {
+      ...body,
+      languages: body.languages.map((s) => (s.language === tag ? { ...s, fields: set(s.fields) } : s)),
+    },
+    title,
+  };
+}
+
+/** The concept as it was before an operation: itself an operation, with its undo. */
+export function returnConcept(
+  { id, ledgerId }: { readonly id: number; readonly ledgerId: number },
+  { dataDir }: TaskContext,
+): void {
+  const db = workspaceForWriting(dataDir);
+  const now = readConcept(db, id);
+  if (!now) throw new ApiError('not-found', { what: 'concept' });
+  const change = db
+    .prepare<[number, number], { before: string | null; title: string }>(
+      `SELECT c.before, l.title FROM change c JOIN ledger l ON l.id = c.ledger_id
+       WHERE c.ledger_id = ? AND c.entity = 'concept' AND c.entity_id = ?`,
+    )
+    .get(ledgerId, id);
+  if (!change?.before) throw new ApiError('no-earlier-state');
+  const earlier = JSON.parse(change.before) as StoredConcept;
+  const { client_id } = termbaseById(db, now.termbaseId);
+  const title = `Returned “${firstTerm(earlier.body)}” to how it was before: ${change.title}`;
+  recorded(dataDir, { clientId: client_id, termbaseId: now.termbaseId, kind: 'edit', title }, (writing) => {
+    writing.entry.before('concept', id, now);
+    settleFindings(db, id);
+    new ConceptWriter(db, writing.now).replace(id, { termbaseId: now.termbaseId, body: earlier.body });
+  });
+}
+
+export function defineFields(
+  { id, fields }: { readonly id: number; readonly fields: readonly FieldDefinition[] },
+  { dataDir }: TaskContext,
+): void {
+  const db = workspaceForWriting(dataDir);
+  const { id: _id, ...before } = termbaseById(db, id);
+  const names = fields.map((field) => `${field.level} ${field.name.trim().toLowerCase()}`);
+  if (new Set(names).size < names.length) throw new ApiError('field-twice');
+  const title = `Changed the fields of “${before.name}”`;
+  recorded(dataDir, { clientId: before.client_id, termbaseId: id, kind: 'termbase', title }, ({ entry }) => {
+    entry.before('termbase', id, before);
+    db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), id);
+  });
+}
+
+/** A picture that was received, for a concept, under the name that the concept gives it. */
+export function addPicture(
+  { conceptId, picture }: { readonly conceptId: number; readonly picture: PictureFile },
+  { dataDir }: TaskContext,
+): void {
+  const db = workspaceForWriting(dataDir);
+  const before = readConcept(db, conceptId);
+  if (!before) throw new ApiError('not-found', { what: 'concept' });
+  const { client_id } = termbaseById(db, before.termbaseId);
+  const title = `Added the picture ${picture.name} to “${firstTerm(before.body)}”`;
+  recorded(dataDir, { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title }, (writing) => {
+    writing.entry.before('concept', conceptId, before);
+    putPicture(writing, before.termbaseId, picture);
+    const body = withFields(before.body, withValue(before.body.fields, 'xGraphic', picture.name));
+    new ConceptWriter(db, writing.now).replace(conceptId, { ...before, body });
+  });
 }
 
 function termText(text: string): string {

@@ -1,8 +1,10 @@
 /** What the pages ask for, as query options: one factory for each thing. */
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { get } from './http.js';
+import { get, send } from './http.js';
 import type {
   AnchorsBody,
+  BulkBody,
+  BulkPreviewBody,
   ClientBody,
   ConceptBodyOf,
   CursorBody,
@@ -12,10 +14,12 @@ import type {
   IntakeFileBody,
   JobBody,
   LedgerEntryBody,
+  ListOrder,
   LookUpBody,
   LookUpMode,
   OutcomeKindBody,
   RowPageBody,
+  SelectionBody,
   StepPreviewBody,
   TermbaseBody,
   TermItem,
@@ -49,6 +53,12 @@ export const intakeFiles = (client: number | null) =>
     queryFn: () => get<IntakeFileBody[]>('/intake/files', { client }),
   });
 
+export const deskPictures = (client: number) =>
+  queryOptions({
+    queryKey: ['intake', 'pictures', client],
+    queryFn: () => get<{ name: string; sha256: string; size: number }[]>('/intake/pictures', { client }),
+  });
+
 export const intakeFile = (id: number) =>
   queryOptions({
     queryKey: ['intake', id],
@@ -75,35 +85,59 @@ export const stepPreview = (id: number, step: string) =>
 export const termbase = (id: number) =>
   queryOptions({ queryKey: ['termbase', id], queryFn: () => get<TermbaseBody>(`/termbases/${id}`) });
 
-export interface TermListQuery {
+export interface TermListQuery extends ListFilterQuery {
   readonly termbaseId: number;
   readonly language: string;
   readonly q: string;
   readonly mode: LookUpMode;
+  readonly order: ListOrder;
 }
 
-export const termAnchors = ({ termbaseId, ...query }: TermListQuery) =>
+/** What the list is narrowed to. */
+export interface ListFilterQuery {
+  readonly has?: string;
+  readonly lacks?: string;
+  readonly values?: readonly { readonly field: string; readonly value: string }[];
+  readonly since?: string;
+  readonly findings?: boolean;
+  readonly intake?: number;
+}
+
+/** As the address of the list has it: values as JSON. */
+function listParams({ termbaseId: _, values, findings, ...rest }: TermListQuery) {
+  return {
+    ...rest,
+    ...(values?.length && { values: JSON.stringify(values) }),
+    ...(findings && { findings: 'true' }),
+  };
+}
+
+export const termAnchors = (query: TermListQuery) =>
   queryOptions({
-    queryKey: ['termbase', termbaseId, 'anchors', query],
-    queryFn: () => get<AnchorsBody>(`/termbases/${termbaseId}/anchors`, { ...query }),
+    queryKey: ['termbase', query.termbaseId, 'anchors', query],
+    queryFn: () => get<AnchorsBody>(`/termbases/${query.termbaseId}/anchors`, listParams(query)),
     enabled: query.language !== '',
     placeholderData: keepPreviousData,
   });
 
 /** Where a concept stands in the list, from 0. */
-export const termPosition = ({ termbaseId, ...query }: TermListQuery, concept: number) =>
+export const termPosition = (query: TermListQuery, concept: number) =>
   queryOptions({
-    queryKey: ['termbase', termbaseId, 'position', query, concept],
-    queryFn: () => get<{ position: number | null }>(`/termbases/${termbaseId}/position`, { ...query, concept }),
+    queryKey: ['termbase', query.termbaseId, 'position', query, concept],
+    queryFn: () =>
+      get<{ position: number | null }>(`/termbases/${query.termbaseId}/position`, { ...listParams(query), concept }),
     enabled: query.language !== '' && concept > 0,
   });
 
 /** The page after a key; null: the first. */
-export const termPage = ({ termbaseId, ...query }: TermListQuery, after: CursorBody | null) =>
+export const termPage = (query: TermListQuery, after: CursorBody | null) =>
   queryOptions({
-    queryKey: ['termbase', termbaseId, 'terms', query, after],
+    queryKey: ['termbase', query.termbaseId, 'terms', query, after],
     queryFn: () =>
-      get<TermItem[]>(`/termbases/${termbaseId}/terms`, { ...query, after: after && JSON.stringify(after) }),
+      get<TermItem[]>(`/termbases/${query.termbaseId}/terms`, {
+        ...listParams(query),
+        after: after && JSON.stringify(after),
+      }),
     enabled: query.language !== '',
     staleTime: 60_000,
   });
@@ -121,4 +155,12 @@ export const findings = (termbaseId: number, check: string | null, after: number
   queryOptions({
     queryKey: ['inspection', termbaseId, 'findings', check, after],
     queryFn: () => get<FoundRow[]>(`/termbases/${termbaseId}/findings`, { check, after }),
+  });
+
+export const bulkPreview = (termbaseId: number, selection: SelectionBody, change: BulkBody['change'] | null) =>
+  queryOptions({
+    queryKey: ['termbase', termbaseId, 'bulk', selection, change],
+    queryFn: () => send<BulkPreviewBody>('POST', `/termbases/${termbaseId}/bulk/preview`, { selection, change }),
+    enabled: change !== null,
+    retry: false,
   });

@@ -16,11 +16,16 @@ export type { LookUpBody } from '@fair-copy/server/look-up/routes.js';
 export type { JobBody } from '@fair-copy/server/schemas.js';
 export type {
   AnchorsBody,
+  BulkBody,
+  BulkPreviewBody,
   ConceptBodyOf,
   ConceptChangeBody,
   CursorBody,
+  FieldDefinitionBody,
   FindingBody,
+  ListOrder,
   LookUpMode,
+  SelectionBody,
   TermbaseBody,
   TermItem,
 } from '@fair-copy/server/termbases/schemas.js';

@@ -35,7 +35,10 @@ export class TbxReader implements EntryReader {
   /** Depth inside the open field or kept element, for inline elements such as `hi`. */
   private depth = 0;
   /** The group that is open, and the field that it is about. */
-  private group: { main: { name: string; text: string; target: string } | null; extras: Record<string, string> } | null = null;
+  private group: {
+    main: { name: string; text: string; target: string } | null;
+    extras: Record<string, string>;
+  } | null = null;
   /** XML of an element that is kept as it is. */
   private kept: string | null = null;
 
@@ -111,7 +114,7 @@ export class TbxReader implements EntryReader {
   private endField(): void {
     const { name, target, text } = this.field!;
     this.field = null;
-    const said = { name, text: text.replace(/\s+/g, ' ').trim(), target };
+    const said = { name, text: unwrapped(text), target };
     if (!this.group) this.add(said, {});
     else if (!this.group.main) this.group.main = said;
     else if (said.text || target) this.group.extras[name] = said.text || target;
@@ -160,13 +163,29 @@ export class TbxReader implements EntryReader {
   }
 }
 
+/** A line that was broken and indented to be read goes on; a line feed alone is part of the text. */
+function unwrapped(text: string): string {
+  return text.trim().replace(/[ \t]*\r?\n[ \t]+/g, ' ');
+}
+
 function opened(name: string, attributes: Readonly<Record<string, string>>): string {
   const said = Object.entries(attributes).filter(([key]) => key !== 'xmlns' && !key.startsWith('xmlns:'));
   return `<${name}${said.map(([key, value]) => ` ${key}="${xmlAttribute(value)}"`).join('')}>`;
 }
 
 /** Elements of the structure that are no data categories. */
-const STRUCTURE = new Set(['transacGrp', 'transac', 'transacNote', 'date', 'hi', 'foreign', 'ec', 'sc', 'ph', 'termCompList']);
+const STRUCTURE = new Set([
+  'transacGrp',
+  'transac',
+  'transacNote',
+  'date',
+  'hi',
+  'foreign',
+  'ec',
+  'sc',
+  'ph',
+  'termCompList',
+]);
 
 /** In DCT each data category is an element of its own (`<min:partOfSpeech>`); namespaces are gone by now. */
 function isDataCategory(name: string): boolean {

@@ -82,9 +82,7 @@ function entry(concept: Concept, options: TbxOptions, ids: EntryIds): string {
         `<langSec xml:lang="${xmlAttribute(section.language)}">\n` +
         elements(section.fields, options) +
         section.terms
-          .map(
-            (term) => `<termSec><term>${xmlText(term.text)}</term>${elements(term.fields, options, '')}</termSec>\n`,
-          )
+          .map((term) => `<termSec><term>${xmlText(term.text)}</term>${elements(term.fields, options, '')}</termSec>\n`)
           .join('') +
         `</langSec>\n`,
     )
@@ -105,7 +103,8 @@ function elements(fields: Fields, options: TbxOptions, end = '\n'): string {
       }
       const extras: [string, string][] = [];
       for (const other of names)
-        if (other.startsWith(`${name}:`) && fields[other]![i]) extras.push([other.slice(name.length + 1), fields[other]![i]!]);
+        if (other.startsWith(`${name}:`) && fields[other]![i])
+          extras.push([other.slice(name.length + 1), fields[other]![i]!]);
       text += element(name, value, new Map(extras), options) + end;
     });
   }

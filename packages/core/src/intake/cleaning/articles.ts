@@ -6,22 +6,48 @@ import { mapPieces, type CleaningContext, type CleaningStep, type Piece } from '
 type Gender = 'masculine' | 'feminine' | 'neuter' | '';
 
 /** Definite articles, then indefinite ones, with the gender they prove (none for plurals and shared forms). */
-const ARTICLES: Readonly<Record<string, readonly [Readonly<Record<string, Gender>>, Readonly<Record<string, Gender>>]>> = {
-  de: [{ der: 'masculine', die: 'feminine', das: 'neuter' }, { ein: '', eine: 'feminine' }],
+const ARTICLES: Readonly<
+  Record<string, readonly [Readonly<Record<string, Gender>>, Readonly<Record<string, Gender>>]>
+> = {
+  de: [
+    { der: 'masculine', die: 'feminine', das: 'neuter' },
+    { ein: '', eine: 'feminine' },
+  ],
   en: [{ the: '' }, { a: '', an: '' }],
-  fr: [{ le: 'masculine', la: 'feminine', les: '', 'l’': '', "l'": '' }, { un: 'masculine', une: 'feminine' }],
-  es: [{ el: 'masculine', la: 'feminine', los: 'masculine', las: 'feminine' }, { un: 'masculine', una: 'feminine' }],
+  fr: [
+    { le: 'masculine', la: 'feminine', les: '', 'l’': '', "l'": '' },
+    { un: 'masculine', une: 'feminine' },
+  ],
+  es: [
+    { el: 'masculine', la: 'feminine', los: 'masculine', las: 'feminine' },
+    { un: 'masculine', una: 'feminine' },
+  ],
   it: [
-    { il: 'masculine', lo: 'masculine', la: 'feminine', i: 'masculine', gli: 'masculine', le: 'feminine', 'l’': '', "l'": '' },
+    {
+      il: 'masculine',
+      lo: 'masculine',
+      la: 'feminine',
+      i: 'masculine',
+      gli: 'masculine',
+      le: 'feminine',
+      'l’': '',
+      "l'": '',
+    },
     { un: 'masculine', uno: 'masculine', una: 'feminine' },
   ],
-  pt: [{ o: 'masculine', a: 'feminine', os: 'masculine', as: 'feminine' }, { um: 'masculine', uma: 'feminine' }],
+  pt: [
+    { o: 'masculine', a: 'feminine', os: 'masculine', as: 'feminine' },
+    { um: 'masculine', uma: 'feminine' },
+  ],
   nl: [{ de: '', het: 'neuter' }, { een: '' }],
   sv: [{}, { en: '', ett: 'neuter' }],
   da: [{}, { en: '', et: 'neuter' }],
   nb: [{}, { en: '', et: 'neuter', ei: 'feminine' }],
   hu: [{ az: '' }, { egy: '' }],
-  el: [{ ο: 'masculine', η: 'feminine', το: 'neuter' }, { ένας: 'masculine', μία: 'feminine', ένα: 'neuter' }],
+  el: [
+    { ο: 'masculine', η: 'feminine', το: 'neuter' },
+    { ένας: 'masculine', μία: 'feminine', ένα: 'neuter' },
+  ],
 };
 
 export const articlesStep: CleaningStep = {

@@ -7,7 +7,10 @@ import { mapPieces, type CleaningContext, type CleaningStep, type Piece } from '
 const AT_END = /^(.*\S)\s+([([（])([^()[\]（）]+)[)\]）]$/u;
 const AT_START = /^([([（])([^()[\]（）]+)[)\]）]\s+(\S.*)$/u;
 
-export const bracketsStep: CleaningStep = { id: 'brackets', apply: (pieces, context) => mapPieces(pieces, (piece) => withoutBrackets(piece, context)) };
+export const bracketsStep: CleaningStep = {
+  id: 'brackets',
+  apply: (pieces, context) => mapPieces(pieces, (piece) => withoutBrackets(piece, context)),
+};
 
 function withoutBrackets(piece: Piece, { squareIsSubject }: CleaningContext): Piece {
   let { text } = piece;

@@ -6,10 +6,12 @@ import { cleanCell, previewStep } from './steps.js';
 import { CLEANING_STEPS, type CleaningStepId } from '../reading.js';
 import { separatorsUsed, splitTerms } from './synonyms.js';
 
-const ALL = Object.fromEntries(
-  CLEANING_STEPS.map((id) => [id, id !== 'articles' && id !== 'capitals']),
-) as Record<CleaningStepId, boolean>;
-const clean = (cell: string, separators: readonly string[] = [';']) => cleanCell(cell, ALL, { separators, language: null });
+const ALL = Object.fromEntries(CLEANING_STEPS.map((id) => [id, id !== 'articles' && id !== 'capitals'])) as Record<
+  CleaningStepId,
+  boolean
+>;
+const clean = (cell: string, separators: readonly string[] = [';']) =>
+  cleanCell(cell, ALL, { separators, language: null });
 const texts = (cell: string, separators?: readonly string[]) =>
   clean(cell, separators).pieces.map((piece) => piece.text);
 
@@ -48,7 +50,9 @@ describe('notes in brackets', () => {
   const pieces = (text: string) => bracketsStep.apply([{ text, fields: {} }], { separators: [], language: null });
   test('at the end and at the beginning they become notes', () => {
     expect(pieces('Haltung (Kanalabschnitt)')).toEqual([{ text: 'Haltung', fields: { note: ['Kanalabschnitt'] } }]);
-    expect(pieces('(veraltet) Schleuse [selten]')).toEqual([{ text: 'Schleuse', fields: { note: ['veraltet', 'selten'] } }]);
+    expect(pieces('(veraltet) Schleuse [selten]')).toEqual([
+      { text: 'Schleuse', fields: { note: ['veraltet', 'selten'] } },
+    ]);
   });
   test.each(['colo(u)r', '(allein)', 'a (b) c', 'f(x)'])('%s stays', (text) =>
     expect(pieces(text)[0]!.text).toBe(text),

@@ -6,8 +6,7 @@
 import { mapPieces, withText, type CleaningStep } from './piece.js';
 
 /** The characters of windows-1252 at 0x80 to 0x9F. */
-const HIGH =
-  '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+const HIGH = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
 const BYTE_OF = new Map<string, number>([...HIGH].map((char, i) => [char, 0x80 + i]));
 
 function byteOf(char: string): number {

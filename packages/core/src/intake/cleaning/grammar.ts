@@ -73,7 +73,10 @@ function braced(fields: Fields, content: string): Fields {
 
 /** The fields with the marks, or null if one of them is none. */
 function marked(fields: Fields, content: string): Fields | null {
-  const marks = content.toLowerCase().split(/[\s,;/.]+/).filter(Boolean);
+  const marks = content
+    .toLowerCase()
+    .split(/[\s,;/.]+/)
+    .filter(Boolean);
   if (marks.length === 0) return null;
   let result = fields;
   for (const mark of marks) {

@@ -57,9 +57,16 @@ describe('grammar marks', () => {
 });
 
 test('abbreviations behind or before their full form', () => {
-  const terms = (cell: string) => clean(cell, 'en', 'abbreviations').pieces.map((p) => [p.text, p.fields.termType?.[0]]);
-  expect(terms('personal protective equipment (PPE)')).toEqual([['personal protective equipment', 'fullForm'], ['PPE', 'abbreviation']]);
-  expect(terms('PSA (persönliche Schutzausrüstung)')).toEqual([['persönliche Schutzausrüstung', 'fullForm'], ['PSA', 'abbreviation']]);
+  const terms = (cell: string) =>
+    clean(cell, 'en', 'abbreviations').pieces.map((p) => [p.text, p.fields.termType?.[0]]);
+  expect(terms('personal protective equipment (PPE)')).toEqual([
+    ['personal protective equipment', 'fullForm'],
+    ['PPE', 'abbreviation'],
+  ]);
+  expect(terms('PSA (persönliche Schutzausrüstung)')).toEqual([
+    ['persönliche Schutzausrüstung', 'fullForm'],
+    ['PSA', 'abbreviation'],
+  ]);
   expect(terms('lock (EN)')).toEqual([['lock (EN)', undefined]]);
   expect(terms('pump (see manual)')).toEqual([['pump (see manual)', undefined]]);
 });
@@ -101,7 +108,10 @@ test.each([
 ])('capitals: %s (%s)', (cell, language, text) => expect(clean(cell, language, 'capitals').pieces[0]!.text).toBe(text));
 
 test('references', () => {
-  expect(clean('see lock gate', 'en', 'see')).toMatchObject({ pieces: [], ofConcept: { crossReference: ['lock gate'] } });
+  expect(clean('see lock gate', 'en', 'see')).toMatchObject({
+    pieces: [],
+    ofConcept: { crossReference: ['lock gate'] },
+  });
   expect(clean('Torkammer (siehe Schleusentor)', 'de', 'see')).toMatchObject({
     pieces: [{ text: 'Torkammer' }],
     ofConcept: { crossReference: ['Schleusentor'] },
@@ -111,9 +121,25 @@ test('references', () => {
 });
 
 test('all at once, in the order of dictionaries', () => {
-  const steps = only('encoding', 'entities', 'unicode', 'see', 'synonyms', 'spaces', 'grammar', 'abbreviations', 'variants', 'brackets', 'punctuation');
+  const steps = only(
+    'encoding',
+    'entities',
+    'unicode',
+    'see',
+    'synonyms',
+    'spaces',
+    'grammar',
+    'abbreviations',
+    'variants',
+    'brackets',
+    'punctuation',
+  );
   expect(
-    cleanCell('(horizontale) Vertiefung {f} [arch.]', steps, { separators: [';'], language: 'de' as LanguageTag, squareIsSubject: true }),
+    cleanCell('(horizontale) Vertiefung {f} [arch.]', steps, {
+      separators: [';'],
+      language: 'de' as LanguageTag,
+      squareIsSubject: true,
+    }),
   ).toMatchObject({
     pieces: [{ text: 'Vertiefung', fields: { grammaticalGender: ['feminine'], note: ['horizontale'] } }],
     ofConcept: { subjectField: ['arch.'] },

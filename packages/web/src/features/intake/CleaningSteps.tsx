@@ -28,15 +28,32 @@ const t = m.intake.steps;
 
 /** Each step as a short sentence: a switch, what it does, how many cells it touches, and examples on demand. */
 export function CleaningSteps(props: Props) {
+  const [all, setAll] = useState(false);
+  const { outcome } = props.file;
+  // What touches nothing takes no room; while it is being counted, nothing moves.
+  const idle = outcome ? CLEANING_STEPS.filter((id) => outcome.steps[id].touched === 0) : [];
+  const shown = all ? CLEANING_STEPS : CLEANING_STEPS.filter((id) => !idle.includes(id));
   return (
     <Box
       component="section"
       aria-label={t.title}
-      sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))', columnGap: 2, mt: 0.5 }}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fill, minmax(300px, 1fr))',
+        columnGap: 2,
+        mt: 0.5,
+        maxHeight: 132,
+        overflow: 'auto',
+      }}
     >
-      {CLEANING_STEPS.map((id) => (
+      {shown.map((id) => (
         <Step key={id} id={id} {...props} />
       ))}
+      {idle.length > 0 && (
+        <Box sx={{ minHeight: 25, fontSize: 13, color: 'text.secondary', alignSelf: 'center', pl: 0.5 }}>
+          {t.idle(idle.length)}: <WordButton onClick={() => setAll(!all)}>{all ? t.hide : t.show}</WordButton>
+        </Box>
+      )}
     </Box>
   );
 }
@@ -44,7 +61,8 @@ export function CleaningSteps(props: Props) {
 function Step({ id, file, reading, changes }: Props & { readonly id: CleaningStepId }) {
   const count = file.outcome?.steps[id].touched ?? null;
   const on = reading.steps[id];
-  const unit = id === 'duplicates' ? t.rows : t.cells;
+  const byRow = id === 'duplicates' || id === 'swapped';
+  const unit = byRow ? t.rows : t.cells;
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 25, gap: 0.5, fontSize: 13 }}>
       <Switch
@@ -58,7 +76,7 @@ function Step({ id, file, reading, changes }: Props & { readonly id: CleaningSte
         {id === 'synonyms' && <Separators file={file} reading={reading} changes={changes} />}:{' '}
         {count === null ? (
           t.counting
-        ) : id === 'duplicates' || count === 0 ? (
+        ) : byRow || count === 0 ? (
           unit(count)
         ) : (
           <Examples file={file} id={id} label={unit(count)} />

@@ -10,7 +10,7 @@ import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate } from 'react-router';
 import { send, upload } from '../../api/http.js';
-import { clients as clientsQuery, intakeFiles } from '../../api/queries.js';
+import { clients as clientsQuery, deskPictures, intakeFiles } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { useDesk } from '../../ui/desk-store.js';
@@ -37,6 +37,7 @@ export function FileList({ chosen }: { readonly chosen: number }) {
       }}
     >
       {clientId === null ? <ClientChoice /> : <DropZone clientId={clientId} />}
+      {clientId !== null && <Pictures clientId={clientId} />}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, overflow: 'auto', flex: 1 }}>
         {files.map((file) => (
           <FileItem key={file.id} file={file} chosen={file.id === chosen} />
@@ -90,9 +91,11 @@ function DropZone({ clientId }: { readonly clientId: number }) {
     for (const file of files) {
       setComing((names) => [...names, file.name]);
       try {
-        const path = `/intake/files?client=${clientId}&name=${encodeURIComponent(file.name)}`;
-        const { fileId } = await upload<{ fileId: number }>(path, file);
-        await queries.invalidateQueries({ queryKey: ['intake', 'files'] });
+        const path = `/intake/files?client=${clientId}&name=${encodeURIComponent(pathOf(file))}`;
+        const { fileId } = await upload<{ fileId: number | null }>(path, file);
+        await queries.invalidateQueries({ queryKey: ['intake'] });
+        // A picture has no page of its own.
+        if (fileId === null) continue;
         if (first) void navigate(`/intake/${fileId}`);
         first = false;
       } catch (error) {
@@ -133,6 +136,38 @@ function DropZone({ clientId }: { readonly clientId: number }) {
           <LinearProgress aria-label={m.intake.uploading(name)} />
         </Box>
       ))}
+    </Box>
+  );
+}
+
+/** With the folders it was dropped in: that is how rows name pictures. */
+function pathOf(file: File): string {
+  const { path, webkitRelativePath } = file as File & { readonly path?: string };
+  return (webkitRelativePath || path || file.name).replace(/^\.?\//, '');
+}
+
+function Pictures({ clientId }: { readonly clientId: number }) {
+  const { data: pictures = [] } = useQuery(deskPictures(clientId));
+  const queries = useQueryClient();
+  const fail = useToast((state) => state.fail);
+  if (pictures.length === 0) return null;
+  const clear = async (): Promise<void> => {
+    await send('DELETE', `/intake/pictures?client=${clientId}`);
+    await queries.invalidateQueries({ queryKey: ['intake'] });
+  };
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', px: 1.75, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+      <Typography variant="body2" sx={{ flex: 1 }} title={pictures.map((picture) => picture.name).join('\n')}>
+        {m.intake.pictures(pictures.length)}
+      </Typography>
+      <IconButton
+        size="small"
+        aria-label={m.intake.clearPictures}
+        title={m.intake.clearPictures}
+        onClick={() => void clear().catch(fail)}
+      >
+        <X size={14} />
+      </IconButton>
     </Box>
   );
 }

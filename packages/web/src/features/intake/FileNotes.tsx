@@ -1,7 +1,9 @@
 import { languageName } from '@fair-copy/core/language/tags.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import Box from '@mui/material/Box';
+import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
+import { moment } from '../../ui/format.js';
 import { MarginNote, type NoteTone } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
 import type { ReadingChanges } from './useReadingChanges.js';
@@ -13,11 +15,21 @@ const TONE: Readonly<Record<'error' | 'warning' | 'info', NoteTone>> = {
 };
 
 /** What is to be said about the file as a whole, each with what can be done about it. */
-export function FileNotes({ reading, changes }: { readonly reading: Reading; readonly changes: ReadingChanges }) {
+export function FileNotes({
+  file,
+  reading,
+  changes,
+}: {
+  readonly file: IntakeFileBody;
+  readonly reading: Reading;
+  readonly changes: ReadingChanges;
+}) {
   const { source } = reading;
+  const pictures = file.outcome?.pictures ?? null;
+  const recipe = file.written ? null : file.recipe;
   const hidden =
     source.kind === 'workbook' ? source.sheets.filter((sheet) => sheet.hidden && sheet.name !== source.sheet) : [];
-  if (reading.notes.length === 0 && hidden.length === 0) return null;
+  if (reading.notes.length === 0 && hidden.length === 0 && !pictures && !recipe) return null;
   return (
     <Box
       sx={{
@@ -29,6 +41,8 @@ export function FileNotes({ reading, changes }: { readonly reading: Reading; rea
         overflow: 'auto',
       }}
     >
+      {recipe && <RecipeNote recipe={recipe} changes={changes} />}
+      {pictures && <PictureNote pictures={pictures} />}
       {reading.notes.map((note, i) => (
         <MarginNote
           key={i}
@@ -52,6 +66,58 @@ export function FileNotes({ reading, changes }: { readonly reading: Reading; rea
         </MarginNote>
       ))}
     </Box>
+  );
+}
+
+function RecipeNote({
+  recipe,
+  changes,
+}: {
+  readonly recipe: NonNullable<IntakeFileBody['recipe']>;
+  readonly changes: ReadingChanges;
+}) {
+  const when = moment(recipe.at);
+  return recipe.applied ? (
+    <MarginNote
+      tone="settled"
+      inline
+      actions={<WordButton onClick={() => changes.applyRecipe(null)}>{m.intake.recipeBack}</WordButton>}
+    >
+      {m.intake.recipeUsed(recipe.name, when)}
+    </MarginNote>
+  ) : (
+    <MarginNote
+      tone="doubt"
+      inline
+      actions={
+        <>
+          <WordButton onClick={() => changes.applyRecipe(recipe.id)}>{m.intake.recipeUse}</WordButton>
+          <WordButton onClick={() => changes.forgetRecipe(recipe.id)}>{m.intake.recipeForget}</WordButton>
+        </>
+      }
+    >
+      {m.intake.recipe(recipe.name, when)}
+    </MarginNote>
+  );
+}
+
+const NAMES_SHOWN = 6;
+
+function PictureNote({
+  pictures,
+}: {
+  readonly pictures: NonNullable<NonNullable<IntakeFileBody['outcome']>['pictures']>;
+}) {
+  const { found, missing, missingCount, unused } = pictures;
+  const listed = (names: readonly string[]): string =>
+    names.slice(0, NAMES_SHOWN).join(', ') + (names.length > NAMES_SHOWN ? ' …' : '');
+  const lost = missing.map(({ name, row }) => `${name} (${m.termbase.row(row)})`);
+  return (
+    <MarginNote tone={missingCount ? 'doubt' : 'settled'} inline>
+      {m.intake.picturesSaid(found, missingCount, unused.length)}{' '}
+      {missingCount > 0 && m.intake.picturesMissing(listed(lost))}{' '}
+      {unused.length > 0 && m.intake.picturesUnused(listed(unused))}
+    </MarginNote>
   );
 }
 

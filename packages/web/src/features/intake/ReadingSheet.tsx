@@ -37,7 +37,7 @@ export function ReadingSheet({ file, reading }: { readonly file: IntakeFileBody;
       <Box sx={{ px: 2, pt: 1.25, pb: 1, bgcolor: 'background.default' }}>
         <SourceSentence file={file} reading={reading} changes={changes} />
         {file.written && <WrittenNote written={file.written} />}
-        <FileNotes reading={reading} changes={changes} />
+        <FileNotes file={file} reading={reading} changes={changes} />
         <CleaningSteps file={file} reading={reading} changes={changes} />
       </Box>
       <RoleStrip ref={strip} reading={reading} grid={grid} changes={changes} />

@@ -3,16 +3,14 @@ import type { ColumnReading, Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
-import MenuItem from '@mui/material/MenuItem';
 import Popover from '@mui/material/Popover';
-import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
 import { useState, type Ref } from 'react';
 import { m } from '../../messages/en.js';
-import { LanguageField } from '../../ui/LanguageField.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { Sureness } from '../../ui/Sureness.js';
 import type { RowGrid } from './columns.js';
+import { RoleForm } from './RoleForm.js';
+import { roleText } from './role-text.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 interface Props {
@@ -66,7 +64,7 @@ function ColumnRole({
     <>
       <ButtonBase
         aria-haspopup="dialog"
-        aria-label={t.change(letter, describe(column))}
+        aria-label={t.change(letter, roleText(column.role.value))}
         title={sure}
         onClick={(event) => setAnchor(event.currentTarget)}
         sx={(theme) => ({
@@ -121,73 +119,11 @@ function ColumnRole({
 
 function RoleText({ column }: { readonly column: ColumnReading }) {
   const role = column.role.value;
-  if (role.kind === 'term') return <LanguageName tag={role.language} />;
-  if (role.kind === 'note') return <>{role.language ? t.notesOn(languageName(role.language)) : t.notes}</>;
+  if (role.kind === 'term' && !role.type) return <LanguageName tag={role.language} />;
+  if (role.kind !== 'ignored') return <>{roleText(role)}</>;
   return (
     <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400 }}>
       {t.ignored}
-    </Box>
-  );
-}
-
-function describe(column: ColumnReading): string {
-  const role = column.role.value;
-  if (role.kind === 'term') return t.terms(languageName(role.language));
-  if (role.kind === 'note') return role.language ? t.notesOn(languageName(role.language)) : t.notes;
-  return t.ignored;
-}
-
-interface FormProps {
-  readonly column: ColumnReading;
-  readonly reading: Reading;
-  readonly changes: ReadingChanges;
-  readonly onClose: () => void;
-}
-
-function RoleForm({ column, reading, changes, onClose }: FormProps) {
-  const role = column.role.value;
-  const [kind, setKind] = useState(role.kind);
-  const used = reading.columns.flatMap((c) => (c.role.value.kind === 'term' ? [c.role.value.language] : []));
-  const likely = column.contradiction ? [column.contradiction.content, column.contradiction.header, ...used] : used;
-  const language = role.kind === 'ignored' ? null : role.language;
-  const choose = (
-    next: { kind: 'term'; language: string } | { kind: 'note'; language: string | null } | { kind: 'ignored' },
-  ): void => {
-    changes.decide({ roles: { [column.index]: next } });
-    onClose();
-  };
-  const setWhat = (value: string): void => {
-    if (value === 'ignored') choose({ kind: 'ignored' });
-    else if (value === 'note') choose({ kind: 'note', language: language ?? null });
-    else if (language) choose({ kind: 'term', language });
-    else setKind('term');
-  };
-  return (
-    <Box sx={{ p: 2, width: 300, display: 'grid', gap: 1.5 }}>
-      <Typography variant="body2" color="text.secondary">
-        {column.role.set ? t.chosen : `${t.sure(column.role.sureness)}: ${column.role.reason}`}
-      </Typography>
-      <TextField
-        select
-        label={t.column(columnLetter(column.index))}
-        value={kind}
-        onChange={(event) => setWhat(event.target.value)}
-      >
-        <MenuItem value="term">{t.term}</MenuItem>
-        <MenuItem value="note">{t.note}</MenuItem>
-        <MenuItem value="ignored">{t.ignored}</MenuItem>
-      </TextField>
-      {kind !== 'ignored' && (
-        <LanguageField
-          label={t.language}
-          value={language}
-          likely={likely}
-          autoFocus={language === null}
-          onChange={(tag) =>
-            choose(kind === 'note' ? { kind: 'note', language: tag } : { kind: 'term', language: tag })
-          }
-        />
-      )}
     </Box>
   );
 }

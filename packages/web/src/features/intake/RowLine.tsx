@@ -1,9 +1,11 @@
 import { languageName } from '@fair-copy/core/language/tags.js';
-import { languagesOf, type ColumnReading, type Reading } from '@fair-copy/core/intake/reading.js';
+import { languageOfRole, languagesOf, type ColumnReading, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
+import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
 import Box from '@mui/material/Box';
 import InputBase from '@mui/material/InputBase';
 import { memo, useState } from 'react';
+import { Link } from 'react-router';
 import type { IntakeRowBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
@@ -11,9 +13,10 @@ import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
 import type { RowGrid } from './columns.js';
+import type { Verdict } from './useReadingChanges.js';
 import { visible } from './visible.js';
 
-export type RowDecisionBody = { cells?: Record<string, string>; verdict?: 'take' | 'leave' } | null;
+export type RowDecisionBody = { cells?: Record<string, string>; verdict?: Verdict } | null;
 
 interface Props {
   /** Undefined while it is being fetched. */
@@ -22,6 +25,8 @@ interface Props {
   readonly grid: RowGrid;
   readonly selected: boolean;
   readonly editing: boolean;
+  /** The termbase that the file is to be written to; null: a new one. */
+  readonly target: number | null;
   readonly onSelect: () => void;
   readonly onEdit: (on: boolean) => void;
   readonly onDecide: (row: number, decision: RowDecisionBody) => void;
@@ -36,6 +41,7 @@ export const RowLine = memo(function RowLine({
   grid,
   selected,
   editing,
+  target,
   onSelect,
   onEdit,
   onDecide,
@@ -68,7 +74,7 @@ export const RowLine = memo(function RowLine({
           fontVariantNumeric: 'tabular-nums',
         }}
       >
-        {row ? number(row.number) : '…'}
+        <span title={row?.line ? t.line(row.line) : undefined}>{row ? number(row.number) : '…'}</span>
       </Box>
       {reading.columns.map((column) => (
         <Cell
@@ -92,7 +98,9 @@ export const RowLine = memo(function RowLine({
           right: 0,
         }}
       >
-        {row && <Remark row={row} reading={reading} onDecide={(decision) => onDecide(row.number, decision)} />}
+        {row && (
+          <Remark row={row} reading={reading} target={target} onDecide={(decision) => onDecide(row.number, decision)} />
+        )}
       </Box>
     </Box>
   );
@@ -118,7 +126,7 @@ interface CellProps {
 function Cell({ column, row, dimmed, editing, onEdit, onDecide }: CellProps) {
   const [here, setHere] = useState(false);
   const role = column.role.value;
-  const language = role.kind === 'ignored' ? null : role.language;
+  const language = languageOfRole(role);
   const text = row?.cells[column.index] ?? '';
   const quiet = dimmed || role.kind === 'ignored';
   const stop = (): void => {
@@ -191,13 +199,26 @@ function CellText({
           })}
         >
           <LanguageText language={language}>{piece.text}</LanguageText>
-          {piece.notes.length > 0 && (
-            <Box component="span" sx={{ fontStyle: 'italic', color: 'text.secondary', ml: 0.5 }}>
-              ({piece.notes.join('; ')})
-            </Box>
-          )}
+          <Said fields={piece.fields} />
         </Box>
       ))}
+      <Said fields={cleaned.ofConcept} />
+    </Box>
+  );
+}
+
+/** What was taken out of a text: "(feminine; note: rare)". */
+function Said({ fields }: { readonly fields: Readonly<Record<string, readonly string[]>> }) {
+  const said = Object.entries(fields).flatMap(([field, values]) =>
+    values.map((value) => {
+      const shown = valueLabel(field, value);
+      return shown === value ? `${fieldLabel(field).toLowerCase()}: ${value}` : shown;
+    }),
+  );
+  if (said.length === 0) return null;
+  return (
+    <Box component="span" sx={{ fontStyle: 'italic', color: 'text.secondary', fontSize: 13, ml: 0.5 }}>
+      ({said.join('; ')})
     </Box>
   );
 }
@@ -248,23 +269,46 @@ function CellEditor({ initial, language, label, onSave, onCancel }: EditorProps)
 function Remark({
   row,
   reading,
+  target,
   onDecide,
 }: {
   readonly row: IntakeRowBody;
   readonly reading: Reading;
+  readonly target: number | null;
   readonly onDecide: (decision: RowDecisionBody) => void;
 }) {
   const { outcome, decision } = row;
   const takeBack = decision && <WordButton onClick={() => onDecide(null)}>{t.takeBack}</WordButton>;
   if (outcome?.kind === 'held back') {
+    const verdict = (what: Verdict, label: string) => (
+      <WordButton key={what} onClick={() => onDecide({ ...decision, verdict: what })}>
+        {label}
+      </WordButton>
+    );
+    const { question } = outcome;
+    const actions =
+      question.kind === 'part'
+        ? []
+        : question.kind === 'swapped'
+          ? [verdict('turn', t.turn), verdict('take', t.take)]
+          : question.kind === 'contradicts'
+            ? [
+                verdict('join', t.join),
+                verdict('replace', t.replace),
+                verdict('take', t.asNew),
+                verdict('leave', t.leave),
+                <WordButton key="see" as={Link} {...{ to: `/termbases/${target ?? 0}?concept=${question.concept}` }}>
+                  {t.seeConcept}
+                </WordButton>,
+              ]
+            : [verdict('take', t.take), verdict('leave', t.leave)];
     return (
       <MarginNote
-        tone="question"
-        word={t.question}
+        tone={question.kind === 'part' ? 'quiet' : 'question'}
+        {...(question.kind !== 'part' && { word: t.question })}
         actions={
           <>
-            <WordButton onClick={() => onDecide({ ...decision, verdict: 'take' })}>{t.take}</WordButton>
-            <WordButton onClick={() => onDecide({ ...decision, verdict: 'leave' })}>{t.leave}</WordButton>
+            {actions}
             {takeBack}
           </>
         }
@@ -273,8 +317,20 @@ function Remark({
       </MarginNote>
     );
   }
-  if (outcome?.kind === 'joined') return <MarginNote tone="settled">{t.joined(outcome.row)}</MarginNote>;
-  if (outcome?.kind === 'joined existing') return <MarginNote tone="settled">{t.joinedExisting}</MarginNote>;
+  if (outcome?.kind === 'joined') {
+    const said = outcome.how === 'same' ? t.joined : outcome.how === 'adds' ? t.adds : t.part;
+    return (
+      <MarginNote tone={outcome.how === 'part' ? 'quiet' : 'settled'} actions={takeBack}>
+        {said(outcome.row)}
+      </MarginNote>
+    );
+  }
+  if (outcome?.kind === 'joined existing')
+    return (
+      <MarginNote tone={outcome.how === 'part' ? 'quiet' : 'settled'} actions={takeBack}>
+        {t.joinedExisting[outcome.how]}
+      </MarginNote>
+    );
   if (outcome?.kind === 'not data')
     return (
       <MarginNote tone="quiet" actions={takeBack}>
@@ -284,7 +340,7 @@ function Remark({
   if (decision)
     return (
       <MarginNote tone="settled" actions={takeBack}>
-        {decision.cells ? t.corrected : t.taken}
+        {decision.verdict === 'turn' ? t.turned : decision.cells ? t.corrected : t.taken}
       </MarginNote>
     );
   const missing = outcome?.kind === 'entry' ? missingLanguages(row, reading) : [];

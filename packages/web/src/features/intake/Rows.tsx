@@ -97,6 +97,7 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
             grid={grid}
             selected={index === selected}
             editing={index === editing}
+            target={file.targetId}
             onSelect={() => setSelected(index)}
             onEdit={(on) => setEditing(on ? index : null)}
             onDecide={(row, decision) => {

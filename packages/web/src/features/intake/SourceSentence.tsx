@@ -1,16 +1,18 @@
 import { delimiterName, DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
-import type { Guess, Reading } from '@fair-copy/core/intake/reading.js';
+import type { Grouping, Reading } from '@fair-copy/core/intake/reading.js';
 import { ENCODINGS } from '@fair-copy/core/text/encodings-list.js';
 import Box from '@mui/material/Box';
-import Menu from '@mui/material/Menu';
-import MenuItem from '@mui/material/MenuItem';
 import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { ChoiceWord } from './ChoiceWord.js';
+import { DoubtMark, reasonOf } from './doubt.js';
+import { DocumentWords, PatternWord } from './DocumentWords.js';
+import { JoinWord } from './JoinWord.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 interface Props {
@@ -22,11 +24,19 @@ interface Props {
 const t = m.intake.sentence;
 
 /** What the file is, in one sentence whose guesses can be clicked and changed. */
-export function SourceSentence({ reading, changes }: Props) {
+export function SourceSentence({ file, reading, changes }: Props) {
   const { source } = reading;
+  const isTable = source.kind === 'delimited' || source.kind === 'workbook' || source.kind === 'document';
   return (
     <Typography component="h1" sx={{ fontSize: 15, lineHeight: '22px', mb: 0.5 }}>
-      {source.kind === 'delimited' && (
+      {source.kind === 'document' && <DocumentWords file={file} source={source} changes={changes} />}
+      {source.kind === 'delimited' && source.pattern && (
+        <>
+          {t.dictionary} <PatternWord file={file} pattern={source.pattern} changes={changes} />,{' '}
+          <EncodingWord reading={reading} changes={changes} />,{' '}
+        </>
+      )}
+      {source.kind === 'delimited' && !source.pattern && (
         <>
           {t.delimited} <DelimiterWord reading={reading} changes={changes} />,{' '}
           <EncodingWord reading={reading} changes={changes} />,{' '}
@@ -37,13 +47,23 @@ export function SourceSentence({ reading, changes }: Props) {
           {t.workbook} “{source.sheet}”{source.sheets.length > 1 && ` (${t.sheetOf(source.sheets.length)})`},{' '}
         </>
       )}
-      {(source.kind === 'tbx' || source.kind === 'tmx') && (
+      {(source.kind === 'tbx' || source.kind === 'tmx' || source.kind === 'xliff') && (
         <>
-          {t.exchange(source.kind)}, {source.encoding.value}
+          {t.exchange(t.exchangeKinds[source.kind])}, {source.encoding.value}
         </>
       )}
-      {(source.kind === 'delimited' || source.kind === 'workbook') && (
-        <HeaderWord reading={reading} changes={changes} />
+      {isTable && (
+        <>
+          <HeaderWord reading={reading} changes={changes} />
+          {', '}
+          <GroupingWord reading={reading} changes={changes} />
+        </>
+      )}
+      {file.targetId !== null && (
+        <>
+          {', '}
+          <JoinWord reading={reading} changes={changes} />
+        </>
       )}
       {hasHidden(reading) && (
         <>
@@ -114,52 +134,16 @@ function EncodingWord({ reading, changes }: Part) {
   );
 }
 
-interface ChoiceProps {
-  readonly word: string;
-  readonly guess: Guess<unknown>;
-  readonly options: readonly { readonly value: string; readonly label: string }[];
-  readonly selected: string;
-  readonly hint?: string;
-  readonly onChoose: (value: string) => void;
-  /** More ways to choose, below the list. */
-  readonly children?: (choose: (value: string) => void) => ReactNode;
-}
-
-function ChoiceWord({ word, guess, options, selected, hint, onChoose, children }: ChoiceProps) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const choose = (value: string): void => {
-    setAnchor(null);
-    onChoose(value);
-  };
+function GroupingWord({ reading, changes }: Part) {
+  const { grouping } = reading;
   return (
-    <>
-      <WordButton
-        aria-haspopup="menu"
-        aria-label={t.change(word)}
-        title={reasonOf(guess)}
-        onClick={(event) => setAnchor(event.currentTarget)}
-      >
-        {word}
-        <DoubtMark guess={guess} />
-      </WordButton>
-      <Menu
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        slotProps={{ paper: { sx: { maxHeight: 420 } } }}
-      >
-        <Box component="li" sx={{ px: 2, pb: 1, color: 'text.secondary', maxWidth: 360, fontSize: 13 }}>
-          {reasonOf(guess)}
-          {hint && <Box>{hint}</Box>}
-        </Box>
-        {options.map((option) => (
-          <MenuItem key={option.value} selected={option.value === selected} onClick={() => choose(option.value)}>
-            {option.label}
-          </MenuItem>
-        ))}
-        {children && <li>{children(choose)}</li>}
-      </Menu>
-    </>
+    <ChoiceWord
+      word={t.grouping[grouping.value]}
+      guess={grouping}
+      options={(['rows', 'id', 'blank'] as const).map((value) => ({ value, label: t.grouping[value] }))}
+      selected={grouping.value}
+      onChoose={(value) => changes.decide({ grouping: value as Grouping })}
+    />
   );
 }
 
@@ -216,20 +200,5 @@ function HeaderWord({ reading, changes }: Part) {
         </Box>
       </Popover>
     </>
-  );
-}
-
-function reasonOf(guess: Guess<unknown>): string {
-  return guess.set ? t.chosen : t.sureness(guess.sureness, guess.reason);
-}
-
-/** A small mark behind a word that is not sure. */
-function DoubtMark({ guess }: { readonly guess: Guess<unknown> }) {
-  if (guess.set || guess.sureness >= 0.75) return null;
-  return (
-    <Box component="span" sx={(theme) => ({ color: theme.inks.doubtText, ml: 0.25 })}>
-      {' '}
-      ≈ {Math.round(guess.sureness * 100)} %
-    </Box>
   );
 }

@@ -12,10 +12,10 @@ const MARGIN = 250;
 /** Row number, the columns, the margin; the same for every row, whatever stands in it. Ignored columns are narrower. */
 export function rowGrid(columns: readonly ColumnReading[]): RowGrid {
   const shapes = columns.map(({ role }) =>
-    role.value.kind === 'term'
-      ? ([170, 3] as const)
-      : role.value.kind === 'note'
-        ? ([130, 2] as const)
+    role.value.kind === 'term' || role.value.kind === 'term of row'
+      ? ([150, 3] as const)
+      : role.value.kind === 'field'
+        ? ([116, 2] as const)
         : ([84, 1] as const),
   );
   return {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { ColumnReading } from '@fair-copy/core/intake/reading.js';
+import type { ColumnReading, Role } from '@fair-copy/core/intake/reading.js';
 import { rowGrid } from './columns.js';
 import { termbaseName } from './termbase-name.js';
 import { visible } from './visible.js';
@@ -25,16 +25,12 @@ test.each([
 ])('white space made visible: %j is %s', (text, shown) => expect(visible(text)).toBe(shown));
 
 test('the rows have one grid, whatever stands in them', () => {
-  const column = (kind: 'term' | 'note' | 'ignored'): ColumnReading => ({
-    index: 0,
-    header: '',
-    role: {
-      value: kind === 'ignored' ? { kind } : { kind, language: 'de' as never },
-      sureness: 1,
-      reason: '',
-    },
-  });
-  const { template, minWidth } = rowGrid([column('ignored'), column('term'), column('note')]);
-  expect(template).toBe('52px minmax(84px, 1fr) minmax(170px, 3fr) minmax(130px, 2fr) 250px');
-  expect(minWidth).toBe(52 + 84 + 170 + 130 + 250);
+  const column = (value: Role): ColumnReading => ({ index: 0, header: '', role: { value, sureness: 1, reason: '' } });
+  const { template, minWidth } = rowGrid([
+    column({ kind: 'ignored' }),
+    column({ kind: 'term', language: 'de' as never }),
+    column({ kind: 'field', field: 'note', level: 'concept', language: null }),
+  ]);
+  expect(template).toBe('52px minmax(84px, 1fr) minmax(150px, 3fr) minmax(116px, 2fr) 250px');
+  expect(minWidth).toBe(52 + 84 + 150 + 116 + 250);
 });

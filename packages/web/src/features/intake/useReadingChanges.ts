@@ -4,11 +4,16 @@ import { send } from '../../api/http.js';
 import type { IntakeDecisions, IntakeFileBody, SourceChoicesBody } from '../../api/types.js';
 import { useToast } from '../../ui/toast-store.js';
 
+export type Verdict = 'take' | 'leave' | 'turn' | 'join' | 'replace';
+
 export interface ReadingChanges {
   decide(decisions: IntakeDecisions): void;
   recut(choices: SourceChoicesBody): void;
   setTarget(termbaseId: number | null): void;
-  decideRow(row: number, decision: { cells?: Record<string, string>; verdict?: 'take' | 'leave' } | null): void;
+  decideRow(row: number, decision: { cells?: Record<string, string>; verdict?: Verdict } | null): void;
+  /** Null: back to what was proposed. */
+  applyRecipe(recipeId: number | null): void;
+  forgetRecipe(recipeId: number): void;
   takeSheet(sheet: string): void;
 }
 
@@ -27,6 +32,8 @@ export function useReadingChanges(fileId: number): ReadingChanges {
     recut: (choices) => apply(send('PATCH', `${path}/source`, choices)),
     setTarget: (termbaseId) => apply(send('PATCH', `${path}/target`, { termbaseId })),
     decideRow: (row, decision) => apply(send('PUT', `${path}/rows/${row}`, { decision })),
+    applyRecipe: (recipeId) => apply(send('PUT', `${path}/recipe`, { recipeId })),
+    forgetRecipe: (recipeId) => apply(send('DELETE', `/intake/recipes/${recipeId}`)),
     takeSheet: (sheet) => {
       send('POST', `${path}/sheets`, { sheet }).then(
         () => queries.invalidateQueries({ queryKey: ['intake', 'files'] }),

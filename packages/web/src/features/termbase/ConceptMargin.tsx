@@ -2,10 +2,12 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import { send } from '../../api/http.js';
 import type { ConceptBodyOf } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { moment } from '../../ui/format.js';
 import { MarginNote } from '../../ui/MarginNote.js';
+import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 
 const t = m.termbase;
@@ -18,6 +20,10 @@ export function ConceptMargin({
   readonly concept: ConceptBodyOf;
   readonly onConcept: (id: number) => void;
 }) {
+  const { say, fail } = useToast();
+  const goBack = (ledgerId: number): void => {
+    send('POST', `/concepts/${concept.id}/return`, { ledgerId }).then(() => say(t.returned), fail);
+  };
   return (
     <Box
       component="aside"
@@ -72,6 +78,9 @@ export function ConceptMargin({
               <time dateTime={entry.at}>{moment(entry.at)}</time>
               {entry.undone && `, ${t.undone}`}
             </Typography>
+            {entry.earlier && !entry.undone && (
+              <WordButton onClick={() => goBack(entry.ledgerId)}>{t.returnTo}</WordButton>
+            )}
           </Box>
         ))}
       </Part>

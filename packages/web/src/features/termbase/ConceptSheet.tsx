@@ -1,5 +1,7 @@
+import { languageName } from '@fair-copy/core/language/tags.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -13,6 +15,8 @@ import { useKeys } from '../../ui/useKeys.js';
 import { AddTerm } from './AddTerm.js';
 import { ConceptMargin } from './ConceptMargin.js';
 import { EditableText } from './EditableText.js';
+import { FieldList } from './FieldList.js';
+import { Pictures } from './Pictures.js';
 import { LanguageHeading } from './TermList.js';
 
 interface Props {
@@ -35,7 +39,7 @@ export function ConceptSheet({ id, termbase, onConcept }: Props) {
   if (!concept) return <Box sx={{ flex: 1 }} />;
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', overflow: 'hidden' }}>
-      <ConceptPage concept={concept} termbase={termbase} />
+      <ConceptPage concept={concept} termbase={termbase} onConcept={onConcept} />
       <ConceptMargin concept={concept} onConcept={onConcept} />
     </Box>
   );
@@ -53,9 +57,16 @@ export function useConceptChange(id: number): (change: ConceptChangeBody) => Pro
     );
 }
 
-function ConceptPage({ concept, termbase }: { readonly concept: ConceptBodyOf; readonly termbase: TermbaseBody }) {
+interface PageProps {
+  readonly concept: ConceptBodyOf;
+  readonly termbase: TermbaseBody;
+  readonly onConcept: (id: number) => void;
+}
+
+function ConceptPage({ concept, termbase, onConcept }: PageProps) {
   const change = useConceptChange(concept.id);
   const [editing, setEditing] = useState<string | null>(null);
+  const [splitting, setSplitting] = useState<readonly string[] | null>(null);
   const { say, fail } = useToast();
   const missing = termbase.languages
     .map((l) => l.language)
@@ -65,12 +76,36 @@ function ConceptPage({ concept, termbase }: { readonly concept: ConceptBodyOf; r
   const remove = (): void => {
     send('DELETE', `/concepts/${concept.id}`).then(() => say(t.gone), fail);
   };
+  const split = (): void => {
+    if (!splitting?.length) return;
+    send<{ made: number }>('POST', `/concepts/${concept.id}/change`, { kind: 'split', terms: splitting }).then(
+      ({ made }) => {
+        setSplitting(null);
+        say(t.splitDone, { label: t.goTo('…'), run: () => onConcept(made) });
+      },
+      fail,
+    );
+  };
+  const fieldProps = { termbase, references: concept.references, onConcept };
   return (
     <Box
       component="article"
       aria-label={t.conceptLabel}
       sx={{ flex: 1, minWidth: 0, overflow: 'auto', bgcolor: 'background.paper', px: { xs: 3, xl: 8 }, py: 2.5 }}
     >
+      <Pictures
+        concept={concept}
+        onRemove={(name) =>
+          void change({
+            kind: 'set field',
+            level: 'concept',
+            language: null,
+            term: null,
+            field: 'xGraphic',
+            values: (concept.fields.xGraphic ?? []).filter((other) => other !== name),
+          })
+        }
+      />
       <Typography
         component="h2"
         sx={{
@@ -83,7 +118,16 @@ function ConceptPage({ concept, termbase }: { readonly concept: ConceptBodyOf; r
       >
         {firstTerm?.text}
       </Typography>
-      <ConceptNote concept={concept} />
+      <FieldList
+        fields={concept.fields}
+        level="concept"
+        of={t.fieldOfConcept}
+        language={null}
+        onSet={(field, values) =>
+          change({ kind: 'set field', level: 'concept', language: null, term: null, field, values: [...values] })
+        }
+        {...fieldProps}
+      />
       {concept.languages.map((section) => (
         <Box component="section" key={section.language}>
           <LanguageHeading tag={section.language} />
@@ -95,8 +139,30 @@ function ConceptPage({ concept, termbase }: { readonly concept: ConceptBodyOf; r
               term={term}
               editing={editing === term.id}
               onEditing={(on) => setEditing(on ? term.id : null)}
+              splitting={splitting}
+              onSplitting={setSplitting}
+              {...fieldProps}
             />
           ))}
+          {Object.keys(section.fields).length > 0 && (
+            <FieldList
+              fields={section.fields}
+              level="language"
+              of={languageName(section.language)}
+              language={section.language}
+              onSet={(field, values) =>
+                change({
+                  kind: 'set field',
+                  level: 'language',
+                  language: section.language,
+                  term: null,
+                  field,
+                  values: [...values],
+                })
+              }
+              {...fieldProps}
+            />
+          )}
           <AddTerm
             label={t.addTerm}
             language={section.language}
@@ -104,22 +170,34 @@ function ConceptPage({ concept, termbase }: { readonly concept: ConceptBodyOf; r
           />
         </Box>
       ))}
-      {missing.map((tag) => (
-        <Box component="section" key={tag}>
-          <LanguageHeading tag={tag} />
-          <AddTerm
-            label={t.addTerm}
-            language={tag}
-            onAdd={(text) => change({ kind: 'add term', language: tag, text })}
-          />
-        </Box>
-      ))}
-      <Box sx={{ mt: 3, display: 'flex', gap: 1 }}>
+      {missing.length <= MISSING_SHOWN &&
+        missing.map((tag) => (
+          <Box component="section" key={tag}>
+            <LanguageHeading tag={tag} />
+            <AddTerm
+              label={t.addTerm}
+              language={tag}
+              onAdd={(text) => change({ kind: 'add term', language: tag, text })}
+            />
+          </Box>
+        ))}
+      <Box sx={{ mt: 3, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', clear: 'both' }}>
         <AddTerm
           label={t.addLanguage}
           language={null}
           onAdd={(text, language) => change({ kind: 'add term', language, text })}
         />
+        {splitting === null ? (
+          <Button onClick={() => setSplitting([])}>{t.split}</Button>
+        ) : (
+          <>
+            <Typography color="text.secondary">{t.splitHint}</Typography>
+            <Button variant="contained" disabled={splitting.length === 0} onClick={split}>
+              {t.splitGo(splitting.length)}
+            </Button>
+            <Button onClick={() => setSplitting(null)}>{m.common.cancel}</Button>
+          </>
+        )}
         <Button color="error" onClick={remove}>
           {t.deleteConcept}
         </Button>
@@ -128,23 +206,40 @@ function ConceptPage({ concept, termbase }: { readonly concept: ConceptBodyOf; r
   );
 }
 
-function ConceptNote({ concept }: { readonly concept: ConceptBodyOf }) {
-  const change = useConceptChange(concept.id);
-  const note = (concept.fields.note ?? []).join('\n');
-  return <Note label={t.conceptNote} text={note} onSave={(text) => change({ kind: 'note', term: null, text })} />;
-}
+/** With more languages than this, those that a concept lacks are added one at a time. */
+const MISSING_SHOWN = 8;
 
 interface TermBlockProps {
   readonly concept: ConceptBodyOf;
+  readonly termbase: TermbaseBody;
   readonly language: string;
   readonly term: ConceptBodyOf['languages'][number]['terms'][number];
   readonly editing: boolean;
   readonly onEditing: (on: boolean) => void;
+  /** The terms that are chosen to be split off; null: nothing is being split. */
+  readonly splitting: readonly string[] | null;
+  readonly onSplitting: (terms: readonly string[]) => void;
+  readonly references: ConceptBodyOf['references'];
+  readonly onConcept: (id: number) => void;
 }
 
-function TermBlock({ concept, language, term, editing, onEditing }: TermBlockProps) {
+const STRUCK = ['deprecatedTerm-admn-sts', 'supersededTerm-admn-sts'];
+
+function TermBlock({
+  concept,
+  termbase,
+  language,
+  term,
+  editing,
+  onEditing,
+  splitting,
+  onSplitting,
+  references,
+  onConcept,
+}: TermBlockProps) {
   const change = useConceptChange(concept.id);
   const found = concept.findings.some((finding) => finding.term === term.id);
+  const status = term.fields.administrativeStatus?.[0] ?? '';
   return (
     <Box
       sx={(theme) => ({
@@ -153,60 +248,46 @@ function TermBlock({ concept, language, term, editing, onEditing }: TermBlockPro
         ml: -1,
         borderLeft: 2,
         borderColor: found ? theme.inks.vermilion : 'transparent',
+        display: 'flex',
+        alignItems: 'flex-start',
       })}
     >
-      <EditableText
-        text={term.text}
-        language={language}
-        label={t.editTerm(term.text)}
-        editing={editing}
-        onEditing={onEditing}
-        onSave={(text) => change({ kind: 'change term', term: term.id, text })}
-        remove={{ label: t.deleteTerm(term.text), run: () => void change({ kind: 'delete term', term: term.id }) }}
-      />
-      <Note
-        label={t.note}
-        text={(term.fields.note ?? []).join('\n')}
-        onSave={(text) => change({ kind: 'note', term: term.id, text })}
-      />
-    </Box>
-  );
-}
-
-function Note({
-  label,
-  text,
-  onSave,
-}: {
-  readonly label: string;
-  readonly text: string;
-  readonly onSave: (text: string) => Promise<boolean>;
-}) {
-  const [editing, setEditing] = useState(false);
-  if (!text && !editing) {
-    return (
-      <Button
-        sx={{ py: '2px', minHeight: 26, minWidth: 0, color: 'text.secondary', fontWeight: 400 }}
-        aria-label={`${t.addNote}: ${label}`}
-        onClick={() => setEditing(true)}
+      {splitting && (
+        <Checkbox
+          size="small"
+          sx={{ p: 0.25, mr: 0.5 }}
+          checked={splitting.includes(term.id)}
+          onChange={(_, on) =>
+            onSplitting(on ? [...splitting, term.id] : splitting.filter((other) => other !== term.id))
+          }
+          slotProps={{ input: { 'aria-label': t.splitChoose(term.text) } }}
+        />
+      )}
+      <Box
+        sx={{ minWidth: 0, flex: 1, ...(STRUCK.includes(status) && { '& .term': { textDecoration: 'line-through' } }) }}
       >
-        {t.addNote}
-      </Button>
-    );
-  }
-  return (
-    <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', fontStyle: 'italic' }}>
-      <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5, fontStyle: 'normal' }}>
-        {label}
-      </Box>
-      <Box sx={{ flex: 1 }}>
-        <EditableText
-          text={text}
-          language={null}
-          label={label}
-          editing={editing}
-          onEditing={setEditing}
-          onSave={onSave}
+        <Box className="term">
+          <EditableText
+            text={term.text}
+            language={language}
+            label={t.editTerm(term.text)}
+            editing={editing}
+            onEditing={onEditing}
+            onSave={(text) => change({ kind: 'change term', term: term.id, text })}
+            remove={{ label: t.deleteTerm(term.text), run: () => void change({ kind: 'delete term', term: term.id }) }}
+          />
+        </Box>
+        <FieldList
+          fields={term.fields}
+          level="term"
+          of={`“${term.text}”`}
+          language={language}
+          termbase={termbase}
+          references={references}
+          onConcept={onConcept}
+          onSet={(field, values) =>
+            change({ kind: 'set field', level: 'term', language: null, term: term.id, field, values: [...values] })
+          }
         />
       </Box>
     </Box>

@@ -22,7 +22,7 @@ import { useToast } from '../../ui/toast-store.js';
 
 const t = m.handOver;
 type Format = HandOverBody['format'];
-const FORMATS: readonly Format[] = ['tbx', 'tmx', 'csv', 'tsv', 'xlsx'];
+const FORMATS: readonly Format[] = ['tbx', 'zip', 'xlsx', 'csv', 'tsv', 'tmx', 'html'];
 
 interface Result {
   readonly fileName: string;

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
+import Checkbox from '@mui/material/Checkbox';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -8,14 +9,17 @@ import Typography from '@mui/material/Typography';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
-import { termAnchors, termPage, termPosition, type TermListQuery } from '../../api/queries.js';
-import type { LookUpMode, TermbaseBody, TermItem } from '../../api/types.js';
+import { termAnchors, termPage, termPosition, type ListFilterQuery, type TermListQuery } from '../../api/queries.js';
+import type { ListOrder, LookUpMode, SelectionBody, TermbaseBody, TermItem } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { languageLabel } from '../../ui/languages.js';
 import { useKeys } from '../../ui/useKeys.js';
+import { WordButton } from '../../ui/WordButton.js';
+import { BulkChange } from './BulkChange.js';
+import { ListFilter } from './ListFilter.js';
 
 interface Props {
   readonly termbase: TermbaseBody;
@@ -31,11 +35,21 @@ const t = m.termbase;
 export function TermList({ termbase, language, conceptId, onLanguage, onConcept }: Props) {
   const [text, setText] = useState('');
   const [mode, setMode] = useState<LookUpMode>('beginning');
+  const [order, setOrder] = useState<ListOrder>('term');
+  const [narrowed, setNarrowed] = useState<ListFilterQuery>({});
+  const [marked, setMarked] = useState<ReadonlySet<number>>(new Set());
+  const [changing, setChanging] = useState<SelectionBody | null>(null);
   const q = useDeferredValue(text);
   const filter = useRef<HTMLInputElement>(null);
-  const query: TermListQuery = { termbaseId: termbase.id, language, q, mode };
+  const query: TermListQuery = { termbaseId: termbase.id, language, q, mode, order, ...narrowed };
   const { data: anchors } = useQuery(termAnchors(query));
-  useKeys({ '/': () => filter.current?.focus() });
+  const mark = (concept: number): void =>
+    setMarked((now) => {
+      const next = new Set(now);
+      if (!next.delete(concept)) next.add(concept);
+      return next;
+    });
+  useKeys({ '/': () => filter.current?.focus(), x: () => conceptId && mark(conceptId) });
   return (
     <Box
       component="aside"
@@ -89,22 +103,62 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
             {anchors && t.found(anchors.count)}
           </Typography>
         </Box>
+        <ListFilter termbase={termbase} filter={narrowed} onFilter={setNarrowed} order={order} onOrder={setOrder} />
       </Box>
       {anchors?.count === 0 ? (
         <EmptyState title={q ? t.emptyFilter(q) : t.empty} />
       ) : (
         anchors && (
           <Terms
-            key={`${language} ${mode} ${q}`}
+            key={`${language} ${mode} ${q} ${order} ${JSON.stringify(narrowed)}`}
             query={query}
             anchors={anchors}
             conceptId={conceptId}
             onConcept={onConcept}
+            marked={marked}
+            onMark={mark}
           />
         )
       )}
+      {anchors && anchors.count > 0 && (
+        <Box
+          sx={{
+            borderTop: 1,
+            borderColor: 'divider',
+            px: 2,
+            py: 0.75,
+            display: 'flex',
+            gap: 1.5,
+            flexWrap: 'wrap',
+            fontSize: 13,
+          }}
+        >
+          {marked.size > 0 ? (
+            <>
+              <span>{t.marked(marked.size)}</span>
+              <WordButton onClick={() => setChanging({ concepts: [...marked] })}>{t.changeMarked}</WordButton>
+              <WordButton onClick={() => setMarked(new Set())}>{t.unmark}</WordButton>
+            </>
+          ) : (
+            <WordButton onClick={() => setChanging({ list: listOf(query) })}>{t.changeAll(anchors.count)}</WordButton>
+          )}
+        </Box>
+      )}
+      {changing && (
+        <BulkChange
+          termbase={termbase}
+          selection={changing}
+          onDone={() => setMarked(new Set())}
+          onClose={() => setChanging(null)}
+        />
+      )}
     </Box>
   );
+}
+
+/** The list as the server is to select it. */
+function listOf({ termbaseId: _, values, ...query }: TermListQuery): Extract<SelectionBody, { list: unknown }>['list'] {
+  return { ...query, ...(values && { values: [...values] }) };
 }
 
 interface TermsProps {
@@ -112,13 +166,15 @@ interface TermsProps {
   readonly anchors: {
     readonly count: number;
     readonly pageSize: number;
-    readonly anchors: readonly { folded: string; concept: number; ordinal: number }[];
+    readonly anchors: readonly { key: string; concept: number; ordinal: number }[];
   };
   readonly conceptId: number;
   readonly onConcept: (id: number) => void;
+  readonly marked: ReadonlySet<number>;
+  readonly onMark: (concept: number) => void;
 }
 
-function Terms({ query, anchors, conceptId, onConcept }: TermsProps) {
+function Terms({ query, anchors, conceptId, onConcept, marked, onMark }: TermsProps) {
   const list = useRef<VirtuosoHandle>(null);
   const [range, setRange] = useState({ startIndex: 0, endIndex: 30 });
   const { count, pageSize } = anchors;
@@ -152,54 +208,69 @@ function Terms({ query, anchors, conceptId, onConcept }: TermsProps) {
       increaseViewportBy={300}
       rangeChanged={setRange}
       itemContent={(index) => (
-        <TermLine item={itemAt(index)} language={query.language} chosen={index === here} onChoose={onConcept} />
+        <TermLine
+          item={itemAt(index)}
+          language={query.language}
+          chosen={index === here}
+          marked={marked.has(itemAt(index)?.concept ?? -1)}
+          onMark={onMark}
+          onChoose={onConcept}
+        />
       )}
     />
   );
 }
 
-function TermLine({
-  item,
-  language,
-  chosen,
-  onChoose,
-}: {
+interface LineProps {
   readonly item: TermItem | undefined;
   readonly language: string;
   readonly chosen: boolean;
+  readonly marked: boolean;
+  readonly onMark: (concept: number) => void;
   readonly onChoose: (id: number) => void;
-}) {
+}
+
+function TermLine({ item, language, chosen, marked, onMark, onChoose }: LineProps) {
   return (
-    <ButtonBase
-      onClick={() => item && onChoose(item.concept)}
-      aria-current={chosen ? 'true' : undefined}
+    <Box
       sx={(theme) => ({
-        display: 'block',
-        width: '100%',
-        textAlign: 'start',
-        px: 2,
-        py: '3px',
-        minHeight: 47,
+        display: 'flex',
+        alignItems: 'stretch',
         borderBottom: 1,
         borderColor: 'divider',
         bgcolor: chosen ? theme.inks.tint : theme.inks.sheet,
         boxShadow: chosen ? `inset 3px 0 ${theme.inks.petrol}` : undefined,
       })}
     >
-      <LanguageText language={language}>{item?.text ?? ' '}</LanguageText>
-      <Box
-        sx={{
-          color: 'text.secondary',
-          fontSize: 12.5,
-          lineHeight: '16px',
-          overflow: 'hidden',
-          textOverflow: 'ellipsis',
-          whiteSpace: 'nowrap',
-        }}
+      <ButtonBase
+        onClick={() => item && onChoose(item.concept)}
+        aria-current={chosen ? 'true' : undefined}
+        sx={{ display: 'block', flex: 1, minWidth: 0, textAlign: 'start', pl: 2, py: '3px', minHeight: 47 }}
       >
-        {item?.others || ' '}
-      </Box>
-    </ButtonBase>
+        <LanguageText language={language}>{item?.text ?? ' '}</LanguageText>
+        <Box
+          sx={{
+            color: 'text.secondary',
+            fontSize: 12.5,
+            lineHeight: '16px',
+            overflow: 'hidden',
+            textOverflow: 'ellipsis',
+            whiteSpace: 'nowrap',
+          }}
+        >
+          {item?.others || ' '}
+        </Box>
+      </ButtonBase>
+      {item && (
+        <Checkbox
+          size="small"
+          checked={marked}
+          onChange={() => onMark(item.concept)}
+          sx={{ p: 0.5, alignSelf: 'center', opacity: marked ? 1 : 0.45, '&:hover, &:focus-within': { opacity: 1 } }}
+          slotProps={{ input: { 'aria-label': t.mark(item.text) } }}
+        />
+      )}
+    </Box>
   );
 }
 

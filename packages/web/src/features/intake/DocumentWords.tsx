@@ -1,0 +1,190 @@
+import { markName, patternFromExample } from '@fair-copy/core/document/pattern.js';
+import type { Guess, LinePattern, SourceForm } from '@fair-copy/core/intake/reading.js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Popover from '@mui/material/Popover';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { intakeRows } from '../../api/queries.js';
+import type { IntakeFileBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { WordButton } from '../../ui/WordButton.js';
+import { ChoiceWord } from './ChoiceWord.js';
+import { DoubtMark, reasonOf } from './doubt.js';
+import type { ReadingChanges } from './useReadingChanges.js';
+
+const t = m.intake.sentence;
+
+interface DocumentProps {
+  readonly file: IntakeFileBody;
+  readonly source: Extract<SourceForm, { kind: 'document' }>;
+  readonly changes: ReadingChanges;
+}
+
+/** "Word-processor document, read from its tables, …" */
+export function DocumentWords({ file, source, changes }: DocumentProps) {
+  return (
+    <>
+      {t.document[source.format]}, {t.takenFrom}{' '}
+      <ChoiceWord
+        word={t.parts[source.part.value]}
+        guess={source.part}
+        options={source.parts.map((value) => ({ value, label: t.parts[value] }))}
+        selected={source.part.value}
+        onChoose={(value) => changes.recut({ part: value as 'tables' | 'paragraphs' })}
+      />
+      {source.part.value === 'paragraphs' && (
+        <>
+          , {t.cutAt} <PatternWord file={file} pattern={source.pattern} changes={changes} />
+        </>
+      )}
+      ,{' '}
+    </>
+  );
+}
+
+interface PatternProps {
+  readonly file: IntakeFileBody;
+  readonly pattern: Guess<LinePattern | null>;
+  readonly changes: ReadingChanges;
+}
+
+/** How a line is cut into cells: the marks themselves, or the parts of an example. */
+export function PatternWord({ file, pattern, changes }: PatternProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { value } = pattern;
+  const word = value
+    ? t.cutWords(
+        markName(value.between),
+        value.then === null ? null : markName(value.then),
+        value.groups === null ? null : markName(value.groups),
+      )
+    : t.notCut;
+  const use = (next: LinePattern | null): void => {
+    setAnchor(null);
+    changes.recut({ pattern: next });
+  };
+  return (
+    <>
+      <WordButton
+        aria-haspopup="dialog"
+        aria-label={t.change(word)}
+        title={reasonOf(pattern)}
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        {word}
+        <DoubtMark guess={pattern} />
+      </WordButton>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
+      >
+        <PatternForm file={file} pattern={pattern} onUse={use} />
+      </Popover>
+    </>
+  );
+}
+
+function PatternForm({
+  file,
+  pattern,
+  onUse,
+}: {
+  readonly file: IntakeFileBody;
+  readonly pattern: Guess<LinePattern | null>;
+  readonly onUse: (pattern: LinePattern | null) => void;
+}) {
+  const [between, setBetween] = useState(written(pattern.value?.between ?? ''));
+  const [then, setThen] = useState(written(pattern.value?.then ?? ''));
+  const [groups, setGroups] = useState(written(pattern.value?.groups ?? ''));
+  const next: LinePattern | null = between
+    ? { between: meant(between), then: then ? meant(then) : null, groups: groups ? meant(groups) : null }
+    : null;
+  return (
+    <Box
+      component="form"
+      sx={{ p: 2, width: 440, display: 'grid', gap: 1.5 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        onUse(next);
+      }}
+    >
+      <Typography variant="body2" color="text.secondary">
+        {reasonOf(pattern)} {t.tabHint}
+      </Typography>
+      <TextField
+        autoFocus
+        label={t.patternBetween}
+        value={between}
+        onChange={(event) => setBetween(event.target.value)}
+      />
+      <TextField label={t.patternThen} value={then} onChange={(event) => setThen(event.target.value)} />
+      <TextField label={t.patternGroups} value={groups} onChange={(event) => setGroups(event.target.value)} />
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <Button type="submit" variant="contained" disabled={next === null}>
+          {t.patternUse}
+        </Button>
+        <Button onClick={() => onUse(null)}>{t.patternNever}</Button>
+      </Box>
+      <Example file={file} pattern={pattern.value} onUse={onUse} />
+    </Box>
+  );
+}
+
+/** One line of the file; the person writes how its parts should come out. */
+function Example({
+  file,
+  pattern,
+  onUse,
+}: {
+  readonly file: IntakeFileBody;
+  readonly pattern: LinePattern | null;
+  readonly onUse: (pattern: LinePattern) => void;
+}) {
+  const { data } = useQuery(intakeRows(file.id, null, 0));
+  const [parts, setParts] = useState<readonly string[]>(['', '', '']);
+  const row = data?.rows.find((r) => r.cells.join('').length > 8 && r.outcome?.kind !== 'not data') ?? data?.rows[0];
+  if (!row) return null;
+  const line = row.cells.length > 1 && pattern ? joined(row.cells, pattern) : row.cells.join(' ');
+  const found = patternFromExample(line, parts);
+  const filled = parts.filter((part) => part.trim()).length >= 2;
+  return (
+    <Box sx={{ display: 'grid', gap: 1, borderTop: 1, borderColor: 'divider', pt: 1.5 }}>
+      <Typography variant="body2" color="text.secondary">
+        {t.patternExample}
+      </Typography>
+      <Typography sx={{ fontFamily: "'Source Serif 4 Variable', serif" }}>{line}</Typography>
+      {parts.map((part, i) => (
+        <TextField
+          key={i}
+          label={t.patternPart(i + 1)}
+          value={part}
+          onChange={(event) => setParts(parts.map((other, j) => (j === i ? event.target.value : other)))}
+        />
+      ))}
+      {filled && !found && <Typography color="error">{t.patternNone}</Typography>}
+      <Button disabled={!found} onClick={() => found && onUse(found)}>
+        {t.patternUse}
+        {found && ` (“${markName(found.between)}”${found.then ? `, “${markName(found.then)}”` : ''})`}
+      </Button>
+    </Box>
+  );
+}
+
+/** The line as it stood before it was cut. */
+function joined(cells: readonly string[], { between, then }: LinePattern): string {
+  const [first = '', second = '', third] = cells;
+  return first + between + second + (third !== undefined && then ? then + third : '');
+}
+
+function written(mark: string): string {
+  return mark.replaceAll('\t', '\\t');
+}
+
+function meant(text: string): string {
+  return text.replaceAll('\\t', '\t');
+}

@@ -1,0 +1,35 @@
+import { languageName } from '@fair-copy/core/language/tags.js';
+import type { Role } from '@fair-copy/core/intake/reading.js';
+import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
+import { m } from '../../messages/en.js';
+
+const t = m.intake.role;
+
+/** What a column holds, in a few words. */
+export function roleText(role: Role): string {
+  switch (role.kind) {
+    case 'term':
+      return role.type
+        ? t.typed(capital(valueLabel('termType', role.type)), languageName(role.language))
+        : t.terms(languageName(role.language));
+    case 'term of row':
+      return t.ofRow;
+    case 'language':
+      return t.languageOfRow;
+    case 'id':
+      return t.id;
+    case 'answer':
+      return t.answer;
+    case 'ignored':
+      return t.ignored;
+    case 'field': {
+      const name = fieldLabel(role.field);
+      if (role.language) return t.fieldOf(name, languageName(role.language));
+      return role.level === 'term' ? t.fieldOfTerms(name) : name;
+    }
+  }
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,280 @@
+import { CATEGORIES, categoryNamed, fieldLabel, valueLabel, type Level } from '@fair-copy/core/termbase/categories.js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { send } from '../../api/http.js';
+import { jobEnded } from '../../api/jobs.js';
+import { bulkPreview, holdings } from '../../api/queries.js';
+import type { BulkBody, JobBody, SelectionBody, TermbaseBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { LanguageField } from '../../ui/LanguageField.js';
+import { languageLabel } from '../../ui/languages.js';
+import { useToast } from '../../ui/toast-store.js';
+
+const t = m.bulk;
+type Change = BulkBody['change'];
+type Kind = Change['kind'];
+
+interface Props {
+  readonly termbase: TermbaseBody;
+  readonly selection: SelectionBody;
+  readonly onDone: () => void;
+  readonly onClose: () => void;
+}
+
+/** One change for many concepts: what it would do is counted and shown before it is done. */
+export function BulkChange({ termbase, selection, onDone, onClose }: Props) {
+  const many = 'concepts' in selection;
+  const kinds: readonly Kind[] =
+    many && selection.concepts.length > 1
+      ? ['set field', 'change language', 'move', 'merge', 'delete']
+      : ['set field', 'change language', 'move', 'delete'];
+  const [kind, setKind] = useState<Kind>('set field');
+  const [change, setChange] = useState<Change | null>(null);
+  const [working, setWorking] = useState(false);
+  const { say, fail } = useToast();
+  const { data: preview, error } = useQuery(bulkPreview(termbase.id, selection, change));
+  const choose = (next: Kind): void => {
+    setKind(next);
+    setChange(next === 'merge' || next === 'delete' ? { kind: next } : null);
+  };
+  const go = async (): Promise<void> => {
+    setWorking(true);
+    const started = await send<JobBody>('POST', `/termbases/${termbase.id}/bulk`, { selection, change });
+    const ended = await jobEnded(started.id);
+    setWorking(false);
+    if (ended.state !== 'done') return ended.error ? fail(new Error(ended.error.message)) : onClose();
+    say(t.done((ended.result as { changed: number }).changed));
+    onDone();
+    onClose();
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md">
+      <DialogTitle>{t.title}</DialogTitle>
+      <DialogContent>
+        <Typography color="text.secondary" sx={{ mb: 2 }}>
+          {many ? t.of.marked(selection.concepts.length) : t.of.list}
+        </Typography>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5 }}>
+          <Pick label={t.what} value={kind} onChange={(value) => choose(value as Kind)}>
+            {kinds.map((value) => (
+              <MenuItem key={value} value={value}>
+                {t.kinds[value]}
+              </MenuItem>
+            ))}
+          </Pick>
+          {kind === 'set field' && <FieldForm termbase={termbase} onChange={setChange} />}
+          {kind === 'change language' && <LanguageForm termbase={termbase} onChange={setChange} />}
+          {kind === 'move' && <MoveForm termbase={termbase} onChange={setChange} />}
+        </Box>
+        <Box aria-live="polite" sx={{ mt: 2, minHeight: 120 }}>
+          {error && <Typography color="error">{error.message}</Typography>}
+          {change && !preview && !error && t.counting}
+          {change && preview && (
+            <>
+              <Typography sx={{ fontWeight: 600 }}>{t.preview(preview.changed, preview.selected)}</Typography>
+              {preview.examples.map((example) => (
+                <Box
+                  key={example.concept}
+                  sx={{
+                    display: 'grid',
+                    gridTemplateColumns: '1fr 1fr',
+                    gap: 2,
+                    py: 0.75,
+                    borderTop: 1,
+                    borderColor: 'divider',
+                  }}
+                >
+                  <Box
+                    sx={(theme) => ({
+                      color: 'text.secondary',
+                      textDecoration: 'line-through',
+                      textDecorationColor: theme.inks.vermilion,
+                      overflowWrap: 'anywhere',
+                    })}
+                  >
+                    {example.before}
+                  </Box>
+                  <Box sx={{ overflowWrap: 'anywhere' }}>{example.after || t.gone}</Box>
+                </Box>
+              ))}
+            </>
+          )}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>{m.common.cancel}</Button>
+        <Button
+          variant="contained"
+          color={kind === 'delete' ? 'error' : 'primary'}
+          disabled={!change || !preview || preview.changed === 0 || working}
+          onClick={() => void go().catch(fail)}
+        >
+          {t.go(preview?.changed ?? 0)}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+interface FormProps {
+  readonly termbase: TermbaseBody;
+  readonly onChange: (change: Change | null) => void;
+}
+
+type FieldChange = Extract<Change, { kind: 'set field' }>;
+
+function FieldForm({ termbase, onChange }: FormProps) {
+  const [form, setForm] = useState<Omit<FieldChange, 'kind'>>({
+    field: '',
+    level: 'concept',
+    language: null,
+    value: '',
+    mode: 'replace',
+  });
+  const known = [...new Set([...termbase.fields.map((field) => field.name), ...CATEGORIES.map((c) => c.name)])];
+  const set = (change: Partial<typeof form>): void => {
+    const next = { ...form, ...change };
+    setForm(next);
+    onChange(next.field ? { kind: 'set field', ...next } : null);
+  };
+  const values =
+    termbase.fields.find((field) => field.name === form.field)?.values ??
+    Object.keys(categoryNamed(form.field)?.values ?? {});
+  return (
+    <>
+      <Pick
+        label={t.field}
+        value={form.field}
+        onChange={(field) => {
+          const defined = termbase.fields.find((other) => other.name === field);
+          set({ field, level: defined?.level ?? categoryNamed(field)?.level ?? 'concept', value: '' });
+        }}
+      >
+        {known.map((name) => (
+          <MenuItem key={name} value={name}>
+            {fieldLabel(name)}
+          </MenuItem>
+        ))}
+      </Pick>
+      <Pick label={t.level} value={form.level} onChange={(level) => set({ level: level as Level })}>
+        {(['concept', 'language', 'term'] as const).map((level) => (
+          <MenuItem key={level} value={level}>
+            {m.fieldsPage.levels[level]}
+          </MenuItem>
+        ))}
+      </Pick>
+      {form.level !== 'concept' && (
+        <Pick label={t.language} value={form.language ?? ''} onChange={(tag) => set({ language: tag || null })}>
+          <MenuItem value="">{t.allLanguages}</MenuItem>
+          {termbase.languages.map(({ language }) => (
+            <MenuItem key={language} value={language}>
+              {languageLabel(language)}
+            </MenuItem>
+          ))}
+        </Pick>
+      )}
+      {values.length ? (
+        <Pick label={t.value} value={form.value} onChange={(value) => set({ value })}>
+          <MenuItem value="">{m.termbase.noValue}</MenuItem>
+          {values.map((value) => (
+            <MenuItem key={value} value={value}>
+              {valueLabel(form.field, value)}
+            </MenuItem>
+          ))}
+        </Pick>
+      ) : (
+        <TextField
+          label={t.value}
+          helperText={t.valueHint}
+          value={form.value}
+          onChange={(event) => set({ value: event.target.value })}
+        />
+      )}
+      <Pick label={t.mode} value={form.mode} onChange={(mode) => set({ mode: mode as FieldChange['mode'] })}>
+        {(['replace', 'add', 'fill'] as const).map((mode) => (
+          <MenuItem key={mode} value={mode}>
+            {t.modes[mode]}
+          </MenuItem>
+        ))}
+      </Pick>
+    </>
+  );
+}
+
+function LanguageForm({ termbase, onChange }: FormProps) {
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState<string | null>(null);
+  const set = (next: { from: string; to: string | null }): void => {
+    setFrom(next.from);
+    setTo(next.to);
+    onChange(next.from && next.to ? { kind: 'change language', from: next.from, to: next.to } : null);
+  };
+  return (
+    <>
+      <Pick label={t.from} value={from} onChange={(tag) => set({ from: tag, to })}>
+        {termbase.languages.map(({ language }) => (
+          <MenuItem key={language} value={language}>
+            {languageLabel(language)}
+          </MenuItem>
+        ))}
+      </Pick>
+      <LanguageField label={t.to} value={to} onChange={(tag) => set({ from, to: tag })} />
+    </>
+  );
+}
+
+function MoveForm({ termbase, onChange }: FormProps) {
+  const { data: all = [] } = useQuery(holdings(termbase.clientId));
+  const others = all.filter((holding) => holding.id !== termbase.id);
+  const [target, setTarget] = useState('');
+  if (others.length === 0) return <Typography color="text.secondary">{t.noTarget}</Typography>;
+  return (
+    <Pick
+      label={t.target}
+      value={target}
+      onChange={(id) => {
+        setTarget(id);
+        onChange({ kind: 'move', termbaseId: Number(id) });
+      }}
+    >
+      {others.map((holding) => (
+        <MenuItem key={holding.id} value={String(holding.id)}>
+          {holding.name}
+        </MenuItem>
+      ))}
+    </Pick>
+  );
+}
+
+function Pick({
+  label,
+  value,
+  onChange,
+  children,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly children: ReactNode;
+}) {
+  return (
+    <TextField
+      select
+      label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+    >
+      {children}
+    </TextField>
+  );
+}

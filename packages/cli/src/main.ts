@@ -4,6 +4,7 @@ import { DataError, describe } from '@fair-copy/core/diagnostic.js';
 import { convertCommand } from './commands/convert.js';
 import { inspectCommand } from './commands/inspect.js';
 import { readCommand } from './commands/read.js';
+import { termsCommand } from './commands/terms.js';
 import { UsageError } from './usage.js';
 
 const program = new Command('fair-copy')
@@ -13,6 +14,7 @@ const program = new Command('fair-copy')
   .addCommand(readCommand())
   .addCommand(convertCommand())
   .addCommand(inspectCommand())
+  .addCommand(termsCommand())
   .showHelpAfterError('(add --help for more)');
 for (const command of program.commands) command.exitOverride();
 

@@ -9,6 +9,7 @@ import { writeIntake } from './intake/write-task.js';
 import { TaskContext, type TaskMessage, type TaskReply } from './jobs/task.js';
 import { redoEntry, undoEntry } from './ledger/write.js';
 import { createClient, renameClient } from './clients/write.js';
+import { recognizeText } from './termbases/recognize.js';
 import { doBulk, previewBulk } from './termbases/bulk.js';
 import {
   addPicture,
@@ -43,7 +44,7 @@ const writerTasks = {
   putRight,
 };
 
-const readerTasks = { readFile, proposeFile, evaluateFile, queryList, handOver, inspectionReport, previewBulk };
+const readerTasks = { readFile, proposeFile, evaluateFile, queryList, handOver, inspectionReport, previewBulk, recognizeText };
 
 export type WriterTasks = typeof writerTasks;
 export type ReaderTasks = typeof readerTasks;

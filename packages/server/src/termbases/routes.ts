@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { exactKey } from '@fair-copy/core/text/fold.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
@@ -23,6 +24,7 @@ import {
   cursor,
   fieldDefinition,
   lookUp,
+  recognized,
   termbase,
   termItem,
   type ConceptBodyOf,
@@ -253,6 +255,24 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
       await workers.write('returnConcept', { id: request.params.id, ledgerId: request.body.ledgerId });
       changed(termbaseId);
       return OK;
+    },
+  );
+
+  api.post(
+    '/termbases/:id/recognize',
+    {
+      schema: {
+        summary: 'Which terms occur in a text; nothing of the text is kept',
+        params: idParam,
+        body: z.object({ language: z.string().max(60), text: z.string().max(500_000) }),
+        response: { 200: recognized },
+      },
+    },
+    async (request) => {
+      const { id } = termbaseById(workspace, request.params.id);
+      const language = canonicalTag(request.body.language);
+      if (!language) throw new ApiError('language-unknown', { what: request.body.language });
+      return workers.read('recognizeText', { termbaseId: id, language, text: request.body.text });
     },
   );
 

@@ -154,3 +154,21 @@ export const bulkPreview = z.object({
   examples: z.array(z.object({ concept: z.number(), before: z.string(), after: z.string() })),
 });
 export type BulkPreviewBody = z.infer<typeof bulkPreview>;
+
+export const recognized = z.object({
+  hits: z.array(
+    z.object({
+      term: z.string(),
+      concept: z.number(),
+      start: z.number(),
+      end: z.number(),
+      how: z.enum(['exact', 'inflected', 'compound']),
+    }),
+  ),
+  words: z.number(),
+  /** Terms of the language in the termbase. */
+  terms: z.number(),
+  /** Whether the language has a stemmer here. */
+  stemmed: z.boolean(),
+});
+export type RecognizedBody = z.infer<typeof recognized>;

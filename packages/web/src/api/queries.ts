@@ -18,6 +18,7 @@ import type {
   LookUpBody,
   LookUpMode,
   OutcomeKindBody,
+  RecognizedBody,
   RowPageBody,
   SelectionBody,
   StepPreviewBody,
@@ -162,5 +163,14 @@ export const bulkPreview = (termbaseId: number, selection: SelectionBody, change
     queryKey: ['termbase', termbaseId, 'bulk', selection, change],
     queryFn: () => send<BulkPreviewBody>('POST', `/termbases/${termbaseId}/bulk/preview`, { selection, change }),
     enabled: change !== null,
+    retry: false,
+  });
+
+export const recognizedIn = (termbaseId: number, language: string, text: string) =>
+  queryOptions({
+    queryKey: ['termbase', termbaseId, 'recognized', language, text],
+    queryFn: () => send<RecognizedBody>('POST', `/termbases/${termbaseId}/recognize`, { language, text }),
+    enabled: text.trim() !== '' && language !== '',
+    placeholderData: keepPreviousData,
     retry: false,
   });

@@ -25,6 +25,7 @@ export type {
   FindingBody,
   ListOrder,
   LookUpMode,
+  RecognizedBody,
   SelectionBody,
   TermbaseBody,
   TermItem,

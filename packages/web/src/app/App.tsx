@@ -17,12 +17,16 @@ const pages = {
   holdings: () => import('../features/holdings/HoldingsPage.js').then((page) => ({ default: page.HoldingsPage })),
   intake: () => import('../features/intake/IntakePage.js').then((page) => ({ default: page.IntakePage })),
   termbase: () => import('../features/termbase/TermbasePage.js').then((page) => ({ default: page.TermbasePage })),
+  fields: () => import('../features/termbase/FieldsPage.js').then((page) => ({ default: page.FieldsPage })),
+  tryText: () => import('../features/termbase/TryTextPage.js').then((page) => ({ default: page.TryTextPage })),
   inspect: () => import('../features/inspect/InspectPage.js').then((page) => ({ default: page.InspectPage })),
   ledger: () => import('../features/ledger/LedgerPage.js').then((page) => ({ default: page.LedgerPage })),
 };
 const HoldingsPage = lazy(pages.holdings);
 const IntakePage = lazy(pages.intake);
 const TermbasePage = lazy(pages.termbase);
+const FieldsPage = lazy(pages.fields);
+const TryTextPage = lazy(pages.tryText);
 const InspectPage = lazy(pages.inspect);
 const LedgerPage = lazy(pages.ledger);
 window.setTimeout(() => Object.values(pages).forEach((load) => void load().catch(() => undefined)), 500);
@@ -45,6 +49,8 @@ const router = createBrowserRouter([
       { index: true, element: <Navigate to="/holdings" replace /> },
       { path: 'holdings', element: <HoldingsPage /> },
       { path: 'termbases/:id', element: <TermbasePage /> },
+      { path: 'termbases/:id/fields', element: <FieldsPage /> },
+      { path: 'termbases/:id/text', element: <TryTextPage /> },
       { path: 'intake', element: <IntakePage /> },
       { path: 'intake/:id', element: <IntakePage /> },
       { path: 'align', element: <NotBuilt stage="align" /> },

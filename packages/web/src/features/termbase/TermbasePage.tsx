@@ -23,7 +23,7 @@ const HINTS: readonly KeyHint[] = [
   ['/', m.keys.filter],
   ['Enter', m.keys.open],
   ['Esc', m.keys.leave],
-  ['[ ]', m.keys.doubt],
+  ['x', m.keys.mark],
   ['u', m.keys.undo],
 ];
 
@@ -74,6 +74,12 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
           {termbase.client} · {m.termbase.concepts(termbase.concepts)}
         </Typography>
         <Button onClick={() => setAdding(true)}>{m.termbase.newConcept}</Button>
+        <Button component={Link} to={`/termbases/${termbase.id}/fields`}>
+          {m.termbase.fields}
+        </Button>
+        <Button component={Link} to={`/termbases/${termbase.id}/text`}>
+          {m.termbase.tryText}
+        </Button>
         <Button component={Link} to={`/inspect/${termbase.id}`}>
           {m.termbase.inspect}
         </Button>

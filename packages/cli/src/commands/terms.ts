@@ -1,0 +1,77 @@
+import { basename } from 'node:path';
+import { Command } from 'commander';
+import { conceptOf } from '@fair-copy/core/intake/draft.js';
+import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
+import { canonicalTag, primaryLanguage } from '@fair-copy/core/language/tags.js';
+import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
+import { Recognizer, type Hit } from '@fair-copy/core/termbase/recognition/recognizer.js';
+import { EncodingSampler } from '@fair-copy/core/text/encodings.js';
+import { ClientFile } from '@fair-copy/files/client-file.js';
+import { codec } from '@fair-copy/files/codec.js';
+import { readFile } from 'node:fs/promises';
+import { evaluationOf, readingsOf } from '../readings.js';
+import { UsageError } from '../usage.js';
+
+interface TermsOptions {
+  readonly lang: string;
+  readonly json?: boolean;
+}
+
+export function termsCommand(): Command {
+  return new Command('terms')
+    .description('find the terms of a glossary in a text, inflected ones included; each line of the text is a segment')
+    .argument('<termbase>', 'a TBX, or any glossary that can be read')
+    .argument('<text>', 'a plain text')
+    .requiredOption('--lang <tag>', 'the language of the text')
+    .option('--json', 'as JSON; places count characters (Unicode code points), the end is behind the last')
+    .action(terms);
+}
+
+async function terms(termbase: string, text: string, options: TermsOptions): Promise<void> {
+  const language = canonicalTag(options.lang);
+  if (!language) throw new UsageError(`--lang: “${options.lang}” is not a language tag.`);
+  const recognizer = new Recognizer<string>(language);
+  const file = await ClientFile.open(termbase, basename(termbase));
+  try {
+    let ordinal = 0;
+    for (const found of await readingsOf(file, {}, {})) {
+      const evaluation = evaluationOf(found, { keepIncomplete: true });
+      for await (const { outcome } of Evaluation.ofAsync(evaluation, file.rows(found.reading.source))) {
+        if (outcome.kind !== 'entry') continue;
+        const { fields, languages } = conceptOf(outcome.draft);
+        const concept = fields[IDENTIFIER]?.[0] ?? String(++ordinal);
+        for (const section of languages)
+          if (primaryLanguage(section.language) === primaryLanguage(language))
+            for (const term of section.terms) recognizer.add(term.text, concept);
+      }
+    }
+  } finally {
+    file.close();
+  }
+  if (recognizer.terms === 0)
+    process.stderr.write(`fair-copy: ${basename(termbase)} has no term in ${language}.\n`);
+  const lines = (await decoded(text)).replace(/\r?\n$/, '').split(/\r?\n/);
+  if (options.json) {
+    const segments = lines.map((line) => ({ text: line, hits: recognizer.find(line).map((hit) => inCharacters(line, hit)) }));
+    process.stdout.write(JSON.stringify({ segments }) + '\n');
+    return;
+  }
+  lines.forEach((line, i) => {
+    for (const hit of recognizer.find(line))
+      process.stdout.write(`${i + 1}: “${line.slice(hit.start, hit.end)}”: ${hit.term} (${hit.how}, ${hit.concept})\n`);
+  });
+}
+
+async function decoded(path: string): Promise<string> {
+  const bytes = await readFile(path);
+  const sampler = new EncodingSampler();
+  sampler.write(bytes);
+  const decoder = codec.decoder(bytes.length ? sampler.guess(codec).encoding : 'UTF-8');
+  return decoder.write(bytes) + decoder.end();
+}
+
+/** Places in characters, as most other programs count them. */
+function inCharacters(text: string, hit: Hit<string>): unknown {
+  const count = (end: number): number => [...text.slice(0, end)].length;
+  return { term: hit.term, concept: hit.concept, start: count(hit.start), end: count(hit.end), how: hit.how };
+}

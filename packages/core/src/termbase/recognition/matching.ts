@@ -1,0 +1,144 @@
+/**
+ * When a word of a text is a form of a word of a term. With a Snowball stemmer: equal stems, with limits against
+ * stems that bring different words together. Without one: a common beginning, with a limit on what may follow.
+ */
+import { primaryLanguage } from '../../language/tags.js';
+import { STEMMERS, type Stem } from './stemmers.js';
+
+export interface WordMatcher {
+  /** The key under which a word of a term is filed. */
+  readonly termKey: (word: string) => string;
+  /** The keys under which a form in a text may be filed, the likeliest first. */
+  readonly textKeys: (word: string) => readonly string[];
+  /** Whether the form can belong to the word of the term, once the keys agree. */
+  readonly fits: (term: string, form: string) => boolean;
+  /** Whether the language writes compounds together. */
+  readonly compounds: boolean;
+  readonly stemmed: boolean;
+}
+
+const COMPOUNDING = new Set(['de', 'nl', 'sv', 'da', 'nb', 'nn', 'no', 'fi', 'et', 'hu', 'is', 'lb', 'fo', 'af']);
+
+/** How many letters an ending may have, where it is not five: languages that put endings on endings. */
+const LONG_ENDINGS: Readonly<Record<string, number>> = { fi: 10, hu: 9, tr: 12, et: 7, ta: 10, lt: 7 };
+
+const MATCHERS = new Map<string, WordMatcher>();
+
+export function matcherFor(language: string): WordMatcher {
+  const primary = primaryLanguage(language);
+  let matcher = MATCHERS.get(primary);
+  if (!matcher) {
+    const stemmer = STEMMERS[primary];
+    matcher = stemmer ? stemmedMatcher(stemmer.stem, primary) : beginningMatcher(primary);
+    MATCHERS.set(primary, matcher);
+  }
+  return matcher;
+}
+
+function stemmedMatcher(stem: Stem, primary: string): WordMatcher {
+  const cached = remembering((word) => stem(normal(word, primary)));
+  const ending = LONG_ENDINGS[primary] ?? 5;
+  const one = remembering((word) => [cached(word)]);
+  return {
+    termKey: cached,
+    textKeys: one,
+    fits: (term, form) => {
+      const a = normal(term, primary);
+      const b = normal(form, primary);
+      return a === b || fitsForm(a, b, ending, primary);
+    },
+    compounds: COMPOUNDING.has(primary),
+    stemmed: true,
+  };
+}
+
+/**
+ * The beginning that stays: short words whole but for their last letter, longer ones without two. What follows it in
+ * the text may be as long as an ending.
+ */
+function beginningMatcher(primary: string): WordMatcher {
+  const key = (word: string): string => beginning(normal(word, primary));
+  const ending = LONG_ENDINGS[primary] ?? 5;
+  const keys = remembering((word) => {
+    const text = normal(word, primary);
+    const found: string[] = [];
+    for (let length = text.length; length >= Math.max(3, text.length - ending - 1); length--)
+      found.push(text.slice(0, length));
+    return found.length ? found : [text];
+  });
+  return {
+    termKey: key,
+    textKeys: keys,
+    fits: (term, form) => {
+      const a = normal(term, primary);
+      const b = normal(form, primary);
+      if (a === b) return true;
+      const start = beginning(a);
+      return b.startsWith(start) && b.length - start.length <= ending && a.length > 3;
+    },
+    compounds: COMPOUNDING.has(primary),
+    stemmed: false,
+  };
+}
+
+/** Vowels that change within the stem when a word is inflected: "zawór, zaworu", "ząb, zęby". */
+const ALTERNATIONS: Readonly<Record<string, readonly (readonly [RegExp, string])[]>> = {
+  pl: [
+    [/ó/g, 'o'],
+    [/ą/g, 'ę'],
+  ],
+  cs: [[/ů/g, 'o']],
+};
+
+function beginning(word: string): string {
+  if (word.length <= 3 || /\p{N}/u.test(word)) return word;
+  // Vowels at the end change, consonants stay more often.
+  const cut = /[aeiouyąęáéíóúůäöüõīūēāàòèù]$/u.test(word) ? 1 : 0;
+  return word.slice(0, Math.max(3, word.length - cut - (word.length > 7 && cut ? 1 : 0)));
+}
+
+function normal(word: string, primary: string): string {
+  let text = word.normalize('NFC').toLocaleLowerCase(primary);
+  for (const [pattern, letter] of ALTERNATIONS[primary] ?? []) text = text.replace(pattern, letter);
+  return text;
+}
+
+/** Equal stems bring "university" and "universe" together; forms of one word begin alike and end in endings. */
+function fitsForm(a: string, b: string, ending: number, primary: string): boolean {
+  const shared = commonBeginning(a, b);
+  const endA = a.slice(shared);
+  const endB = b.slice(shared);
+  if (primary === 'en') return isEnglishPair(endA, endB);
+  if (endA.length > ending || endB.length > ending) return false;
+  return shared >= Math.min(3, Math.min(a.length, b.length) - 1) && shared * 2 >= Math.min(a.length, b.length);
+}
+
+const ENGLISH = new Set(['', 's', 'es', 'd', 'ed', 'ing', 'e', 'y', 'ies', 'ied', 'ying']);
+
+function isEnglishPair(a: string, b: string): boolean {
+  // A doubled consonant: "ship", "shipping".
+  const undoubled = (text: string): string => text.replace(/^([a-z])(ed|ing|er)$/, '$2');
+  return (ENGLISH.has(a) || ENGLISH.has(undoubled(a))) && (ENGLISH.has(b) || ENGLISH.has(undoubled(b)));
+}
+
+function commonBeginning(a: string, b: string): number {
+  const most = Math.min(a.length, b.length);
+  let i = 0;
+  while (i < most && a[i] === b[i]) i++;
+  return i;
+}
+
+const REMEMBERED = 200_000;
+
+/** Words repeat: what was worked out once is kept. */
+function remembering<T>(work: (word: string) => T): (word: string) => T {
+  const known = new Map<string, T>();
+  return (word) => {
+    let value = known.get(word);
+    if (value === undefined) {
+      if (known.size >= REMEMBERED) known.clear();
+      known.set(word, (value = work(word)));
+    }
+    return value;
+  };
+}

@@ -1,0 +1,93 @@
+/** Terms in running text. The sentences are ours; what is an inflected form is common knowledge of each language. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Recognizer } from './recognizer.js';
+import { wordsOf } from './words.js';
+
+function found(language: string, terms: readonly string[], text: string): string[] {
+  const recognizer = new Recognizer<number>(language);
+  terms.forEach((term, i) => recognizer.add(term, i));
+  return recognizer.find(text).map((hit) => `${text.slice(hit.start, hit.end)}=${hit.term}:${hit.how}`);
+}
+
+describe('inflected forms', () => {
+  test.each([
+    ['en', ['lock gate', 'weir'], 'The lock gates of both weirs', ['lock gates=lock gate:inflected', 'weirs=weir:inflected']],
+    ['de', ['Schleuse', 'Tor'], 'Die Tore der Schleusen', ['Tore=Tor:inflected', 'Schleusen=Schleuse:inflected']],
+    ['de', ['persönliche Schutzausrüstung'], 'mit persönlicher Schutzausrüstung', ['persönlicher Schutzausrüstung=persönliche Schutzausrüstung:inflected']],
+    ['fi', ['sulku', 'kanava'], 'kanavan suluissa ja kanavassa', ['kanavan=kanava:inflected', 'kanavassa=kanava:inflected']],
+    ['pl', ['śluza', 'zawór zwrotny'], 'przy śluzach i zaworów zwrotnych', ['śluzach=śluza:inflected', 'zaworów zwrotnych=zawór zwrotny:inflected']],
+    ['fr', ['écluse', 'porte busquée'], 'les portes busquées des écluses', ['portes busquées=porte busquée:inflected', 'écluses=écluse:inflected']],
+    ['ru', ['шлюз'], 'ворота шлюзов', ['шлюзов=шлюз:inflected']],
+    ['hu', ['zsilip'], 'a zsilipeket nyitják', ['zsilipeket=zsilip:inflected']],
+    ['tr', ['kanal'], 'kanallarda', ['kanallarda=kanal:inflected']],
+    ['ja', ['水門', 'ポンプ'], '水門を開けてポンプを動かす', ['水門=水門:exact', 'ポンプ=ポンプ:exact']],
+  ])('%s %j in “%s”', (language, terms, text, expected) => {
+    const got = found(language, terms, text);
+    // Finnish "sulku : suluissa" changes its stem: that is what the mark is for.
+    expect(got).toEqual(expected);
+  });
+});
+
+test('a mark behind the unchangeable part of a word wins over the stemmer', () => {
+  expect(found('fi', ['sulku'], 'suluissa')).toEqual([]);
+  expect(found('fi', ['sul|ku'], 'suluissa')).toEqual(['suluissa=sulku:inflected']);
+  expect(found('fi', ['sul|ku'], 'sulku')).toEqual(['sulku=sulku:exact']);
+});
+
+test('nothing inside other words; a part of a compound is marked as such', () => {
+  expect(found('en', ['lock'], 'a block of clockwork')).toEqual([]);
+  expect(found('de', ['Schleuse'], 'die Kammerschleusen')).toEqual(['schleusen=Schleuse:compound']);
+  expect(found('de', ['Schleuse'], 'Schleusenwärter')).toEqual(['Schleuse=Schleuse:compound']);
+  expect(found('fi', ['sulku'], 'sulkuportti')).toEqual(['sulku=sulku:compound']);
+  expect(found('en', ['lock'], 'lockgate')).toEqual([]);
+});
+
+test('the longest term wins, and a term of two words must stand together', () => {
+  expect(found('en', ['lock', 'lock gate', 'gate'], 'the lock gate and a gate')).toEqual(['lock gate=lock gate:exact', 'gate=gate:exact']);
+  expect(found('en', ['lock gate'], 'the lock. Gate two')).toEqual([]);
+  expect(found('en', ['O-ring'], 'two O rings, one O-ring')).toEqual(['O rings=O-ring:inflected', 'O-ring=O-ring:exact']);
+});
+
+test('abbreviations by their case', () => {
+  expect(found('en', ['IT', 'PPE'], 'it is PPE, IT said')).toEqual(['PPE=PPE:exact', 'IT=IT:exact']);
+});
+
+test('stems that bring different words together are no forms', () => {
+  expect(found('en', ['universe'], 'the university')).toEqual([]);
+  expect(found('en', ['ship'], 'shipping and ships, a shipment')).toEqual(['shipping=ship:inflected', 'ships=ship:inflected']);
+});
+
+test('Japanese: part of a word in katakana is none, between Han characters it is a part', () => {
+  expect(found('ja', ['プ'], 'ポンプ')).toEqual([]);
+  expect(found('ja', ['水門'], '大水門')).toEqual(['水門=水門:compound']);
+  expect(found('ja', ['水門', '水'], '水門')).toEqual(['水門=水門:exact']);
+});
+
+test('several concepts may have the same term', () => {
+  const recognizer = new Recognizer<string>('en');
+  recognizer.add('bank', 'river');
+  recognizer.add('bank', 'money');
+  expect(recognizer.find('the banks').map((hit) => hit.concept)).toEqual(['river', 'money']);
+});
+
+test('places are inside the text, in order, without overlap of different places', () => {
+  const word = fc.constantFrom('lock', 'gate', 'locks', 'weir', '水門', 'Tor', 'a', '-', ' ', '. ', '𠀀', 'İ', 'ß');
+  fc.assert(
+    fc.property(fc.array(word, { maxLength: 20 }), fc.array(word, { minLength: 1, maxLength: 3 }), (text, terms) => {
+      const recognizer = new Recognizer<number>('en');
+      recognizer.add(terms.join(' '), 1);
+      recognizer.add('lock', 2);
+      const joined = text.join(' ');
+      let last = { start: -1, end: 0 };
+      for (const { start, end } of recognizer.find(joined)) {
+        expect(start).toBeLessThan(end);
+        expect(end).toBeLessThanOrEqual(joined.length);
+        if (start !== last.start || end !== last.end) expect(start).toBeGreaterThanOrEqual(last.end);
+        last = { start, end };
+      }
+    }),
+  );
+});
+
+test('words of a text', () => expect(wordsOf('l’écluse n° 2').map((w) => w.text)).toEqual(['l', 'écluse', 'n', '2']));

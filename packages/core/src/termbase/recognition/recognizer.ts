@@ -1,0 +1,304 @@
+/**
+ * Which terms occur in a text, inflected ones included. The terms are filed in one tree by the keys of their words, so
+ * that a text is gone through once, whatever their number; the idea is that of Aho and Corasick (1975), and since no
+ * term has many words, the tree is entered anew at each word instead of by failure links. Texts without spaces are gone
+ * through character by character in the same way.
+ */
+import { matcherFor, type WordMatcher } from './matching.js';
+import { goesByCharacters, isGap, isSpaceless, wordsOf, type Word } from './words.js';
+
+export type HitKind = 'exact' | 'inflected' | 'compound';
+
+export interface Hit<C> {
+  /** The term as it is recorded. */
+  readonly term: string;
+  readonly concept: C;
+  /** In UTF-16 units of the text; `end` is behind the last. */
+  readonly start: number;
+  readonly end: number;
+  readonly how: HitKind;
+}
+
+interface Entry<C> {
+  readonly term: string;
+  readonly concept: C;
+  /** The words as they are compared; a word with a stem mark holds its unchangeable part. */
+  readonly words: readonly TermWord[];
+}
+
+interface TermWord {
+  readonly text: string;
+  /** Only what begins like this is a form of it. */
+  readonly stem: string | null;
+  /** Abbreviations: "IT" is not "it". */
+  readonly caseCounts: boolean;
+}
+
+interface Node<C> {
+  readonly next: Map<string, Node<C>>;
+  /** Unchangeable parts of words that stand at this place. */
+  stems: Map<string, Node<C>> | null;
+  entries: Entry<C>[] | null;
+}
+
+/** The mark behind the unchangeable part of a word: "tal|o", "kauppa|". It is never part of the text. */
+const STEM_MARK = /(\p{L})\|/gu;
+/** A letter count under which a part of a compound is none. */
+const LEAST_PART = 4;
+const LEAST_COMPOUND = 8;
+/** Letters that join the parts of compounds: German, Dutch, Swedish. */
+const LINKS = ['', 's', 'es', 'n', 'en', 'er', 'e', 'u', 'o'];
+
+export class Recognizer<C> {
+  private readonly root: Node<C> = node();
+  private readonly matcher: WordMatcher;
+  /** Texts of terms in scripts without spaces. */
+  private readonly characters: Node<C> = node();
+  private readonly singles = new Map<string, Entry<C>[]>();
+  private hasCharacters = false;
+  private count = 0;
+
+  constructor(readonly language: string) {
+    this.matcher = matcherFor(language);
+  }
+
+  /** Whether forms are found by a stemmer, or by beginnings. */
+  get stemmed(): boolean {
+    return this.matcher.stemmed;
+  }
+
+  get terms(): number {
+    return this.count;
+  }
+
+  add(term: string, concept: C): void {
+    const plain = term.replace(STEM_MARK, '$1');
+    this.count++;
+    if (goesByCharacters(plain)) {
+      this.addCharacters({ term: plain, concept, words: [] }, plain);
+      return;
+    }
+    const words = termWords(term);
+    if (words.length === 0) return;
+    const entry: Entry<C> = { term: plain, concept, words };
+    let at = this.root;
+    for (const word of words) at = this.step(at, word);
+    (at.entries ??= []).push(entry);
+    if (words.length === 1 && this.matcher.compounds && !words[0]!.caseCounts) {
+      const key = this.matcher.termKey(words[0]!.text);
+      this.singles.set(key, [...(this.singles.get(key) ?? []), entry]);
+    }
+  }
+
+  /** All hits in the order of the text; longer ones before shorter ones, and none inside another. */
+  find(text: string): Hit<C>[] {
+    const words = wordsOf(text);
+    const found: Hit<C>[] = [];
+    for (let i = 0; i < words.length; i++) this.from(text, words, i, found);
+    if (this.hasCharacters && isSpaceless(text)) this.inCharacters(text, found);
+    const whole = longestFirst(found);
+    if (this.matcher.compounds) for (const word of words) this.inCompound(word, whole);
+    return whole.sort((a, b) => a.start - b.start || a.end - b.end);
+  }
+
+  private step(at: Node<C>, word: TermWord): Node<C> {
+    if (word.stem !== null) {
+      at.stems ??= new Map();
+      return kept(at.stems, word.stem);
+    }
+    return kept(at.next, word.caseCounts ? `=${word.text}` : this.matcher.termKey(word.text));
+  }
+
+  private from(text: string, words: readonly Word[], start: number, found: Hit<C>[]): void {
+    const walk = (at: Node<C>, i: number): void => {
+      const word = words[i]!;
+      const goOn = (next: Node<C> | undefined): void => {
+        if (!next) return;
+        if (next.entries) this.take(next.entries, words.slice(start, i + 1), found);
+        const following = words[i + 1];
+        if (following && next.next.size + (next.stems?.size ?? 0) > 0 && isGap(text, word.end, following.start))
+          walk(next, i + 1);
+      };
+      goOn(at.next.get(`=${word.text}`));
+      for (const key of this.matcher.textKeys(word.text)) goOn(at.next.get(key));
+      if (at.stems) {
+        const form = word.text.toLocaleLowerCase(this.language);
+        for (let length = form.length; length > 0; length--) goOn(at.stems.get(form.slice(0, length)));
+      }
+    };
+    walk(this.root, start);
+  }
+
+  private take(entries: readonly Entry<C>[], words: readonly Word[], found: Hit<C>[]): void {
+    for (const entry of entries) {
+      const fits = entry.words.every((word, i) => {
+        const form = words[i]!.text;
+        if (word.caseCounts) return form === word.text;
+        return word.stem !== null || this.matcher.fits(word.text, form);
+      });
+      if (!fits) continue;
+      const exact = entry.words.every((word, i) => sameWord(word.text, words[i]!.text, i));
+      found.push({
+        term: entry.term,
+        concept: entry.concept,
+        start: words[0]!.start,
+        end: words.at(-1)!.end,
+        how: exact ? 'exact' : 'inflected',
+      });
+    }
+  }
+
+  /** Parts of a word that was not found whole: its end, which may be inflected, or its beginning. */
+  private inCompound(word: Word, found: Hit<C>[]): void {
+    if (word.text.length < LEAST_COMPOUND || found.some((hit) => hit.start < word.end && hit.end > word.start)) return;
+    const hit = this.endOf(word) ?? this.beginningOf(word);
+    if (hit) found.push(...hit);
+  }
+
+  private endOf(word: Word): Hit<C>[] | null {
+    for (let cut = LEAST_PART - 1; cut <= word.text.length - LEAST_PART; cut++) {
+      const tail = word.text.slice(cut);
+      const entries = this.partsFor(tail);
+      if (entries.length) return entries.map((entry) => part(entry, word.start + cut, word.end));
+    }
+    return null;
+  }
+
+  private beginningOf(word: Word): Hit<C>[] | null {
+    for (let cut = word.text.length - LEAST_PART; cut >= LEAST_PART; cut--) {
+      const head = word.text.slice(0, cut);
+      for (const link of LINKS) {
+        if (!head.endsWith(link) || head.length - link.length < LEAST_PART) continue;
+        const bare = head.slice(0, head.length - link.length).toLocaleLowerCase(this.language);
+        const entries = (this.singles.get(this.matcher.termKey(bare)) ?? []).filter(
+          (entry) => entry.words[0]!.text.toLocaleLowerCase(this.language) === bare,
+        );
+        if (entries.length) return entries.map((entry) => part(entry, word.start, word.start + bare.length));
+      }
+    }
+    return null;
+  }
+
+  private partsFor(tail: string): Entry<C>[] {
+    for (const key of this.matcher.textKeys(tail)) {
+      const entries = (this.singles.get(key) ?? []).filter(
+        ({ words }) => words[0]!.text.length >= LEAST_PART && this.matcher.fits(words[0]!.text, tail),
+      );
+      if (entries.length) return entries;
+    }
+    return [];
+  }
+
+  private addCharacters(entry: Entry<C>, text: string): void {
+    let at = this.characters;
+    for (const char of text.normalize('NFC')) at = kept(at.next, char);
+    (at.entries ??= []).push(entry);
+    this.hasCharacters = true;
+  }
+
+  private inCharacters(text: string, found: Hit<C>[]): void {
+    for (let start = 0; start < text.length; start++) {
+      let at: Node<C> | undefined = this.characters;
+      for (let i = start; i < text.length && at;) {
+        const char = String.fromCodePoint(text.codePointAt(i)!);
+        at = at.next.get(char);
+        i += char.length;
+        if (!at?.entries) continue;
+        const border = borders(text, start, i);
+        if (border === 'inside') continue;
+        for (const entry of at.entries)
+          found.push({
+            term: entry.term,
+            concept: entry.concept,
+            start,
+            end: i,
+            how: border === 'compound' ? 'compound' : 'exact',
+          });
+      }
+    }
+  }
+}
+
+function part<C>(entry: Entry<C>, start: number, end: number): Hit<C> {
+  return { term: entry.term, concept: entry.concept, start, end, how: 'compound' };
+}
+
+function node<C>(): Node<C> {
+  return { next: new Map(), stems: null, entries: null };
+}
+
+function kept<C>(map: Map<string, Node<C>>, key: string): Node<C> {
+  let there = map.get(key);
+  if (!there) map.set(key, (there = node()));
+  return there;
+}
+
+/** The words of a term, with the unchangeable part where a mark says so. */
+function termWords(term: string): TermWord[] {
+  const plain = term.normalize('NFC');
+  const words: TermWord[] = [];
+  for (const found of plain.matchAll(/[\p{L}\p{M}\p{N}]+(?:\|[\p{L}\p{M}]*)?/gu)) {
+    const cut = found[0].indexOf('|');
+    const text = found[0].replace('|', '');
+    words.push({
+      text,
+      stem: cut > 0 ? found[0].slice(0, cut).toLowerCase() : null,
+      // Short words all in capitals, and single letters: their case is their meaning.
+      caseCounts: text.length <= 5 && text !== text.toLowerCase() && text === text.toUpperCase(),
+    });
+  }
+  return words;
+}
+
+/** The same but for a capital at the beginning of a sentence. */
+function sameWord(term: string, form: string, index: number): boolean {
+  if (term === form) return true;
+  return index === 0 ? term.toLowerCase() === form.toLowerCase() : false;
+}
+
+/** Longer hits win over shorter ones that touch them; several concepts may share one place. */
+function longestFirst<C>(hits: readonly Hit<C>[]): Hit<C>[] {
+  const sorted = [...hits].sort((a, b) => b.end - b.start - (a.end - a.start) || a.start - b.start || rank(a) - rank(b));
+  const taken: Hit<C>[] = [];
+  const places: { start: number; end: number; how: HitKind }[] = [];
+  const seen = new Set<string>();
+  for (const hit of sorted) {
+    const place = places.find((p) => p.start < hit.end && p.end > hit.start);
+    if (place && (place.start !== hit.start || place.end !== hit.end)) continue;
+    // Where a term stands as it is, another one that would have to be inflected is none.
+    if (place && rank(hit) > rank(place)) continue;
+    const key = `${hit.start} ${hit.term} ${String(hit.concept)}`;
+    if (seen.has(key)) continue;
+    seen.add(key);
+    if (!place) places.push({ start: hit.start, end: hit.end, how: hit.how });
+    taken.push(hit);
+  }
+  return taken;
+}
+
+function rank({ how }: { readonly how: HitKind }): number {
+  return how === 'exact' ? 0 : how === 'inflected' ? 1 : 2;
+}
+
+/**
+ * Whether a hit in a script without spaces stands by itself. A run of katakana or Latin letters is a word, so a part
+ * of it is none; between Han characters it may be a part of a compound.
+ */
+function borders(text: string, start: number, end: number): 'free' | 'compound' | 'inside' {
+  const before = scriptAt(text, start - 1);
+  const first = scriptAt(text, start);
+  const last = scriptAt(text, end - 1);
+  const after = scriptAt(text, end);
+  if ((first === 'kana' && before === 'kana') || (last === 'kana' && after === 'kana')) return 'inside';
+  if ((first === 'word' && before === 'word') || (last === 'word' && after === 'word')) return 'inside';
+  if ((first === 'han' && before === 'han') || (last === 'han' && after === 'han')) return 'compound';
+  return 'free';
+}
+
+function scriptAt(text: string, index: number): 'kana' | 'han' | 'word' | 'other' {
+  if (index < 0 || index >= text.length) return 'other';
+  const char = text[index]!;
+  if (/[\p{sc=Kana}ー]/u.test(char)) return 'kana';
+  if (/\p{sc=Han}/u.test(char)) return 'han';
+  return /[\p{sc=Latn}\p{sc=Cyrl}\p{sc=Grek}\p{N}]/u.test(char) ? 'word' : 'other';
+}

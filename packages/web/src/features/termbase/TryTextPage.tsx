@@ -1,0 +1,182 @@
+import { direction, languageName } from '@fair-copy/core/language/tags.js';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { recognizedIn, termbase as termbaseQuery } from '../../api/queries.js';
+import type { RecognizedBody, TermbaseBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { languageLabel } from '../../ui/languages.js';
+import { LanguageText } from '../../ui/LanguageText.js';
+
+const t = m.tryText;
+
+/** A passage with the terms of the termbase marked in it, as it is typed or pasted. */
+export function TryTextPage() {
+  const id = Number(useParams().id);
+  const { data: termbase, error } = useQuery(termbaseQuery(id));
+  if (error) return <EmptyState heading="h1" title={error.message} />;
+  if (!termbase) return <EmptyState heading="h1" title={m.common.loading} />;
+  return <TryText termbase={termbase} />;
+}
+
+function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
+  const [language, setLanguage] = useState(termbase.languages[0]?.language ?? '');
+  const [text, setText] = useState('');
+  const asked = useDeferredValue(text);
+  const { data, error } = useQuery(recognizedIn(termbase.id, language, asked));
+  const current = asked.trim() && data ? data : null;
+  return (
+    <Box sx={{ flex: 1, overflow: 'auto', px: 3, py: 2 }}>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 0.5 }}>
+        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20, flex: 1 }}>
+          {t.title(termbase.name)}
+        </Typography>
+        <Button component={Link} to={`/termbases/${termbase.id}`}>
+          {t.back}
+        </Button>
+      </Box>
+      <Typography color="text.secondary" sx={{ mb: 2 }}>
+        {t.explains}
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 3, alignItems: 'start' }}>
+        <Box sx={{ display: 'grid', gap: 1.5 }}>
+          <TextField select label={t.language} value={language} onChange={(event) => setLanguage(event.target.value)}>
+            {termbase.languages.map((entry) => (
+              <MenuItem key={entry.language} value={entry.language}>
+                {languageLabel(entry.language)}
+              </MenuItem>
+            ))}
+          </TextField>
+          <TextField
+            label={t.text}
+            placeholder={t.placeholder}
+            multiline
+            minRows={14}
+            maxRows={26}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            slotProps={{
+              htmlInput: { lang: language, dir: language ? direction(language) : 'auto', spellCheck: false, maxLength: 500_000 },
+              input: { sx: { fontFamily: "'Source Serif 4 Variable', serif", fontSize: 16, lineHeight: '24px' } },
+            }}
+          />
+        </Box>
+        <Box component="section" aria-label={t.hits} aria-live="polite">
+          {error && <Typography color="error">{error.message}</Typography>}
+          {current && (
+            <>
+              <Typography sx={{ fontWeight: 600 }}>
+                {t.found(current.hits.length, new Set(current.hits.map((hit) => hit.term)).size)}
+              </Typography>
+              <Typography variant="body2" color="text.secondary" sx={{ mb: 1 }}>
+                {t.words(current.words)} · {t.method(current.stemmed, languageName(language))}
+              </Typography>
+              {current.hits.length === 0 && t.nothing}
+              <Marked text={asked} language={language} hits={current.hits} />
+              <HitList hits={current.hits} language={language} termbase={termbase} />
+            </>
+          )}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+type Hit = RecognizedBody['hits'][number];
+
+/** The text with each hit underlined: solid as it stands, dashed inflected, dotted as part of a compound. */
+function Marked({ text, language, hits }: { readonly text: string; readonly language: string; readonly hits: readonly Hit[] }) {
+  const pieces: React.ReactNode[] = [];
+  let at = 0;
+  for (const hit of hits) {
+    if (hit.start < at) continue;
+    pieces.push(text.slice(at, hit.start));
+    pieces.push(
+      <Box
+        key={hit.start}
+        component="mark"
+        title={`${hit.term}: ${t.how[hit.how]}`}
+        sx={(theme) => ({
+          bgcolor: theme.inks.tint,
+          color: 'inherit',
+          textDecoration: 'underline',
+          textDecorationColor: theme.inks.petrol,
+          textDecorationThickness: 2,
+          textUnderlineOffset: 3,
+          textDecorationStyle: hit.how === 'exact' ? 'solid' : hit.how === 'inflected' ? 'dashed' : 'dotted',
+        })}
+      >
+        {text.slice(hit.start, hit.end)}
+      </Box>,
+    );
+    at = hit.end;
+  }
+  pieces.push(text.slice(at));
+  return (
+    <Box
+      lang={language}
+      dir={direction(language)}
+      sx={{
+        whiteSpace: 'pre-wrap',
+        overflowWrap: 'anywhere',
+        fontFamily: "'Source Serif 4 Variable', 'Noto Sans JP Variable', serif",
+        fontSize: 16,
+        lineHeight: '26px',
+        bgcolor: 'background.paper',
+        border: 1,
+        borderColor: 'divider',
+        p: 2,
+        maxHeight: 360,
+        overflow: 'auto',
+      }}
+      tabIndex={0}
+      role="region"
+      aria-label={t.text}
+    >
+      {pieces}
+    </Box>
+  );
+}
+
+function HitList({
+  hits,
+  language,
+  termbase,
+}: {
+  readonly hits: readonly Hit[];
+  readonly language: string;
+  readonly termbase: TermbaseBody;
+}) {
+  const terms = new Map<string, { readonly hit: Hit; count: number; readonly how: Set<Hit['how']> }>();
+  for (const hit of hits) {
+    const key = `${hit.concept} ${hit.term}`;
+    const there = terms.get(key) ?? { hit, count: 0, how: new Set() };
+    there.count++;
+    there.how.add(hit.how);
+    terms.set(key, there);
+  }
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', p: 0, mt: 2 }}>
+      {[...terms.values()].map(({ hit, count, how }) => (
+        <Box
+          component="li"
+          key={`${hit.concept} ${hit.term}`}
+          sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', py: 0.5, borderTop: 1, borderColor: 'divider' }}
+        >
+          <Link to={`/termbases/${termbase.id}?concept=${hit.concept}`}>
+            <LanguageText language={language}>{hit.term}</LanguageText>
+          </Link>
+          <Typography variant="body2" color="text.secondary">
+            {count} × · {[...how].map((kind) => t.how[kind]).join(', ')}
+          </Typography>
+        </Box>
+      ))}
+    </Box>
+  );
+}

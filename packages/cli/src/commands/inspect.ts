@@ -6,6 +6,7 @@ import { conceptOf } from '@fair-copy/core/intake/draft.js';
 import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import { CLEANING_STEPS, languagesOf } from '@fair-copy/core/intake/reading.js';
+import { UsedFields } from '@fair-copy/core/termbase/definition.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
 import { evaluationOf, readingsOf, type FileReading } from '../readings.js';
@@ -56,10 +57,13 @@ async function findingsOf(file: ClientFile, found: FileReading): Promise<Located
         id: row.number as ConceptId,
         ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.line ?? row.number }),
       });
+  const used = new UsedFields();
+  for (const concept of concepts) used.see(concept);
   const byId = new Map(concepts.map((concept) => [concept.id, concept]));
   const findings = inspect(concepts, TERMBASE_CHECKS, {
     languages: languagesOf(reading),
     concept: (id) => byId.get(id),
+    fields: used.definitions(),
   });
   return [...findings].map((finding) => ({ finding, where: { file: file.name, ...sheet, row: finding.concept } }));
 }

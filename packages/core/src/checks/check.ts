@@ -1,6 +1,7 @@
 /** What a check is, what it reports, and the interpreter that runs them all in one pass. */
 import type { LanguageTag } from '../language/tags.js';
 import type { Severity } from '../diagnostic.js';
+import type { FieldDefinition } from '../termbase/definition.js';
 import type { Concept, ConceptId } from '../termbase/concept.js';
 
 export interface Finding {
@@ -49,6 +50,10 @@ export interface TermbaseFacts {
   readonly languages: readonly LanguageTag[];
   /** Looks a concept up once more, so that a check need not keep what it has seen. */
   concept(id: ConceptId): Concept | undefined;
+  /** What the termbase records. */
+  readonly fields: readonly FieldDefinition[];
+  /** Whether the picture that concepts call by this name is there. Absent: pictures are not looked at. */
+  readonly hasPicture?: (name: string) => boolean;
 }
 
 /** All findings of all checks over the concepts, in one pass; stops when the consumer does. */
@@ -68,6 +73,27 @@ export function perConcept(
   see: (concept: Concept, facts: TermbaseFacts) => Iterable<Finding>,
 ): Check {
   return { ...about, start: (facts) => ({ see: (concept) => see(concept, facts), end: () => [] }) };
+}
+
+/** A finding about a concept as a whole, or one of its languages. */
+export function onConcept(
+  check: Pick<Check, 'id' | 'severity'>,
+  concept: Concept,
+  message: string,
+  more: Partial<Pick<Finding, 'language' | 'text' | 'related' | 'basis'>> = {},
+): Finding {
+  const text = more.text ?? concept.languages[0]?.terms[0]?.text ?? '';
+  return {
+    check: check.id,
+    severity: check.severity,
+    concept: concept.id,
+    language: more.language ?? null,
+    term: null,
+    text,
+    message,
+    related: more.related ?? [],
+    basis: more.basis ?? text,
+  };
 }
 
 /** A finding about one term. */

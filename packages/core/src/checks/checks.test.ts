@@ -23,6 +23,7 @@ function findings(concepts: readonly Concept[], check?: string): Finding[] {
   const facts = {
     languages: ['de', 'en'] as LanguageTag[],
     concept: (id: ConceptId) => concepts.find((c) => c.id === id),
+    fields: [],
   };
   return [...inspect(concepts, TERMBASE_CHECKS, facts)].filter((f) => !check || f.check === check);
 }

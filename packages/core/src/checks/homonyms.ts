@@ -4,7 +4,7 @@ import { termsOf, type Concept, type ConceptId } from '../termbase/concept.js';
 import { caselessKey, exactKey } from '../text/fold.js';
 import { onTerm, type Check, type CheckRun, type Finding, type TermbaseFacts } from './check.js';
 
-interface Place {
+export interface Place {
   readonly concept: ConceptId;
   readonly term: string;
   readonly text: string;
@@ -13,7 +13,7 @@ interface Place {
 }
 
 /** Which concepts have a term, by language and key. Only ids are kept: nearly all terms stand in one concept. */
-class TermIndex {
+export class TermIndex {
   private readonly concepts = new Map<string, ConceptId | ConceptId[]>();
 
   see(concept: Concept): void {
@@ -106,8 +106,18 @@ function* repeated(index: TermIndex, facts: TermbaseFacts): Generator<Finding> {
   for (const { language, places } of index.shared(facts.concept)) {
     // Said by the other check already, with more evidence.
     if (language === facts.languages[0] && contradictedLanguage(places, language)) continue;
+    if (places.length === 2 && sharesAnother(places[0]!, places[1]!, language)) continue;
     yield* findings(several, language, places, `“${places[0]!.text}” stands in ${places.length} concepts.`);
   }
+}
+
+/** Whether two concepts share a term in another language too: then they are doublettes, which is another check. */
+export function sharesAnother(a: Place, b: Place, language: LanguageTag): boolean {
+  return [...a.others].some(([tag, texts]) => {
+    if (tag === language) return false;
+    const mine = new Set(texts.map(exactKey));
+    return (b.others.get(tag) ?? []).some((text) => mine.has(exactKey(text)));
+  });
 }
 
 function* findings(

@@ -2,17 +2,39 @@
 import { bracketsCheck } from './brackets.js';
 import { capitalsCheck } from './capitals.js';
 import type { Check } from './check.js';
+import { definitionIsTermCheck, definitionTwiceCheck } from './definitions.js';
+import { doublettesCheck } from './doublettes.js';
 import { duplicateInConceptCheck } from './duplicate-in-concept.js';
+import { emptyLanguageCheck } from './empty-language.js';
+import { missingFieldCheck, valueOutsideListCheck } from './fields.js';
 import { finalPunctuationCheck } from './final-punctuation.js';
+import { formCheck } from './form.js';
 import { differentTargetsCheck, severalConceptsCheck } from './homonyms.js';
+import { homonymsWithoutSubjectCheck } from './homonyms-without-subject.js';
+import { lengthCheck } from './length.js';
 import { missingTargetCheck } from './missing-target.js';
+import { otherLanguageCheck } from './other-language.js';
+import { referencesCheck } from './references.js';
 import { spacesCheck } from './spaces.js';
+import { statusCheck } from './status.js';
 
 export const TERMBASE_CHECKS: readonly Check[] = [
   differentTargetsCheck,
+  doublettesCheck,
   severalConceptsCheck,
+  homonymsWithoutSubjectCheck,
   missingTargetCheck,
+  emptyLanguageCheck,
+  otherLanguageCheck,
+  statusCheck,
+  missingFieldCheck,
+  valueOutsideListCheck,
+  referencesCheck,
   duplicateInConceptCheck,
+  definitionTwiceCheck,
+  definitionIsTermCheck,
+  formCheck,
+  lengthCheck,
   spacesCheck,
   finalPunctuationCheck,
   capitalsCheck,

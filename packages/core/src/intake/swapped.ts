@@ -10,7 +10,8 @@ const ENOUGH = 6;
 /** Letter groups that a column must show before it can be judged. */
 const LEAST = 300;
 
-class Profile {
+/** How often each group of letters stands in the texts of a language. */
+export class LetterProfile {
   private readonly counts = new Map<string, number>();
   total = 0;
 
@@ -32,8 +33,8 @@ class Profile {
 }
 
 export class SwapFinder {
-  private readonly left = new Profile();
-  private readonly right = new Profile();
+  private readonly left = new LetterProfile();
+  private readonly right = new LetterProfile();
 
   /** @param rows cells of the two columns, a sample of some thousand */
   constructor(rows: Iterable<readonly [string, string]>) {
@@ -60,13 +61,18 @@ export class SwapFinder {
   }
 }
 
+/** For a text that was added to `home`: the logarithm of the odds that it is of `other`. */
+export function oddsOfOther(text: string, other: LetterProfile, home: LetterProfile): number {
+  return odds(counted(text), new Map(), other, home);
+}
+
 type Counts = ReadonlyMap<string, number>;
 
 /**
  * For a text that stands in `home`: how much better it fits `other`. What the row itself has put into the two columns
  * does not count, so that a name which occurs once and is nearly the same in both says nothing.
  */
-function odds(text: Counts, counterpart: Counts, other: Profile, home: Profile): number {
+function odds(text: Counts, counterpart: Counts, other: LetterProfile, home: LetterProfile): number {
   const kinds = Math.max(other.kinds, home.kinds);
   let sum = 0;
   for (const [group, count] of text)

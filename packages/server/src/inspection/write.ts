@@ -2,11 +2,13 @@
 import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import { withoutTerm, withTermText } from '@fair-copy/core/termbase/edit.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptById, ConceptWriter, conceptsOf, languageCounts, readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
+import { picturesOf } from '../store/pictures.js';
 import { termbaseById } from '../store/termbases.js';
 import { recorded, workspaceForWriting } from '../store/workspace.js';
 import { settleFindings } from '../termbases/write.js';
@@ -25,7 +27,8 @@ export function inspectTermbase(
   context: TaskContext,
 ): InspectionCounts {
   const db = workspaceForWriting(context.dataDir);
-  termbaseById(db, termbaseId);
+  const fields = JSON.parse(termbaseById(db, termbaseId).fields) as FieldDefinition[];
+  const pictures = new Set(picturesOf(db, termbaseId).map((picture) => picture.name));
   const languages = languageCounts(db, termbaseId).map((row) => row.language as LanguageTag);
   const total = Math.max(
     1,
@@ -35,6 +38,8 @@ export function inspectTermbase(
     ...inspect(counted(db, termbaseId, total, context), TERMBASE_CHECKS, {
       languages,
       concept: (id) => conceptById(db, id),
+      fields,
+      hasPicture: (name) => pictures.has(name),
     }),
   ];
   return db.transaction(() => store(db, termbaseId, findings)).immediate();

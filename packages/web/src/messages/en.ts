@@ -525,7 +525,7 @@ export const en = {
     checks: 'Checks',
     all: 'All findings',
     never: 'This termbase has not been inspected yet.',
-    neverAdvice: 'Eight checks look at every concept; nothing is changed.',
+    neverAdvice: 'Twenty checks look at every concept; nothing is changed.',
     clean: 'Nothing is open.',
     cleanCheck: 'This check finds nothing.',
     since: (fresh: number, settled: number, standing: number, stet: number) =>

@@ -87,3 +87,8 @@ export function hasArticle(text: string, language: string): boolean {
   const piece: Piece = { text, fields: {} };
   return withoutArticle(piece, { separators: [], language: language as CleaningContext['language'] }) !== piece;
 }
+
+/** The text without its article. */
+export function withoutArticleText(text: string, language: string): string {
+  return withoutArticle({ text, fields: {} }, { separators: [], language: language as CleaningContext['language'] }).text;
+}

@@ -8,13 +8,22 @@ export async function fillWorkspace(address, folder) {
   await makeFiles(folder);
   const api = caller(address);
   const clients = new Map();
-  for (const { client, name, termbase } of FILES) {
+  for (const { client, name, member, termbase } of FILES) {
     if (!clients.has(client)) clients.set(client, (await api('POST', '/clients', { name: client })).id);
     const clientId = clients.get(client);
     const query = `client=${clientId}&name=${encodeURIComponent(name)}`;
     const { fileId, jobId } = await api('POST', `/intake/files?${query}`, await readFile(join(folder, name)));
     await ended(api, jobId);
-    if (termbase) await take(api, fileId, termbase);
+    if (termbase) await take(api, member ? await unpacked(api, clientId, member) : fileId, termbase);
+  }
+}
+
+/** The file that came out of an archive, once it is read. */
+async function unpacked(api, clientId, name) {
+  for (;;) {
+    const file = (await api('GET', `/intake/files?client=${clientId}`)).find((f) => f.name === name);
+    if (file?.state === 'ready' && file.outcome) return file.id;
+    await new Promise((resolve) => setTimeout(resolve, 50));
   }
 }
 

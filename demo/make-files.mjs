@@ -3,9 +3,13 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import exceljs from 'exceljs';
+import { strToU8, zipSync } from 'fflate';
 import iconv from 'iconv-lite';
+import { PNG } from 'pngjs';
 import { CANAL } from './scenario/canal.mjs';
 import { KILNS } from './scenario/kilns.mjs';
+import { DRAWINGS, HEADER, STRUCTURES } from './scenario/structures.mjs';
+import { TROUBLES } from './scenario/troubles.mjs';
 
 const [DE, EN, FR, PT, PL] = [0, 1, 2, 3, 4];
 
@@ -23,6 +27,16 @@ export const FILES = [
   { client: 'Alder & Voss Kilns', name: 'kiln_terms_ja.csv', termbase: 'Kilns ja-en', make: japanese },
   { client: 'Alder & Voss Kilns', name: 'Ofen-Glossar.txt', termbase: null, make: equalsText },
   { client: 'Alder & Voss Kilns', name: 'kiln photo.csv', termbase: null, make: picture },
+  {
+    client: 'Brennick Waterways',
+    name: 'Brennick_Bauwerke.zip',
+    member: 'Bauwerke.xlsx',
+    termbase: 'Brennick structures',
+    make: structures,
+  },
+  { client: 'Brennick Waterways', name: 'Altbestand_gemischt.txt', termbase: null, make: troubles },
+  { client: 'Alder & Voss Kilns', name: 'kiln_termbase.tbx', termbase: 'Kiln termbase', make: exchange },
+  { client: 'Alder & Voss Kilns', name: 'Ofenteile.docx', termbase: null, make: wordDocument },
 ];
 
 export async function makeFiles(folder) {
@@ -120,6 +134,86 @@ async function japanese(path) {
 async function equalsText(path) {
   const text = KILNS.map(([de, en]) => `${de} = ${en}`).join('\r\n') + '\r\n';
   await writeFile(path, iconv.encode('\uFEFF' + text, 'UTF-16LE', { addBOM: false }));
+}
+
+/** A sheet with every field and its folder of pictures: one is missing, one is named nowhere. */
+async function structures(path) {
+  const book = new exceljs.Workbook();
+  const sheet = book.addWorksheet('Bauwerke');
+  sheet.addRow(HEADER);
+  for (const row of STRUCTURES) sheet.addRow(row);
+  const files = { 'Bauwerke.xlsx': new Uint8Array(await book.xlsx.writeBuffer()) };
+  for (const [name, shapes] of Object.entries(DRAWINGS)) files[`Bilder/${name}`] = drawing(shapes);
+  await writeFile(path, zipSync(files));
+}
+
+const COLOURS = { water: [126, 168, 178], wall: [120, 112, 100], gate: [178, 58, 38] };
+
+/** A drawing in three colours on paper, as a PNG. */
+function drawing(shapes) {
+  const scale = 3;
+  const png = new PNG({ width: 120 * scale, height: 80 * scale });
+  for (let i = 0; i < png.data.length; i += 4) png.data.set([250, 247, 240, 255], i);
+  for (const [kind, x, y, width, height] of shapes)
+    for (let row = y * scale; row < (y + height) * scale; row++)
+      for (let column = x * scale; column < (x + width) * scale; column++)
+        png.data.set(COLOURS[kind], (row * png.width + column) * 4);
+  return new Uint8Array(PNG.sync.write(png));
+}
+
+/** Every habit that a list can have, in UTF-8 that was once read as windows-1252 in places. */
+async function troubles(path) {
+  await writeFile(path, '\uFEFF' + TROUBLES.map((row) => row.join('\t')).join('\r\n') + '\r\n');
+}
+
+/** ISO 30042:2019, style DCT, with what other programs write into it. */
+async function exchange(path) {
+  const section = (language, text, more) =>
+    `<langSec xml:lang="${language}"><termSec><term>${text}</term><min:partOfSpeech>noun</min:partOfSpeech>${more}</termSec></langSec>`;
+  const entries = KILNS.slice(0, 14).map(
+    (
+      [de, en, ja],
+      i,
+    ) => `<conceptEntry id="k${i + 1}"><min:subjectField>${i < 7 ? 'kilns' : 'firing'}</min:subjectField>
+<transacGrp><basic:transactionType>origination</basic:transactionType><date>2021-04-${String(10 + i)}</date></transacGrp>
+${section('de', de, '<min:administrativeStatus>preferredTerm-admn-sts</min:administrativeStatus>')}${section('en', en, i === 2 ? '<note>Check with the workshop.</note>' : '')}${section('ja', ja, '')}</conceptEntry>`,
+  );
+  const document = `<?xml version="1.0" encoding="UTF-8"?>
+<tbx type="TBX-Basic" style="dct" xml:lang="en" xmlns="urn:iso:std:iso:30042:ed-2" xmlns:min="http://www.tbxinfo.net/ns/min" xmlns:basic="http://www.tbxinfo.net/ns/basic">
+<tbxHeader><fileDesc><titleStmt><title>Kilns</title></titleStmt><sourceDesc><p>Alder &amp; Voss workshop list</p></sourceDesc></fileDesc></tbxHeader>
+<text><body>
+${entries.join('\n')}
+</body></text></tbx>
+`;
+  await writeFile(path, document);
+}
+
+/** A word-processor document: a heading, a sentence, and a list "Benennung – term: definition". */
+async function wordDocument(path) {
+  const escaped = (text) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
+  const paragraph = (text, style = '') =>
+    `<w:p>${style && `<w:pPr><w:pStyle w:val="${style}"/></w:pPr>`}<w:r><w:t xml:space="preserve">${escaped(text)}</w:t></w:r></w:p>`;
+  const entries = KILNS.slice(0, 18).map(([de, en], i) =>
+    paragraph(i % 3 ? `${de} – ${en}` : `${de} – ${en}: part no. ${100 + i} of the kiln drawing`),
+  );
+  const body = [paragraph('Ofenteile Alder & Voss', 'Heading1'), ...entries].join('');
+  const main = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml';
+  const relation = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument';
+  const xml = (text) => strToU8(`<?xml version="1.0" encoding="UTF-8" standalone="yes"?>\n${text}`);
+  await writeFile(
+    path,
+    zipSync({
+      '[Content_Types].xml': xml(
+        `<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/word/document.xml" ContentType="${main}"/></Types>`,
+      ),
+      '_rels/.rels': xml(
+        `<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="${relation}" Target="word/document.xml"/></Relationships>`,
+      ),
+      'word/document.xml': xml(
+        `<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body>${body}</w:body></w:document>`,
+      ),
+    }),
+  );
 }
 
 /** A picture that somebody named .csv. */

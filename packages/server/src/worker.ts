@@ -44,7 +44,16 @@ const writerTasks = {
   putRight,
 };
 
-const readerTasks = { readFile, proposeFile, evaluateFile, queryList, handOver, inspectionReport, previewBulk, recognizeText };
+const readerTasks = {
+  readFile,
+  proposeFile,
+  evaluateFile,
+  queryList,
+  handOver,
+  inspectionReport,
+  previewBulk,
+  recognizeText,
+};
 
 export type WriterTasks = typeof writerTasks;
 export type ReaderTasks = typeof readerTasks;

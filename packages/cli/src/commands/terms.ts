@@ -48,11 +48,13 @@ async function terms(termbase: string, text: string, options: TermsOptions): Pro
   } finally {
     file.close();
   }
-  if (recognizer.terms === 0)
-    process.stderr.write(`fair-copy: ${basename(termbase)} has no term in ${language}.\n`);
+  if (recognizer.terms === 0) process.stderr.write(`fair-copy: ${basename(termbase)} has no term in ${language}.\n`);
   const lines = (await decoded(text)).replace(/\r?\n$/, '').split(/\r?\n/);
   if (options.json) {
-    const segments = lines.map((line) => ({ text: line, hits: recognizer.find(line).map((hit) => inCharacters(line, hit)) }));
+    const segments = lines.map((line) => ({
+      text: line,
+      hits: recognizer.find(line).map((hit) => inCharacters(line, hit)),
+    }));
     process.stdout.write(JSON.stringify({ segments }) + '\n');
     return;
   }

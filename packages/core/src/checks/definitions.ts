@@ -20,7 +20,9 @@ function* definitionsOf(concept: Concept): Generator<string> {
 }
 
 /** Words that add nothing: articles and the like of some languages. */
-const EMPTY = new Set('the a an of der die das ein eine le la les un une el los las o os as um uma il lo i gli de du des'.split(' '));
+const EMPTY = new Set(
+  'the a an of der die das ein eine le la les un une el los las o os as um uma il lo i gli de du des'.split(' '),
+);
 
 export const definitionIsTermCheck: Check = perConcept(term, function* (concept) {
   const terms = new Set(
@@ -29,7 +31,9 @@ export const definitionIsTermCheck: Check = perConcept(term, function* (concept)
   for (const definition of definitionsOf(concept)) {
     const words = wordsOf(definition).map((word) => caselessKey(word.text));
     if (words.length > 0 && words.every((word) => terms.has(word) || EMPTY.has(word)))
-      yield onConcept(term, concept, `The definition “${definition}” says nothing beyond the term.`, { basis: definition });
+      yield onConcept(term, concept, `The definition “${definition}” says nothing beyond the term.`, {
+        basis: definition,
+      });
   }
 });
 

@@ -17,9 +17,16 @@ export const emptyLanguageCheck: Check = perConcept(about, function* (concept) {
   for (const { language, terms } of concept.languages)
     for (const term of terms)
       if (PLACEHOLDER.test(term.text.trim()) && !isRealWord(term.text, terms.length))
-        yield onTerm(about, concept, language, term, `“${term.text}” stands where a term in ${languageName(language)} is missing.`, {
-          correction: { kind: 'remove term', safe: false },
-        });
+        yield onTerm(
+          about,
+          concept,
+          language,
+          term,
+          `“${term.text}” stands where a term in ${languageName(language)} is missing.`,
+          {
+            correction: { kind: 'remove term', safe: false },
+          },
+        );
 });
 
 /** "open" beside other terms may be one. */

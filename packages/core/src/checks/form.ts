@@ -52,10 +52,17 @@ export const formCheck: Check = {
             const concept = facts.concept(id);
             const found = concept && [...termsOf(concept)].find(({ term }) => term.text === text);
             if (concept && found)
-              yield onTerm(about, concept, found.language, found.term, `“${text}” looks like a form of “${base.text}”.`, {
-                related: base.concept === id ? [] : [base.concept],
-                basis: `${text}\0${base.text}`,
-              });
+              yield onTerm(
+                about,
+                concept,
+                found.language,
+                found.term,
+                `“${text}” looks like a form of “${base.text}”.`,
+                {
+                  related: base.concept === id ? [] : [base.concept],
+                  basis: `${text}\0${base.text}`,
+                },
+              );
           }
         }
       },

@@ -18,7 +18,7 @@ const about = {
 } as const;
 
 /** Natural logarithm of the odds from which on it is said. */
-const ENOUGH = 5.5;
+const ENOUGH = 7;
 /** Letter groups that a language must show before it is judged. */
 const LEAST = 600;
 
@@ -45,7 +45,9 @@ export const otherLanguageCheck: Check = {
           if (!concept) continue;
           for (const { language, term } of termsOf(concept)) {
             const home = profiles.get(language)!;
-            if (home.total < LEAST || term.text.length < 6 || /^\P{Ll}*$/u.test(term.text)) continue;
+            // What stands in brackets is often Latin or a name.
+            const bare = term.text.replace(/[([{][^)\]}]*[)\]}]/g, '');
+            if (home.total < LEAST || bare.length < 6 || /^\P{Ll}*$/u.test(term.text)) continue;
             // The same word in both languages is no mistake.
             const same = concept.languages.some(
               (s) => s.language !== language && s.terms.some((t) => caselessKey(t.text) === caselessKey(term.text)),
@@ -53,7 +55,7 @@ export const otherLanguageCheck: Check = {
             if (same) continue;
             for (const [other, profile] of known) {
               if (other === language || areClose(primaryLanguage(other), primaryLanguage(language))) continue;
-              if (oddsOfOther(term.text, profile, home) < ENOUGH) continue;
+              if (oddsOfOther(bare, profile, home) < ENOUGH) continue;
               yield onTerm(about, concept, language, term, `“${term.text}” looks like ${languageName(other)}.`);
               break;
             }

@@ -6,6 +6,8 @@ const BETWEEN = ['\t', ' :: ', ' – ', ' — ', ' = ', ' → ', ' -> ', ' - ', 
 /** What stands between the translation and a definition. */
 const THEN = ['\t', ': ', ' – ', ' — ', '; ', ' | '] as const;
 const SAMPLE = 1000;
+/** A colon hardly ever stands inside a term: where some lines have one, a definition follows it. */
+const COLON = 0.2;
 
 /** @param lines paragraphs, or lines of a text; headings left out */
 export function proposedPattern(lines: readonly string[]): Guess<LinePattern | null> {
@@ -21,7 +23,9 @@ export function proposedPattern(lines: readonly string[]): Guess<LinePattern | n
     return at > 0 ? [line.slice(at + between.length)] : [];
   });
   const groups = between === ' :: ' && rests.some((rest) => rest.includes(' | ')) ? ' | ' : null;
-  const then = groups ? null : (THEN.find((mark) => mark !== between && shareCut(rests, mark) > 0.5) ?? null);
+  const then = groups
+    ? null
+    : (THEN.find((mark) => mark !== between && shareCut(rests, mark) > (mark === ': ' ? COLON : 0.5)) ?? null);
   return {
     value: { between, then, groups },
     sureness: Math.min(0.98, best.share),

@@ -81,7 +81,9 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
   const firstRow = (second ? below!.number : (headerRow.value ?? 0)) + 1;
   const data = rows.filter((row) => row.number >= firstRow && !isBlank(row));
   const proposed = sample.stated ?? withPictures(columnRoles(named, data, sample.hiddenColumns), sample.pictureColumn);
-  const columns = proposed.map((column) => decided(column, decisions.roles?.[column.index]));
+  const columns = withDefinitionOf(sample.source, proposed, named !== null).map((column) =>
+    decided(column, decisions.roles?.[column.index]),
+  );
   const separators =
     decisions.separators ??
     (sample.stated ? [] : isMarked(sample.source) ? [';'] : separatorsUsed(termCells(columns, data)));
@@ -171,6 +173,20 @@ export function proposedGrouping(columns: readonly ColumnReading[], data: readon
       };
   }
   return byRow;
+}
+
+/** "term – term: definition": what comes third defines the concept. */
+function withDefinitionOf(
+  source: SourceForm,
+  columns: readonly ColumnReading[],
+  header: boolean,
+): readonly ColumnReading[] {
+  const pattern = source.kind === 'document' && source.part.value === 'paragraphs' ? source.pattern.value : null;
+  if (!pattern?.then || header) return columns;
+  const reason = 'it stands behind the two terms';
+  return columns.map((column) =>
+    column.index === 2 ? { ...column, role: { value: fieldRole('definition', null), sureness: 0.8, reason } } : column,
+  );
 }
 
 /** The column of embedded pictures is no cell of the sheet, so there is nothing to guess. */

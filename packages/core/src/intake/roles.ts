@@ -34,8 +34,18 @@ export function columnRoles(
 ): ColumnReading[] {
   const count = Math.max(header?.cells.length ?? 0, usualWidth(data));
   const columns = Array.from({ length: count }, (_, index) => column(index, header?.cells[index] ?? '', data));
+  // "id" among "de", "fr", "it" is Indonesian.
+  const tagged = columns.filter((c) => c.says.languages[0]?.how === 'tag').length;
   const roles = columns.map((c) =>
-    hiddenColumns.includes(c.index) ? ignored(1, 'the column is hidden in the file') : roleOf(c),
+    tagged >= 3 &&
+    c.says.field === IDENTIFIER &&
+    c.says.languages[0]?.how === 'tag' &&
+    c.cells.length > 0 &&
+    !isCodes(c)
+      ? byHeader(c, c.says.languages[0].tag, 0.8)
+      : hiddenColumns.includes(c.index)
+        ? ignored(1, 'the column is hidden in the file')
+        : roleOf(c),
   );
   separate(columns, roles);
   settle(columns, roles);

@@ -246,13 +246,13 @@ class PictureCheck {
   }
 
   outcome(): PictureOutcome | null {
-    if (this.named === 0 && this.finder.all.length === 0) return null;
+    if (this.named === 0) return null;
     const { used, all } = this.finder;
     return {
       found: this.named - this.missingCount,
       missing: this.missing,
       missingCount: this.missingCount,
-      unused: this.named === 0 ? [] : all.filter((name) => !used.has(name)),
+      unused: all.filter((name) => !used.has(name)),
     };
   }
 }

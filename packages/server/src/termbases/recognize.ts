@@ -22,7 +22,9 @@ export function recognizeText({ termbaseId, language, text }: TextToTry, { dataD
     const key = `${dataDir} ${termbaseId} ${primaryLanguage(language)} ${stateOf(db)}`;
     if (built?.key !== key) built = { key, recognizer: build(db, termbaseId, language) };
     const { recognizer } = built;
-    const hits = recognizer.find(text).map(({ term, concept, start, end, how }) => ({ term, concept, start, end, how }));
+    const hits = recognizer
+      .find(text)
+      .map(({ term, concept, start, end, how }) => ({ term, concept, start, end, how }));
     return { hits, words: wordsOf(text).length, terms: recognizer.terms, stemmed: recognizer.stemmed };
   } finally {
     db.close();

@@ -206,15 +206,13 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
      WHERE c.entity = 'concept' AND c.entity_id = ? ORDER BY l.id DESC LIMIT 50`,
   );
   const history = (id: number): ConceptBodyOf['history'] =>
-    historyRows
-      .all(id)
-      .map((row) => ({
-        ledgerId: row.id,
-        at: row.at,
-        title: row.title,
-        undone: row.undone_at !== null,
-        earlier: row.earlier === 1,
-      }));
+    historyRows.all(id).map((row) => ({
+      ledgerId: row.id,
+      at: row.at,
+      title: row.title,
+      undone: row.undone_at !== null,
+      earlier: row.earlier === 1,
+    }));
 
   api.post(
     '/concepts/:id/change',

@@ -450,7 +450,7 @@ export const en = {
     levels: { concept: 'the concept', language: 'each language', term: 'each term' },
     values: 'Values',
     anyText: 'any text',
-    valuesHint: 'One on each line; empty: any text.',
+    valuesHint: 'one on each line; empty: any text',
     standard: 'of the standard (ISO 30042)',
     own: 'the client’s own',
     required: 'Required',

@@ -50,6 +50,9 @@ const ARTICLES: Readonly<
   ],
 };
 
+/** Words after the article from which on a text is no term with an article. */
+const PHRASE = 4;
+
 export const articlesStep: CleaningStep = {
   id: 'articles',
   apply: (pieces, context) => mapPieces(pieces, (piece) => withoutArticle(piece, context)),
@@ -65,6 +68,8 @@ function withoutArticle(piece: Piece, { language }: CleaningContext): Piece {
   const key = article.toLowerCase();
   const gender = definite[key] ?? indefinite[key];
   if (gender === undefined || !/^\p{L}{3}/u.test(rest)) return piece;
+  // A whole sentence or a long phrase begins as it likes.
+  if (rest.split(' ').length > PHRASE) return piece;
   // "ein Risiko versichern": the article is part of a phrase.
   if (definite[key] === undefined && rest.includes(' ')) return piece;
   // "La Paz", "The Hague" are names; German writes all nouns large.
@@ -90,5 +95,6 @@ export function hasArticle(text: string, language: string): boolean {
 
 /** The text without its article. */
 export function withoutArticleText(text: string, language: string): string {
-  return withoutArticle({ text, fields: {} }, { separators: [], language: language as CleaningContext['language'] }).text;
+  return withoutArticle({ text, fields: {} }, { separators: [], language: language as CleaningContext['language'] })
+    .text;
 }

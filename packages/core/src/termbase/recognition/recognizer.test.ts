@@ -12,12 +12,37 @@ function found(language: string, terms: readonly string[], text: string): string
 
 describe('inflected forms', () => {
   test.each([
-    ['en', ['lock gate', 'weir'], 'The lock gates of both weirs', ['lock gates=lock gate:inflected', 'weirs=weir:inflected']],
+    [
+      'en',
+      ['lock gate', 'weir'],
+      'The lock gates of both weirs',
+      ['lock gates=lock gate:inflected', 'weirs=weir:inflected'],
+    ],
     ['de', ['Schleuse', 'Tor'], 'Die Tore der Schleusen', ['Tore=Tor:inflected', 'Schleusen=Schleuse:inflected']],
-    ['de', ['persönliche Schutzausrüstung'], 'mit persönlicher Schutzausrüstung', ['persönlicher Schutzausrüstung=persönliche Schutzausrüstung:inflected']],
-    ['fi', ['sulku', 'kanava'], 'kanavan suluissa ja kanavassa', ['kanavan=kanava:inflected', 'kanavassa=kanava:inflected']],
-    ['pl', ['śluza', 'zawór zwrotny'], 'przy śluzach i zaworów zwrotnych', ['śluzach=śluza:inflected', 'zaworów zwrotnych=zawór zwrotny:inflected']],
-    ['fr', ['écluse', 'porte busquée'], 'les portes busquées des écluses', ['portes busquées=porte busquée:inflected', 'écluses=écluse:inflected']],
+    [
+      'de',
+      ['persönliche Schutzausrüstung'],
+      'mit persönlicher Schutzausrüstung',
+      ['persönlicher Schutzausrüstung=persönliche Schutzausrüstung:inflected'],
+    ],
+    [
+      'fi',
+      ['sulku', 'kanava'],
+      'kanavan suluissa ja kanavassa',
+      ['kanavan=kanava:inflected', 'kanavassa=kanava:inflected'],
+    ],
+    [
+      'pl',
+      ['śluza', 'zawór zwrotny'],
+      'przy śluzach i zaworów zwrotnych',
+      ['śluzach=śluza:inflected', 'zaworów zwrotnych=zawór zwrotny:inflected'],
+    ],
+    [
+      'fr',
+      ['écluse', 'porte busquée'],
+      'les portes busquées des écluses',
+      ['portes busquées=porte busquée:inflected', 'écluses=écluse:inflected'],
+    ],
     ['ru', ['шлюз'], 'ворота шлюзов', ['шлюзов=шлюз:inflected']],
     ['hu', ['zsilip'], 'a zsilipeket nyitják', ['zsilipeket=zsilip:inflected']],
     ['tr', ['kanal'], 'kanallarda', ['kanallarda=kanal:inflected']],
@@ -44,9 +69,15 @@ test('nothing inside other words; a part of a compound is marked as such', () =>
 });
 
 test('the longest term wins, and a term of two words must stand together', () => {
-  expect(found('en', ['lock', 'lock gate', 'gate'], 'the lock gate and a gate')).toEqual(['lock gate=lock gate:exact', 'gate=gate:exact']);
+  expect(found('en', ['lock', 'lock gate', 'gate'], 'the lock gate and a gate')).toEqual([
+    'lock gate=lock gate:exact',
+    'gate=gate:exact',
+  ]);
   expect(found('en', ['lock gate'], 'the lock. Gate two')).toEqual([]);
-  expect(found('en', ['O-ring'], 'two O rings, one O-ring')).toEqual(['O rings=O-ring:inflected', 'O-ring=O-ring:exact']);
+  expect(found('en', ['O-ring'], 'two O rings, one O-ring')).toEqual([
+    'O rings=O-ring:inflected',
+    'O-ring=O-ring:exact',
+  ]);
 });
 
 test('abbreviations by their case', () => {
@@ -55,7 +86,10 @@ test('abbreviations by their case', () => {
 
 test('stems that bring different words together are no forms', () => {
   expect(found('en', ['universe'], 'the university')).toEqual([]);
-  expect(found('en', ['ship'], 'shipping and ships, a shipment')).toEqual(['shipping=ship:inflected', 'ships=ship:inflected']);
+  expect(found('en', ['ship'], 'shipping and ships, a shipment')).toEqual([
+    'shipping=ship:inflected',
+    'ships=ship:inflected',
+  ]);
 });
 
 test('Japanese: part of a word in katakana is none, between Han characters it is a part', () => {

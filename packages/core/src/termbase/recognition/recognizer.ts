@@ -258,7 +258,9 @@ function sameWord(term: string, form: string, index: number): boolean {
 
 /** Longer hits win over shorter ones that touch them; several concepts may share one place. */
 function longestFirst<C>(hits: readonly Hit<C>[]): Hit<C>[] {
-  const sorted = [...hits].sort((a, b) => b.end - b.start - (a.end - a.start) || a.start - b.start || rank(a) - rank(b));
+  const sorted = [...hits].sort(
+    (a, b) => b.end - b.start - (a.end - a.start) || a.start - b.start || rank(a) - rank(b),
+  );
   const taken: Hit<C>[] = [];
   const places: { start: number; end: number; how: HitKind }[] = [];
   const seen = new Set<string>();

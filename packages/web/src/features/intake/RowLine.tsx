@@ -177,6 +177,7 @@ function CellText({
   readonly language: string | null;
 }) {
   const cleaned = row?.cleaned.find((c) => c.column === column.index);
+  if (column.role.value.kind === 'field') return <FieldText text={text} language={language} />;
   if (!cleaned)
     return (
       <LanguageText language={language}>
@@ -203,6 +204,29 @@ function CellText({
         </Box>
       ))}
       <Said fields={cleaned.ofConcept} />
+    </Box>
+  );
+}
+
+/** A field that is no term: smaller, and not more than a few lines; all of it on hovering. */
+function FieldText({ text, language }: { readonly text: string; readonly language: string | null }) {
+  return (
+    <Box
+      title={text.length > 60 ? text : undefined}
+      {...(language && { lang: language })}
+      dir="auto"
+      sx={{
+        fontSize: 13.5,
+        lineHeight: '18px',
+        py: '3px',
+        display: '-webkit-box',
+        WebkitBoxOrient: 'vertical',
+        WebkitLineClamp: 3,
+        overflow: 'hidden',
+        overflowWrap: 'anywhere',
+      }}
+    >
+      {text}
     </Box>
   );
 }

@@ -15,7 +15,7 @@ export function rowGrid(columns: readonly ColumnReading[]): RowGrid {
     role.value.kind === 'term' || role.value.kind === 'term of row'
       ? ([150, 3] as const)
       : role.value.kind === 'field'
-        ? ([116, 2] as const)
+        ? ([130, 2] as const)
         : ([84, 1] as const),
   );
   return {

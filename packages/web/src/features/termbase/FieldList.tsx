@@ -40,10 +40,21 @@ export function FieldList({ fields, level, of, language, termbase, onSet, refere
   const [fresh, setFresh] = useState<string | null>(null);
   const names = Object.keys(fields).filter((name) => name !== 'xGraphic' && !name.includes(':'));
   const shown = fresh && !names.includes(fresh) ? [...names, fresh] : names;
+  // What is said of a term stands beside it in a line; texts take a line of their own.
+  const inLine = level === 'term';
   return (
-    <Box>
+    <Box sx={inLine ? { display: 'flex', flexWrap: 'wrap', columnGap: 2, alignItems: 'baseline' } : {}}>
       {shown.map((name) => (
-        <Box key={name} sx={{ display: 'flex', gap: 1, alignItems: 'baseline', minHeight: 26 }}>
+        <Box
+          key={name}
+          sx={{
+            display: 'flex',
+            gap: 0.75,
+            alignItems: 'baseline',
+            minHeight: 24,
+            ...(inLine && valuesOf(termbase, name, level) === null && { flexBasis: '100%' }),
+          }}
+        >
           <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5, flex: 'none' }}>
             {fieldLabel(name)}
           </Box>

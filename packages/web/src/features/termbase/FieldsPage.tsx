@@ -58,12 +58,18 @@ function Fields({ termbase }: { readonly termbase: TermbaseBody }) {
         {t.explains}
       </Typography>
       {fields.length === 0 && <Typography>{t.empty}</Typography>}
-      <Box role="table" aria-label={t.title(termbase.name)} sx={{ bgcolor: 'background.paper', border: fields.length ? 1 : 0, borderColor: 'divider' }}>
+      <Box
+        role="table"
+        aria-label={t.title(termbase.name)}
+        sx={{ bgcolor: 'background.paper', border: fields.length ? 1 : 0, borderColor: 'divider' }}
+      >
         {fields.length > 0 && (
           <Row header>
             <span role="columnheader">{t.name}</span>
             <span role="columnheader">{t.level}</span>
-            <span role="columnheader">{t.values}</span>
+            <span role="columnheader">
+              {t.values}: {t.valuesHint}
+            </span>
             <span role="columnheader">{t.required}</span>
             <span role="columnheader" />
           </Row>
@@ -91,7 +97,7 @@ function Row({ children, header = false }: { readonly children: React.ReactNode;
         gridTemplateColumns: 'minmax(160px, 1fr) 150px minmax(260px, 2fr) 90px 44px',
         gap: 2,
         px: 2,
-        py: header ? 0.75 : 1,
+        py: header ? 0.75 : 0.75,
         alignItems: 'start',
         borderTop: header ? 0 : 1,
         borderColor: 'divider',
@@ -125,9 +131,8 @@ function FieldRow({ field, onChange, onRemove }: FieldRowProps) {
         <TextField
           fullWidth
           multiline
-          maxRows={6}
+          maxRows={5}
           placeholder={t.anyText}
-          helperText={t.valuesHint}
           value={shown}
           onChange={(event) => onChange({ values: valuesOf(event.target.value, field.name) })}
           slotProps={{ htmlInput: { 'aria-label': `${t.values}: ${fieldLabel(field.name)}` } }}

@@ -13,6 +13,7 @@ import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { languageLabel } from '../../ui/languages.js';
 import { LanguageText } from '../../ui/LanguageText.js';
+import { WordButton } from '../../ui/WordButton.js';
 
 const t = m.tryText;
 
@@ -62,7 +63,12 @@ function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
             value={text}
             onChange={(event) => setText(event.target.value)}
             slotProps={{
-              htmlInput: { lang: language, dir: language ? direction(language) : 'auto', spellCheck: false, maxLength: 500_000 },
+              htmlInput: {
+                lang: language,
+                dir: language ? direction(language) : 'auto',
+                spellCheck: false,
+                maxLength: 500_000,
+              },
               input: { sx: { fontFamily: "'Source Serif 4 Variable', serif", fontSize: 16, lineHeight: '24px' } },
             }}
           />
@@ -91,7 +97,15 @@ function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
 type Hit = RecognizedBody['hits'][number];
 
 /** The text with each hit underlined: solid as it stands, dashed inflected, dotted as part of a compound. */
-function Marked({ text, language, hits }: { readonly text: string; readonly language: string; readonly hits: readonly Hit[] }) {
+function Marked({
+  text,
+  language,
+  hits,
+}: {
+  readonly text: string;
+  readonly language: string;
+  readonly hits: readonly Hit[];
+}) {
   const pieces: React.ReactNode[] = [];
   let at = 0;
   for (const hit of hits) {
@@ -169,9 +183,9 @@ function HitList({
           key={`${hit.concept} ${hit.term}`}
           sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', py: 0.5, borderTop: 1, borderColor: 'divider' }}
         >
-          <Link to={`/termbases/${termbase.id}?concept=${hit.concept}`}>
+          <WordButton as={Link} {...{ to: `/termbases/${termbase.id}?concept=${hit.concept}` }}>
             <LanguageText language={language}>{hit.term}</LanguageText>
-          </Link>
+          </WordButton>
           <Typography variant="body2" color="text.secondary">
             {count} × · {[...how].map((kind) => t.how[kind]).join(', ')}
           </Typography>

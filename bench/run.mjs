@@ -7,6 +7,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { quality, speed } from './recognition.mjs';
 
 const RUNS = 5;
 const folder = mkdtempSync(join(tmpdir(), 'fair-copy-bench-'));
@@ -60,8 +61,9 @@ async function command(rows) {
   report(`fair-copy convert to TBX, ${rows} rows`, convert, lint, 'xmllint --stream of the TBX');
 }
 
-async function server(rows) {
-  const dataDir = join(folder, `data-${rows}`);
+/** A server on a data folder of its own, with ways to ask it and its highest memory. */
+async function started(name) {
+  const dataDir = join(folder, name);
   const child = spawn(process.execPath, [at('packages/server/dist/main.js'), '--data', dataDir, '--port', '0'], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
@@ -86,15 +88,105 @@ async function server(rows) {
       await new Promise((resolve) => setTimeout(resolve, 10));
     }
   };
+  const memory = { peak: 0 };
+  const watch = setInterval(() => {
+    const kilobytes = Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid}/status`, 'utf8'))?.[1] ?? 0);
+    memory.peak = Math.max(memory.peak, kilobytes / 1024);
+  }, 50);
+  const stop = () => {
+    clearInterval(watch);
+    child.kill();
+  };
+  return { call, until, memory, stop };
+}
+
+/** A real word list of some 300,000 lines (Debian's trans-de-en), from the upload to the tally and to the termbase. */
+async function wordList() {
+  const { call, until, memory, stop } = await started('word-list');
+  const { id: client } = await call('POST', '/clients', { name: 'Bench' });
+  const bytes = readFileSync('/usr/share/trans/de-en');
+  let start = performance.now();
+  const { fileId, jobId } = await call('POST', `/intake/files?client=${client}&name=words.txt`, bytes);
+  await until(`/jobs/${jobId}`, (job) => job.state !== 'running');
+  const file = await until(`/intake/files/${fileId}`, (f) => f.outcome);
+  const read = performance.now() - start;
+  const { tally } = file.outcome;
+  start = performance.now();
+  const { id } = await call('POST', `/intake/files/${fileId}/write`, { newName: 'Words' });
+  await until(`/jobs/${id}`, (job) => job.state !== 'running');
+  const reference = await timed(() =>
+    execFileSync('/usr/bin/python3', [at('test/conformance/word_list.py')], {
+      input: JSON.stringify(bytes.toString('utf8').split('\n').slice(0, -1)),
+    }),
+  );
+  report(`trans-de-en, ${tally.rows} rows: read, cleaned, in the tally`, read, reference, 'Python counting its groups');
+  report(
+    `trans-de-en: ${tally.entries} entries and ${tally.joined} joined, written`,
+    performance.now() - start,
+    reference,
+    'the same',
+  );
+  console.log('trans-de-en: highest memory'.padEnd(58), `${memory.peak.toFixed(0).padStart(7)} MB`);
+  stop();
+}
+
+/** 100,000 concepts with five languages: what a page of the termbase waits for. */
+async function bigTermbase() {
+  const { call, until, stop } = await started('big');
+  const { id: client } = await call('POST', '/clients', { name: 'Bench' });
+  const rows = ['ID;Deutsch;English;Français;Suomi;Português;Fachgebiet;Status'];
+  for (let i = 0; i < 100_000; i++)
+    rows.push(
+      `c${i};Schleusenkammer ${i};lock chamber ${i};sas ${i};sulkukammio ${i};câmara ${i};Gebiet ${i % 40};${i % 3 ? 'bevorzugt' : 'zugelassen'}`,
+    );
+  const { fileId, jobId } = await call(
+    'POST',
+    `/intake/files?client=${client}&name=big.csv`,
+    Buffer.from(rows.join('\n') + '\n'),
+  );
+  await until(`/jobs/${jobId}`, (job) => job.state !== 'running');
+  const { id } = await call('POST', `/intake/files/${fileId}/write`, { newName: 'Big' });
+  const { result } = await until(`/jobs/${id}`, (job) => job.state !== 'running');
+  const termbase = result.termbaseId;
+  const empty = await timed(() => call('GET', '/clients'));
+  const query = (more) => `language=de&${more}`;
+  const opened = (more) => async () => {
+    await Promise.all([
+      call('GET', `/termbases/${termbase}`),
+      call('GET', `/termbases/${termbase}/anchors?${query(more)}`),
+      call('GET', `/termbases/${termbase}/terms?${query(more)}`),
+    ]);
+  };
+  const subject = `values=${encodeURIComponent(JSON.stringify([{ field: 'subjectField', value: 'Gebiet 7' }]))}`;
+  for (const [name, more] of [
+    ['the list opens', ''],
+    ['by last change', 'order=changed'],
+    ['one subject', subject],
+    ['a language missing', 'lacks=fr'],
+  ])
+    report(`100,000 concepts in 5 languages: ${name}`, await timed(opened(more)), empty, 'an empty answer');
+  for (const [mode, q] of [
+    ['beginning', 'schleusenkammer 77'],
+    ['part', 'kammer 777'],
+    ['word', '777'],
+  ])
+    report(
+      `100,000 concepts in 5 languages: look-up by ${mode}`,
+      await timed(() =>
+        call('GET', `/termbases/${termbase}/terms?${query(`mode=${mode}&q=${encodeURIComponent(q)}`)}`),
+      ),
+      empty,
+      'an empty answer',
+    );
+  stop();
+}
+
+async function server(rows) {
+  const { call, until, memory, stop } = await started(`data-${rows}`);
   const { id: client } = await call('POST', '/clients', { name: 'Bench' });
   const bytes = readFileSync(glossary(rows));
   const shown = [];
   const written = [];
-  let peak = 0;
-  const memory = setInterval(() => {
-    const kilobytes = Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid}/status`, 'utf8'))?.[1] ?? 0);
-    peak = Math.max(peak, kilobytes / 1024);
-  }, 50);
   let termbaseId = 0;
   for (let i = 0; i < (rows > 50_000 ? 1 : RUNS); i++) {
     const { fileId, jobId } = await call('POST', `/intake/files?client=${client}&name=g.csv`, bytes);
@@ -108,7 +200,6 @@ async function server(rows) {
     termbaseId = job.result.termbaseId;
     written.push(performance.now() - start);
   }
-  clearInterval(memory);
   const reference = await timed(() => insertBare(rows));
   report(
     `server: reading on screen after the upload, ${rows} rows`,
@@ -122,7 +213,7 @@ async function server(rows) {
     reference,
     'bare SQLite insert of the rows',
   );
-  console.log(`server: highest memory, ${rows} rows`.padEnd(58), `${peak.toFixed(0).padStart(7)} MB`);
+  console.log(`server: highest memory, ${rows} rows`.padEnd(58), `${memory.peak.toFixed(0).padStart(7)} MB`);
   for (const [q, mode] of [
     ['schleusenk', 'beginning'],
     ['kammer 77', 'part'],
@@ -137,7 +228,7 @@ async function server(rows) {
       'an empty answer',
     );
   }
-  child.kill();
+  stop();
 }
 
 async function insertBare(rows) {
@@ -179,9 +270,13 @@ async function detection() {
 
 try {
   await detection();
+  quality();
+  await speed(folder, timed, report);
   await command(20_000);
   await server(20_000);
   await server(200_000);
+  await bigTermbase();
+  await wordList();
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

@@ -18,6 +18,33 @@ test('one picture of each main view', async ({ page, server }) => {
   await expect(page.getByText('Schleusentor', { exact: true })).toBeVisible();
   await page.locator('main').press(']');
   await shot('intake');
+  await page.goto(`${server.address}/intake/9`);
+  await expect(page.getByText('Klappenwehr', { exact: true })).toBeVisible();
+  await shot('intake-fields');
+  await page.goto(`${server.address}/intake/10`);
+  await expect(page.getByText('Are German and English exchanged in this row?')).toBeVisible();
+  await shot('intake-troubles');
+  await page.goto(`${server.address}/termbases/4?language=de`);
+  await page.getByRole('button', { name: /^Kammerschleuse/ }).click();
+  await expect(page.getByRole('img', { name: /kammerschleuse.png/ })).toBeVisible();
+  await shot('concept');
+  await page.getByRole('button', { name: /Change all 18 terms/ }).click();
+  await page.getByRole('combobox', { name: 'Field' }).click();
+  await page.getByRole('option', { name: 'Client', exact: true }).click();
+  await page.getByLabel('Value').fill('Bridge office');
+  await expect(page.getByText(/concepts change of/)).toBeVisible();
+  await shot('bulk');
+  await page.goto(`${server.address}/termbases/4/fields`);
+  await expect(page.getByText('Prüfer')).toBeVisible();
+  await shot('fields');
+  await page.goto(`${server.address}/termbases/4/text`);
+  await page
+    .getByRole('textbox', { name: 'Text' })
+    .fill(
+      'Die Kammerschleusen liegen neben dem Klappenwehr. Zwei Dalben stehen vor dem Leitwerk der alten Kesselschleuse.',
+    );
+  await expect(page.getByText(/hits of/)).toBeVisible();
+  await shot('try-text');
   await page.goto(`${server.address}/termbases/1?concept=38`);
   await expect(page.getByText('umgangssprachlich')).toBeVisible();
   await shot('termbase');

@@ -1,4 +1,5 @@
 /** `fair-copy`: the core from a terminal. Exit codes: 0 done, 2 usage, 3 a file cannot be read or written. */
+import { VERSION } from '@fair-copy/core/version.js';
 import { Command, CommanderError } from 'commander';
 import { DataError, describe } from '@fair-copy/core/diagnostic.js';
 import { convertCommand } from './commands/convert.js';
@@ -9,7 +10,7 @@ import { UsageError } from './usage.js';
 
 const program = new Command('fair-copy')
   .description('Turns client glossaries into termbases that can be trusted.')
-  .version('0.1.0')
+  .version(VERSION)
   .exitOverride()
   .addCommand(readCommand())
   .addCommand(convertCommand())

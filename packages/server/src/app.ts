@@ -1,4 +1,5 @@
 /** Builds the application without listening: tests ask it with `inject`, `main.ts` listens. */
+import { VERSION } from '@fair-copy/core/version.js';
 import { existsSync } from 'node:fs';
 import { mkdir, rm } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
@@ -65,7 +66,7 @@ export async function buildApp({ dataDir, security = {} }: AppOptions): Promise<
   app.addContentTypeParser('application/octet-stream', (_request, payload, done) => done(null, payload));
   guard(app, security);
   await app.register(swagger, {
-    openapi: { openapi: '3.1.0', info: { title: 'Fair Copy', version: '0.1.0' } },
+    openapi: { openapi: '3.1.0', info: { title: 'Fair Copy', version: VERSION } },
     transform: jsonSchemaTransform,
   });
   await app.register(routes(context), { prefix: '/api' });

@@ -1,3 +1,4 @@
+import { VERSION } from '@fair-copy/core/version.js';
 import { basename, extname } from 'node:path';
 import { rename, rm } from 'node:fs/promises';
 import { Command } from 'commander';
@@ -169,7 +170,7 @@ async function write(
       return writeText(path, tbxDocument(all, { title: basename(options.output), languages, beyondBasic }));
     case 'tmx': {
       const date = tmxDate(new Date().toISOString());
-      return writeText(path, tmxDocument(all, { languages, sourceLanguage: '*all*', version: '0.1.0', date }));
+      return writeText(path, tmxDocument(all, { languages, sourceLanguage: '*all*', version: VERSION, date }));
     }
     case 'xlsx': {
       const columns = layout.columns();

@@ -8,7 +8,18 @@ const PARAGRAPHS = new Set(
   ),
 );
 const HEADINGS = /^h[1-6]$/;
-const SKIPPED = new Set(['script', 'style', 'template', 'noscript', 'head', 'svg', 'select', 'textarea', 'iframe']);
+const SKIPPED = new Set([
+  'script',
+  'style',
+  'title',
+  'template',
+  'noscript',
+  'head',
+  'svg',
+  'select',
+  'textarea',
+  'iframe',
+]);
 /** Deeper than this nothing is a glossary. */
 const DEPTH_LIMIT = 2000;
 

@@ -1,4 +1,5 @@
 /** A termbase written to a file in an open format, ready to be fetched. */
+import { VERSION } from '@fair-copy/core/version.js';
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
@@ -113,7 +114,7 @@ async function write(
     }
     case 'tmx': {
       const date = tmxDate(new Date().toISOString());
-      await writeText(path, tmxDocument(chosen(2), { languages, sourceLanguage: '*all*', version: '0.1.0', date }));
+      await writeText(path, tmxDocument(chosen(2), { languages, sourceLanguage: '*all*', version: VERSION, date }));
       break;
     }
     case 'xlsx': {

@@ -3,11 +3,14 @@
  * stems that bring different words together. Without one: a common beginning, with a limit on what may follow.
  */
 import { primaryLanguage } from '../../language/tags.js';
+import { agglutination } from './endings.js';
 import { STEMMERS, type Stem } from './stemmers.js';
 
 export interface WordMatcher {
   /** The key under which a word of a term is filed. */
   readonly termKey: (word: string) => string;
+  /** All keys, where forms may begin in several ways. */
+  readonly termKeys: (word: string) => readonly string[];
   /** The keys under which a form in a text may be filed, the likeliest first. */
   readonly textKeys: (word: string) => readonly string[];
   /** Whether the form can belong to the word of the term, once the keys agree. */
@@ -38,19 +41,36 @@ export function matcherFor(language: string): WordMatcher {
 function stemmedMatcher(stem: Stem, primary: string): WordMatcher {
   const cached = remembering((word) => stem(normal(word, primary)));
   const ending = LONG_ENDINGS[primary] ?? 5;
-  const one = remembering((word) => [cached(word)]);
+  const chains = agglutination(primary);
+  const keys = remembering((word) => {
+    if (!chains) return [cached(word)];
+    const text = normal(word, primary);
+    const found = [cached(word), `^${text}`];
+    for (let cut = text.length - 1; cut >= LEAST_BASE; cut--)
+      if (chains.endings.test(text.slice(cut))) found.push(`^${text.slice(0, cut)}`);
+    return found;
+  });
+  const isChain = (a: string, b: string): boolean =>
+    chains?.bases(a).some((base) => b.startsWith(base) && chains.endings.test(b.slice(base.length))) ?? false;
   return {
     termKey: cached,
-    textKeys: one,
+    termKeys: (word) =>
+      chains && word.length >= LEAST_BASE
+        ? [cached(word), ...chains.bases(normal(word, primary)).map((base) => `^${base}`)]
+        : [cached(word)],
+    textKeys: keys,
     fits: (term, form) => {
       const a = normal(term, primary);
       const b = normal(form, primary);
-      return a === b || fitsForm(a, b, ending, primary);
+      return a === b || (cached(term) === cached(form) && fitsForm(a, b, ending, primary)) || isChain(a, b);
     },
     compounds: COMPOUNDING.has(primary),
     stemmed: true,
   };
 }
+
+/** Letters that a word must have before endings are taken off it. */
+const LEAST_BASE = 4;
 
 /**
  * The beginning that stays: short words whole but for their last letter, longer ones without two. What follows it in
@@ -68,6 +88,7 @@ function beginningMatcher(primary: string): WordMatcher {
   });
   return {
     termKey: key,
+    termKeys: (word) => [key(word)],
     textKeys: keys,
     fits: (term, form) => {
       const a = normal(term, primary);
@@ -109,9 +130,16 @@ function fitsForm(a: string, b: string, ending: number, primary: string): boolea
   const endA = a.slice(shared);
   const endB = b.slice(shared);
   if (primary === 'en') return isEnglishPair(endA, endB);
+  // A short form of a longer word is rather another word: "meg" and "megad".
+  if (b.length < a.length && (b.length < 4 || a.length - b.length > SHORTER)) return false;
+  // "fehlen" and "Fehler": who or what does it, not a form of it.
+  if (primary === 'de' && a.endsWith('en') && /er[ns]?$/.test(b)) return false;
   if (endA.length > ending || endB.length > ending) return false;
   return shared >= Math.min(3, Math.min(a.length, b.length) - 1) && shared * 2 >= Math.min(a.length, b.length);
 }
+
+/** Letters that a form may have less than the term. */
+const SHORTER = 3;
 
 const ENGLISH = new Set(['', 's', 'es', 'd', 'ed', 'ing', 'e', 'y', 'ies', 'ied', 'ying']);
 

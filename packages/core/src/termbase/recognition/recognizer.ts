@@ -34,6 +34,13 @@ interface TermWord {
   readonly caseCounts: boolean;
 }
 
+/** A term inside a word. */
+interface Part<C> {
+  readonly entry: Entry<C>;
+  readonly from: number;
+  readonly to: number;
+}
+
 interface Node<C> {
   readonly next: Map<string, Node<C>>;
   /** Unchangeable parts of words that stand at this place. */
@@ -43,6 +50,10 @@ interface Node<C> {
 
 /** The mark behind the unchangeable part of a word: "tal|o", "kauppa|". It is never part of the text. */
 const STEM_MARK = /(\p{L})\|/gu;
+/** Words whose parts are kept. */
+const REMEMBERED = 200_000;
+/** In how many ways the words of a term together may begin. */
+const MANY_WAYS = 32;
 /** A letter count under which a part of a compound is none. */
 const LEAST_PART = 4;
 const LEAST_COMPOUND = 8;
@@ -55,6 +66,9 @@ export class Recognizer<C> {
   /** Texts of terms in scripts without spaces. */
   private readonly characters: Node<C> = node();
   private readonly singles = new Map<string, Entry<C>[]>();
+  /** How the parts of compounds can begin: most places of a word need no further look. */
+  private readonly beginnings = new Set<string>();
+  private readonly compoundsSeen = new Map<string, Part<C>[] | null>();
   private hasCharacters = false;
   private count = 0;
 
@@ -81,12 +95,16 @@ export class Recognizer<C> {
     const words = termWords(term);
     if (words.length === 0) return;
     const entry: Entry<C> = { term: plain, concept, words };
-    let at = this.root;
-    for (const word of words) at = this.step(at, word);
-    (at.entries ??= []).push(entry);
+    let places = [this.root];
+    for (const word of words)
+      places = places.flatMap((at) => this.steps(at, word)).slice(0, words.length > 1 ? MANY_WAYS : undefined);
+    for (const at of places) (at.entries ??= []).push(entry);
     if (words.length === 1 && this.matcher.compounds && !words[0]!.caseCounts) {
       const key = this.matcher.termKey(words[0]!.text);
-      this.singles.set(key, [...(this.singles.get(key) ?? []), entry]);
+      const there = this.singles.get(key);
+      if (there) there.push(entry);
+      else this.singles.set(key, [entry]);
+      this.beginnings.add(beginningOf(words[0]!.text));
     }
   }
 
@@ -101,12 +119,13 @@ export class Recognizer<C> {
     return whole.sort((a, b) => a.start - b.start || a.end - b.end);
   }
 
-  private step(at: Node<C>, word: TermWord): Node<C> {
+  private steps(at: Node<C>, word: TermWord): Node<C>[] {
     if (word.stem !== null) {
       at.stems ??= new Map();
-      return kept(at.stems, word.stem);
+      return [kept(at.stems, word.stem)];
     }
-    return kept(at.next, word.caseCounts ? `=${word.text}` : this.matcher.termKey(word.text));
+    if (word.caseCounts) return [kept(at.next, `=${word.text}`)];
+    return [...new Set(this.matcher.termKeys(word.text))].map((key) => kept(at.next, key));
   }
 
   private from(text: string, words: readonly Word[], start: number, found: Hit<C>[]): void {
@@ -151,29 +170,42 @@ export class Recognizer<C> {
   /** Parts of a word that was not found whole: its end, which may be inflected, or its beginning. */
   private inCompound(word: Word, found: Hit<C>[]): void {
     if (word.text.length < LEAST_COMPOUND || found.some((hit) => hit.start < word.end && hit.end > word.start)) return;
-    const hit = this.endOf(word) ?? this.beginningOf(word);
-    if (hit) found.push(...hit);
+    let parts = this.compoundsSeen.get(word.text);
+    if (parts === undefined) {
+      parts = this.endOf(word.text) ?? this.beginningPart(word.text);
+      if (this.compoundsSeen.size >= REMEMBERED) this.compoundsSeen.clear();
+      this.compoundsSeen.set(word.text, parts);
+    }
+    for (const { entry, from, to } of parts ?? [])
+      found.push({
+        term: entry.term,
+        concept: entry.concept,
+        start: word.start + from,
+        end: word.start + to,
+        how: 'compound',
+      });
   }
 
-  private endOf(word: Word): Hit<C>[] | null {
-    for (let cut = LEAST_PART - 1; cut <= word.text.length - LEAST_PART; cut++) {
-      const tail = word.text.slice(cut);
-      const entries = this.partsFor(tail);
-      if (entries.length) return entries.map((entry) => part(entry, word.start + cut, word.end));
+  private endOf(word: string): Part<C>[] | null {
+    for (let cut = LEAST_PART - 1; cut <= word.length - LEAST_PART; cut++) {
+      if (!this.beginnings.has(beginningOf(word.slice(cut, cut + LEAST_PART)))) continue;
+      const entries = this.partsFor(word.slice(cut));
+      if (entries.length) return entries.map((entry) => ({ entry, from: cut, to: word.length }));
     }
     return null;
   }
 
-  private beginningOf(word: Word): Hit<C>[] | null {
-    for (let cut = word.text.length - LEAST_PART; cut >= LEAST_PART; cut--) {
-      const head = word.text.slice(0, cut);
+  private beginningPart(word: string): Part<C>[] | null {
+    if (!this.beginnings.has(beginningOf(word))) return null;
+    for (let cut = word.length - LEAST_PART; cut >= LEAST_PART; cut--) {
+      const head = word.slice(0, cut);
       for (const link of LINKS) {
         if (!head.endsWith(link) || head.length - link.length < LEAST_PART) continue;
         const bare = head.slice(0, head.length - link.length).toLocaleLowerCase(this.language);
         const entries = (this.singles.get(this.matcher.termKey(bare)) ?? []).filter(
           (entry) => entry.words[0]!.text.toLocaleLowerCase(this.language) === bare,
         );
-        if (entries.length) return entries.map((entry) => part(entry, word.start, word.start + bare.length));
+        if (entries.length) return entries.map((entry) => ({ entry, from: 0, to: bare.length }));
       }
     }
     return null;
@@ -219,8 +251,10 @@ export class Recognizer<C> {
   }
 }
 
-function part<C>(entry: Entry<C>, start: number, end: number): Hit<C> {
-  return { term: entry.term, concept: entry.concept, start, end, how: 'compound' };
+/** The first letters without marks, by which parts of compounds are looked for: "Häuser" begins like "Haus". */
+function beginningOf(text: string): string {
+  const start = text.slice(0, LEAST_PART).toLowerCase();
+  return /^[a-z]*$/.test(start) ? start : start.normalize('NFD').replace(/\p{M}/gu, '').slice(0, LEAST_PART);
 }
 
 function node<C>(): Node<C> {

@@ -71,7 +71,13 @@ function Fields({ termbase }: { readonly termbase: TermbaseBody }) {
               {t.values}: {t.valuesHint}
             </span>
             <span role="columnheader">{t.required}</span>
-            <span role="columnheader" />
+            <Box
+              component="span"
+              role="columnheader"
+              sx={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}
+            >
+              {m.common.remove}
+            </Box>
           </Row>
         )}
         {fields.map((field, i) => (

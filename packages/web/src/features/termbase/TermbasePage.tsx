@@ -4,9 +4,9 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { send } from '../../api/http.js';
-import { ledger, termbase as termbaseQuery } from '../../api/queries.js';
-import type { TermbaseBody } from '../../api/types.js';
+import { get, send } from '../../api/http.js';
+import { termbase as termbaseQuery } from '../../api/queries.js';
+import type { LedgerEntryBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
@@ -122,17 +122,16 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
   );
 }
 
-/** Undoes the newest operation on this termbase that still stands. */
+/** Undoes the newest operation on this termbase that still stands, as the ledger has it at that moment. */
 function useUndoHere(termbaseId: number): () => void {
-  const { data: entries = [] } = useQuery(ledger(null, 50));
   const { say, fail } = useToast();
   const navigate = useNavigate();
-  return () => {
+  const undo = async (): Promise<void> => {
+    const entries = await get<LedgerEntryBody[]>('/ledger', { limit: 50 });
     const newest = entries.find((entry) => entry.termbaseId === termbaseId && !entry.undoneAt);
     if (!newest) return say(m.ledger.nothingToUndo);
-    send<{ title: string }>('POST', `/ledger/${newest.id}/undo`).then(
-      ({ title }) => say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') }),
-      fail,
-    );
+    const { title } = await send<{ title: string }>('POST', `/ledger/${newest.id}/undo`);
+    say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') });
   };
+  return () => void undo().catch(fail);
 }

@@ -55,9 +55,9 @@ test('by mouse: a zip with pictures, a status turned, many concepts changed at o
   await page.getByRole('button', { name: 'Change 3 concepts' }).click();
   await expect(page.getByText('3 concepts changed.')).toBeVisible();
   await page.getByRole('button', { name: /^Drehbrücke/ }).click();
-  await expect(page.getByText('Bridge office')).toBeVisible();
+  await expect(page.getByText('Bridge office', { exact: true })).toBeVisible();
   await page.locator('main').press('u');
-  await expect(page.getByText('Bridge office')).toBeHidden();
+  await expect(page.getByText('Bridge office', { exact: true })).toBeHidden();
 
   await page.getByRole('link', { name: 'Try a text' }).click();
   await page.getByRole('textbox', { name: 'Text' }).fill('Die Drehbrücken und das Streichwehr.');
@@ -101,7 +101,7 @@ test('by keyboard: terms are marked and merged, a concept is split, and both are
   await page.locator('main').press('u');
   await expect(page.getByRole('button', { name: 'Change “Böschung”' })).toBeVisible();
   await page.locator('main').press('u');
-  await expect(page.getByRole('button', { name: 'Change “Böschung”' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Change “Baggergut”' })).toBeHidden();
 });
 
 test('a Word list is cut by its pattern; a row with exchanged languages is turned', async ({ page, server }) => {
@@ -115,7 +115,7 @@ test('a Word list is cut by its pattern; a row with exchanged languages is turne
   await page.getByRole('button', { name: /Change: “–”/ }).click();
   await page.getByLabel(/Then, before a definition/).fill('');
   await page.getByRole('button', { name: 'Cut like this', exact: true }).first().click();
-  await expect(page.getByText(/kiln: part no/)).toBeVisible();
+  await expect(page.getByText(/^kiln: part no/)).toBeVisible();
 
   await page.getByRole('button', { name: /Client in hand/ }).click();
   await page.getByRole('menuitem', { name: 'Brennick Waterways' }).click();

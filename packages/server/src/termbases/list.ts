@@ -49,8 +49,9 @@ interface Order {
   /** The sort key of a row. */
   readonly key: string;
   readonly by: string;
-  /** Rows behind @key, @concept, @ordinal. */
+  /** Rows behind and before @key, @concept, @ordinal. */
   readonly after: string;
+  readonly before: string;
 }
 
 const ORDERS: Readonly<Record<ListOrder, Order>> = {
@@ -58,16 +59,20 @@ const ORDERS: Readonly<Record<ListOrder, Order>> = {
     key: 't.folded',
     by: 't.folded, t.concept_id, t.ordinal',
     after: '(t.folded, t.concept_id, t.ordinal) > (@key, @concept, @ordinal)',
+    before: '(t.folded, t.concept_id, t.ordinal) < (@key, @concept, @ordinal)',
   },
   changed: {
     key: 'c.changed_at',
     by: 'c.changed_at DESC, t.concept_id, t.ordinal',
     after: '(c.changed_at < @key OR (c.changed_at = @key AND (t.concept_id, t.ordinal) > (@concept, @ordinal)))',
+    before:
+      '(c.changed_at > @key OR (c.changed_at = @key AND (t.concept_id, t.ordinal) < (@concept, @ordinal)))',
   },
   entry: {
     key: "''",
     by: 't.concept_id, t.ordinal',
     after: '(t.concept_id, t.ordinal) > (@concept, @ordinal)',
+    before: '(t.concept_id, t.ordinal) < (@concept, @ordinal)',
   },
 };
 
@@ -115,17 +120,11 @@ export function termPosition(db: Db, query: TermQuery, conceptId: number): numbe
     )
     .get({ ...params, concept: conceptId });
   if (!first) return null;
-  const { all, behind } = {
-    all: db
-      .prepare<[Record<string, unknown>], { n: number }>(`SELECT count(*) AS n FROM ${from} WHERE ${sql}`)
-      .get(params)!.n,
-    behind: db
-      .prepare<[Record<string, unknown>], { n: number }>(
-        `SELECT count(*) AS n FROM ${from} WHERE ${sql} AND ${order.after}`,
-      )
-      .get({ ...params, ...first })!.n,
-  };
-  return all - behind - 1;
+  return db
+    .prepare<[Record<string, unknown>], { n: number }>(
+      `SELECT count(*) AS n FROM ${from} WHERE ${sql} AND ${order.before}`,
+    )
+    .get({ ...params, ...first })!.n;
 }
 
 /** The concepts of a list, each once. */

@@ -187,7 +187,9 @@ function Terms({ query, anchors, conceptId, onConcept, marked, onMark }: TermsPr
   const itemAt = (index: number): TermItem | undefined =>
     results[Math.floor(index / pageSize) - first]?.data?.[index % pageSize];
   const { data: place } = useQuery(termPosition(query, conceptId));
-  const here = place?.position ?? -1;
+  /** Where the keys went last: known before the server has found the concept in the list. */
+  const [stepped, setStepped] = useState({ concept: 0, index: -1 });
+  const here = place?.position ?? (stepped.concept === conceptId ? stepped.index : -1);
   // Opened from elsewhere, the list goes to where the concept stands; chosen in the list, it stays as it is.
   useEffect(() => {
     if (here >= 0) list.current?.scrollIntoView({ index: here, behavior: 'auto' });
@@ -195,7 +197,10 @@ function Terms({ query, anchors, conceptId, onConcept, marked, onMark }: TermsPr
   const go = (by: number) => () => {
     const next = Math.max(0, Math.min(count - 1, here + by));
     const item = itemAt(next);
-    if (item) onConcept(item.concept);
+    if (item) {
+      setStepped({ concept: item.concept, index: next });
+      onConcept(item.concept);
+    }
     list.current?.scrollIntoView({ index: next, behavior: 'auto' });
   };
   useKeys({ j: go(1), ArrowDown: go(1), k: go(-1), ArrowUp: go(-1) });

@@ -414,10 +414,24 @@ function asList(value: number | readonly number[] | undefined): readonly number[
   return value === undefined ? [] : typeof value === 'number' ? [value] : value;
 }
 
-/** The first number that stands in all lists. */
+/** The first number that stands in all lists, which are ascending. */
 function common(lists: readonly (readonly number[])[]): number | undefined {
   const [shortest, ...others] = [...lists].sort((a, b) => a.length - b.length);
-  return shortest?.find((value) => others.every((list) => list.includes(value)));
+  return shortest?.find((value) => others.every((list) => isIn(list, value)));
+}
+
+/** By halving: a frequent word stands in thousands of rows. */
+function isIn(list: readonly number[], value: number): boolean {
+  let low = 0;
+  let high = list.length - 1;
+  while (low <= high) {
+    const middle = (low + high) >> 1;
+    const found = list[middle]!;
+    if (found === value) return true;
+    if (found < value) low = middle + 1;
+    else high = middle - 1;
+  }
+  return false;
 }
 
 /** The row with corrected cells. */

@@ -49,6 +49,8 @@ export class SwapFinder {
   evidence(a: string, b: string): number {
     if (this.left.total < LEAST || this.right.total < LEAST || a.trim() === b.trim()) return 0;
     const left = counted(a);
+    // Without what the row itself put into the other column the odds are lower still: most rows end here.
+    if (odds(left, NONE, this.right, this.left) <= 1) return 0;
     const right = counted(b);
     const first = odds(left, right, this.right, this.left);
     const second = odds(right, left, this.left, this.right);
@@ -63,10 +65,11 @@ export class SwapFinder {
 
 /** For a text that was added to `home`: the logarithm of the odds that it is of `other`. */
 export function oddsOfOther(text: string, other: LetterProfile, home: LetterProfile): number {
-  return odds(counted(text), new Map(), other, home);
+  return odds(counted(text), NONE, other, home);
 }
 
 type Counts = ReadonlyMap<string, number>;
+const NONE: Counts = new Map();
 
 /**
  * For a text that stands in `home`: how much better it fits `other`. What the row itself has put into the two columns
@@ -89,8 +92,7 @@ function counted(text: string): Counts {
 
 function groups(text: string): string[] {
   const found: string[] = [];
-  for (const word of text.toLowerCase().split(/[^\p{L}\p{M}]+/u)) {
-    if (!word) continue;
+  for (const word of text.toLowerCase().match(/[\p{L}\p{M}]+/gu) ?? []) {
     const padded = ` ${word} `;
     for (let i = 0; i + GROUP <= padded.length; i++) found.push(padded.slice(i, i + GROUP));
   }

@@ -12,6 +12,7 @@ export const abbreviationsStep: CleaningStep = {
 };
 
 function apart(piece: Piece): readonly Piece[] | null {
+  if (!/[(（[]/.test(piece.text)) return null;
   const behind = BEHIND.exec(piece.text);
   if (behind && isShortFor(behind[2]!, behind[1]!)) return both(piece, behind[1]!, behind[2]!);
   const before = BEFORE.exec(piece.text);

@@ -59,6 +59,8 @@ export const articlesStep: CleaningStep = {
 };
 
 function withoutArticle(piece: Piece, { language }: CleaningContext): Piece {
+  // Either a short word in front, an elided one, or one behind a comma.
+  if (!/^\p{L}{1,4}[\s'’]|,\s*\p{L}{1,4}['’]?$/u.test(piece.text)) return piece;
   const own = language && ARTICLES[primaryLanguage(language)];
   if (!own) return piece;
   const found = split(piece.text);

@@ -13,6 +13,7 @@ export const bracketsStep: CleaningStep = {
 };
 
 function withoutBrackets(piece: Piece, { squareIsSubject }: CleaningContext): Piece {
+  if (!/[([（]/.test(piece.text)) return piece;
   let { text } = piece;
   const front: Said[] = [];
   const back: Said[] = [];

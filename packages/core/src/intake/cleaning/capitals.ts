@@ -13,6 +13,8 @@ export const capitalsStep: CleaningStep = {
 };
 
 function lowered(text: string, language: string): string {
+  const begin = text.charAt(0);
+  if (begin >= 'a' && begin <= 'z') return text;
   const words = text.split(' ');
   const first = words[0]!;
   // All of it in capitals, several words or one long one: a habit of typing. Short ones are abbreviations.

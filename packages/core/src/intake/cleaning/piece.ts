@@ -27,13 +27,14 @@ export interface CleaningContext {
 
 /** Applies a change of text to each piece; gives back the same array when none changed. */
 export function mapPieces(pieces: readonly Piece[], change: (piece: Piece) => Piece): readonly Piece[] {
-  let changed = false;
-  const result = pieces.map((piece) => {
-    const next = change(piece);
-    if (next !== piece) changed = true;
-    return next;
-  });
-  return changed ? result : pieces;
+  // Most cells hold one piece that no step changes: nothing is made for them.
+  let result: Piece[] | null = null;
+  for (let i = 0; i < pieces.length; i++) {
+    const next = change(pieces[i]!);
+    if (next !== pieces[i]) result ??= pieces.slice(0, i);
+    result?.push(next);
+  }
+  return result ?? pieces;
 }
 
 /** Replaces a piece by several; the same array when `change` gives null for all. */
@@ -41,14 +42,14 @@ export function spreadPieces(
   pieces: readonly Piece[],
   change: (piece: Piece) => readonly Piece[] | null,
 ): readonly Piece[] {
-  let changed = false;
-  const result = pieces.flatMap((piece) => {
-    const next = change(piece);
-    if (next === null) return [piece];
-    changed = true;
-    return next;
-  });
-  return changed ? result : pieces;
+  let result: Piece[] | null = null;
+  for (let i = 0; i < pieces.length; i++) {
+    const next = change(pieces[i]!);
+    if (next) result ??= pieces.slice(0, i);
+    if (next) result!.push(...next);
+    else result?.push(pieces[i]!);
+  }
+  return result ?? pieces;
 }
 
 /** The piece with another text; the very same piece if the text is the same. */

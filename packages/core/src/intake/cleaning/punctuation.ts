@@ -18,6 +18,7 @@ export const punctuationStep: CleaningStep = {
 
 /** Takes away a final point, comma, colon or semicolon, and full-width ones; "…", "!" and "?" stay. */
 export function withoutFinalPunctuation(text: string): string {
+  if (!'.,;:。、；：'.includes(text.at(-1) ?? ' ')) return text;
   const found = /^(.*[\p{L}\p{N})\]”»"’])\s*([.,;:。、；：]+)$/u.exec(text);
   if (!found) return text;
   const [, body, marks] = found as unknown as [string, string, string];

@@ -12,7 +12,12 @@ const AT_END = new RegExp(`^(.*\\S)\\s*(?:[;,]\\s+|\\s*[([])\\s*${SEE}\\s*:?\\s+
 
 export const seeStep: CleaningStep = { id: 'see', apply: (pieces) => spreadPieces(pieces, referred) };
 
+/** Where a reference can begin: looked for first, since hardly any text has one. */
+const MAYBE =
+  /(?:^|[;,([]\s*)(?:see|siehe|s\.|vgl|voir|cf|v[ée]ase|ver\s|vedi|zob|patrz|katso|ks\.|zie|se\s|lásd|viz)|[→⇒]|[-=]>/iu;
+
 function referred(piece: Piece): readonly Piece[] | null {
+  if (!MAYBE.test(piece.text)) return null;
   const whole = WHOLE.exec(piece.text);
   if (whole) return [reference({ ...piece, text: '' }, whole[1]!)];
   const end = AT_END.exec(piece.text);

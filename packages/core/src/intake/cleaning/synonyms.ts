@@ -9,11 +9,15 @@ import type { CleaningStep, Piece } from './piece.js';
 export const SEPARATORS = ['\n', ';', '|', '•', '；', ' / ', '/', '、', ', '] as const;
 export type Separator = (typeof SEPARATORS)[number];
 
+/** Any character of a separator. */
+const MAYBE = /[\n;|•；/、,]/;
+
 export const synonymsStep: CleaningStep = {
   id: 'synonyms',
   apply(pieces, { separators }) {
     let changed = false;
     const result: Piece[] = [];
+    if (separators.length === 0 || !pieces.some((piece) => MAYBE.test(piece.text))) return pieces;
     for (const piece of pieces) {
       const parts = splitTerms(piece.text, separators);
       if (parts.length === 1 && parts[0] === piece.text) result.push(piece);

@@ -9,6 +9,7 @@ const AT_END = /^(.*\p{Ll}{3})\((\p{Ll}{1,3})\)((?:\s.*)?)$/u;
 export const variantsStep: CleaningStep = { id: 'variants', apply: (pieces) => spreadPieces(pieces, bothForms) };
 
 function bothForms(piece: Piece): readonly Piece[] | null {
+  if (!/\p{L}\(\p{L}/u.test(piece.text)) return null;
   const inside = INSIDE.exec(piece.text);
   if (inside) return forms(piece, inside[1]! + inside[2]! + inside[3]!, inside[1]! + inside[3]!);
   const end = AT_END.exec(piece.text);

@@ -10,7 +10,9 @@ const OUTSIDE = [
   ['libxml2-utils', '/usr/bin/xmllint'],
   ['trans-de-en', '/usr/share/trans/de-en'],
   ['iso-codes', '/usr/share/locale/de/LC_MESSAGES/iso_3166-1.mo'],
+  ['snowball-data', '/usr/share/snowball/data/english/voc.txt'],
   ['libreoffice-calc-nogui', '/usr/lib/libreoffice/program/soffice.bin'],
+  ['libreoffice-writer-nogui', '/usr/lib/libreoffice/program/libswlo.so'],
 ];
 
 function getOutside() {

@@ -1,7 +1,7 @@
 /** `fair-copy` as a person calls it. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -140,5 +140,88 @@ describe('what goes wrong', () => {
   test.each([[['--help']], [['read', '--help']], [['convert', '--help']], [['inspect', '--help']]])('%j', (args) => {
     const { status, out } = call(...args);
     expect([status, out]).toEqual([0, expect.stringContaining('Usage')]);
+  });
+});
+
+describe('terms', () => {
+  const termbase = (): string => file('terms.csv', 'ID;English;suomi\nc7;lock gate;sulkuportti\nc8;weir;pato\n');
+  test('finds inflected terms, a segment for each line, places in characters', () => {
+    const text = file('text.txt', 'Sulkuportit 𠀀 ja padot.\n\nEi mitään.\n');
+    const { status, out } = call('terms', termbase(), text, '--lang', 'fi', '--json');
+    expect(status).toBe(0);
+    expect(JSON.parse(out)).toEqual({
+      segments: [
+        {
+          text: 'Sulkuportit 𠀀 ja padot.',
+          hits: [
+            { term: 'sulkuportti', concept: 'c7', start: 0, end: 11, how: 'inflected' },
+            { term: 'pato', concept: 'c8', start: 17, end: 22, how: 'inflected' },
+          ],
+        },
+        { text: '', hits: [] },
+        { text: 'Ei mitään.', hits: [] },
+      ],
+    });
+  });
+  test('in words, in another encoding', () => {
+    const text = file('latin.txt', iconv.encode('Die Käfige am weir.\nlock gates', 'windows-1252'));
+    expect(call('terms', termbase(), text, '--lang', 'en').out).toBe(
+      '1: “weir”: weir (exact, c8)\n2: “lock gates”: lock gate (inflected, c7)\n',
+    );
+  });
+  test('a language without terms is said, a tag that is none is refused', () => {
+    const text = file('t.txt', 'x\n');
+    expect(call('terms', termbase(), text, '--lang', 'sv').err).toContain('no term in sv');
+    expect(call('terms', termbase(), text, '--lang', '???').status).toBe(2);
+  });
+});
+
+describe('convert, with fields', () => {
+  test('pictures beside the file are found by name; missing and unused ones are told', () => {
+    mkdirSync(join(folder, 'pics'), { recursive: true });
+    for (const name of ['Lock.png', 'other.png']) writeFileSync(join(folder, 'pics', name), 'x');
+    const path = file(
+      'pictures.csv',
+      'Deutsch;English;Bild;Status\nSchleuse;lock;lock.png;verboten\nWehr;weir;weir.png;bevorzugt\n',
+    );
+    const out = join(folder, 'pictures.tbx');
+    const { err } = call('convert', path, '-o', out);
+    expect(err).toContain(
+      'Pictures: 1 found, 1 missing\n  missing: weir.png (row 3)\n  not named in any row: pics/other.png',
+    );
+    const tbx = readFileSync(out, 'utf8');
+    expect(tbx).toContain('target="pics/Lock.png"');
+    expect(tbx).toContain('deprecatedTerm-admn-sts');
+  });
+  test('columns can be given any role', () => {
+    const path = file('roles.csv', 'a;b;c;d\n1x;Tor;gate;opening in a wall\n');
+    const { out } = call('read', path, '--json', '--column', '1=id,2=de,3=en,4=definition@en', '--header-row', '1');
+    expect(JSON.parse(out).columns.map((c: { role: string; field?: string }) => c.field ?? c.role)).toEqual([
+      'id',
+      'term',
+      'term',
+      'definition',
+    ]);
+  });
+  test('pictures that lie on a sheet belong to their rows', async () => {
+    const { default: exceljs } = await import('exceljs');
+    const book = new exceljs.Workbook();
+    const sheet = book.addWorksheet('T');
+    for (const row of [
+      ['Deutsch', 'English'],
+      ['Schleuse', 'lock'],
+      ['Wehr', 'weir'],
+    ])
+      sheet.addRow(row);
+    const image = book.addImage({
+      base64: 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      extension: 'png',
+    });
+    sheet.addImage(image, { tl: { col: 3, row: 2 }, ext: { width: 20, height: 20 } });
+    const path = join(folder, 'embedded.xlsx');
+    await book.xlsx.writeFile(path);
+    const out = join(folder, 'embedded.csv');
+    call('convert', path, '-o', out);
+    expect(readFileSync(out, 'utf8')).toBe('de,en,Picture\r\nSchleuse,lock,\r\nWehr,weir,embedded image1.png\r\n');
   });
 });

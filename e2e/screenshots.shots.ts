@@ -19,7 +19,7 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.locator('main').press(']');
   await shot('intake');
   await page.goto(`${server.address}/intake/9`);
-  await expect(page.getByText('Klappenwehr', { exact: true })).toBeVisible();
+  await expect(page.getByText('Klappenwehr', { exact: true }).first()).toBeVisible();
   await shot('intake-fields');
   await page.goto(`${server.address}/intake/10`);
   await expect(page.getByText('Are German and English exchanged in this row?')).toBeVisible();

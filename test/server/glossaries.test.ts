@@ -156,6 +156,25 @@ describe('a sheet with its pictures', () => {
     expect(page.indexOf('Poller')).toBeLessThan(page.indexOf('>Schleuse<'));
   });
 
+  test('goes out as CSV in the shape it came', async () => {
+    const { shapeOf } = await server.ask<{ shapeOf: string }>('GET', `/termbases/${termbase}`);
+    expect(shapeOf).toBe('glossary.csv');
+    const body = { format: 'csv', languages: ['de', 'en'], delimiter: ';', asItCame: true };
+    const job = await server.ended(
+      (await server.ask<{ id: number }>('POST', `/termbases/${termbase}/hand-over`, body)).id,
+    );
+    const { rawPayload } = await server.app.inject({
+      url: `/api/jobs/${job.id}/file`,
+      headers: { host: 'localhost' },
+    });
+    expect(rawPayload.toString().split('\r\n').slice(0, 3)).toEqual([
+      'ID;Deutsch;English;Fachgebiet;Status;Bild;Siehe auch',
+      'c1;Schleuse;lock;Kanäle;preferred;lock.png;Wehr',
+      'c1;Kammerschleuse;;;deprecated;;',
+    ]);
+    expect(job.result!.homeless).toBeUndefined();
+  });
+
   test('an earlier state is one command away', async () => {
     const [poller] = await terms(termbase, 'language=de&q=Poller');
     const id = poller!.concept;

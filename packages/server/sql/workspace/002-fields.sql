@@ -1,6 +1,8 @@
 -- What each termbase records, values by which lists are filtered, and pictures.
 
 ALTER TABLE termbase ADD COLUMN fields TEXT NOT NULL DEFAULT '[]';
+-- The shape of the sheet that was taken in last, to be written again in that shape.
+ALTER TABLE termbase ADD COLUMN shape TEXT;
 
 -- Values of fields that are few and short (core: isFilterable), at any level of a concept, each once.
 CREATE TABLE facet (

@@ -11,6 +11,7 @@ const handOver = z.object({
   languages: z.array(z.string()).min(1),
   delimiter: z.string().min(1).max(5).optional(),
   byteOrderMark: z.boolean().optional(),
+  asItCame: z.boolean().optional(),
   encoding: z.string().optional(),
 });
 export type HandOverBody = z.infer<typeof handOver>;
@@ -28,7 +29,7 @@ export function handOverRoutes(api: Api, { workspace, workers, jobs }: Context):
     },
     async (request) => {
       const { id, name, client_id } = termbaseById(workspace, request.params.id);
-      const { encoding: said, format, languages, delimiter, byteOrderMark } = request.body;
+      const { encoding: said, format, languages, delimiter, byteOrderMark, asItCame } = request.body;
       const encoding = said === undefined ? undefined : encodingNamed(said);
       if (encoding === null) throw new ApiError('encoding-unknown', { what: said! });
       return jobs.start(
@@ -43,6 +44,7 @@ export function handOverRoutes(api: Api, { workspace, workers, jobs }: Context):
               languages,
               ...(delimiter !== undefined && { delimiter }),
               ...(byteOrderMark !== undefined && { byteOrderMark }),
+              ...(asItCame !== undefined && { asItCame }),
               ...(encoding && { encoding }),
             },
             controls,

@@ -4,6 +4,7 @@ import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { glossaryHtml } from '@fair-copy/core/formats/glossary-html.js';
+import { shapedHeader, shapedRows, type Shape } from '@fair-copy/core/formats/shaped.js';
 import { isBeyondBasic, tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
 import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
@@ -25,6 +26,8 @@ import { PictureFolder, pictureSource } from './pictures.js';
 export type HandOverFormat = 'tbx' | 'zip' | 'tmx' | 'csv' | 'tsv' | 'xlsx' | 'html';
 
 export interface HandOver {
+  /** Sheets in the shape of the file that was taken in last, not one column for each term and field. */
+  readonly asItCame?: boolean;
   readonly jobId: number;
   readonly termbaseId: number;
   readonly format: HandOverFormat;
@@ -41,6 +44,8 @@ export interface HandedOver {
   readonly concepts: number;
   /** Concepts that have nothing in the chosen languages (for TMX: in two of them). */
   readonly left: number;
+  /** Terms and values that the shape of the sheet has no column for. */
+  readonly homeless?: number;
 }
 
 export async function handOver(job: HandOver, context: TaskContext): Promise<HandedOver> {
@@ -72,12 +77,13 @@ async function write(
   db: Db,
   job: HandOver,
   context: TaskContext,
-): Promise<{ concepts: number; left: number }> {
+): Promise<{ concepts: number; left: number; homeless?: number }> {
   const languages = job.languages as readonly LanguageTag[];
   const total = db
     .prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?')
     .get(job.termbaseId)!.n;
   let written = 0;
+  const homeless = { count: 0 };
   const chosen = function* (least: number): Generator<Concept> {
     let seen = 0;
     for (const concept of conceptsOf(db, job.termbaseId)) {
@@ -118,6 +124,12 @@ async function write(
       break;
     }
     case 'xlsx': {
+      const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
+      if (shaped) {
+        const rows = inShape(chosen(1), shaped, homeless);
+        await writeWorkbook(path, [{ name: 'Terms', header: shapedHeader(shaped), rows }]);
+        break;
+      }
       const columns = layoutOf(db, job.termbaseId, languages);
       const rows = mapped(chosen(1), (concept) => layoutRow(concept, columns));
       await writeWorkbook(path, [{ name: 'Terms', header: columns.map((c) => c.header), rows }]);
@@ -126,15 +138,18 @@ async function write(
     default: {
       const delimiter = job.delimiter ?? (job.format === 'csv' ? ',' : '\t');
       const style = { delimiter, lineEnd: '\r\n', guardFormulas: true } as const;
+      const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
       await writeText(
         path,
-        lines(chosen(1), layoutOf(db, job.termbaseId, languages), style),
+        shaped
+          ? shapedLines(chosen(1), shaped, style, homeless)
+          : lines(chosen(1), layoutOf(db, job.termbaseId, languages), style),
         job.encoding ?? 'UTF-8',
         job.byteOrderMark ?? false,
       );
     }
   }
-  return { concepts: written, left: total - written };
+  return { concepts: written, left: total - written, ...(homeless.count && { homeless: homeless.count }) };
 }
 
 function fileStem(name: string): string {
@@ -195,6 +210,25 @@ function* lines(
     style,
   );
   for (const concept of concepts) yield delimitedLine(layoutRow(concept, columns), style);
+}
+
+function shapeOfTermbase(db: Db, termbaseId: number): Shape | null {
+  const { shape } = termbaseById(db, termbaseId);
+  return shape === null ? null : (JSON.parse(shape) as Shape);
+}
+
+function* inShape(concepts: Iterable<Concept>, shape: Shape, left: { count: number }): Generator<string[]> {
+  for (const concept of concepts) yield* shapedRows(concept, shape, left);
+}
+
+function* shapedLines(
+  concepts: Iterable<Concept>,
+  shape: Shape,
+  style: DelimitedStyle,
+  left: { count: number },
+): Generator<string> {
+  yield delimitedLine(shapedHeader(shape), style);
+  for (const cells of inShape(concepts, shape, left)) yield delimitedLine(cells, style);
 }
 
 function* mapped<A, B>(items: Iterable<A>, map: (item: A) => B): Generator<B> {

@@ -1,4 +1,5 @@
 /** The entries of a client file into a termbase: one transaction, one entry in the ledger. */
+import { shapeOf } from '@fair-copy/core/formats/shaped.js';
 import { conceptOf, termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
 import { Evaluation, swapFinder, type Outcome, type RowDecision } from '@fair-copy/core/intake/evaluate.js';
 import type { Existing } from '@fair-copy/core/intake/join.js';
@@ -169,10 +170,19 @@ class IntakeWriting {
     const { id, fields: before } = termbaseById(db, this.termbaseId);
     const there = JSON.parse(before) as FieldDefinition[];
     const fields = withDefinitions(there, this.used.definitions());
+    if (isSheet(this.job.reading))
+      db.prepare('UPDATE termbase SET shape = ? WHERE id = ?').run(
+        JSON.stringify(shapeOf(this.job.name, this.job.reading)),
+        id,
+      );
     // Not part of what undo takes back: a definition without values does no harm, and two intakes stay independent.
     if (fields === there) return;
     db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), id);
   }
+}
+
+function isSheet({ source }: Reading): boolean {
+  return source.kind === 'workbook' || source.kind === 'delimited';
 }
 
 /** Without the terms of the languages that the draft brings. */

@@ -10,7 +10,8 @@ export interface Entity {
 
 export const ENTITIES = {
   client: (db: Db) => rowEntity(db, 'client', ['name', 'created_at']),
-  termbase: (db: Db) => rowEntity(db, 'termbase', ['client_id', 'name', 'created_at', 'fields']),
+  termbase: (db: Db) =>
+    rowEntity(db, 'termbase', ['client_id', 'name', 'created_at', 'fields', 'shape'], { fields: '[]', shape: null }),
   picture: (db: Db) => rowEntity(db, 'picture', ['termbase_id', 'name', 'sha256', 'type', 'size']),
   concept: conceptEntity,
   stet: (db: Db) =>
@@ -19,7 +20,13 @@ export const ENTITIES = {
 
 export type EntityName = keyof typeof ENTITIES;
 
-function rowEntity(db: Db, table: string, columns: readonly string[]): Entity {
+/** @param later columns that states from before an update do not have */
+function rowEntity(
+  db: Db,
+  table: string,
+  columns: readonly string[],
+  later: Readonly<Record<string, unknown>> = {},
+): Entity {
   const read = db.prepare<[number]>(`SELECT ${columns.join(', ')} FROM ${table} WHERE id = ?`);
   const write = db.prepare(
     `INSERT INTO ${table} (id, ${columns.join(', ')}) VALUES (@id, ${columns.map((c) => '@' + c).join(', ')})
@@ -29,7 +36,7 @@ function rowEntity(db: Db, table: string, columns: readonly string[]): Entity {
   return {
     read: (id) => read.get(id) ?? null,
     write: (id, state) => {
-      if (state) write.run({ id, ...(state as Record<string, unknown>) });
+      if (state) write.run({ ...later, id, ...(state as Record<string, unknown>) });
       else remove.run(id);
     },
   };

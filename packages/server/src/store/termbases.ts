@@ -15,6 +15,8 @@ export interface TermbaseRow {
   readonly created_at: string;
   /** JSON of the field definitions. */
   readonly fields: string;
+  /** JSON of the shape of the sheet that was taken in last; null where there was none. */
+  readonly shape: string | null;
 }
 
 export function clientById(db: Db, id: number): ClientRow {

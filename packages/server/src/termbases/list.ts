@@ -65,8 +65,7 @@ const ORDERS: Readonly<Record<ListOrder, Order>> = {
     key: 'c.changed_at',
     by: 'c.changed_at DESC, t.concept_id, t.ordinal',
     after: '(c.changed_at < @key OR (c.changed_at = @key AND (t.concept_id, t.ordinal) > (@concept, @ordinal)))',
-    before:
-      '(c.changed_at > @key OR (c.changed_at = @key AND (t.concept_id, t.ordinal) < (@concept, @ordinal)))',
+    before: '(c.changed_at > @key OR (c.changed_at = @key AND (t.concept_id, t.ordinal) < (@concept, @ordinal)))',
   },
   entry: {
     key: "''",

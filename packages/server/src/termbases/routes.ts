@@ -66,7 +66,7 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
   );
 
   api.get('/termbases/:id', { schema: { params: idParam, response: { 200: termbase } } }, async (request) => {
-    const { id, name, client_id, fields } = termbaseById(workspace, request.params.id);
+    const { id, name, client_id, fields, shape } = termbaseById(workspace, request.params.id);
     const { n } = workspace
       .prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?')
       .get(id)!;
@@ -78,6 +78,7 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
       concepts: n,
       languages: languageCounts(workspace, id),
       fields: JSON.parse(fields) as FieldDefinitionBody[],
+      shapeOf: shape === null ? null : (JSON.parse(shape) as { file: string }).file,
       facets: facets.all(id),
       intakes: intakes.all(id),
     };

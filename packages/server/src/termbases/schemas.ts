@@ -16,6 +16,8 @@ export const termbase = z.object({
   concepts: z.number(),
   languages: z.array(z.object({ language: z.string(), terms: z.number(), concepts: z.number() })),
   fields: z.array(fieldDefinition),
+  /** The file whose shape sheets can be written in. */
+  shapeOf: z.string().nullable(),
   /** Values by which the list can be filtered, with the number of concepts. */
   facets: z.array(z.object({ field: z.string(), value: z.string(), concepts: z.number() })),
   /** Intakes that stand, newest first. */

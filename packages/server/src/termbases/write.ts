@@ -54,7 +54,7 @@ export function renameTermbase(
   { dataDir }: TaskContext,
 ): void {
   const db = workspaceForWriting(dataDir);
-  const { client_id, name: old, created_at, fields } = termbaseById(db, id);
+  const { client_id, name: old, created_at, fields, shape } = termbaseById(db, id);
   const clean = freeName(name, namesIn(db, client_id, id), 'termbase');
   const about = {
     clientId: client_id,
@@ -63,14 +63,14 @@ export function renameTermbase(
     title: `Renamed the termbase “${old}” to “${clean}”`,
   };
   recorded(dataDir, about, ({ entry }) => {
-    entry.before('termbase', id, { client_id, name: old, created_at, fields });
+    entry.before('termbase', id, { client_id, name: old, created_at, fields, shape });
     db.prepare('UPDATE termbase SET name = ? WHERE id = ?').run(clean, id);
   });
 }
 
 export function deleteTermbase({ id }: { readonly id: number }, { dataDir }: TaskContext): void {
   const db = workspaceForWriting(dataDir);
-  const { client_id, name, created_at, fields } = termbaseById(db, id);
+  const { client_id, name, created_at, fields, shape } = termbaseById(db, id);
   const about = { clientId: client_id, termbaseId: null, kind: 'termbase', title: `Deleted the termbase “${name}”` };
   recorded(dataDir, about, ({ entry }) => {
     db.prepare(
@@ -88,7 +88,7 @@ export function deleteTermbase({ id }: { readonly id: number }, { dataDir }: Tas
     db.prepare('DELETE FROM term WHERE termbase_id = ?').run(id);
     db.prepare('DELETE FROM facet WHERE termbase_id = ?').run(id);
     db.prepare('DELETE FROM concept WHERE termbase_id = ?').run(id);
-    entry.before('termbase', id, { client_id, name, created_at, fields });
+    entry.before('termbase', id, { client_id, name, created_at, fields, shape });
     db.prepare('DELETE FROM termbase WHERE id = ?').run(id);
   });
 }

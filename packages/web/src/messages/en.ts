@@ -512,6 +512,9 @@ export const en = {
     left: (n: number) =>
       `${count(n, 'concept has', 'concepts have')} too little in these languages and ${n === 1 ? 'is' : 'are'} not in the file.`,
     written: (n: number) => `${count(n, 'concept', 'concepts')} written.`,
+    asItCame: (file: string) => `In the shape of ${file}: its columns, its rows`,
+    homeless: (n: number) =>
+      `${count(n, 'term or value has', 'terms and values have')} no column in this shape and ${n === 1 ? 'is' : 'are'} not in the file.`,
     needOne: 'Choose at least one language.',
     needTwo: 'TMX needs at least two languages.',
   },

@@ -28,6 +28,7 @@ interface Result {
   readonly fileName: string;
   readonly concepts: number;
   readonly left: number;
+  readonly homeless?: number;
 }
 
 /** The termbase in an open format, for the chosen languages. */
@@ -37,6 +38,8 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
   const [languages, setLanguages] = useState<readonly string[]>(all);
   const [delimiter, setDelimiter] = useState(',');
   const [mark, setMark] = useState(true);
+  const [asItCame, setAsItCame] = useState(false);
+  const isSheet = format === 'xlsx' || format === 'csv' || format === 'tsv';
   const [job, setJob] = useState<JobBody | null>(null);
   const fail = useToast((state) => state.fail);
   const chosen = all.filter((tag) => languages.includes(tag));
@@ -47,6 +50,7 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
       languages: chosen,
       ...(format === 'csv' && { delimiter }),
       ...((format === 'csv' || format === 'tsv') && { byteOrderMark: mark }),
+      ...(isSheet && asItCame && { asItCame }),
     };
     const started = await send<JobBody>('POST', `/termbases/${termbase.id}/hand-over`, body);
     setJob(started);
@@ -71,6 +75,12 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
         <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
           {t.explains[format]}
         </Typography>
+        {isSheet && termbase.shapeOf && (
+          <FormControlLabel
+            control={<Checkbox size="small" checked={asItCame} onChange={(_, on) => setAsItCame(on)} />}
+            label={t.asItCame(termbase.shapeOf)}
+          />
+        )}
         {(format === 'csv' || format === 'tsv') && (
           <Box sx={{ mb: 1.5 }}>
             {format === 'csv' && (
@@ -120,7 +130,8 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
         {job?.state === 'running' && <LinearProgress sx={{ mt: 2 }} aria-label={t.writing} />}
         {result && (
           <Typography role="status" sx={{ mt: 2 }}>
-            {t.ready(result.fileName)} {t.written(result.concepts)} {result.left > 0 && t.left(result.left)}
+            {t.ready(result.fileName)} {t.written(result.concepts)} {result.left > 0 && t.left(result.left)}{' '}
+            {result.homeless && t.homeless(result.homeless)}
           </Typography>
         )}
       </DialogContent>

@@ -268,15 +268,23 @@ async function detection() {
   }
 }
 
+/** `npm run bench -- words big` runs only what is named. */
+const PARTS = {
+  detection,
+  quality,
+  recognition: () => speed(folder, timed, report),
+  command: () => command(20_000),
+  server: async () => {
+    await server(20_000);
+    await server(200_000);
+  },
+  big: bigTermbase,
+  words: wordList,
+};
+
 try {
-  await detection();
-  quality();
-  await speed(folder, timed, report);
-  await command(20_000);
-  await server(20_000);
-  await server(200_000);
-  await bigTermbase();
-  await wordList();
+  const named = process.argv.slice(2);
+  for (const [name, part] of Object.entries(PARTS)) if (named.length === 0 || named.includes(name)) await part();
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

@@ -65,8 +65,11 @@ export interface EvaluationOptions {
   /** Rows with one language only become entries instead of questions. */
   readonly keepIncomplete?: boolean;
   /** Finds rows whose two languages are exchanged. */
-  readonly swaps?: SwapFinder | null;
+  readonly swaps?: Swaps | null;
 }
+
+/** Says whether the two languages of a row are exchanged. */
+export type Swaps = Pick<SwapFinder, 'isSwapped'>;
 
 /** A row with what becomes of it. */
 export interface Placed<R extends SheetRow> {
@@ -91,7 +94,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
   private readonly languages: readonly LanguageTag[];
   private readonly header: readonly string[];
   private readonly reader: RowReader;
-  private readonly swaps: SwapFinder | null;
+  private readonly swaps: Swaps | null;
   private readonly seen = new Map<string, number | number[]>();
   private readonly ids = new Map<string, number>();
   private readonly counts = { rows: 0, entries: 0, joined: 0, heldBack: 0, notData: 0 };

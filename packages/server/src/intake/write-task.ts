@@ -1,7 +1,14 @@
 /** The entries of a client file into a termbase: one transaction, one entry in the ledger. */
 import { shapeOf } from '@fair-copy/core/formats/shaped.js';
 import { conceptOf, termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
-import { Evaluation, swapFinder, type Outcome, type RowDecision } from '@fair-copy/core/intake/evaluate.js';
+import {
+  Evaluation,
+  swapFinder,
+  termPair,
+  type Outcome,
+  type RowDecision,
+  type Swaps,
+} from '@fair-copy/core/intake/evaluate.js';
 import type { Existing } from '@fair-copy/core/intake/join.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { UsedFields, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
@@ -25,6 +32,8 @@ export interface IntakeToWrite {
   readonly clientId: number;
   readonly reading: Reading;
   readonly rowDecisions: readonly (readonly [number, RowDecision])[];
+  /** Whether the outcomes in the staging are those of this reading. */
+  readonly evaluated: boolean;
   /** Pictures that came with the client's files. */
   readonly pictures: readonly PictureFile[];
   readonly target: { readonly kind: 'existing'; readonly id: number } | { readonly kind: 'new'; readonly name: string };
@@ -85,7 +94,7 @@ class IntakeWriting {
     private readonly termbaseId: number,
     private readonly context: TaskContext,
   ) {
-    this.writer = new ConceptWriter(writing.db, writing.now);
+    this.writer = new ConceptWriter(writing.db, writing.now, true);
     this.pictures = new TermbasePictures(writing, termbaseId, job.pictures);
   }
 
@@ -96,14 +105,16 @@ class IntakeWriting {
     const evaluation = new Evaluation<StagedRow>(job.reading, {
       ...(existing && { existing }),
       decisions: new Map(job.rowDecisions),
-      swaps: swapFinder(job.reading, staging.sample.rows),
+      swaps: knownSwaps(job, staging) ?? swapFinder(job.reading, staging.sample.rows),
     });
     const count = Math.max(1, staging.count);
     for (const { row, outcome } of Evaluation.of(evaluation, staging.rows())) {
       if (row.position % 500 === 0) this.context.checkpoint((row.position / count) * 0.95);
       this.take(row, outcome);
     }
+    this.writer.settle();
     this.writeLater();
+    this.writer.settle();
     this.define();
     return { entries: this.entries, joined: this.joined };
   }
@@ -179,6 +190,17 @@ class IntakeWriting {
     if (fields === there) return;
     db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), id);
   }
+}
+
+/** The rows that the page shows as exchanged: they need not be found once more. */
+function knownSwaps({ reading, evaluated }: IntakeToWrite, staging: Staging): Swaps | null {
+  const pair = termPair(reading);
+  const rows = evaluated && pair ? staging.swappedRows() : null;
+  if (!pair || !rows) return null;
+  const key = (a: string, b: string): string => `${a}\0${b}`;
+  const known = new Set<string>();
+  for (const { cells } of rows) known.add(key(cells[pair[0].index] ?? '', cells[pair[1].index] ?? ''));
+  return { isSwapped: (a, b) => known.has(key(a, b)) };
 }
 
 function isSheet({ source }: Reading): boolean {

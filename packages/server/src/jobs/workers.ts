@@ -66,7 +66,7 @@ function makePool(): Piscina {
     minThreads: 1,
     maxThreads: 1,
     idleTimeout: Infinity,
-    resourceLimits: { maxOldGenerationSizeMb: 1500, maxYoungGenerationSizeMb: 16 },
+    resourceLimits: { maxOldGenerationSizeMb: 1500, maxYoungGenerationSizeMb: 32 },
   });
 }
 

@@ -19,16 +19,21 @@ export class ConceptWriter {
   private readonly removeFacets;
   private readonly insertFacet;
 
+  /** @param gathered terms wait in a table of their own until `settle`, which puts them in sorted: for large writes */
   constructor(
-    db: Db,
+    private readonly db: Db,
     private readonly now: string,
+    private readonly gathered = false,
   ) {
+    if (gathered)
+      db.exec(`CREATE TEMP TABLE IF NOT EXISTS term_next (termbase_id INTEGER, language TEXT, folded TEXT, concept_id INTEGER, ordinal INTEGER, text TEXT);
+        DELETE FROM term_next;`);
     this.insert = db.prepare('INSERT INTO concept (id, termbase_id, body, changed_at) VALUES (?, ?, ?, ?)');
     this.update = db.prepare('UPDATE concept SET termbase_id = ?, body = ?, changed_at = ? WHERE id = ?');
     this.remove = db.prepare('DELETE FROM concept WHERE id = ?');
     this.removeTerms = db.prepare('DELETE FROM term WHERE concept_id = ?');
     this.insertTerm = db.prepare(
-      'INSERT INTO term (termbase_id, language, folded, concept_id, ordinal, text) VALUES (?, ?, ?, ?, ?, ?)',
+      `INSERT INTO ${gathered ? 'term_next' : 'term'} (termbase_id, language, folded, concept_id, ordinal, text) VALUES (?, ?, ?, ?, ?, ?)`,
     );
     this.removeFacets = db.prepare('DELETE FROM facet WHERE concept_id = ?');
     this.insertFacet = db.prepare(
@@ -41,6 +46,15 @@ export class ConceptWriter {
     const made = Number(this.insert.run(id, termbaseId, JSON.stringify(body), this.now).lastInsertRowid);
     this.writeTerms(made, termbaseId, body);
     return made;
+  }
+
+  /** Puts gathered terms in their places, in the order of the list: several times quicker than one by one. */
+  settle(): void {
+    if (!this.gathered) return;
+    this.db.exec(`INSERT INTO term (termbase_id, language, folded, concept_id, ordinal, text)
+        SELECT termbase_id, language, folded, concept_id, ordinal, text FROM term_next
+        ORDER BY termbase_id, language, folded, concept_id, ordinal;
+      DELETE FROM term_next;`);
   }
 
   replace(id: number, { termbaseId, body }: StoredConcept): void {

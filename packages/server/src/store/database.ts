@@ -18,6 +18,8 @@ export function openDatabase(path: string, schema: Schema): Db {
   db.pragma('foreign_keys = ON');
   db.pragma('synchronous = NORMAL');
   db.pragma('busy_timeout = 20000');
+  // In kibibytes: terms are put in at random places of large indexes.
+  db.pragma(`cache_size = -${schema === 'workspace' ? 96 * 1024 : 8 * 1024}`);
   migrate(db, path, schema, existed);
   return db;
 }

@@ -148,6 +148,21 @@ export class Staging {
     );
   }
 
+  /** Rows that are held back because their languages look exchanged; null while outcomes are being worked out. */
+  swappedRows(): Generator<SheetRow> | null {
+    return this.hasOutcomes ? this.swapped() : null;
+  }
+
+  private *swapped(): Generator<SheetRow> {
+    const rows = this.db
+      .prepare<[], RowRecord>(
+        `SELECT row.* FROM outcome JOIN row USING (position)
+         WHERE kind = 'held back' AND json_extract(body, '$.question.kind') = 'swapped'`,
+      )
+      .iterate();
+    for (const record of rows) yield rowOf(record);
+  }
+
   outcomesAt(positions: readonly number[]): Map<number, StoredOutcome> {
     const found = new Map<number, StoredOutcome>();
     if (!this.hasOutcomes) return found;

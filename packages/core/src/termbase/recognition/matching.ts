@@ -77,7 +77,7 @@ const LEAST_BASE = 4;
  * the text may be as long as an ending.
  */
 function beginningMatcher(primary: string): WordMatcher {
-  const key = (word: string): string => beginning(normal(word, primary));
+  const key = (word: string): string => beginning(normal(word, primary), primary);
   const ending = LONG_ENDINGS[primary] ?? 5;
   const keys = remembering((word) => {
     const text = normal(word, primary);
@@ -94,7 +94,7 @@ function beginningMatcher(primary: string): WordMatcher {
       const a = normal(term, primary);
       const b = normal(form, primary);
       if (a === b) return true;
-      const start = beginning(a);
+      const start = beginning(a, primary);
       return b.startsWith(start) && b.length - start.length <= ending && a.length > 3;
     },
     compounds: COMPOUNDING.has(primary),
@@ -102,17 +102,25 @@ function beginningMatcher(primary: string): WordMatcher {
   };
 }
 
-/** Vowels that change within the stem when a word is inflected: "zawór, zaworu", "ząb, zęby". */
+/** Letters that change within the stem when a word is inflected: "zawór, zaworu", "ząb, zęby", "wartość, wartości". */
 const ALTERNATIONS: Readonly<Record<string, readonly (readonly [RegExp, string])[]>> = {
   pl: [
     [/ó/g, 'o'],
     [/ą/g, 'ę'],
+    [/ć/g, 'c'],
+    [/ś/g, 's'],
+    [/ń/g, 'n'],
+    [/ź/g, 'z'],
   ],
   cs: [[/ů/g, 'o']],
 };
 
-function beginning(word: string): string {
+/** Endings of the base form that forms do not keep: "nagłówek, nagłówka", "określać, określa". */
+const BASE_ENDINGS: Readonly<Record<string, RegExp>> = { pl: /(?:ek|[aiey]c)$/, cs: /(?:ek|ec)$/, sk: /(?:ok|ec)$/ };
+
+function beginning(word: string, primary: string): string {
   if (word.length <= 3 || /\p{N}/u.test(word)) return word;
+  if (word.length > 5 && BASE_ENDINGS[primary]?.test(word)) return word.slice(0, -2);
   // Vowels at the end change, consonants stay more often.
   const cut = /[aeiouyąęáéíóúůäöüõīūēāàòèù]$/u.test(word) ? 1 : 0;
   return word.slice(0, Math.max(3, word.length - cut - (word.length > 7 && cut ? 1 : 0)));

@@ -42,6 +42,10 @@ export function RoleStrip({ ref, reading, grid, changes }: Props) {
         {reading.columns.map((column) => (
           <ColumnRole key={column.index} column={column} reading={reading} changes={changes} />
         ))}
+        {/* Above the margin of the rows: what is wider than the page goes under it, as the rows do. */}
+        <Box
+          sx={{ position: 'sticky', right: 0, bgcolor: 'background.default', borderLeft: 1, borderColor: 'divider' }}
+        />
       </Box>
     </Box>
   );

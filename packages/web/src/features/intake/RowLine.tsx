@@ -1,4 +1,6 @@
 import { languageName } from '@fair-copy/core/language/tags.js';
+import { cleanValue } from '@fair-copy/core/intake/cleaning/values.js';
+import { standardValue } from '@fair-copy/core/intake/values.js';
 import { languageOfRole, languagesOf, type ColumnReading, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
@@ -81,6 +83,7 @@ export const RowLine = memo(function RowLine({
           key={column.index}
           column={column}
           row={row}
+          reading={reading}
           dimmed={dimmed}
           editing={editing && isEdited(column, row, reading)}
           onEdit={onEdit}
@@ -117,13 +120,14 @@ function isEdited(column: ColumnReading, row: IntakeRowBody | undefined, reading
 interface CellProps {
   readonly column: ColumnReading;
   readonly row: IntakeRowBody | undefined;
+  readonly reading: Reading;
   readonly dimmed: boolean;
   readonly editing: boolean;
   readonly onEdit: (on: boolean) => void;
   readonly onDecide: Props['onDecide'];
 }
 
-function Cell({ column, row, dimmed, editing, onEdit, onDecide }: CellProps) {
+function Cell({ column, row, reading, dimmed, editing, onEdit, onDecide }: CellProps) {
   const [here, setHere] = useState(false);
   const role = column.role.value;
   const language = languageOfRole(role);
@@ -159,25 +163,27 @@ function Cell({ column, row, dimmed, editing, onEdit, onDecide }: CellProps) {
           onCancel={stop}
         />
       ) : (
-        <CellText row={row} column={column} text={text} language={language} />
+        <CellText row={row} column={column} text={text} language={language} reading={reading} dimmed={dimmed} />
       )}
     </Box>
   );
 }
 
-function CellText({
-  row,
-  column,
-  text,
-  language,
-}: {
+interface CellTextProps {
   readonly row: IntakeRowBody | undefined;
   readonly column: ColumnReading;
   readonly text: string;
   readonly language: string | null;
-}) {
+  readonly reading: Reading;
+  readonly dimmed: boolean;
+}
+
+function CellText({ row, column, text, language, reading, dimmed }: CellTextProps) {
   const cleaned = row?.cleaned.find((c) => c.column === column.index);
-  if (column.role.value.kind === 'field') return <FieldText text={text} language={language} />;
+  if (column.role.value.kind === 'field')
+    return (
+      <FieldText text={text} field={dimmed ? null : column.role.value.field} language={language} reading={reading} />
+    );
   if (!cleaned)
     return (
       <LanguageText language={language}>
@@ -208,11 +214,25 @@ function CellText({
   );
 }
 
-/** A field that is no term: smaller, and not more than a few lines; all of it on hovering. */
-function FieldText({ text, language }: { readonly text: string; readonly language: string | null }) {
+interface FieldTextProps {
+  readonly text: string;
+  /** Null: the row is no data, and its text stands as it is. */
+  readonly field: string | null;
+  readonly language: string | null;
+  readonly reading: Reading;
+}
+
+/**
+ * A field that is no term: smaller, and not more than a few lines; all of it on hovering. A word of the client's for a
+ * value of the standard is followed by that value.
+ */
+function FieldText({ text, field, language, reading }: FieldTextProps) {
+  const clean = field ? cleanValue(text, reading.steps) : text;
+  const standard = field ? standardValue(field, clean) : null;
+  const value = standard && valueLabel(field!, standard);
   return (
     <Box
-      title={text.length > 60 ? text : undefined}
+      title={text.length > 60 || clean !== text ? visible(text) : undefined}
       {...(language && { lang: language })}
       dir="auto"
       sx={{
@@ -226,7 +246,13 @@ function FieldText({ text, language }: { readonly text: string; readonly languag
         overflowWrap: 'anywhere',
       }}
     >
-      {text}
+      {clean}
+      {value && value !== clean.toLowerCase() && (
+        <Box component="span" sx={{ color: 'text.secondary', fontStyle: 'italic' }} lang="en">
+          {' '}
+          → {value}
+        </Box>
+      )}
     </Box>
   );
 }

@@ -82,29 +82,7 @@ export function BulkChange({ termbase, selection, onDone, onClose }: Props) {
             <>
               <Typography sx={{ fontWeight: 600 }}>{t.preview(preview.changed, preview.selected)}</Typography>
               {preview.examples.map((example) => (
-                <Box
-                  key={example.concept}
-                  sx={{
-                    display: 'grid',
-                    gridTemplateColumns: '1fr 1fr',
-                    gap: 2,
-                    py: 0.75,
-                    borderTop: 1,
-                    borderColor: 'divider',
-                  }}
-                >
-                  <Box
-                    sx={(theme) => ({
-                      color: 'text.secondary',
-                      textDecoration: 'line-through',
-                      textDecorationColor: theme.inks.vermilion,
-                      overflowWrap: 'anywhere',
-                    })}
-                  >
-                    {example.before}
-                  </Box>
-                  <Box sx={{ overflowWrap: 'anywhere' }}>{example.after || t.gone}</Box>
-                </Box>
+                <Example key={example.concept} {...example} />
               ))}
             </>
           )}
@@ -124,6 +102,41 @@ export function BulkChange({ termbase, selection, onDone, onClose }: Props) {
     </Dialog>
   );
 }
+
+/** Only what differs, as proof marks: struck out what goes, underlined what comes. */
+function Example({ before, after }: { readonly before: string; readonly after: string }) {
+  const old = before.split(PART);
+  const fresh = after.split(PART);
+  const gone = old.filter((part) => !fresh.includes(part));
+  const come = after ? fresh.filter((part) => !old.includes(part)) : [];
+  const name = old[0]!.replace(/^[^:]*: /, '').replace(/\s*[;[].*$/, '');
+  return (
+    <Box
+      sx={{ display: 'grid', gridTemplateColumns: '200px 1fr', gap: 2, py: 0.75, borderTop: 1, borderColor: 'divider' }}
+    >
+      <Box sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 16, overflowWrap: 'anywhere' }}>{name}</Box>
+      <Box sx={{ overflowWrap: 'anywhere', minWidth: 0 }}>
+        {gone.length > 0 && (
+          <Box
+            component="del"
+            sx={(theme) => ({ color: 'text.secondary', textDecorationColor: theme.inks.vermilion, mr: 1 })}
+          >
+            {gone.join(PART)}
+          </Box>
+        )}
+        {come.length > 0 && (
+          <Box component="ins" sx={(theme) => ({ textDecorationColor: theme.inks.petrol, textUnderlineOffset: '3px' })}>
+            ‸ {come.join(PART)}
+          </Box>
+        )}
+        {!after && t.gone}
+      </Box>
+    </Box>
+  );
+}
+
+/** What stands between the parts of a concept in a line. */
+const PART = ' · ';
 
 interface FormProps {
   readonly termbase: TermbaseBody;

@@ -4,7 +4,6 @@ import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import Popover from '@mui/material/Popover';
 import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
@@ -15,6 +14,7 @@ import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { WordPopover } from '../../ui/WordPopover.js';
 import { visible } from './visible.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
@@ -87,7 +87,6 @@ function Step({ id, file, reading, changes }: Props & { readonly id: CleaningSte
 }
 
 function Separators({ file, reading, changes }: Props) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { separators } = reading;
   const names = separators.map((separator) => t.separatorNames[separator] ?? separator).join(' ');
   const toggle = (separator: string): void =>
@@ -99,27 +98,21 @@ function Separators({ file, reading, changes }: Props) {
   return (
     <>
       {', '}
-      <WordButton aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
-        {separators.length ? `${t.separators} ${names}` : t.noSeparator}
-      </WordButton>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      >
-        <Box sx={{ p: 1.5, display: 'grid' }}>
-          {SEPARATORS.map((separator) => (
-            <FormControlLabel
-              key={separator}
-              control={
-                <Checkbox size="small" checked={separators.includes(separator)} onChange={() => toggle(separator)} />
-              }
-              label={`${t.separatorNames[separator]}: ${t.cells(file.outcome?.separators[separator] ?? 0)}`}
-            />
-          ))}
-        </Box>
-      </Popover>
+      <WordPopover word={separators.length ? `${t.separators} ${names}` : t.noSeparator}>
+        {() => (
+          <Box sx={{ p: 1.5, display: 'grid' }}>
+            {SEPARATORS.map((separator) => (
+              <FormControlLabel
+                key={separator}
+                control={
+                  <Checkbox size="small" checked={separators.includes(separator)} onChange={() => toggle(separator)} />
+                }
+                label={`${t.separatorNames[separator]}: ${t.cells(file.outcome?.separators[separator] ?? 0)}`}
+              />
+            ))}
+          </Box>
+        )}
+      </WordPopover>
     </>
   );
 }
@@ -133,19 +126,11 @@ function Examples({
   readonly id: CleaningStepId;
   readonly label: string;
 }) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const { data } = useQuery({ ...stepPreview(file.id, id), enabled: anchor !== null });
+  const [asked, setAsked] = useState(false);
+  const { data } = useQuery({ ...stepPreview(file.id, id), enabled: asked });
   return (
-    <>
-      <WordButton aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
-        {label}
-      </WordButton>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      >
+    <WordPopover word={label} onOpen={() => setAsked(true)}>
+      {() => (
         <Box
           role="region"
           aria-label={t.examples}
@@ -191,7 +176,7 @@ function Examples({
             </Box>
           ))}
         </Box>
-      </Popover>
-    </>
+      )}
+    </WordPopover>
   );
 }

@@ -2,7 +2,6 @@ import { markName, patternFromExample } from '@fair-copy/core/document/pattern.j
 import type { Guess, LinePattern, SourceForm } from '@fair-copy/core/intake/reading.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
@@ -10,7 +9,7 @@ import { useState } from 'react';
 import { intakeRows } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
-import { WordButton } from '../../ui/WordButton.js';
+import { WordPopover } from '../../ui/WordPopover.js';
 import { ChoiceWord } from './ChoiceWord.js';
 import { DoubtMark, reasonOf } from './doubt.js';
 import type { ReadingChanges } from './useReadingChanges.js';
@@ -53,7 +52,6 @@ interface PatternProps {
 
 /** How a line is cut into cells: the marks themselves, or the parts of an example. */
 export function PatternWord({ file, pattern, changes }: PatternProps) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { value } = pattern;
   const word = value
     ? t.cutWords(
@@ -62,30 +60,28 @@ export function PatternWord({ file, pattern, changes }: PatternProps) {
         value.groups === null ? null : markName(value.groups),
       )
     : t.notCut;
-  const use = (next: LinePattern | null): void => {
-    setAnchor(null);
-    changes.recut({ pattern: next });
-  };
   return (
-    <>
-      <WordButton
-        aria-haspopup="dialog"
-        aria-label={t.change(word)}
-        title={reasonOf(pattern)}
-        onClick={(event) => setAnchor(event.currentTarget)}
-      >
-        {word}
-        <DoubtMark guess={pattern} />
-      </WordButton>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      >
-        <PatternForm file={file} pattern={pattern} onUse={use} />
-      </Popover>
-    </>
+    <WordPopover
+      word={
+        <>
+          {word}
+          <DoubtMark guess={pattern} />
+        </>
+      }
+      label={t.change(word)}
+      title={reasonOf(pattern)}
+    >
+      {(close) => (
+        <PatternForm
+          file={file}
+          pattern={pattern}
+          onUse={(next) => {
+            close();
+            changes.recut({ pattern: next });
+          }}
+        />
+      )}
+    </WordPopover>
   );
 }
 

@@ -3,18 +3,15 @@ import { languageName } from '@fair-copy/core/language/tags.js';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import Popover from '@mui/material/Popover';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
 import { m } from '../../messages/en.js';
-import { WordButton } from '../../ui/WordButton.js';
+import { WordPopover } from '../../ui/WordPopover.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 const t = m.intake.sentence;
 
 /** When a row and a concept of the termbase are the same. */
 export function JoinWord({ reading, changes }: { readonly reading: Reading; readonly changes: ReadingChanges }) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { join } = reading;
   const names = join.languages.map((tag) => languageName(tag)).join(' and ');
   const word = join.id || join.languages.length ? t.join(names, join.id, join.subject) : t.joinNothing;
@@ -24,20 +21,8 @@ export function JoinWord({ reading, changes }: { readonly reading: Reading; read
   };
   const hasId = reading.columns.some((column) => column.role.value.kind === 'id');
   return (
-    <>
-      <WordButton
-        aria-haspopup="dialog"
-        aria-label={t.change(word)}
-        onClick={(event) => setAnchor(event.currentTarget)}
-      >
-        {word}
-      </WordButton>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      >
+    <WordPopover word={word} label={t.change(word)}>
+      {() => (
         <Box sx={{ p: 2, display: 'grid', maxHeight: 420, overflow: 'auto' }}>
           <Typography variant="body2" color="text.secondary">
             {t.joinTitle}
@@ -55,8 +40,8 @@ export function JoinWord({ reading, changes }: { readonly reading: Reading; read
           ))}
           <Choice label={t.joinSubject} on={join.subject} onChange={(subject) => set({ subject })} />
         </Box>
-      </Popover>
-    </>
+      )}
+    </WordPopover>
   );
 }
 

@@ -2,13 +2,13 @@ import { delimiterName, DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
 import type { Grouping, Reading } from '@fair-copy/core/intake/reading.js';
 import { ENCODINGS } from '@fair-copy/core/text/encodings-list.js';
 import Box from '@mui/material/Box';
-import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { WordPopover } from '../../ui/WordPopover.js';
 import { ChoiceWord } from './ChoiceWord.js';
 import { DoubtMark, reasonOf } from './doubt.js';
 import { DocumentWords, PatternWord } from './DocumentWords.js';
@@ -148,57 +148,65 @@ function GroupingWord({ reading, changes }: Part) {
 }
 
 function HeaderWord({ reading, changes }: Part) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { headerRow } = reading;
   const word = headerRow.value === null ? t.noHeader : t.header(headerRow.value);
-  const [row, setRow] = useState('');
-  const choose = (value: number | null): void => {
-    setAnchor(null);
-    changes.decide({ headerRow: value });
-  };
   return (
-    <>
-      <WordButton
-        aria-haspopup="dialog"
-        aria-label={t.change(word)}
-        title={reasonOf(headerRow)}
-        onClick={(event) => setAnchor(event.currentTarget)}
-      >
-        {word}
-        <DoubtMark guess={headerRow} />
-      </WordButton>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      >
-        <Box
-          component="form"
-          sx={{ p: 2, width: 280 }}
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (/^[1-9]\d*$/.test(row)) choose(Number(row));
+    <WordPopover
+      word={
+        <>
+          {word}
+          <DoubtMark guess={headerRow} />
+        </>
+      }
+      label={t.change(word)}
+      title={reasonOf(headerRow)}
+    >
+      {(close) => (
+        <HeaderForm
+          headerRow={headerRow}
+          onChoose={(value) => {
+            close();
+            changes.decide({ headerRow: value });
           }}
-        >
-          <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
-            {reasonOf(headerRow)}
-          </Typography>
-          <TextField
-            autoFocus
-            label={t.headerRow}
-            value={row}
-            placeholder={String(headerRow.value ?? 1)}
-            onChange={(event) => setRow(event.target.value)}
-            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
-          />
-          <Box sx={{ mt: 1 }}>
-            <WordButton type="button" onClick={() => choose(null)}>
-              {t.noHeader}
-            </WordButton>
-          </Box>
-        </Box>
-      </Popover>
-    </>
+        />
+      )}
+    </WordPopover>
+  );
+}
+
+function HeaderForm({
+  headerRow,
+  onChoose,
+}: {
+  readonly headerRow: Reading['headerRow'];
+  readonly onChoose: (row: number | null) => void;
+}) {
+  const [row, setRow] = useState('');
+  return (
+    <Box
+      component="form"
+      sx={{ p: 2, width: 280 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (/^[1-9]\d*$/.test(row)) onChoose(Number(row));
+      }}
+    >
+      <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
+        {reasonOf(headerRow)}
+      </Typography>
+      <TextField
+        autoFocus
+        label={t.headerRow}
+        value={row}
+        placeholder={String(headerRow.value ?? 1)}
+        onChange={(event) => setRow(event.target.value)}
+        slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+      />
+      <Box sx={{ mt: 1 }}>
+        <WordButton type="button" onClick={() => onChoose(null)}>
+          {t.noHeader}
+        </WordButton>
+      </Box>
+    </Box>
   );
 }

@@ -9,7 +9,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { send } from '../../api/http.js';
 import { jobEnded } from '../../api/jobs.js';
 import { bulkPreview, holdings } from '../../api/queries.js';
@@ -17,6 +17,7 @@ import type { BulkBody, JobBody, SelectionBody, TermbaseBody } from '../../api/t
 import { m } from '../../messages/en.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { languageLabel } from '../../ui/languages.js';
+import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
 
 const t = m.bulk;
@@ -265,29 +266,5 @@ function MoveForm({ termbase, onChange }: FormProps) {
         </MenuItem>
       ))}
     </Pick>
-  );
-}
-
-function Pick({
-  label,
-  value,
-  onChange,
-  children,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly onChange: (value: string) => void;
-  readonly children: ReactNode;
-}) {
-  return (
-    <TextField
-      select
-      label={label}
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-    >
-      {children}
-    </TextField>
   );
 }

@@ -3,15 +3,15 @@ import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
-import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
-import { useState, type ReactNode } from 'react';
 import type { ListFilterQuery } from '../../api/queries.js';
 import type { ListOrder, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { languageLabel } from '../../ui/languages.js';
+import { Pick } from '../../ui/Pick.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { WordPopover } from '../../ui/WordPopover.js';
 
 const t = m.termbase;
 
@@ -25,25 +25,16 @@ interface Props {
 
 /** What the list is narrowed to, and its order. */
 export function ListFilter({ termbase, filter, onFilter, order, onOrder }: Props) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const count = Object.keys(filter).filter((key) => key !== 'values').length + (filter.values?.length ?? 0);
   return (
     <Box sx={{ display: 'flex', gap: 2, fontSize: 13 }}>
-      <WordButton aria-haspopup="dialog" onClick={(event) => setAnchor(event.currentTarget)}>
-        {count ? t.filterOn(count) : t.filter}
-      </WordButton>
+      <WordPopover word={count ? t.filterOn(count) : t.filter}>
+        {() => <FilterForm termbase={termbase} filter={filter} onFilter={onFilter} />}
+      </WordPopover>
       {count > 0 && <WordButton onClick={() => onFilter({})}>{t.filterNone}</WordButton>}
       <Box sx={{ flex: 1, textAlign: 'end' }}>
         {t.sort}: <OrderWord order={order} onOrder={onOrder} />
       </Box>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-      >
-        <FilterForm termbase={termbase} filter={filter} onFilter={onFilter} />
-      </Popover>
     </Box>
   );
 }
@@ -83,7 +74,7 @@ function FilterForm({ termbase, filter, onFilter }: Pick<Props, 'termbase' | 'fi
         onChange={(lacks) => set({ lacks })}
       />
       {fields.map((field) => (
-        <Choice
+        <PickAny
           key={field}
           label={fieldLabel(field)}
           value={valueOf(field)}
@@ -96,7 +87,7 @@ function FilterForm({ termbase, filter, onFilter }: Pick<Props, 'termbase' | 'fi
                 {valueLabel(field, facet.value)} · {number(facet.concepts)}
               </MenuItem>
             ))}
-        </Choice>
+        </PickAny>
       ))}
       <TextField
         type="date"
@@ -106,7 +97,7 @@ function FilterForm({ termbase, filter, onFilter }: Pick<Props, 'termbase' | 'fi
         slotProps={{ inputLabel: { shrink: true } }}
       />
       {termbase.intakes.length > 0 && (
-        <Choice
+        <PickAny
           label={t.filterIntake}
           value={filter.intake === undefined ? '' : String(filter.intake)}
           onChange={(value) => set({ intake: value ? Number(value) : undefined })}
@@ -116,7 +107,7 @@ function FilterForm({ termbase, filter, onFilter }: Pick<Props, 'termbase' | 'fi
               {intake.title}
             </MenuItem>
           ))}
-        </Choice>
+        </PickAny>
       )}
       <FormControlLabel
         control={
@@ -144,37 +135,22 @@ function LanguageChoice({
   readonly onChange: (tag: string | undefined) => void;
 }) {
   return (
-    <Choice label={label} value={value ?? ''} onChange={(tag) => onChange(tag || undefined)}>
+    <PickAny label={label} value={value ?? ''} onChange={(tag) => onChange(tag || undefined)}>
       {termbase.languages.map(({ language }) => (
         <MenuItem key={language} value={language}>
           {languageLabel(language)}
         </MenuItem>
       ))}
-    </Choice>
+    </PickAny>
   );
 }
 
-function Choice({
-  label,
-  value,
-  onChange,
-  children,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly onChange: (value: string) => void;
-  readonly children: ReactNode;
-}) {
+/** With "any" as the first choice. */
+function PickAny({ children, ...rest }: Parameters<typeof Pick>[0]) {
   return (
-    <TextField
-      select
-      label={label}
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-      slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-    >
+    <Pick {...rest}>
       <MenuItem value="">{t.filterAny}</MenuItem>
       {children}
-    </TextField>
+    </Pick>
   );
 }

@@ -13,7 +13,9 @@ const webFeatureRules = features.map((feature) =>
   forbid(
     [`packages/web/src/features/${feature}/**/*.{ts,tsx}`],
     [
-      ...features.filter((other) => other !== feature).flatMap((other) => [`../${other}/**`, `**/features/${other}/**`]),
+      ...features
+        .filter((other) => other !== feature)
+        .flatMap((other) => [`../${other}/**`, `**/features/${other}/**`]),
       '**/app/**',
       '@fair-copy/server/*',
       '@fair-copy/files/*',

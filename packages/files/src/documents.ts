@@ -5,7 +5,8 @@ import { DocxBlocks } from '@fair-copy/core/document/docx.js';
 import { cutLine } from '@fair-copy/core/document/pattern.js';
 import type { DocumentPart, LinePattern } from '@fair-copy/core/intake/reading.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
-import type { SheetRow } from '@fair-copy/core/sheet/model.js';
+import { DataError } from '@fair-copy/core/diagnostic.js';
+import { COLUMN_LIMIT, type SheetRow } from '@fair-copy/core/sheet/model.js';
 import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
 import { partText } from './codec.js';
 
@@ -35,11 +36,19 @@ export async function* documentRows(
   let line = 0;
   for await (const block of blocks) {
     if (block.kind === 'table') {
-      if (part === 'tables') for (const cells of block.rows) yield { number: ++number, cells };
+      if (part === 'tables') for (const cells of block.rows) yield { number: ++number, cells: usable(cells, number) };
     } else if (part === 'paragraphs') {
       line++;
       if (block.heading) yield { number: ++number, cells: [block.text], line };
       else for (const cells of cutLine(block.text, pattern)) yield { number: ++number, cells, line };
     }
   }
+}
+
+/** Without empty cells at the end. Throws `DataError` for more columns than any glossary has. */
+function usable(cells: readonly string[], row: number): readonly string[] {
+  let width = cells.length;
+  while (width > 0 && cells[width - 1] === '') width--;
+  if (width > COLUMN_LIMIT) throw new DataError('too-many-columns', { row, count: width, limit: COLUMN_LIMIT });
+  return cells.slice(0, width);
 }

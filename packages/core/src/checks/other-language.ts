@@ -18,7 +18,7 @@ const about = {
 } as const;
 
 /** Natural logarithm of the odds from which on it is said. */
-const ENOUGH = 7;
+const ENOUGH = 8;
 /** Letter groups that a language must show before it is judged. */
 const LEAST = 600;
 

@@ -5,8 +5,8 @@ export type Block =
   | { readonly kind: 'table'; readonly rows: readonly (readonly string[])[] };
 
 /** Limits against files that are built to break readers. */
-export const CELL_LIMIT = 2_000_000;
 export const SPAN_LIMIT = 200;
+const COLUMNS_BUILT = 2000;
 
 /** Puts cells into a table, with those that reach over several columns and rows in their place. */
 export class TableBuilder {
@@ -25,6 +25,8 @@ export class TableBuilder {
   /** @param across @param downwards how many columns and rows the cell takes */
   cell(text: string, across = 1, downwards = 1): void {
     if (!this.current) this.startRow();
+    // What goes on beyond any glossary is refused when the row is read; here it only must not grow without end.
+    if (this.column > COLUMNS_BUILT) return;
     const wide = Math.max(1, Math.min(across, SPAN_LIMIT));
     for (let i = 0; i < wide; i++) {
       this.current![this.column] = i === 0 ? text : '';

@@ -30,3 +30,26 @@ describe('a list of two columns without a header', () => {
   test('of 60 rows: the languages are right in at least 28 of 29', () => expect(right(60)).toBeGreaterThanOrEqual(28));
   test('of 12 rows: in at least 25 of 29', () => expect(right(12)).toBeGreaterThanOrEqual(25));
 });
+
+describe('a column that holds two languages', () => {
+  const notes = (rows: readonly (readonly string[])[]): string[] =>
+    proposeReading({
+      source: { kind: 'workbook', sheet: 'x', sheets: [] },
+      rows: [['English', 'Other'], ...rows].map((cells, i) => ({ number: i + 1, cells })),
+      hiddenColumns: [],
+      notes: [],
+    }).notes.flatMap((note) => (note.code === 'language-mixed' ? [note.message] : []));
+
+  test('is said: half of its names are English', () => {
+    const told = ['de', 'fr', 'es', 'fi', 'pl', 'hu', 'tr', 'ru', 'cs'].filter((language) => {
+      const rows = names[language]!.map(([en, other], i) => [en, i < 90 ? other : en + ' (name)']);
+      return notes(rows.slice(0, 180)).some((message) => message.includes('English among those in'));
+    });
+    expect(told.length).toBeGreaterThanOrEqual(8);
+  });
+
+  test('is not said of 29 languages that are not mixed, but once', () => {
+    const wrong = LANGUAGES.filter((language) => notes(names[language]!).length > 0);
+    expect(wrong.length).toBeLessThanOrEqual(1);
+  });
+});

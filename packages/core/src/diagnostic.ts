@@ -143,6 +143,11 @@ const CODES = {
     message: 'Cells that show a spreadsheet error such as #N/A: {count}, the first in row {row}.',
     advice: 'They are read as empty. Ask the client what belongs there.',
   },
+  'language-mixed': {
+    severity: 'warning',
+    message: 'Column {column} holds {count} rows that read as {other} among those in {language}.',
+    advice: 'Look at them: the column may hold several languages, or parts of two lists.',
+  },
   'language-contradiction': {
     severity: 'warning',
     message: 'The header of column {column} says {header}, but the text reads as {content}.',

@@ -1,6 +1,7 @@
 /** From the first rows of a file to a proposed reading. */
 import { diagnostic, type Diagnostic } from '../diagnostic.js';
-import { languageName, type LanguageTag } from '../language/tags.js';
+import { areClose, languagesAmong } from '../language/identify.js';
+import { languageName, primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, isBlank, type SheetRow } from '../sheet/model.js';
 import { hasArticle } from './cleaning/articles.js';
 import { separatorsUsed } from './cleaning/synonyms.js';
@@ -253,5 +254,39 @@ function notesOn(
       ),
     );
   }
+  notes.push(...mixedColumns(columns, data));
   return notes;
+}
+
+/** The share of the rows that can be told, and how many at least, from which on another language is said. */
+const MIXED_SHARE = 0.2;
+const MIXED_ROWS = 8;
+
+/** Columns in which some rows read as the language of another column. */
+function mixedColumns(columns: readonly ColumnReading[], data: readonly SheetRow[]): Diagnostic[] {
+  const terms = columns.flatMap((column) =>
+    column.role.value.kind === 'term' && !column.contradiction
+      ? [{ index: column.index, language: primaryLanguage(column.role.value.language) }]
+      : [],
+  );
+  const languages = [...new Set(terms.map((term) => term.language))];
+  if (languages.length < 2 || languages.length > 6) return [];
+  return terms.flatMap(({ index, language }) => {
+    const others = languages.filter((other) => other === language || !areClose(other, language));
+    if (others.length < 2) return [];
+    const texts = data.map((row) => row.cells[index] ?? '').filter((cell) => cell.trim() !== '');
+    const counts = languagesAmong(texts, others);
+    const told = [...counts.values()].reduce((sum, n) => sum + n, 0);
+    return others.flatMap((other) => {
+      const count = other === language ? 0 : (counts.get(other) ?? 0);
+      if (count < MIXED_ROWS || count < told * MIXED_SHARE) return [];
+      const details = {
+        column: columnLetter(index),
+        count,
+        other: languageName(other as LanguageTag),
+        language: languageName(language as LanguageTag),
+      };
+      return [diagnostic('language-mixed', details, { column: index + 1 })];
+    });
+  });
 }

@@ -69,6 +69,40 @@ export function identifyPooled(texts: readonly string[], limit = 240): Identifie
     .sort((a, b) => b.share - a.share || (a.language < b.language ? -1 : 1));
 }
 
+/** How much likelier a run of texts must be in one language than in any other of those that are in question. */
+const CLEARLY = 3;
+
+/**
+ * How many of the texts of a column clearly read as each of the given languages, by short runs of neighbours: a column
+ * that holds two lists one after the other, or texts long enough to tell one by one, shows both.
+ *
+ * @param languages primary tags, two at least
+ */
+export function languagesAmong(
+  texts: readonly string[],
+  languages: readonly string[],
+  limit = 400,
+): Map<string, number> {
+  const counts = new Map<string, number>();
+  const some = texts.slice(0, limit);
+  for (let from = 0; from < some.length;) {
+    let to = from;
+    let length = 0;
+    while (to < some.length && length < RUN) length += some[to++]!.length + 1;
+    const shares = new Map(chunkShares(some.slice(from, to).join(' ')));
+    const [best, second] = languages
+      .map((language) => [language, shares.get(language) ?? 0] as const)
+      .sort((a, b) => b[1] - a[1]);
+    if (best && best[1] > 0.1 && best[1] >= CLEARLY * (second?.[1] ?? 0))
+      counts.set(best[0], (counts.get(best[0]) ?? 0) + to - from);
+    from = to;
+  }
+  return counts;
+}
+
+/** Letters that are enough to tell a language most of the time. */
+const RUN = 60;
+
 /** How strongly a text speaks for one language, 0 to 1; 0 also when it is too short to tell. */
 export function shareOf(language: string, found: readonly Identified[]): number {
   return found.find((f) => f.language === language)?.share ?? 0;

@@ -71,11 +71,7 @@ function Fields({ termbase }: { readonly termbase: TermbaseBody }) {
               {t.values}: {t.valuesHint}
             </span>
             <span role="columnheader">{t.required}</span>
-            <Box
-              component="span"
-              role="columnheader"
-              sx={{ position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' }}
-            >
+            <Box component="span" role="columnheader" sx={{ clipPath: 'inset(50%)', overflow: 'hidden', height: 20 }}>
               {m.common.remove}
             </Box>
           </Row>
@@ -103,7 +99,7 @@ function Row({ children, header = false }: { readonly children: React.ReactNode;
         gridTemplateColumns: 'minmax(160px, 1fr) 150px minmax(260px, 2fr) 90px 44px',
         gap: 2,
         px: 2,
-        py: header ? 0.75 : 0.75,
+        py: 0.75,
         alignItems: 'start',
         borderTop: header ? 0 : 1,
         borderColor: 'divider',

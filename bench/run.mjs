@@ -7,6 +7,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { caller } from '../scripts/api.mjs';
 import { quality, speed } from './recognition.mjs';
 
 const RUNS = 5;
@@ -70,17 +71,7 @@ async function started(name) {
   const address = await new Promise((resolve) =>
     child.stdout.on('data', (chunk) => resolve(/at (http:\S+)/.exec(String(chunk))[1])),
   );
-  const call = async (method, path, body) => {
-    const binary = body instanceof Uint8Array;
-    const response = await fetch(`${address}/api${path}`, {
-      method,
-      ...(body !== undefined && {
-        headers: { 'content-type': binary ? 'application/octet-stream' : 'application/json' },
-        body: binary ? body : JSON.stringify(body),
-      }),
-    });
-    return response.json();
-  };
+  const call = caller(address);
   const until = async (path, enough) => {
     for (;;) {
       const answer = await call('GET', path);

@@ -1,6 +1,7 @@
 /** Fills an empty workspace with the scenario, by the same calls that the pages make. */
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { caller } from '../scripts/api.mjs';
 import { FILES, makeFiles } from './make-files.mjs';
 
 /** @param address where the server listens @param folder where the client files are made */
@@ -39,20 +40,4 @@ async function ended(api, jobId) {
     if (job.state !== 'running') return job;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
-}
-
-function caller(address) {
-  return async (method, path, body) => {
-    const binary = body instanceof Uint8Array;
-    const response = await fetch(`${address}/api${path}`, {
-      method,
-      ...(body !== undefined && {
-        headers: { 'content-type': binary ? 'application/octet-stream' : 'application/json' },
-        body: binary ? body : JSON.stringify(body),
-      }),
-    });
-    const answer = await response.json();
-    if (!response.ok) throw new Error(`${method} ${path}: ${answer.message}`);
-    return answer;
-  };
 }

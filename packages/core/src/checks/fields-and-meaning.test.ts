@@ -159,6 +159,15 @@ test('a term much longer than a term, unless it is recorded as a phrase', () => 
   expect(found('long-term', [concept(1, { de: ['Obertor'], en: [[sentence, { termType: ['phrase'] }]] })])).toEqual([]);
 });
 
+test('a long term: words are counted, in scripts without spaces and in long compounds characters', () => {
+  const said = (language: string, text: string): string[] =>
+    found('long-term', [concept(1, { [language]: [text] })]).map((finding) => finding.message);
+  expect(said('en', 'one two three four five six seven eight nine ten eleven')).toEqual(['It has 11 words.']);
+  expect(said('de', 'Schleusenkammer'.repeat(9))).toEqual(['It has 135 characters.']);
+  expect(said('ja', '閘'.repeat(41))).toEqual(['It has 41 characters.']);
+  expect(said('ja', '閘'.repeat(40))).toEqual([]);
+});
+
 test('definitions that say only the term, and definitions that stand twice', () => {
   const list = [
     concept(1, { de: ['Tor'], en: ['lock gate'] }, { definition: ['the gate of a lock'] }),

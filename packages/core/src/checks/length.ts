@@ -1,30 +1,33 @@
 /** A term much longer than a term: a definition or a sentence in its place. */
-import { wordsOf } from '../termbase/recognition/words.js';
+import { goesByCharacters, wordsOf } from '../termbase/recognition/words.js';
 import { onTerm, perConcept, type Check } from './check.js';
 
 const about = {
   id: 'long-term',
   title: 'Much longer than a term',
-  explains: 'A term has more than ten words, or is a whole sentence: it may be a definition.',
+  explains: 'A term has more than ten words or is as long as a sentence: it may be a definition.',
   severity: 'warning',
 } as const;
 
 const WORDS = 10;
 const CHARACTERS = 120;
+/** In scripts without spaces between the words. */
+const CHARACTERS_WITHOUT_SPACES = 40;
 
 export const lengthCheck: Check = perConcept(about, function* (concept) {
   for (const { language, terms } of concept.languages)
     for (const term of terms) {
       if (term.fields.termType?.includes('phrase')) continue;
-      const words = term.text.length > 40 ? wordsOf(term.text).length : 0;
-      const spaceless = /^(?:ja|zh|th)/.test(language) && term.text.length > 40;
-      if (words > WORDS || term.text.length > CHARACTERS || spaceless)
+      if (term.text.length <= CHARACTERS_WITHOUT_SPACES) continue;
+      const spaceless = goesByCharacters(term.text);
+      const words = spaceless ? 0 : wordsOf(term.text).length;
+      if (words > WORDS || term.text.length > (spaceless ? CHARACTERS_WITHOUT_SPACES : CHARACTERS))
         yield onTerm(
           about,
           concept,
           language,
           term,
-          spaceless ? `It has ${term.text.length} characters.` : `It has ${words} words.`,
+          words > WORDS ? `It has ${words} words.` : `It has ${term.text.length} characters.`,
         );
     }
 });

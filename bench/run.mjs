@@ -72,11 +72,12 @@ async function started(name) {
     child.stdout.on('data', (chunk) => resolve(/at (http:\S+)/.exec(String(chunk))[1])),
   );
   const call = caller(address);
+  /** Asks more rarely the longer it takes, so that asking costs nothing of what is measured. */
   const until = async (path, enough) => {
-    for (;;) {
+    for (let pause = 10; ; pause = Math.min(250, pause * 1.1)) {
       const answer = await call('GET', path);
       if (enough(answer)) return answer;
-      await new Promise((resolve) => setTimeout(resolve, 10));
+      await new Promise((resolve) => setTimeout(resolve, pause));
     }
   };
   const memory = { peak: 0 };
@@ -105,18 +106,15 @@ async function wordList() {
   start = performance.now();
   const { id } = await call('POST', `/intake/files/${fileId}/write`, { newName: 'Words' });
   await until(`/jobs/${id}`, (job) => job.state !== 'running');
+  const written = performance.now() - start;
   const reference = await timed(() =>
     execFileSync('/usr/bin/python3', [at('test/conformance/word_list.py')], {
       input: JSON.stringify(bytes.toString('utf8').split('\n').slice(0, -1)),
     }),
   );
   report(`trans-de-en, ${tally.rows} rows: read, cleaned, in the tally`, read, reference, 'Python counting its groups');
-  report(
-    `trans-de-en: ${tally.entries} entries and ${tally.joined} joined, written`,
-    performance.now() - start,
-    reference,
-    'the same',
-  );
+  report(`trans-de-en: ${tally.entries} entries and ${tally.joined} joined, written`, written, reference, 'the same');
+  report('trans-de-en: from the upload to the termbase', read + written, reference, 'the same');
   console.log('trans-de-en: highest memory'.padEnd(58), `${memory.peak.toFixed(0).padStart(7)} MB`);
   stop();
 }

@@ -45,6 +45,32 @@ describe('a file on the desk', () => {
     });
   });
 
+  test('is written as the tally says, whether it was worked out before or is on the way', async () => {
+    const concepts = async (decide: boolean, wait: boolean): Promise<unknown[]> => {
+      const { fileId } = await server.takeIn(client, 'glossary.txt', GLOSSARY);
+      if (wait) await server.file(fileId);
+      if (decide) {
+        await server.ask('PUT', `/intake/files/${fileId}/rows/6`, { decision: { cells: { 1: 'culvert' } } });
+        if (wait) await server.file(fileId);
+      }
+      const { result } = await server.write(fileId, { newName: `Terms ${fileId}` });
+      const terms = await server.ask<{ concept: number }[]>(
+        'GET',
+        `/termbases/${String(result!.termbaseId)}/terms?language=de`,
+      );
+      return Promise.all(
+        [...new Set(terms.map((term) => term.concept))].map(async (id) => {
+          const { fields, languages, origins } = await server.ask('GET', `/concepts/${id}`);
+          return { fields, languages, origins };
+        }),
+      );
+    };
+    const decided = await concepts(true, true);
+    expect(decided).toHaveLength(5);
+    expect(await concepts(true, false)).toEqual(decided);
+    expect(await concepts(false, true)).toHaveLength(4);
+  });
+
   test('another separator cuts it anew', async () => {
     const { fileId } = await server.takeIn(client, 'a.txt', 'a = b;c = d\nSchleuse = Tor;lock = gate\n');
     const file = await server.ask<IntakeFile>('PATCH', `/intake/files/${fileId}/source`, {

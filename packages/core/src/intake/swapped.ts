@@ -35,6 +35,7 @@ export class LetterProfile {
 export class SwapFinder {
   private readonly left = new LetterProfile();
   private readonly right = new LetterProfile();
+  private readonly once = new Map<string, number>();
 
   /** @param rows cells of the two columns, a sample of some thousand */
   constructor(rows: Iterable<readonly [string, string]>) {
@@ -50,12 +51,27 @@ export class SwapFinder {
     if (this.left.total < LEAST || this.right.total < LEAST || a.trim() === b.trim()) return 0;
     const left = counted(a);
     // Without what the row itself put into the other column the odds are lower still: most rows end here.
-    if (odds(left, NONE, this.right, this.left) <= 1) return 0;
+    if (this.oddsAlone(left) <= 1) return 0;
     const right = counted(b);
     const first = odds(left, right, this.right, this.left);
     const second = odds(right, left, this.left, this.right);
     // Both cells have to say so.
     return first > 1 && second > 1 ? first + second : 0;
+  }
+
+  /** `odds` of a text of the left column without its counterpart; what a group that stands in it once says is kept. */
+  private oddsAlone(text: Counts): number {
+    const kinds = Math.max(this.left.kinds, this.right.kinds);
+    let sum = 0;
+    for (const [group, count] of text) {
+      let said = count === 1 ? this.once.get(group) : undefined;
+      if (said === undefined) {
+        said = Math.log(this.right.share(group, 0, kinds) / this.left.share(group, count, kinds));
+        if (count === 1) this.once.set(group, said);
+      }
+      sum += count * said;
+    }
+    return sum / PAIR;
   }
 
   isSwapped(a: string, b: string): boolean {

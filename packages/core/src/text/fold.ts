@@ -36,6 +36,7 @@ export function foldForSearch(text: string): string {
 
 /** For saying "the same term": Unicode NFC, white space collapsed; case counts. */
 export function exactKey(text: string): string {
+  if (isPlain(text)) return text;
   return text.normalize('NFC').replace(/\s+/gu, ' ').trim();
 }
 

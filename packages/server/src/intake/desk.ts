@@ -234,7 +234,6 @@ export class Desk {
         clientId: file.clientId,
         reading: file.reading!,
         rowDecisions: this.files.rowDecisions(fileId),
-        evaluated: file.outcome !== null,
         pictures: this.pictures.of(file.clientId),
         target,
       };

@@ -166,6 +166,17 @@ export interface FileToEvaluate {
   readonly pictures: readonly string[];
 }
 
+/** What outcomes follow from: equal texts, equal outcomes. A termbase that is joined may change; see `writeIntake`. */
+export function basisOf({
+  reading,
+  rowDecisions,
+  targetId,
+}: Pick<FileToEvaluate, 'reading' | 'rowDecisions' | 'targetId'>): string {
+  return createHash('sha256')
+    .update(JSON.stringify([reading, rowDecisions, targetId]))
+    .digest('hex');
+}
+
 export interface PictureOutcome {
   readonly found: number;
   /** Named in a row and not there; the first of them. */
@@ -201,6 +212,7 @@ export function evaluateFile(file: FileToEvaluate, context: TaskContext): FileOu
     const pictures = new PictureCheck(file.pictures);
     const count = Math.max(1, staging.count);
     staging.writeOutcomes(
+      basisOf(file),
       (function* () {
         for (const { row, outcome } of Evaluation.of(evaluation, source.rows())) {
           if (row.position % 500 === 0) context.checkpoint(0.7 + (0.3 * row.position) / count);

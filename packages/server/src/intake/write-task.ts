@@ -20,11 +20,12 @@ import { ConceptWriter, readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { TermbasePictures, type PictureFile } from '../store/pictures.js';
-import { Staging, type StagedRow } from '../store/staging.js';
+import { Staging, type DraftRow, type StagedRow } from '../store/staging.js';
 import { clientById, freeName, termbaseById } from '../store/termbases.js';
 import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
 import { insertTermbase, namesIn } from '../termbases/write.js';
 import { existingIn } from './existing.js';
+import { basisOf } from './read-tasks.js';
 
 export interface IntakeToWrite {
   readonly fileId: number;
@@ -32,8 +33,6 @@ export interface IntakeToWrite {
   readonly clientId: number;
   readonly reading: Reading;
   readonly rowDecisions: readonly (readonly [number, RowDecision])[];
-  /** Whether the outcomes in the staging are those of this reading. */
-  readonly evaluated: boolean;
   /** Pictures that came with the client's files. */
   readonly pictures: readonly PictureFile[];
   readonly target: { readonly kind: 'existing'; readonly id: number } | { readonly kind: 'new'; readonly name: string };
@@ -47,7 +46,10 @@ export interface Written {
   readonly joined: number;
 }
 
-/** Works the outcomes out once more inside the transaction, so that what is there by now is respected. */
+/**
+ * For a new termbase what was worked out on the desk is written. Outcomes that join a termbase are worked out once more
+ * inside the transaction, so that what is there by now is respected.
+ */
 export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
   const db = workspaceForWriting(context.dataDir);
   clientById(db, job.clientId);
@@ -55,7 +57,7 @@ export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
     job.target.kind === 'new'
       ? freeName(job.target.name, namesIn(db, job.clientId), 'termbase')
       : ownTermbase(db, job.target.id, job.clientId);
-  const staging = Staging.openForReading(pathsOf(context.dataDir).staging(job.fileId));
+  const staging = Staging.open(pathsOf(context.dataDir).staging(job.fileId));
   try {
     const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
     return recorded(context.dataDir, about, (writing) => {
@@ -99,19 +101,12 @@ class IntakeWriting {
   }
 
   write(staging: Staging): { readonly entries: number; readonly joined: number } {
-    const { job, termbaseId, writing } = this;
-    // A termbase that was made just now has nothing to join.
-    const existing = job.target.kind === 'existing' ? existingBefore(writing, termbaseId) : null;
-    const evaluation = new Evaluation<StagedRow>(job.reading, {
-      ...(existing && { existing }),
-      decisions: new Map(job.rowDecisions),
-      swaps: knownSwaps(job, staging) ?? swapFinder(job.reading, staging.sample.rows),
-    });
     const count = Math.max(1, staging.count);
-    for (const { row, outcome } of Evaluation.of(evaluation, staging.rows())) {
-      if (row.position % 500 === 0) this.context.checkpoint((row.position / count) * 0.95);
+    for (const { row, outcome } of this.outcomes(staging)) {
+      if (row.position % 500 === 0) this.context.checkpoint((row.position / count) * 0.9);
       this.take(row, outcome);
     }
+    this.context.checkpoint(0.9);
     this.writer.settle();
     this.writeLater();
     this.writer.settle();
@@ -119,7 +114,20 @@ class IntakeWriting {
     return { entries: this.entries, joined: this.joined };
   }
 
-  private take(row: StagedRow, outcome: Outcome): void {
+  private outcomes(staging: Staging): Iterable<{ readonly row: DraftRow['row']; readonly outcome: Outcome }> {
+    const { job, termbaseId, writing } = this;
+    const targetId = job.target.kind === 'existing' ? job.target.id : null;
+    const holds = staging.holdsFor(basisOf({ ...job, targetId }));
+    if (holds && targetId === null) return staging.drafts();
+    const evaluation = new Evaluation<StagedRow>(job.reading, {
+      ...(targetId !== null && { existing: existingBefore(writing, termbaseId) }),
+      decisions: new Map(job.rowDecisions),
+      swaps: (holds ? knownSwaps(job, staging) : null) ?? swapFinder(job.reading, staging.sample.rows),
+    });
+    return Evaluation.of(evaluation, staging.rows());
+  }
+
+  private take(row: DraftRow['row'], outcome: Outcome): void {
     switch (outcome.kind) {
       case 'entry': {
         const origins = outcome.rows.map((number) =>
@@ -154,7 +162,7 @@ class IntakeWriting {
     return { file: this.job.name, ...(source.kind === 'workbook' && { sheet: source.sheet }), row };
   }
 
-  private add(concept: number, row: StagedRow, draft: Draft, how: 'same' | 'adds' | 'replaces'): void {
+  private add(concept: number, row: DraftRow['row'], draft: Draft, how: 'same' | 'adds' | 'replaces'): void {
     const changes = this.later.get(concept) ?? [];
     if (how === 'adds') changes.push((body) => withDraft(body, draft));
     if (how === 'replaces') changes.push((body) => withDraft(withoutLanguages(body, draft), draft));
@@ -193,9 +201,9 @@ class IntakeWriting {
 }
 
 /** The rows that the page shows as exchanged: they need not be found once more. */
-function knownSwaps({ reading, evaluated }: IntakeToWrite, staging: Staging): Swaps | null {
+function knownSwaps({ reading }: IntakeToWrite, staging: Staging): Swaps | null {
   const pair = termPair(reading);
-  const rows = evaluated && pair ? staging.swappedRows() : null;
+  const rows = pair ? staging.swappedRows() : null;
   if (!pair || !rows) return null;
   const key = (a: string, b: string): string => `${a}\0${b}`;
   const known = new Set<string>();

@@ -19,7 +19,7 @@ export class ConceptWriter {
   private readonly removeFacets;
   private readonly insertFacet;
 
-  /** @param gathered terms wait in a table of their own until `settle`, which puts them in sorted: for large writes */
+  /** @param gathered terms and facets wait in tables of their own until `settle`, which puts them in sorted: for large writes */
   constructor(
     private readonly db: Db,
     private readonly now: string,
@@ -27,17 +27,20 @@ export class ConceptWriter {
   ) {
     if (gathered)
       db.exec(`CREATE TEMP TABLE IF NOT EXISTS term_next (termbase_id INTEGER, language TEXT, folded TEXT, concept_id INTEGER, ordinal INTEGER, text TEXT);
-        DELETE FROM term_next;`);
+        CREATE TEMP TABLE IF NOT EXISTS facet_next (termbase_id INTEGER, field TEXT, value TEXT, concept_id INTEGER);
+        DELETE FROM term_next;
+        DELETE FROM facet_next;`);
+    const next = gathered ? '_next' : '';
     this.insert = db.prepare('INSERT INTO concept (id, termbase_id, body, changed_at) VALUES (?, ?, ?, ?)');
     this.update = db.prepare('UPDATE concept SET termbase_id = ?, body = ?, changed_at = ? WHERE id = ?');
     this.remove = db.prepare('DELETE FROM concept WHERE id = ?');
     this.removeTerms = db.prepare('DELETE FROM term WHERE concept_id = ?');
     this.insertTerm = db.prepare(
-      `INSERT INTO ${gathered ? 'term_next' : 'term'} (termbase_id, language, folded, concept_id, ordinal, text) VALUES (?, ?, ?, ?, ?, ?)`,
+      `INSERT INTO term${next} (termbase_id, language, folded, concept_id, ordinal, text) VALUES (?, ?, ?, ?, ?, ?)`,
     );
     this.removeFacets = db.prepare('DELETE FROM facet WHERE concept_id = ?');
     this.insertFacet = db.prepare(
-      'INSERT OR IGNORE INTO facet (termbase_id, field, value, concept_id) VALUES (?, ?, ?, ?)',
+      `INSERT OR IGNORE INTO facet${next} (termbase_id, field, value, concept_id) VALUES (?, ?, ?, ?)`,
     );
   }
 
@@ -54,7 +57,10 @@ export class ConceptWriter {
     this.db.exec(`INSERT INTO term (termbase_id, language, folded, concept_id, ordinal, text)
         SELECT termbase_id, language, folded, concept_id, ordinal, text FROM term_next
         ORDER BY termbase_id, language, folded, concept_id, ordinal;
-      DELETE FROM term_next;`);
+      DELETE FROM term_next;
+      INSERT OR IGNORE INTO facet (termbase_id, field, value, concept_id)
+        SELECT termbase_id, field, value, concept_id FROM facet_next ORDER BY termbase_id, field, value, concept_id;
+      DELETE FROM facet_next;`);
   }
 
   replace(id: number, { termbaseId, body }: StoredConcept): void {

@@ -1,5 +1,6 @@
 /** A client file while it is taken in: its rows and what becomes of them, in an SQLite file of its own. */
 import { rmSync } from 'node:fs';
+import type { Draft } from '@fair-copy/core/intake/draft.js';
 import type { Outcome } from '@fair-copy/core/intake/evaluate.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
@@ -15,6 +16,12 @@ export function kindOf(outcome: Outcome): OutcomeKind {
 
 /** A row with its place in the file, from 1. */
 export type StagedRow = SheetRow & { readonly position: number };
+
+/** A row that makes a concept or joins one, without its cells. */
+export interface DraftRow {
+  readonly row: Pick<StagedRow, 'position' | 'number' | 'line'>;
+  readonly outcome: Extract<Outcome, { kind: 'entry' | 'joined' | 'joined existing' }>;
+}
 
 interface RowRecord {
   readonly position: number;
@@ -95,25 +102,48 @@ export class Staging {
     return record ? rowOf(record) : null;
   }
 
-  /** Replaces all outcomes in one transaction. `rank` counts within each kind, so that a filter can be paged. */
-  writeOutcomes(outcomes: Iterable<{ readonly position: number; readonly outcome: Outcome }>): void {
-    this.db.exec(`DROP TABLE IF EXISTS outcome_next;
-      CREATE TABLE outcome_next (kind TEXT NOT NULL, rank INTEGER NOT NULL, position INTEGER NOT NULL, body TEXT NOT NULL,
-        PRIMARY KEY (kind, rank)) STRICT, WITHOUT ROWID;`);
-    const insert = this.db.prepare('INSERT INTO outcome_next (kind, rank, position, body) VALUES (?, ?, ?, ?)');
+  /**
+   * Replaces all outcomes in one transaction. `rank` counts within each kind, so that a filter can be paged.
+   * @param basis what they were worked out from, to know later whether they still hold
+   */
+  writeOutcomes(basis: string, outcomes: Iterable<{ readonly position: number; readonly outcome: Outcome }>): void {
     const ranks = new Map<OutcomeKind, number>();
     this.db.transaction(() => {
+      this.db.exec(`DROP TABLE IF EXISTS outcome;
+        CREATE TABLE outcome (position INTEGER PRIMARY KEY, kind TEXT NOT NULL, rank INTEGER NOT NULL,
+          body TEXT NOT NULL, draft TEXT) STRICT;
+        DELETE FROM basis;`);
+      const insert = this.db.prepare('INSERT INTO outcome (position, kind, rank, body, draft) VALUES (?, ?, ?, ?, ?)');
       for (const { position, outcome } of outcomes) {
         const kind = kindOf(outcome);
         const rank = (ranks.get(kind) ?? 0) + 1;
         ranks.set(kind, rank);
-        insert.run(kind, rank, position, JSON.stringify(stored(outcome)));
+        insert.run(position, kind, rank, JSON.stringify(stored(outcome)), draftToWrite(outcome));
       }
-      this.db.exec(`DROP TABLE IF EXISTS outcome;
-        ALTER TABLE outcome_next RENAME TO outcome;
-        CREATE UNIQUE INDEX outcome_position ON outcome (position);
+      this.db.exec(`CREATE UNIQUE INDEX outcome_rank ON outcome (kind, rank);
         CREATE INDEX outcome_kind ON outcome (kind, position);`);
+      this.db.prepare('INSERT INTO basis (text) VALUES (?)').run(basis);
     })();
+  }
+
+  /** Whether the outcomes were worked out from this. */
+  holdsFor(basis: string): boolean {
+    return this.db.prepare('SELECT 1 FROM basis WHERE text = ?').get(basis) !== undefined;
+  }
+
+  /** The rows that bring something, in their order, with what they bring. */
+  *drafts(): Generator<DraftRow> {
+    const all = this.db
+      .prepare<[], { position: number; number: number; line: number | null; body: string; draft: string | null }>(
+        `SELECT position, number, line, body, draft FROM outcome JOIN row USING (position)
+         WHERE kind IN ('entry', 'joined') ORDER BY position`,
+      )
+      .iterate();
+    for (const { position, number, line, body, draft } of all) {
+      const row = { position, number, ...(line !== null && { line }) };
+      const outcome = { rows: [number], ...JSON.parse(body), draft: draft ? JSON.parse(draft) : NOTHING };
+      yield { row, outcome: outcome as DraftRow['outcome'] };
+    }
   }
 
   get hasOutcomes(): boolean {
@@ -175,10 +205,10 @@ export class Staging {
   }
 }
 
-/** The draft is not stored: it follows from the row and the reading. */
+/** An outcome without its draft, which lies beside it. */
 export type StoredOutcome =
   | Extract<Outcome, { kind: 'held back' | 'not data' }>
-  | { readonly kind: 'entry' }
+  | { readonly kind: 'entry'; readonly rows?: readonly number[] }
   | { readonly kind: 'joined'; readonly row: number; readonly how: 'same' | 'part' | 'adds' }
   | {
       readonly kind: 'joined existing';
@@ -186,10 +216,19 @@ export type StoredOutcome =
       readonly how: 'same' | 'part' | 'adds' | 'replaces';
     };
 
+const NOTHING: Draft = { fields: {}, languages: [] };
+
+/** Null where nothing is written of it. */
+function draftToWrite(outcome: Outcome): string | null {
+  if (outcome.kind === 'held back' || outcome.kind === 'not data') return null;
+  if (outcome.kind !== 'entry' && (outcome.how === 'same' || outcome.how === 'part')) return null;
+  return JSON.stringify(outcome.draft);
+}
+
 function stored(outcome: Outcome): StoredOutcome {
   switch (outcome.kind) {
     case 'entry':
-      return { kind: 'entry' };
+      return outcome.rows.length > 1 ? { kind: 'entry', rows: outcome.rows } : { kind: 'entry' };
     case 'joined':
       return { kind: 'joined', row: outcome.row, how: outcome.how };
     case 'joined existing':

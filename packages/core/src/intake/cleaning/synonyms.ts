@@ -34,6 +34,7 @@ export const synonymsStep: CleaningStep = {
 export function splitTerms(text: string, separators: readonly string[]): string[] {
   for (const separator of SEPARATORS) {
     if (!separators.includes(separator)) continue;
+    if (separator !== '\n' && !text.includes(separator.trim())) continue;
     const parts = cut(text, separator);
     if (parts.length > 1) return [...new Set(parts)];
   }

@@ -3,7 +3,9 @@ import { VERSION } from '@fair-copy/core/version.js';
 import { Command, CommanderError } from 'commander';
 import { DataError, describe } from '@fair-copy/core/diagnostic.js';
 import { convertCommand } from './commands/convert.js';
+import { countCommand } from './commands/count.js';
 import { inspectCommand } from './commands/inspect.js';
+import { matchCommand } from './commands/match.js';
 import { readCommand } from './commands/read.js';
 import { termsCommand } from './commands/terms.js';
 import { UsageError } from './usage.js';
@@ -16,6 +18,8 @@ const program = new Command('fair-copy')
   .addCommand(convertCommand())
   .addCommand(inspectCommand())
   .addCommand(termsCommand())
+  .addCommand(matchCommand())
+  .addCommand(countCommand())
   .showHelpAfterError('(add --help for more)');
 for (const command of program.commands) command.exitOverride();
 

@@ -173,6 +173,27 @@ const CODES = {
     message: 'The XML is nested more than {limit} levels deep.',
     advice: 'This is no exchange file; nothing was taken in.',
   },
+  'xml-entities': {
+    severity: 'error',
+    message: 'The XML defines entities of its own, which can be used to attack the program that reads them.',
+    advice: 'Nothing was taken in. Export the file anew; exchange files need no entities.',
+  },
+  'units-cut-off': {
+    severity: 'warning',
+    message: 'The file is cut off at line {line}.',
+    advice: 'What stands before is taken. Ask for the file again.',
+  },
+  'units-mended': {
+    severity: 'warning',
+    message:
+      'Units with control characters, unknown entities or a bare “&”, which XML does not allow: {count}, the first in line {line}.',
+    advice: 'They were put right while reading. Look at them.',
+  },
+  'encoding-declared-wrong': {
+    severity: 'warning',
+    message: 'The file declares the encoding {what}, but its bytes are {encoding}.',
+    advice: 'It was read as {encoding}. Look at the letters with accents.',
+  },
   'encoding-unknown': {
     severity: 'error',
     message: 'The encoding “{what}” is not known.',

@@ -7,6 +7,8 @@ import type { EntryReader, ExchangeEntry } from '@fair-copy/core/formats/exchang
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { TbxReader } from '@fair-copy/core/formats/tbx/read.js';
 import { TmxReader } from '@fair-copy/core/formats/tmx/read.js';
+import { PoUnits } from '@fair-copy/core/formats/po/units.js';
+import { glossaryEntry } from '@fair-copy/core/memory/glossary.js';
 import { XliffReader } from '@fair-copy/core/formats/xliff/read.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import { SAMPLE_ROWS } from '@fair-copy/core/intake/propose.js';
@@ -18,6 +20,7 @@ import type {
   SheetChoice,
   SourceForm,
 } from '@fair-copy/core/intake/reading.js';
+import { MarkedReader, proposedMarked, type MarkedPattern, type MarkedRow } from '@fair-copy/core/document/marked.js';
 import { cutLine, isDictionary, proposedPattern } from '@fair-copy/core/document/pattern.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import { DelimitedReader } from '@fair-copy/core/sheet/delimited.js';
@@ -43,6 +46,7 @@ export interface SourceChoices {
   readonly quote?: '"' | "'" | null;
   readonly part?: DocumentPart;
   readonly pattern?: LinePattern | null;
+  readonly marked?: MarkedPattern | null;
 }
 
 /** A picture that lies inside a workbook. */
@@ -128,11 +132,17 @@ export class ClientFile {
         else yield* this.workbookRows(source.sheet, noFacts());
         break;
       case 'delimited':
-        if (source.pattern?.value) yield* this.patternRows(source.encoding.value, source.pattern.value);
+        if (source.marked?.value) yield* this.markedRows(source.encoding.value, source.marked.value);
+        else if (source.pattern?.value) yield* this.patternRows(source.encoding.value, source.pattern.value);
         else yield* this.delimitedRows(source);
         break;
       case 'document':
-        yield* documentRows(this.blocks(source.encoding?.value ?? null), source.part.value, source.pattern.value);
+        yield* documentRows(
+          this.blocks(source.encoding?.value ?? null),
+          source.part.value,
+          source.pattern.value,
+          source.marked?.value ?? null,
+        );
         break;
       default: {
         const columns = (await this.exchangeLayout(source.encoding.value)).columns();
@@ -166,6 +176,19 @@ export class ClientFile {
     };
     for await (const text of this.text(encoding)) yield* cut(reader.write(text));
     yield* cut(reader.end());
+  }
+
+  /** Source and translation in one text. */
+  private async *markedRows(encoding: EncodingName, pattern: MarkedPattern): AsyncGenerator<SheetRow> {
+    const lines = new DelimitedReader({ delimiter: null, quote: null });
+    const reader = new MarkedReader(pattern);
+    let number = 0;
+    const numbered = (rows: readonly MarkedRow[]): SheetRow[] =>
+      rows.map(({ cells, line }) => ({ number: ++number, cells, line }));
+    for await (const text of this.text(encoding))
+      for (const row of lines.write(text)) yield* numbered(reader.take(row.cells[0] ?? '', row.number));
+    for (const row of lines.end()) yield* numbered(reader.take(row.cells[0] ?? '', row.number));
+    yield* numbered(reader.end());
   }
 
   /** With the names of pictures that lie on the sheet in a column behind the others. */
@@ -255,12 +278,14 @@ export class ClientFile {
       choices.pattern === undefined
         ? proposedPattern(lines)
         : { value: choices.pattern, sureness: 1, reason: 'chosen', set: true };
+    const marked = markedPattern(lines, choices, pattern.value !== null && pattern.sureness > 0.8);
     const source: SourceForm = {
       kind: 'document',
       format: this.kind as 'docx' | 'html',
       part,
       parts,
       pattern,
+      ...(marked && { marked }),
       ...(encoding && {
         encoding: { value: encoding.encoding, sureness: encoding.sureness, reason: encoding.reason },
       }),
@@ -300,7 +325,10 @@ export class ClientFile {
     const delimiter = choices.delimiter === undefined ? guess.form.delimiter : choices.delimiter;
     let quote = choices.quote !== undefined ? choices.quote : choices.delimiter === undefined ? guess.form.quote : '"';
     const notes: Diagnostic[] = encodingNotes(encoding);
-    if (quote !== null && choices.quote === undefined && !pattern) {
+    const marked = pattern
+      ? null
+      : markedPattern(headLines(head, whole), choices, delimiter !== null && guess.sureness > 0.6);
+    if (quote !== null && choices.quote === undefined && !pattern && !marked?.value) {
       const open = await this.openQuote(encoding.encoding, delimiter, quote);
       if (open !== null) {
         quote = null;
@@ -322,6 +350,7 @@ export class ClientFile {
       quote,
       otherEncodings: encoding.runnersUp,
       pattern,
+      ...(marked && { marked }),
     };
     const kept: SheetRow[] = [];
     const broken = { count: 0, first: 0 };
@@ -365,6 +394,10 @@ export class ClientFile {
   }
 
   private async *entries(encoding: EncodingName): AsyncGenerator<ExchangeEntry> {
+    if (this.kind === 'po') {
+      yield* this.catalogueEntries(encoding);
+      return;
+    }
     const xml = new XmlReader();
     const reader: EntryReader =
       this.kind === 'tbx' ? new TbxReader() : this.kind === 'tmx' ? new TmxReader() : new XliffReader();
@@ -377,6 +410,12 @@ export class ClientFile {
     for (const event of xml.end()) reader.take(event);
   }
 
+  private async *catalogueEntries(encoding: EncodingName): AsyncGenerator<ExchangeEntry> {
+    const reader = new PoUnits();
+    for await (const piece of this.text(encoding)) yield* reader.write(piece).map(glossaryEntry);
+    yield* reader.end().map(glossaryEntry);
+  }
+
   private async encoding(chosen: EncodingName | undefined): Promise<EncodingGuess> {
     const sampler = new EncodingSampler();
     let head = '';
@@ -386,7 +425,10 @@ export class ClientFile {
     }
     if (chosen) return { encoding: chosen, sureness: 1, reason: 'chosen', byteOrderMark: false, runnersUp: [] };
     if (this.kind !== 'delimited') {
-      const said = /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head) ?? /<meta[^>]*charset=["']?([\w-]+)/i.exec(head);
+      const said =
+        /charset=([\w-]+)\\n/i.exec(this.kind === 'po' ? head : '') ??
+        /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head) ??
+        /<meta[^>]*charset=["']?([\w-]+)/i.exec(head);
       const declared = encodingNamed(said?.[1] ?? '');
       if (declared && !declared.startsWith('UTF'))
         return {
@@ -453,7 +495,7 @@ export class ClientFile {
 
 const DECLARED = 'the first line declares it';
 
-async function named<T>(file: string, work: () => Promise<T>): Promise<T> {
+export async function named<T>(file: string, work: () => Promise<T>): Promise<T> {
   try {
     return await work();
   } catch (error) {
@@ -509,6 +551,23 @@ function linePattern(head: string, choices: SourceChoices): Guess<LinePattern> |
   if (!isDictionary(lines)) return null;
   const { value, sureness, reason } = proposedPattern(lines);
   return value && { value, sureness, reason };
+}
+
+/** The lines of the beginning of a text; the last is whole only at its end. */
+function headLines(head: string, whole: boolean): string[] {
+  const lines = head.split(/\r\n|\r|\n/);
+  return whole ? lines : lines.slice(0, -1);
+}
+
+/** Source and translation in one text; where cells are cut by a delimiter only if the marks are plain. */
+function markedPattern(
+  lines: readonly string[],
+  choices: SourceChoices,
+  cut: boolean,
+): Guess<MarkedPattern | null> | null {
+  if (choices.marked !== undefined) return { value: choices.marked, sureness: 1, reason: 'chosen', set: true };
+  if (choices.delimiter !== undefined || choices.pattern !== undefined) return null;
+  return proposedMarked(lines, cut);
 }
 
 async function sheetNames(archive: Archive): Promise<string[]> {

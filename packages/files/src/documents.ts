@@ -2,6 +2,7 @@
 import { HtmlBlocks } from '@fair-copy/core/document/html.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
 import { DocxBlocks } from '@fair-copy/core/document/docx.js';
+import { MarkedReader, type MarkedPattern, type MarkedRow } from '@fair-copy/core/document/marked.js';
 import { cutLine } from '@fair-copy/core/document/pattern.js';
 import type { DocumentPart, LinePattern } from '@fair-copy/core/intake/reading.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
@@ -31,18 +32,24 @@ export async function* documentRows(
   blocks: AsyncIterable<Block>,
   part: DocumentPart,
   pattern: LinePattern | null,
+  marked: MarkedPattern | null = null,
 ): AsyncGenerator<SheetRow> {
   let number = 0;
   let line = 0;
+  const reader = marked && new MarkedReader(marked);
+  const numbered = (rows: readonly MarkedRow[]): SheetRow[] =>
+    rows.map((row) => ({ number: ++number, cells: row.cells, line: row.line }));
   for await (const block of blocks) {
     if (block.kind === 'table') {
       if (part === 'tables') for (const cells of block.rows) yield { number: ++number, cells: usable(cells, number) };
     } else if (part === 'paragraphs') {
       line++;
-      if (block.heading) yield { number: ++number, cells: [block.text], line };
+      if (reader) yield* numbered(reader.take(block.text, line));
+      else if (block.heading) yield { number: ++number, cells: [block.text], line };
       else for (const cells of cutLine(block.text, pattern)) yield { number: ++number, cells, line };
     }
   }
+  if (reader) yield* numbered(reader.end());
 }
 
 /** Without empty cells at the end. Throws `DataError` for more columns than any glossary has. */

@@ -3,7 +3,7 @@ import { open } from 'node:fs/promises';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { ZipArchive } from './archive.js';
 
-export type FileKind = 'workbook' | 'ods' | 'docx' | 'html' | 'delimited' | 'tbx' | 'tmx' | 'xliff' | 'zip';
+export type FileKind = 'workbook' | 'ods' | 'docx' | 'html' | 'delimited' | 'tbx' | 'tmx' | 'xliff' | 'po' | 'zip';
 
 const PICTURES: readonly (readonly [string, RegExp])[] = [
   ['a PNG picture', /^\x89PNG/],
@@ -32,6 +32,7 @@ export async function fileKind(path: string): Promise<FileKind> {
   if (latin.startsWith('{\\rtf')) throw new DataError('file-kind-unknown', { what: 'a rich text document' });
   const xml = xmlKind(head);
   if (xml) return xml;
+  if (isCatalogue(latin)) return 'po';
   if (isBinary(head)) throw new DataError('file-binary', { what: 'a binary file' });
   return 'delimited';
 }
@@ -84,6 +85,16 @@ function swapped(bytes: Buffer): string {
   return Buffer.from(bytes.subarray(0, bytes.length & ~1))
     .swap16()
     .toString('utf16le');
+}
+
+/** A message catalogue: comments, then a quoted `msgid` or `msgctxt`. */
+function isCatalogue(text: string): boolean {
+  const first = text
+    .replace(/^ï»¿/, '')
+    .split(/\r?\n/)
+    .find((line) => line.trim() !== '' && !line.startsWith('#'));
+  const isComment = /^(#[,:.|~ ]?.*\r?\n)+/.test(text) && first === undefined;
+  return (first !== undefined && /^(msgid|msgctxt)\s+"/.test(first)) || (isComment && /^#~ msgid "/m.test(text));
 }
 
 /** Zero bytes that UTF-16 does not explain, or many control characters. */

@@ -15,11 +15,14 @@ import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
+import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
+import { fileKind } from '@fair-copy/files/file-kind.js';
+import { isExchange } from '@fair-copy/files/unit-file.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { picturesBeside, PictureUse, withPictures } from '../pictures.js';
-import { evaluationOf, readingsOf, type FileReading } from '../readings.js';
+import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
 import {
   decisionsOf,
   delimiterOption,
@@ -29,8 +32,9 @@ import {
 } from '../source-options.js';
 import { tallyLine } from '../tally-text.js';
 import { UsageError } from '../usage.js';
+import { convertUnits, type UnitFormat } from './units.js';
 
-const FORMATS = ['tbx', 'tmx', 'csv', 'tsv', 'xlsx'] as const;
+const FORMATS = ['tbx', 'tmx', 'xliff', 'csv', 'tsv', 'xlsx', 'docx'] as const;
 type Format = (typeof FORMATS)[number];
 
 interface ConvertOptions extends SourceOptions {
@@ -42,11 +46,15 @@ interface ConvertOptions extends SourceOptions {
   readonly bom?: boolean;
   readonly keepIncomplete?: boolean;
   readonly questions?: boolean;
+  readonly as?: string;
+  readonly alternatives?: boolean;
 }
 
 export function convertCommand(): Command {
   return withSourceOptions(new Command('convert'))
-    .description('turn glossaries into one TBX, TMX, CSV, tab-delimited or XLSX file; the tally goes to standard error')
+    .description(
+      'turn glossaries into one TBX, TMX, CSV, tab-delimited or XLSX file, bilingual texts and memories into TMX, XLIFF, DOCX, XLSX, CSV or tab-delimited text; the tally goes to standard error',
+    )
     .argument('<file...>')
     .requiredOption('-o, --output <file>', 'where to write; its ending says the format')
     .option('--to <format>', FORMATS.join(', '))
@@ -55,6 +63,8 @@ export function convertCommand(): Command {
     .option('--delimiter <text>', 'the separator of delimited text that is written')
     .option('--bom', 'begin delimited text with a byte order mark')
     .option('--keep-incomplete', 'rows with one language only become entries instead of being held back')
+    .option('--as <what>', 'what the files hold: terms or units; otherwise found')
+    .option('--alternatives', 'fuzzy messages and alternative translations become units too')
     .option('--questions', 'list the held-back rows with their questions on standard error')
     .action(convert);
 }
@@ -72,6 +82,23 @@ async function convert(paths: readonly string[], options: ConvertOptions): Promi
   const encoding = encodingOption(options.encoding);
   const choices = sourceChoices(options);
   const decisions = decisionsOf(options);
+  if (await holdUnits(paths, format, options)) {
+    await convertUnits(paths, {
+      output: options.output,
+      format: format as UnitFormat,
+      languages,
+      encoding,
+      bom: options.bom ?? false,
+      delimiter: delimiterOption(options.delimiter ?? (format === 'csv' ? ',' : '\t')),
+      open: {
+        choices,
+        decisions,
+        keepIncomplete: options.keepIncomplete ?? false,
+        alternatives: options.alternatives ?? false,
+      },
+    });
+    return;
+  }
   const files: ClientFile[] = [];
   const part = `${options.output}.part`;
   try {
@@ -102,6 +129,32 @@ async function convert(paths: readonly string[], options: ConvertOptions): Promi
   } finally {
     for (const file of files) file.close();
   }
+}
+
+/** Memories and bilingual texts by what the files are and what is to be written; a person may say it. */
+async function holdUnits(paths: readonly string[], format: Format, options: ConvertOptions): Promise<boolean> {
+  if (options.as !== undefined && options.as !== 'terms' && options.as !== 'units')
+    throw new UsageError(`--as: “${options.as}” is neither “terms” nor “units”.`);
+  const only = format === 'tbx' ? 'terms' : format === 'xliff' || format === 'docx' ? 'units' : null;
+  if (options.as !== undefined) {
+    if (only && only !== options.as)
+      throw new UsageError(`${format.toUpperCase()} is written of ${only}, not of ${options.as}.`);
+    return options.as === 'units';
+  }
+  if (only) return only === 'units';
+  for (const path of paths) {
+    const kind = await fileKind(path);
+    if (isExchange(kind)) continue;
+    if (kind === 'tbx' || kind === 'zip') return false;
+    const file = await ClientFile.open(path, basename(path));
+    try {
+      const { reading, sample } = await readingOf(file, sourceChoices(options), decisionsOf(options));
+      if (!looksLikeUnits(reading, sample.rows)) return false;
+    } finally {
+      file.close();
+    }
+  }
+  return true;
 }
 
 /** Rows that add to an entry far above them are kept, so that the entry can be written whole when its turn comes. */
@@ -172,6 +225,9 @@ async function write(
       const date = tmxDate(new Date().toISOString());
       return writeText(path, tmxDocument(all, { languages, sourceLanguage: '*all*', version: VERSION, date }));
     }
+    case 'xliff':
+    case 'docx':
+      throw new UsageError(`${format.toUpperCase()} is written of units, not of terms.`);
     case 'xlsx': {
       const columns = layout.columns();
       const rows = mapped(all, (concept) => layoutRow(concept, columns));
@@ -213,7 +269,7 @@ function report(file: ClientFile, reading: Reading, tally: Tally): void {
 
 function formatOf(options: ConvertOptions): Format {
   const said = (options.to ?? extname(options.output).slice(1)).toLowerCase();
-  const format = said === 'txt' || said === 'tab' ? 'tsv' : said;
+  const format = said === 'txt' || said === 'tab' ? 'tsv' : said === 'xlf' ? 'xliff' : said;
   if ((FORMATS as readonly string[]).includes(format)) return format as Format;
   throw new UsageError(`“${said}” is not a format to write. Use one of: ${FORMATS.join(', ')}.`);
 }

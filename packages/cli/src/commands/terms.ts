@@ -5,10 +5,8 @@ import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import { canonicalTag, primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import { Recognizer, type Hit } from '@fair-copy/core/termbase/recognition/recognizer.js';
-import { EncodingSampler } from '@fair-copy/core/text/encodings.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
-import { codec } from '@fair-copy/files/codec.js';
-import { readFile } from 'node:fs/promises';
+import { decoded } from '../text.js';
 import { evaluationOf, readingsOf } from '../readings.js';
 import { UsageError } from '../usage.js';
 
@@ -62,14 +60,6 @@ async function terms(termbase: string, text: string, options: TermsOptions): Pro
     for (const hit of recognizer.find(line))
       process.stdout.write(`${i + 1}: “${line.slice(hit.start, hit.end)}”: ${hit.term} (${hit.how}, ${hit.concept})\n`);
   });
-}
-
-async function decoded(path: string): Promise<string> {
-  const bytes = await readFile(path);
-  const sampler = new EncodingSampler();
-  sampler.write(bytes);
-  const decoder = codec.decoder(bytes.length ? sampler.guess(codec).encoding : 'UTF-8');
-  return decoder.write(bytes) + decoder.end();
 }
 
 /** Places in characters, as most other programs count them. */

@@ -1,4 +1,5 @@
 /** A reading: what the program takes a client file to be, and how sure it is of each part. */
+import type { MarkedPattern } from '../document/marked.js';
 import type { Diagnostic } from '../diagnostic.js';
 import type { LanguageTag } from '../language/tags.js';
 import type { Level } from '../termbase/categories.js';
@@ -22,6 +23,8 @@ export type SourceForm =
       readonly quote: '"' | "'" | null;
       /** Lines of a dictionary: "a; b {f} | c :: d | e". Null: cells by the delimiter. */
       readonly pattern: Guess<LinePattern> | null;
+      /** Source and translation in one text; then there is no delimiter. */
+      readonly marked?: Guess<MarkedPattern | null>;
       readonly otherEncodings: readonly EncodingName[];
     }
   | { readonly kind: 'workbook'; readonly sheet: string; readonly sheets: readonly SheetChoice[] }
@@ -34,10 +37,11 @@ export type SourceForm =
       /** What there is to choose from. */
       readonly parts: readonly DocumentPart[];
       readonly pattern: Guess<LinePattern | null>;
+      readonly marked?: Guess<MarkedPattern | null>;
       readonly encoding?: Guess<EncodingName>;
     };
 
-export type ExchangeKind = 'tbx' | 'tmx' | 'xliff';
+export type ExchangeKind = 'tbx' | 'tmx' | 'xliff' | 'po';
 
 /** All tables of a document, or its paragraphs. */
 export type DocumentPart = 'tables' | 'paragraphs';

@@ -37,6 +37,12 @@ export function canonicalTag(spelling: string): LanguageTag | null {
   }
 }
 
+/** For a language name that is no tag ("Klient 1"): a tag for private use ("x-klient-1"), so that two stay two. */
+export function privateTag(spelling: string): LanguageTag {
+  const parts = spelling.toLowerCase().match(/[a-z0-9]{1,8}/g);
+  return (parts ? `x-${parts.join('-')}` : UNDETERMINED) as LanguageTag;
+}
+
 const known = new Map<string, boolean>();
 let english: Intl.DisplayNames | undefined;
 

@@ -53,6 +53,11 @@ export class XmlReader {
     return this.drain();
   }
 
+  /** What was read before an error was thrown. */
+  pending(): XmlEvent[] {
+    return this.drain();
+  }
+
   private open(tag: SaxesTagNS): void {
     if (++this.depth > DEPTH_LIMIT)
       throw new DataError('xml-too-deep', { limit: DEPTH_LIMIT }, { line: this.parser.line });

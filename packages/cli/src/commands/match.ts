@@ -1,0 +1,85 @@
+import { basename } from 'node:path';
+import { Command } from 'commander';
+import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
+import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { decoded } from '../text.js';
+import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { UsageError } from '../usage.js';
+
+interface MatchOptions {
+  readonly source: string;
+  readonly target: string;
+  readonly threshold: string;
+  readonly json?: boolean;
+}
+
+const BEST = 5;
+
+export function matchCommand(): Command {
+  return new Command('match')
+    .description('the best matches of each line of a text in a memory')
+    .argument('<memory>', 'a TMX, or anything else that holds units')
+    .argument('<queries>', 'a text; each line is a segment')
+    .requiredOption('--source <tag>', 'the language of the text')
+    .requiredOption('--target <tag>', 'the language of the matches')
+    .option('--threshold <points>', 'nothing below this is given', '70')
+    .option('--json', 'one line of JSON for each query: score, kind, source, target, and the ordinal or id of the unit')
+    .action(match);
+}
+
+interface Entry {
+  readonly source: string;
+  readonly target: string;
+  readonly unit: string;
+}
+
+async function match(memory: string, queries: string, options: MatchOptions): Promise<void> {
+  const source = languageOption(options.source, '--source');
+  const target = languageOption(options.target, '--target');
+  const threshold = Number(options.threshold);
+  if (!(threshold >= 1 && threshold <= 100)) throw new UsageError('--threshold: give points from 1 to 100.');
+  const lines = (await decoded(queries)).replace(/\r?\n$/, '').split(/\r?\n/);
+  const entries: Entry[] = [];
+  const index = new MemoryIndex();
+  const file = await UnitFile.open(memory, basename(memory));
+  try {
+    for await (const batch of file.units())
+      for (const { unit, number } of batch) {
+        const from = unit.variants.filter((variant) => fits(source, variant.language));
+        const to = unit.variants.filter((variant) => fits(target, variant.language));
+        if (to.length === 0) continue;
+        for (const variant of from) {
+          index.add(variant.text);
+          entries.push({
+            source: withoutCodes(variant.text),
+            target: withoutCodes(to[0]!.text),
+            unit: unit.attributes?.tuid ?? String(number),
+          });
+        }
+      }
+  } finally {
+    file.close();
+  }
+  if (entries.length === 0)
+    process.stderr.write(`fair-copy: ${basename(memory)} has no unit in ${source} and ${target}.\n`);
+  for (const query of lines) {
+    const matches = index.find(query.normalize('NFC'), { threshold, limit: BEST }).map(({ id, score }) => ({
+      score,
+      kind: score === 100 ? 'exact' : 'fuzzy',
+      ...entries[id]!,
+    }));
+    if (options.json) process.stdout.write(JSON.stringify({ query, matches }) + '\n');
+    else {
+      process.stdout.write(`${query}\n`);
+      for (const found of matches)
+        process.stdout.write(`  ${found.score} %  ${found.source}  →  ${found.target}  (${found.unit})\n`);
+    }
+  }
+}
+
+function languageOption(said: string, option: string): LanguageTag {
+  const tag = canonicalTag(said);
+  if (!tag) throw new UsageError(`${option}: “${said}” is not a language tag.`);
+  return tag;
+}

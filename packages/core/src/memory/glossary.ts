@@ -1,0 +1,13 @@
+/** Units as entries of a glossary, for those who take a memory's file as one. */
+import { EntryBuilder, type ExchangeEntry } from '../formats/exchange.js';
+import type { ReadUnit } from '../formats/tmx/units.js';
+import { shownText } from './unit.js';
+
+/** The plain text of each variant; properties and notes as fields of the concept. */
+export function glossaryEntry({ number, line, unit }: ReadUnit): ExchangeEntry {
+  const builder = new EntryBuilder();
+  for (const variant of unit.variants) if (shownText(variant)) builder.add(variant.language, shownText(variant));
+  for (const { type, text } of unit.props ?? []) if (text.trim()) builder.field('concept', '', type, text.trim());
+  for (const { text } of unit.notes ?? []) if (text.trim()) builder.field('concept', '', 'note', text.trim());
+  return { number, line, body: builder.body() };
+}

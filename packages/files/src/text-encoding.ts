@@ -1,0 +1,71 @@
+/** The encoding of an XML file or catalogue: what its bytes are counts more than what it declares. */
+import { isUtf8 } from 'node:buffer';
+import { createReadStream } from 'node:fs';
+import { encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
+import { EncodingSampler } from '@fair-copy/core/text/encodings.js';
+import { codec } from './codec.js';
+
+export interface FoundEncoding {
+  readonly encoding: EncodingName;
+  /** What the file declares, where that is something else and wrong. */
+  readonly wrongly: string | null;
+}
+
+/** Reads the whole file once, at the speed of the disk where it is UTF-8. */
+export async function exchangeEncoding(path: string): Promise<FoundEncoding> {
+  let head = '';
+  let utf8 = true;
+  let ascii = true;
+  let rest: Uint8Array = new Uint8Array();
+  for await (const piece of createReadStream(path, { highWaterMark: 1 << 20 })) {
+    const chunk = rest.length ? Buffer.concat([rest, piece as Buffer]) : (piece as Buffer);
+    if (!head) {
+      head = chunk.subarray(0, 4000).toString('latin1');
+      if (/^(\xff\xfe|\xfe\xff)/.test(head) || head.slice(0, 64).includes('\0')) {
+        utf8 = false;
+        break;
+      }
+    }
+    const end = wholeCharacters(chunk);
+    const whole = chunk.subarray(0, end);
+    if (!isUtf8(whole)) {
+      utf8 = false;
+      break;
+    }
+    ascii &&= !hasHighByte(whole);
+    rest = chunk.subarray(end);
+  }
+  const said = /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head)?.[1] ?? /charset=([\w-]+)\\n/i.exec(head)?.[1] ?? '';
+  const declared = encodingNamed(said);
+  if (utf8 && rest.length === 0) {
+    if (ascii && declared?.startsWith('ISO-2022')) return { encoding: declared, wrongly: null };
+    return { encoding: 'UTF-8', wrongly: !ascii && declared && declared !== 'UTF-8' ? said : null };
+  }
+  if (declared && !declared.startsWith('UTF')) return { encoding: declared, wrongly: null };
+  const sampler = new EncodingSampler();
+  for await (const chunk of createReadStream(path, { highWaterMark: 1 << 18 })) sampler.write(chunk as Buffer);
+  const { encoding } = sampler.guess(codec);
+  return {
+    encoding,
+    wrongly:
+      said && declared !== encoding && !(declared?.startsWith('UTF-16') && encoding.startsWith('UTF-16')) ? said : null,
+  };
+}
+
+/** How many bytes at the beginning hold whole characters of UTF-8. */
+function wholeCharacters(bytes: Uint8Array): number {
+  let at = bytes.length;
+  for (let back = 1; back <= 3 && back <= bytes.length; back++) {
+    const byte = bytes[bytes.length - back]!;
+    if ((byte & 0xc0) === 0x80) continue;
+    const length = byte >= 0xf0 ? 4 : byte >= 0xe0 ? 3 : byte >= 0xc0 ? 2 : 1;
+    if (length > back) at = bytes.length - back;
+    break;
+  }
+  return at;
+}
+
+function hasHighByte(bytes: Uint8Array): boolean {
+  for (let i = 0; i < bytes.length; i++) if (bytes[i]! > 127) return true;
+  return false;
+}

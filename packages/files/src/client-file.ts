@@ -22,6 +22,7 @@ import type {
 } from '@fair-copy/core/intake/reading.js';
 import { MarkedReader, proposedMarked, type MarkedPattern, type MarkedRow } from '@fair-copy/core/document/marked.js';
 import { cutLine, isDictionary, proposedPattern } from '@fair-copy/core/document/pattern.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import { DelimitedReader } from '@fair-copy/core/sheet/delimited.js';
 import { guessDelimiter } from '@fair-copy/core/sheet/delimiter.js';
@@ -47,6 +48,12 @@ export interface SourceChoices {
   readonly part?: DocumentPart;
   readonly pattern?: LinePattern | null;
   readonly marked?: MarkedPattern | null;
+  /** What the file is taken for; otherwise found. */
+  readonly as?: 'terms' | 'units';
+  /** For files of units: spelling in the file → tag. */
+  readonly languages?: Readonly<Record<string, LanguageTag>>;
+  /** For files of units: fuzzy messages and alternative translations too. */
+  readonly alternatives?: boolean;
 }
 
 /** A picture that lies inside a workbook. */

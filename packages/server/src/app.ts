@@ -22,6 +22,8 @@ import { intakeRoutes } from './intake/routes.js';
 import { Events } from './jobs/events.js';
 import { Jobs } from './jobs/jobs.js';
 import { jobRoutes } from './jobs/routes.js';
+import { memoryRoutes } from './memories/routes.js';
+import { OpenMemories, recoverMemories } from './memories/store.js';
 import { Workers } from './jobs/workers.js';
 import { ledgerRoutes } from './ledger/routes.js';
 import { lookUpRoutes } from './look-up/routes.js';
@@ -82,6 +84,7 @@ function routes(context: Context) {
     clientRoutes(api, context);
     intakeRoutes(api, context);
     termbaseRoutes(api, context);
+    memoryRoutes(api, context);
     inspectionRoutes(api, context);
     handOverRoutes(api, context);
     pictureRoutes(api, context);
@@ -101,12 +104,16 @@ async function openContext(dataDir: string): Promise<Context> {
   await rm(paths.incoming, { recursive: true, force: true });
   // A file whose reading was cut off is read again when it is asked for.
   desk.prepare("UPDATE intake_file SET state = 'waiting' WHERE state = 'reading'").run();
-  return { paths, workspace: openForReading(paths.workspace), desk, events, jobs, workers: new Workers(dataDir) };
+  const workspace = openForReading(paths.workspace);
+  recoverMemories(workspace, dataDir);
+  const memories = new OpenMemories(workspace, dataDir);
+  return { paths, workspace, memories, desk, events, jobs, workers: new Workers(dataDir) };
 }
 
-async function closeContext({ jobs, workers, workspace, desk }: Context): Promise<void> {
+async function closeContext({ jobs, workers, memories, workspace, desk }: Context): Promise<void> {
   await jobs.settle();
   await workers.close();
+  memories.close();
   workspace.close();
   desk.close();
 }

@@ -2,6 +2,7 @@
 import type { Events } from './jobs/events.js';
 import type { Jobs } from './jobs/jobs.js';
 import type { Workers } from './jobs/workers.js';
+import type { OpenMemories } from './memories/store.js';
 import type { Db } from './store/database.js';
 import type { Paths } from './store/paths.js';
 
@@ -9,6 +10,7 @@ export interface Context {
   readonly paths: Paths;
   /** Reading only; everything that writes it goes through the workers. */
   readonly workspace: Db;
+  readonly memories: OpenMemories;
   readonly desk: Db;
   readonly events: Events;
   readonly jobs: Jobs;

@@ -9,6 +9,19 @@ import { writeIntake } from './intake/write-task.js';
 import { TaskContext, type TaskMessage, type TaskReply } from './jobs/task.js';
 import { redoEntry, undoEntry } from './ledger/write.js';
 import { createClient, renameClient } from './clients/write.js';
+import { findUnits, handOverMemory } from './memories/read-tasks.js';
+import { surveyUnits } from './memories/survey.js';
+import {
+  addVariant,
+  changeUnits,
+  changeVariant,
+  createMemory,
+  deleteMemory,
+  previewUnits,
+  renameMemory,
+  returnUnit,
+  writeUnits,
+} from './memories/write.js';
 import { recognizeText } from './termbases/recognize.js';
 import { doBulk, previewBulk } from './termbases/bulk.js';
 import {
@@ -37,6 +50,14 @@ const writerTasks = {
   addPicture,
   doBulk,
   writeIntake,
+  writeUnits,
+  createMemory,
+  renameMemory,
+  deleteMemory,
+  changeVariant,
+  addVariant,
+  returnUnit,
+  changeUnits,
   undoEntry,
   redoEntry,
   inspectTermbase,
@@ -53,14 +74,22 @@ const readerTasks = {
   inspectionReport,
   previewBulk,
   recognizeText,
+  surveyUnits,
+  handOverMemory,
+  previewUnits,
 };
+
+/** Short ones that pages wait for: they have a thread of their own. */
+const finderTasks = { findUnits };
 
 export type WriterTasks = typeof writerTasks;
 export type ReaderTasks = typeof readerTasks;
+export type FinderTasks = typeof finderTasks;
 
 const tasks: Readonly<Record<string, (args: never, context: TaskContext) => unknown>> = {
   ...writerTasks,
   ...readerTasks,
+  ...finderTasks,
 };
 
 export default async function run({ name, args, dataDir, stop, port }: TaskMessage): Promise<TaskReply> {

@@ -13,6 +13,8 @@ import { DeskPictures } from './pictures.js';
 import { Recipes } from './recipes.js';
 import { keepUpload } from './uploads.js';
 import { IntakeFiles, type IntakeFile } from './files.js';
+import type { UnitFileOptions } from '@fair-copy/files/unit-file.js';
+import type { UnitsToWrite } from '../memories/write.js';
 import type { IntakeToWrite, Written } from './write-task.js';
 
 /** Milliseconds between the last picture of a folder and the new tallies. */
@@ -70,7 +72,7 @@ export class Desk {
   /** Reads the file from the beginning, as a job. */
   read(fileId: number): Job {
     const file = this.files.get(fileId);
-    this.files.update(fileId, { state: 'reading', error: null, outcome: null });
+    this.files.update(fileId, { state: 'reading', error: null, outcome: null, units: null });
     this.told(fileId);
     return this.context.jobs.start(
       { kind: 'read', title: `Reading ${file.name}`, clientId: file.clientId },
@@ -102,13 +104,46 @@ export class Desk {
       this.picturesChanged(file.clientId);
       return;
     }
+    if (result.kind === 'units') {
+      await this.survey(fileId, controls);
+      return;
+    }
     for (const { picture, ...member } of result.pictures)
       this.pictures.add(file.clientId, { ...member, type: picture! });
     if (!this.files.exists(fileId)) return;
-    this.files.update(fileId, { state: 'ready', reading: result.reading });
+    this.files.update(fileId, { state: 'ready', reading: result.reading, units: null });
     this.told(fileId);
+    if (result.units) await this.survey(fileId, controls);
     if (choices.sheet === undefined && result.otherSheets.length) this.takeOtherSheets(file, result.otherSheets);
     await this.evaluate(fileId, controls);
+  }
+
+  /** What the file holds as units. */
+  private async survey(fileId: number, controls: Partial<JobControls>): Promise<void> {
+    const file = this.files.get(fileId);
+    const job = { sha256: file.sha256, name: file.name, open: unitOptions(file) };
+    const units = await this.context.workers.read('surveyUnits', job, controls);
+    if (!this.files.exists(fileId)) return;
+    this.files.update(fileId, { state: 'ready', units });
+    this.told(fileId);
+  }
+
+  /** Writes a file of units to a memory. */
+  writeUnits(fileId: number, target: UnitsToWrite['target'], more: Pick<UnitsToWrite, 'stamp' | 'duplicates'>): Job {
+    const file = this.files.get(fileId);
+    if (file.state !== 'ready' || !file.units) throw new ApiError('file-not-ready', { name: file.name });
+    const { jobs, workers, events } = this.context;
+    const about = { kind: 'write', title: `Writing ${file.name}`, clientId: file.clientId };
+    return jobs.start(about, async (controls) => {
+      const { sha256, name, clientId } = file;
+      const job = { fileId, sha256, name, clientId, open: unitOptions(file), target, ...more };
+      const written = await workers.write('writeUnits', job, controls);
+      this.files.update(fileId, { written });
+      for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
+      events.tell({ type: 'changed', what: 'memory', id: written.memoryId });
+      this.told(fileId);
+      return written;
+    });
   }
 
   /** The other visible sheets of a workbook are readings of their own. */
@@ -172,6 +207,7 @@ export class Desk {
     const reading = await this.context.workers.read('proposeFile', { fileId, decisions });
     this.files.update(fileId, { decisions, reading, outcome: null });
     this.evaluateAgain(fileId);
+    if (file.units) await this.survey(fileId, {});
     return this.files.get(fileId);
   }
 
@@ -264,6 +300,11 @@ export class Desk {
   told(fileId: number): void {
     this.context.events.tell({ type: 'changed', what: 'intake', id: fileId });
   }
+}
+
+function unitOptions({ choices, decisions }: IntakeFile): UnitFileOptions {
+  const { languages, alternatives } = choices;
+  return { choices, decisions, ...(languages && { languages }), ...(alternatives && { alternatives }) };
 }
 
 function namesPictures({ reading }: IntakeFile): boolean {

@@ -5,7 +5,10 @@ import type { Reading } from '@fair-copy/core/intake/reading.js';
 import type { SourceChoices } from '@fair-copy/files/client-file.js';
 import { ApiError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
+import type { UnitSurvey } from '../memories/schemas.js';
+import type { UnitsWritten } from '../memories/write.js';
 import type { FileOutcome } from './read-tasks.js';
+import type { Written } from './write-task.js';
 
 export type FileState = 'waiting' | 'reading' | 'ready' | 'failed';
 
@@ -25,13 +28,9 @@ export interface IntakeFile {
   /** Null while it is being worked out. */
   readonly outcome: FileOutcome | null;
   readonly error: ErrorBody | null;
-  readonly written: {
-    readonly termbaseId: number;
-    readonly termbase: string;
-    readonly ledgerId: number;
-    readonly entries: number;
-    readonly joined: number;
-  } | null;
+  /** What it holds as units; null: it is taken as terms. */
+  readonly units: UnitSurvey | null;
+  readonly written: Written | UnitsWritten | null;
 }
 
 interface FileRow {
@@ -48,6 +47,7 @@ interface FileRow {
   readonly reading: string | null;
   readonly outcome: string | null;
   readonly error: string | null;
+  readonly units: string | null;
   readonly written: string | null;
 }
 
@@ -58,6 +58,7 @@ const COLUMNS = {
   reading: 'reading',
   outcome: 'outcome',
   error: 'error',
+  units: 'units',
   written: 'written',
 } as const;
 
@@ -161,6 +162,7 @@ function fileOf(row: FileRow): IntakeFile {
     reading: parsed(row.reading),
     outcome: parsed(row.outcome),
     error: parsed(row.error),
+    units: parsed(row.units),
     written: parsed(row.written),
   };
 }

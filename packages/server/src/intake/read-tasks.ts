@@ -20,6 +20,8 @@ import { proposeReading, type Decisions } from '@fair-copy/core/intake/propose.j
 import { CLEANING_STEPS, type CleaningStepId, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import { SEPARATORS, splitTerms } from '@fair-copy/core/intake/cleaning/synonyms.js';
+import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
+import { isExchange } from '@fair-copy/files/unit-file.js';
 import { ZipArchive } from '@fair-copy/files/archive.js';
 import { ClientFile, type SourceChoices } from '@fair-copy/files/client-file.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
@@ -52,7 +54,11 @@ export type ReadResult =
       readonly otherSheets: readonly string[];
       /** Pictures that lie in the workbook. */
       readonly pictures: readonly UnpackedMember[];
+      /** Its texts are sentences rather than terms. */
+      readonly units: boolean;
     }
+  /** A file of units: its survey says what it holds. */
+  | { readonly kind: 'units' }
   /** An archive: its members are files of their own. */
   | { readonly kind: 'members'; readonly members: readonly UnpackedMember[] };
 
@@ -61,6 +67,7 @@ export async function readFile(file: FileToRead, context: TaskContext): Promise<
   const paths = pathsOf(context.dataDir);
   const source = await ClientFile.open(paths.original(file.sha256), file.name);
   try {
+    if (isExchange(source.kind) && file.choices.as !== 'terms') return { kind: 'units' };
     if (source.kind === 'zip') return { kind: 'members', members: await unpack(file, context) };
     const staging = Staging.create(paths.staging(file.fileId));
     try {
@@ -72,9 +79,11 @@ export async function readFile(file: FileToRead, context: TaskContext): Promise<
       );
       const visible = source.sheets.filter((sheet) => !sheet.hidden).map((sheet) => sheet.name);
       const own = sample.source.kind === 'workbook' ? sample.source.sheet : '';
+      const reading = proposeReading(sample, file.decisions);
       return {
         kind: 'reading',
-        reading: proposeReading(sample, file.decisions),
+        reading,
+        units: file.choices.as ? file.choices.as === 'units' : looksLikeUnits(reading, sample.rows),
         otherSheets: visible.filter((name) => name !== own),
         pictures: await embedded(source, file, context),
       };

@@ -21,6 +21,7 @@ import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { done, idParam, job, OK } from '../schemas.js';
+import { clientById } from '../store/termbases.js';
 import { Staging } from '../store/staging.js';
 import { Desk } from './desk.js';
 import type { IntakeFile } from './files.js';
@@ -88,10 +89,19 @@ export function intakeRoutes(api: Api, context: Context): void {
       },
     },
     async (request) => {
-      const { encoding: name, ...rest } = request.body;
+      const { encoding: name, languages: said, ...rest } = request.body;
+      const languages = said && mapped(said);
       const encoding = name === undefined ? undefined : encodingNamed(name);
       if (encoding === null) throw new ApiError('encoding-unknown', { what: name! });
-      return shown(await desk.recut(request.params.id, { ...rest, ...(encoding && { encoding }) }), desk, context);
+      return shown(
+        await desk.recut(request.params.id, {
+          ...rest,
+          ...(encoding && { encoding }),
+          ...(languages && { languages }),
+        }),
+        desk,
+        context,
+      );
     },
   );
 
@@ -289,6 +299,38 @@ export function intakeRoutes(api: Api, context: Context): void {
     },
   );
 
+  api.post(
+    '/intake/files/:id/write-units',
+    {
+      schema: {
+        summary: 'Write its units to a memory, stamped with subject, client and any attribute',
+        params: idParam,
+        body: z.object({
+          memoryId: z.number().int().optional(),
+          newName: z.string().max(200).optional(),
+          subject: z.string().max(200).default(''),
+          stampClient: z.boolean().default(false),
+          attributes: z
+            .array(z.object({ type: z.string().trim().min(1).max(200), text: z.string().max(2000) }))
+            .max(20)
+            .default([]),
+          duplicates: z.enum(['keep', 'skip']).default('keep'),
+        }),
+        response: { 200: job },
+      },
+    },
+    async (request) => {
+      const { memoryId, newName, subject, stampClient, attributes, duplicates } = request.body;
+      const target =
+        memoryId !== undefined
+          ? ({ kind: 'existing', id: memoryId } as const)
+          : ({ kind: 'new', name: newName ?? '' } as const);
+      const { clientId } = desk.files.get(request.params.id);
+      const client = stampClient ? clientById(context.workspace, clientId).name : '';
+      return desk.writeUnits(request.params.id, target, { stamp: { subject, client, attributes }, duplicates });
+    },
+  );
+
   api.post('/intake/files/:id/query-list', { schema: { params: idParam, response: { 200: job } } }, async (request) => {
     const file = desk.ready(request.params.id);
     const about = { kind: 'query list', title: `Query list for ${file.name}`, clientId: file.clientId };
@@ -331,11 +373,14 @@ function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {
     state: file.state,
     targetId: file.targetId,
     recipe: recipe && { id: recipe.id, name: recipe.name, at: recipe.at, applied: file.recipeId === recipe.id },
-    rowCount: file.state === 'ready' ? withStaging(context, file.id, (staging) => staging.count) : 0,
+    units: file.units,
+    as: file.units ? 'units' : 'terms',
+    rowCount: file.state === 'ready' && file.reading ? withStaging(context, file.id, (staging) => staging.count) : 0,
     reading: file.reading,
     outcome: file.outcome,
     error: file.error,
-    written: file.written,
+    written: file.written && 'termbaseId' in file.written ? file.written : null,
+    unitsWritten: file.written && 'memoryId' in file.written ? file.written : null,
   };
 }
 
@@ -436,6 +481,10 @@ function canonical(body: z.infer<typeof intakeDecisions>): Decisions {
     ...(roles && { roles: Object.fromEntries(checked) }),
     ...(join && { join: { ...join, languages: join.languages.map(canonicalLanguage) } }),
   } as Decisions;
+}
+
+function mapped(said: Readonly<Record<string, string>>): Record<string, LanguageTag> {
+  return Object.fromEntries(Object.entries(said).map(([spelling, tag]) => [spelling, canonicalLanguage(tag)]));
 }
 
 function canonicalRole(role: RoleBody): Role {

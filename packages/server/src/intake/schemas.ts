@@ -1,6 +1,7 @@
 /** What the pages ask of Intake and what they get. The reading itself is the core's. */
 import { z } from 'zod';
 import { CLEANING_STEPS, type Reading } from '@fair-copy/core/intake/reading.js';
+import type { UnitSurvey } from '../memories/schemas.js';
 import type { FileOutcome } from './read-tasks.js';
 import type { StoredOutcome } from '../store/staging.js';
 import { errorBody } from '../schemas.js';
@@ -38,6 +39,10 @@ export const intakeFile = z.object({
   reading: z.custom<Reading>().nullable(),
   outcome: z.custom<FileOutcome>().nullable(),
   error: errorBody.nullable(),
+  /** What it holds as units; null: it is taken as terms. */
+  units: z.custom<UnitSurvey>().nullable(),
+  /** Whether it could be taken as units as well as terms. */
+  as: z.enum(['terms', 'units']),
   written: z
     .object({
       termbaseId: z.number(),
@@ -45,6 +50,17 @@ export const intakeFile = z.object({
       ledgerId: z.number(),
       entries: z.number(),
       joined: z.number(),
+    })
+    .nullable(),
+  /** When it was written to a memory. */
+  unitsWritten: z
+    .object({
+      memoryId: z.number(),
+      memory: z.string(),
+      ledgerId: z.number(),
+      units: z.number(),
+      skipped: z.number(),
+      left: z.number(),
     })
     .nullable(),
 });
@@ -67,6 +83,13 @@ export const sourceChoices = z.object({
   quote: z.enum(['"', "'"]).nullable().optional(),
   part: z.enum(['tables', 'paragraphs']).optional(),
   pattern: linePattern.nullable().optional(),
+  /** Null: no marks, although some were seen. */
+  marked: z.null().optional(),
+  as: z.enum(['terms', 'units']).optional(),
+  /** Spelling in the file → tag. */
+  languages: z.record(z.string().max(60), z.string().max(40)).optional(),
+  /** Fuzzy messages and alternative translations too. */
+  alternatives: z.boolean().optional(),
 });
 export type SourceChoicesBody = z.infer<typeof sourceChoices>;
 

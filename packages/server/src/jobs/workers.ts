@@ -1,10 +1,10 @@
-/** Two threads beside the main one: one that writes the workspace, one that reads files and computes. */
+/** Threads beside the main one: one that writes, one that reads files and computes, one that answers pages. */
 import { MessageChannel } from 'node:worker_threads';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { ApiError, StoppedError, type Carried } from '../errors.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
-import type { ReaderTasks, WriterTasks } from '../worker.js';
+import type { FinderTasks, ReaderTasks, WriterTasks } from '../worker.js';
 import type { TaskReply } from './task.js';
 
 type Args<T> = T extends (args: infer A, ...rest: never[]) => unknown ? A : never;
@@ -23,6 +23,7 @@ const WORKER = fileURLToPath(
 export class Workers {
   private readonly writer = makePool();
   private readonly reader = makePool();
+  private readonly finder = makePool();
 
   constructor(private readonly dataDir: string) {}
 
@@ -42,8 +43,17 @@ export class Workers {
     return this.run(this.reader, name, args, options) as Promise<Value<ReaderTasks[N]>>;
   }
 
+  /** Answers that a page waits for, never behind long work. */
+  find<N extends keyof FinderTasks>(
+    name: N,
+    args: Args<FinderTasks[N]>,
+    options: RunOptions = {},
+  ): Promise<Value<FinderTasks[N]>> {
+    return this.run(this.finder, name, args, options) as Promise<Value<FinderTasks[N]>>;
+  }
+
   async close(): Promise<void> {
-    await Promise.all([this.writer.destroy(), this.reader.destroy()]);
+    await Promise.all([this.writer.destroy(), this.reader.destroy(), this.finder.destroy()]);
   }
 
   private async run(pool: Piscina, name: string, args: unknown, { stop, onProgress }: RunOptions): Promise<unknown> {
@@ -63,7 +73,7 @@ export class Workers {
 function makePool(): Piscina {
   return new Piscina({
     filename: WORKER,
-    minThreads: 1,
+    minThreads: 0,
     maxThreads: 1,
     idleTimeout: Infinity,
     resourceLimits: { maxOldGenerationSizeMb: 1500, maxYoungGenerationSizeMb: 32 },

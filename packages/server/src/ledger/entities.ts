@@ -12,6 +12,7 @@ export const ENTITIES = {
   client: (db: Db) => rowEntity(db, 'client', ['name', 'created_at']),
   termbase: (db: Db) =>
     rowEntity(db, 'termbase', ['client_id', 'name', 'created_at', 'fields', 'shape'], { fields: '[]', shape: null }),
+  memory: (db: Db) => rowEntity(db, 'memory', ['client_id', 'name', 'subject', 'created_at', 'file']),
   picture: (db: Db) => rowEntity(db, 'picture', ['termbase_id', 'name', 'sha256', 'type', 'size']),
   concept: conceptEntity,
   stet: (db: Db) =>

@@ -9,6 +9,8 @@ export interface NewEntry {
   readonly kind: string;
   readonly title: string;
   readonly counts?: Readonly<Record<string, number>>;
+  /** The memory whose units it changes. */
+  readonly memoryId?: number | null;
 }
 
 /** Written to while an operation runs inside its transaction. */
@@ -23,9 +25,18 @@ export class LedgerEntry {
   ) {
     this.id = Number(
       db
-        .prepare('INSERT INTO ledger (at, client_id, termbase_id, kind, title, counts) VALUES (?, ?, ?, ?, ?, ?)')
-        .run(now, entry.clientId, entry.termbaseId, entry.kind, entry.title, JSON.stringify(entry.counts ?? {}))
-        .lastInsertRowid,
+        .prepare(
+          'INSERT INTO ledger (at, client_id, termbase_id, kind, title, counts, memory_id) VALUES (?, ?, ?, ?, ?, ?, ?)',
+        )
+        .run(
+          now,
+          entry.clientId,
+          entry.termbaseId,
+          entry.kind,
+          entry.title,
+          JSON.stringify(entry.counts ?? {}),
+          entry.memoryId ?? null,
+        ).lastInsertRowid,
     );
     this.insert = db.prepare('INSERT OR IGNORE INTO change (ledger_id, entity, entity_id, before) VALUES (?, ?, ?, ?)');
   }
@@ -39,10 +50,15 @@ export class LedgerEntry {
     this.before(entity, id, null);
   }
 
-  describe(title: string, counts: Readonly<Record<string, number>>, termbaseId: number | null): void {
+  describe(
+    title: string,
+    counts: Readonly<Record<string, number>>,
+    termbaseId: number | null,
+    memoryId: number | null = null,
+  ): void {
     this.db
-      .prepare('UPDATE ledger SET title = ?, counts = ?, termbase_id = ? WHERE id = ?')
-      .run(title, JSON.stringify(counts), termbaseId, this.id);
+      .prepare('UPDATE ledger SET title = ?, counts = ?, termbase_id = ?, memory_id = ? WHERE id = ?')
+      .run(title, JSON.stringify(counts), termbaseId, memoryId, this.id);
   }
 }
 
@@ -91,18 +107,23 @@ function refuseIfTouched(db: Db, id: number): void {
        WHERE c.ledger_id = ? LIMIT 1`,
     )
     .get(id);
-  const dependant = blocker ?? contained(db, id, 'termbase') ?? contained(db, id, 'client');
+  const dependant =
+    blocker ?? contained(db, id, 'termbase') ?? contained(db, id, 'memory') ?? contained(db, id, 'client');
   if (dependant) throw new ApiError('changed-since', { title: dependant.title });
 }
 
 /** A later operation that stands inside a termbase or client which the given operation made. */
-function contained(db: Db, id: number, entity: 'termbase' | 'client'): { readonly title: string } | undefined {
+function contained(
+  db: Db,
+  id: number,
+  entity: 'termbase' | 'memory' | 'client',
+): { readonly title: string } | undefined {
   return db
     .prepare<[number, string], { title: string }>(
       `SELECT l.title FROM change c
        JOIN ledger l ON l.${entity}_id = c.entity_id AND l.id > c.ledger_id AND l.undone_at IS NULL
        WHERE c.ledger_id = ? AND c.entity = ? AND c.before IS NULL
-         AND EXISTS (SELECT 1 FROM change WHERE ledger_id = l.id) ORDER BY l.id LIMIT 1`,
+         AND (l.memory_id IS NOT NULL OR EXISTS (SELECT 1 FROM change WHERE ledger_id = l.id)) ORDER BY l.id LIMIT 1`,
     )
     .get(id, entity);
 }

@@ -87,7 +87,7 @@ export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Con
         });
         await jobs.ended(job.id);
         if (!result) throw failure;
-        for (const what of ['clients', 'holdings', 'termbase', 'inspection', 'ledger', 'intake'] as const)
+        for (const what of ['clients', 'holdings', 'termbase', 'memory', 'inspection', 'ledger', 'intake'] as const)
           events.tell({ type: 'changed', what });
         return result;
       },

@@ -5,7 +5,7 @@ import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 
 export type Db = Database.Database;
-export type Schema = 'workspace' | 'desk' | 'staging';
+export type Schema = 'workspace' | 'desk' | 'staging' | 'memory';
 
 const SQL = fileURLToPath(new URL('../../sql/', import.meta.url));
 
@@ -45,6 +45,18 @@ function migrate(db: Db, path: string, schema: Schema, existed: boolean): void {
     db.pragma('wal_checkpoint(TRUNCATE)');
     copyFileSync(path, `${path}.before-${version + 1}`);
   }
+  migrateTo(db, schema);
+}
+
+/** Brings the tables of an open file to a form; by default to the newest. */
+export function migrateTo(db: Db, schema: Schema, form = Infinity): void {
+  const folder = `${SQL}${schema}/`;
+  const files = readdirSync(folder)
+    .filter((name) => name.endsWith('.sql'))
+    .sort()
+    .slice(0, form);
+  const version = db.pragma('user_version', { simple: true }) as number;
+  if (version >= files.length) return;
   db.transaction(() => {
     for (const file of files.slice(version)) db.exec(readFileSync(folder + file, 'utf8'));
     db.pragma(`user_version = ${files.length}`);

@@ -1,0 +1,589 @@
+/** Operations on memories, each an entry in the ledger. Units lie in a file of their own, so both are written in step. */
+import { mkdirSync, renameSync, rmSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { canonicalTag } from '@fair-copy/core/language/tags.js';
+import { isBalanced, NO_CODES, retyped, type Segment } from '@fair-copy/core/text/inline-codes.js';
+import { textHash, unitKey, withProp, type Prop, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
+import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
+import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
+import { ApiError } from '../errors.js';
+import type { TaskContext } from '../jobs/task.js';
+import { LedgerEntry, type NewEntry } from '../ledger/record.js';
+import { openForReading, type Db } from '../store/database.js';
+import { MemoryFile, type StoredUnit } from '../store/memory-file.js';
+import { pathsOf } from '../store/paths.js';
+import { clientById, freeName } from '../store/termbases.js';
+import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
+import { changedUnit } from './change.js';
+import { unitIds } from './filter.js';
+import type { UnitBulk, UnitBulkPreview, UnitSelection } from './schemas.js';
+import { memoryById, memoryNames, type MemoryRow } from './store.js';
+
+export interface Stamp {
+  readonly subject: string;
+  readonly client: string;
+  readonly attributes: readonly Prop[];
+}
+
+export interface UnitsToWrite {
+  readonly fileId: number;
+  readonly sha256: string;
+  readonly name: string;
+  readonly clientId: number;
+  readonly open: UnitFileOptions;
+  readonly target: { readonly kind: 'existing'; readonly id: number } | { readonly kind: 'new'; readonly name: string };
+  readonly stamp: Stamp;
+  /** Units that say the same as one that is there: all are kept, or only the first. */
+  readonly duplicates: 'keep' | 'skip';
+}
+
+export interface UnitsWritten {
+  readonly memoryId: number;
+  readonly memory: string;
+  readonly ledgerId: number;
+  readonly units: number;
+  readonly skipped: number;
+  readonly left: number;
+}
+
+/** A new memory is built beside and appears at once; to one that is there, units are added in one transaction. */
+export async function writeUnits(job: UnitsToWrite, context: TaskContext): Promise<UnitsWritten> {
+  const paths = pathsOf(context.dataDir);
+  const db = workspaceForWriting(context.dataDir);
+  clientById(db, job.clientId);
+  const row = job.target.kind === 'existing' ? ownMemory(db, job.target.id, job.clientId) : null;
+  const name =
+    job.target.kind === 'new' ? freeName(job.target.name, memoryNames(db, job.clientId), 'memory') : row!.name;
+  const source = await UnitFile.open(paths.original(job.sha256), job.name, job.open);
+  try {
+    return row ? await addUnits(db, row, source, job, context) : await buildMemory(db, name, source, job, context);
+  } finally {
+    source.close();
+  }
+}
+
+function ownMemory(db: Db, id: number, clientId: number): MemoryRow {
+  const row = memoryById(db, id);
+  if (row.client_id !== clientId) throw new ApiError('not-found', { what: 'memory of this client' });
+  return row;
+}
+
+async function buildMemory(
+  db: Db,
+  name: string,
+  source: UnitFile,
+  job: UnitsToWrite,
+  context: TaskContext,
+): Promise<UnitsWritten> {
+  const paths = pathsOf(context.dataDir);
+  const building = paths.memory(`new-${process.pid}-${job.fileId}.db`);
+  mkdirSync(dirname(building), { recursive: true });
+  rmSync(building, { force: true });
+  const file = MemoryFile.build(building);
+  let closed = false;
+  try {
+    const intake = new UnitIntake(file, source, job, context);
+    file.db.exec('BEGIN');
+    await intake.take(() => undefined);
+    if (intake.units === 0) throw new ApiError('nothing-to-write', { name: job.name });
+    if (source.seen.header) file.setAbout('header', JSON.stringify(source.seen.header));
+    file.write.settle();
+    file.db.exec('COMMIT');
+    context.checkpoint(0.95);
+    file.finishBuilding();
+    closed = true;
+    const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
+    return recorded(context.dataDir, about, ({ entry, now }) => {
+      const stored = `${Date.now().toString(36)}-${entry.id}.db`;
+      const id = Number(
+        db
+          .prepare('INSERT INTO memory (client_id, name, subject, created_at, file) VALUES (?, ?, ?, ?, ?)')
+          .run(job.clientId, name, job.stamp.subject, now, stored).lastInsertRowid,
+      );
+      entry.created('memory', id);
+      renameSync(building, paths.memory(stored));
+      describe(entry, job, intake, name, null);
+      return written(id, name, entry.id, intake, source);
+    });
+  } catch (error) {
+    if (!closed) file.close();
+    for (const end of ['', '-wal', '-shm', '-journal']) rmSync(building + end, { force: true });
+    throw error;
+  }
+}
+
+async function addUnits(
+  db: Db,
+  row: MemoryRow,
+  source: UnitFile,
+  job: UnitsToWrite,
+  context: TaskContext,
+): Promise<UnitsWritten> {
+  const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
+  return inMemory(db, row, about, async (file, entry) => {
+    const intake = new UnitIntake(file, source, job, context);
+    await intake.take((id) => file.write.noteCreated(entry.id, id));
+    if (intake.units === 0) throw new ApiError('nothing-to-write', { name: job.name });
+    describe(entry, job, intake, row.name, row.id);
+    return written(row.id, row.name, entry.id, intake, source);
+  });
+}
+
+function describe(
+  entry: LedgerEntry,
+  job: UnitsToWrite,
+  intake: UnitIntake,
+  memory: string,
+  memoryId: number | null,
+): void {
+  const title = `Took in ${job.name}: ${intake.units.toLocaleString('en')} units to “${memory}”`;
+  entry.describe(title, { units: intake.units, skipped: intake.skipped }, null, memoryId);
+}
+
+function written(
+  memoryId: number,
+  memory: string,
+  ledgerId: number,
+  intake: UnitIntake,
+  source: UnitFile,
+): UnitsWritten {
+  return { memoryId, memory, ledgerId, units: intake.units, skipped: intake.skipped, left: source.seen.left.length };
+}
+
+/** Units of a file, stamped, with their neighbours' hashes, without duplicates if so wished. */
+class UnitIntake {
+  units = 0;
+  skipped = 0;
+  private readonly keys = new Set<number>();
+  private readonly stamps: readonly Prop[];
+
+  constructor(
+    private readonly file: MemoryFile,
+    private readonly source: UnitFile,
+    private readonly job: UnitsToWrite,
+    private readonly context: TaskContext,
+  ) {
+    const { subject, client, attributes } = job.stamp;
+    this.stamps = [
+      ...(client ? [{ type: 'client', text: client }] : []),
+      ...(subject ? [{ type: 'subject', text: subject }] : []),
+      ...attributes,
+    ];
+  }
+
+  async take(made: (id: number) => void): Promise<void> {
+    const { file, source, job, context } = this;
+    const originId = file.addOrigin(job.name, new Date().toISOString());
+    const there =
+      job.target.kind === 'existing' && job.duplicates === 'skip'
+        ? file.db.prepare<[number]>('SELECT 1 FROM unit WHERE key = ?')
+        : null;
+    let before: number | null = null;
+    let held: { unit: Unit; place: number; hash: number } | null = null;
+    const put = (after: number | null): void => {
+      if (!held) return;
+      const { unit, place } = held;
+      if (job.duplicates === 'skip') {
+        const key = textHash(unitKey(unit));
+        if (this.keys.has(key) || there?.get(key) !== undefined) {
+          this.skipped++;
+          return;
+        }
+        this.keys.add(key);
+      }
+      made(file.write.add(this.stamped(unit), { originId, place, before, after }));
+      this.units++;
+    };
+    for await (const batch of source.units()) {
+      context.checkpoint(source.share * 0.93);
+      for (const { unit, number } of batch) {
+        const hash = textHash(unit.variants[0]!.text);
+        put(hash);
+        before = held?.hash ?? null;
+        held = { unit, place: number, hash };
+      }
+    }
+    put(null);
+  }
+
+  private stamped(unit: Unit): Unit {
+    return this.stamps.reduce((now, { type, text }) => withProp(now, type, [text]), unit);
+  }
+}
+
+/**
+ * One operation on the units of a memory. The memory is committed first, the ledger after it; if the process dies in
+ * between, the next start takes the memory's part back.
+ */
+export async function inMemory<T>(
+  db: Db,
+  row: MemoryRow,
+  about: NewEntry,
+  work: (file: MemoryFile, entry: LedgerEntry) => T | Promise<T>,
+): Promise<T> {
+  const path = pathsOf(dirname(db.name)).memory(row.file);
+  const file = MemoryFile.openForWriting(path);
+  db.exec('BEGIN IMMEDIATE');
+  file.db.exec('BEGIN IMMEDIATE');
+  try {
+    const entry = new LedgerEntry(db, new Date().toISOString(), { ...about, memoryId: row.id });
+    const result = await work(file, entry);
+    file.write.settle();
+    file.db.exec('COMMIT');
+    db.exec('COMMIT');
+    return result;
+  } catch (error) {
+    if (file.db.inTransaction) file.db.exec('ROLLBACK');
+    if (db.inTransaction) db.exec('ROLLBACK');
+    throw error;
+  } finally {
+    file.close();
+  }
+}
+
+export function createMemory(
+  { clientId, name, subject }: { readonly clientId: number; readonly name: string; readonly subject: string },
+  { dataDir }: TaskContext,
+): { readonly id: number } {
+  const db = workspaceForWriting(dataDir);
+  clientById(db, clientId);
+  const clean = freeName(name, memoryNames(db, clientId), 'memory');
+  const about = { clientId, termbaseId: null, kind: 'memory', title: `Created the memory “${clean}”` };
+  return recorded(dataDir, about, (writing) => ({ id: insertMemory(writing, dataDir, clientId, clean, subject) }));
+}
+
+function insertMemory(
+  { db, entry, now }: Writing,
+  dataDir: string,
+  clientId: number,
+  name: string,
+  subject: string,
+): number {
+  const stored = `${Date.now().toString(36)}-${entry.id}.db`;
+  const path = pathsOf(dataDir).memory(stored);
+  mkdirSync(dirname(path), { recursive: true });
+  MemoryFile.build(path).finishBuilding();
+  const id = Number(
+    db
+      .prepare('INSERT INTO memory (client_id, name, subject, created_at, file) VALUES (?, ?, ?, ?, ?)')
+      .run(clientId, name, subject, now, stored).lastInsertRowid,
+  );
+  entry.created('memory', id);
+  return id;
+}
+
+export function renameMemory(
+  { id, name, subject }: { readonly id: number; readonly name?: string; readonly subject?: string },
+  { dataDir }: TaskContext,
+): void {
+  const db = workspaceForWriting(dataDir);
+  const { id: _, ...before } = memoryById(db, id);
+  const clean = name === undefined ? before.name : freeName(name, memoryNames(db, before.client_id, id), 'memory');
+  const title =
+    name === undefined ? `Changed the subject of “${clean}”` : `Renamed the memory “${before.name}” to “${clean}”`;
+  recorded(dataDir, { clientId: before.client_id, termbaseId: null, kind: 'memory', title }, ({ entry }) => {
+    entry.before('memory', id, before);
+    db.prepare('UPDATE memory SET name = ?, subject = ? WHERE id = ?').run(clean, subject ?? before.subject, id);
+  });
+}
+
+/** The file stays, so that it can come back. */
+export function deleteMemory({ id }: { readonly id: number }, { dataDir }: TaskContext): void {
+  const db = workspaceForWriting(dataDir);
+  const { id: _, ...before } = memoryById(db, id);
+  recorded(
+    dataDir,
+    { clientId: before.client_id, termbaseId: null, kind: 'memory', title: `Deleted the memory “${before.name}”` },
+    ({ entry }) => {
+      entry.before('memory', id, before);
+      db.prepare('DELETE FROM memory WHERE id = ?').run(id);
+    },
+  );
+}
+
+export interface UnitEdit {
+  readonly memoryId: number;
+  readonly unitId: number;
+  readonly variant: number;
+  readonly text: string;
+  /** Which of the old codes each code character means. */
+  readonly codes: readonly number[];
+}
+
+export function changeVariant(
+  { memoryId, unitId, variant, text, codes }: UnitEdit,
+  { dataDir }: TaskContext,
+): Promise<{ readonly ledgerId: number }> {
+  const db = workspaceForWriting(dataDir);
+  const row = memoryById(db, memoryId);
+  const about = { clientId: row.client_id, termbaseId: null, kind: 'unit', title: `Changed a unit of “${row.name}”` };
+  return inMemory(db, row, about, (file, entry) => {
+    const unit = unitOf(file, unitId);
+    const old = unit.variants[variant];
+    if (!old) throw new ApiError('not-found', { what: 'text' });
+    if (text.trim() === '') throw new ApiError('unit-empty');
+    const segment = withCodes(old, text.normalize('NFC'), codes);
+    if (segment.text === old.text && segment.codes === old.codes) throw new ApiError('nothing-to-change');
+    const variants = unit.variants.map((one, i) => (i === variant ? { ...one, ...segment } : one));
+    file.write.noteBefore(entry.id, unitId);
+    file.write.replace(unitId, dated({ ...unit, variants }), unit);
+    return { ledgerId: entry.id };
+  });
+}
+
+function withCodes(old: Segment, text: string, order: readonly number[]): Segment {
+  try {
+    const segment = retyped(old, text, order);
+    if (isBalanced(old) && !isBalanced(segment)) throw new ApiError('codes-broken');
+    return segment;
+  } catch (error) {
+    if (error instanceof RangeError) throw new ApiError('codes-broken');
+    throw error;
+  }
+}
+
+/** Adds a text in a language that the unit does not have. */
+export function addVariant(
+  {
+    memoryId,
+    unitId,
+    language,
+    text,
+  }: { readonly memoryId: number; readonly unitId: number; readonly language: string; readonly text: string },
+  { dataDir }: TaskContext,
+): Promise<{ readonly ledgerId: number }> {
+  const tag = canonicalTag(language);
+  if (!tag) throw new ApiError('language-unknown', { what: language });
+  if (text.trim() === '') throw new ApiError('unit-empty');
+  const db = workspaceForWriting(dataDir);
+  const row = memoryById(db, memoryId);
+  const about = {
+    clientId: row.client_id,
+    termbaseId: null,
+    kind: 'unit',
+    title: `Added a text to a unit of “${row.name}”`,
+  };
+  return inMemory(db, row, about, (file, entry) => {
+    const unit = unitOf(file, unitId);
+    const variant: Variant = { language: tag, text: text.normalize('NFC'), codes: NO_CODES };
+    file.write.noteBefore(entry.id, unitId);
+    file.write.replace(unitId, dated({ ...unit, variants: [...unit.variants, variant] }), unit);
+    return { ledgerId: entry.id };
+  });
+}
+
+function unitOf(file: MemoryFile, id: number): StoredUnit {
+  const unit = file.unit(id);
+  if (!unit) throw new ApiError('not-found', { what: 'unit' });
+  return unit;
+}
+
+/** Changed now; who it was is not known to a program without accounts. */
+export function dated(unit: Unit): Unit {
+  return { ...unit, attributes: { ...unit.attributes, changedate: tmxDate(new Date().toISOString()) } };
+}
+
+/** Back to the state before an operation. */
+export function returnUnit(
+  { memoryId, unitId, ledgerId }: { readonly memoryId: number; readonly unitId: number; readonly ledgerId: number },
+  { dataDir }: TaskContext,
+): Promise<{ readonly ledgerId: number }> {
+  const db = workspaceForWriting(dataDir);
+  const row = memoryById(db, memoryId);
+  const about = {
+    clientId: row.client_id,
+    termbaseId: null,
+    kind: 'unit',
+    title: `Returned a unit of “${row.name}” to an earlier state`,
+  };
+  return inMemory(db, row, about, (file, entry) => {
+    const state = file.db
+      .prepare<[number, number], { before: string | null }>(
+        'SELECT before FROM change WHERE ledger_id = ? AND unit_id = ?',
+      )
+      .get(ledgerId, unitId);
+    if (!state?.before) throw new ApiError('no-earlier-state');
+    const before = JSON.parse(state.before) as StoredUnit;
+    file.write.noteBefore(entry.id, unitId);
+    file.write.replace(unitId, before, before);
+    return { ledgerId: entry.id };
+  });
+}
+
+const EXAMPLES = 12;
+
+export interface BulkJob extends UnitBulk {
+  readonly memoryId: number;
+}
+
+/** What a change would do, without doing it. */
+export function previewUnits(job: BulkJob, context: TaskContext): UnitBulkPreview {
+  const db = openForReading(pathsOf(context.dataDir).workspace);
+  try {
+    const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(memoryById(db, job.memoryId).file));
+    try {
+      const ids = selected(file, job, context);
+      const examples: UnitBulkPreview['examples'] = [];
+      let changed = 0;
+      for (const { id, unit, after } of changes(file, ids, job, context)) {
+        changed++;
+        if (examples.length >= EXAMPLES) continue;
+        const at = unit.variants.findIndex(
+          (variant, i) => after?.variants[i]?.text !== variant.text || after.variants[i]?.language !== variant.language,
+        );
+        const before = unit.variants[Math.max(0, at)]!;
+        examples.push({
+          unit: id,
+          language: before.language,
+          before: before.text,
+          after: after?.variants[Math.max(0, at)]?.text ?? '',
+        });
+      }
+      return { selected: ids.length, changed, examples };
+    } finally {
+      file.close();
+    }
+  } finally {
+    db.close();
+  }
+}
+
+export function changeUnits(
+  job: BulkJob,
+  context: TaskContext,
+): Promise<{ readonly changed: number; readonly ledgerId: number }> {
+  const db = workspaceForWriting(context.dataDir);
+  const row = memoryById(db, job.memoryId);
+  const about = { clientId: row.client_id, termbaseId: null, kind: 'bulk', title: 'Changing units' };
+  const { change } = job;
+  if (change.kind === 'copy' || change.kind === 'move') return transfer(db, row, job, context);
+  return inMemory(db, row, about, (file, entry) => {
+    let changed = 0;
+    for (const { id, unit, after } of changes(file, selected(file, job, context), job, context)) {
+      file.write.noteBefore(entry.id, id);
+      if (after) file.write.replace(id, dated(after), unit);
+      else file.write.remove(id);
+      changed++;
+    }
+    if (changed === 0) throw new ApiError('nothing-to-change');
+    entry.describe(titleOf(job, row.name, changed), { units: changed }, null, row.id);
+    return { changed, ledgerId: entry.id };
+  });
+}
+
+/** To another memory: two entries in the ledger when the units leave the first one. */
+async function transfer(
+  db: Db,
+  row: MemoryRow,
+  job: BulkJob,
+  context: TaskContext,
+): Promise<{ readonly changed: number; readonly ledgerId: number }> {
+  const { change } = job;
+  if (change.kind !== 'copy' && change.kind !== 'move') throw new ApiError('nothing-to-change');
+  const target = ownMemory(db, change.memoryId, row.client_id);
+  if (target.id === row.id) throw new ApiError('nothing-to-change');
+  const from = MemoryFile.openForReading(pathsOf(context.dataDir).memory(row.file));
+  let ids: Uint32Array;
+  let count = 0;
+  try {
+    ids = selected(from, job, context);
+    if (ids.length === 0) throw new ApiError('nothing-to-change');
+    const about = {
+      clientId: row.client_id,
+      termbaseId: null,
+      kind: 'bulk',
+      title: `Copied ${ids.length.toLocaleString('en')} units from “${row.name}” to “${target.name}”`,
+    };
+    const result = await inMemory(db, target, about, (file, entry) => {
+      const originId = file.addOrigin(row.name, new Date().toISOString());
+      for (let i = 0; i < ids.length; i++) {
+        if (i % 500 === 0) context.checkpoint((i / ids.length) * 0.5);
+        const unit = from.unit(ids[i]!);
+        if (!unit) continue;
+        const { before, after } = unit;
+        file.write.noteCreated(entry.id, file.write.add(unit, { originId, place: ++count, before, after }));
+      }
+      return { changed: count, ledgerId: entry.id };
+    });
+    if (change.kind === 'copy') return result;
+  } finally {
+    from.close();
+  }
+  const about = {
+    clientId: row.client_id,
+    termbaseId: null,
+    kind: 'bulk',
+    title: `Moved ${count.toLocaleString('en')} units from “${row.name}” to “${target.name}”`,
+  };
+  return inMemory(db, row, about, (file, entry) => {
+    for (const id of ids) {
+      file.write.noteBefore(entry.id, id);
+      file.write.remove(id);
+    }
+    return { changed: count, ledgerId: entry.id };
+  });
+}
+
+function selected(file: MemoryFile, { filter, ids }: UnitSelection, context: TaskContext): Uint32Array {
+  return ids
+    ? Uint32Array.from(ids)
+    : unitIds(file, filter, { by: 'file', descending: false }, Infinity, (share) => context.checkpoint(share * 0.2))
+        .ids;
+}
+
+function* changes(
+  file: MemoryFile,
+  ids: Uint32Array,
+  job: BulkJob,
+  context: TaskContext,
+): Generator<{ readonly id: number; readonly unit: StoredUnit; readonly after: Unit | null }> {
+  const older = job.change.kind === 'newest' ? olderDuplicates(file, ids) : null;
+  for (let i = 0; i < ids.length; i++) {
+    if (i % 500 === 0) context.checkpoint(0.2 + (i / ids.length) * 0.75);
+    const id = ids[i]!;
+    const unit = file.unit(id);
+    if (!unit) continue;
+    const after = older ? (older.has(id) ? null : unit) : changedUnit(unit, job.change);
+    if (after !== unit) yield { id, unit, after };
+  }
+}
+
+/** Of units that say the same, all but the one changed last (the later one of two changed at once). */
+function olderDuplicates(file: MemoryFile, ids: Uint32Array): Set<number> {
+  const read = file.db.prepare<[number], { key: number; changed: string }>(
+    'SELECT key, changed FROM unit WHERE id = ?',
+  );
+  const newest = new Map<number, { id: number; changed: string }>();
+  const older = new Set<number>();
+  for (const id of ids) {
+    const unit = read.get(id);
+    if (!unit) continue;
+    const there = newest.get(unit.key);
+    if (there && there.changed > unit.changed) older.add(id);
+    else {
+      if (there) older.add(there.id);
+      newest.set(unit.key, { id, changed: unit.changed });
+    }
+  }
+  return older;
+}
+
+function titleOf({ change }: BulkJob, memory: string, changed: number): string {
+  const units = `${changed.toLocaleString('en')} ${changed === 1 ? 'unit' : 'units'} of “${memory}”`;
+  switch (change.kind) {
+    case 'replace':
+      return `Replaced “${change.find}” by “${change.by}” in ${units}`;
+    case 'delete':
+      return `Deleted ${units}`;
+    case 'attribute':
+      return change.value
+        ? `Set ${change.type} to “${change.value}” in ${units}`
+        : `Took away ${change.type} from ${units}`;
+    case 'language':
+      return `Changed ${change.from} to ${change.to} in ${units}`;
+    case 'newest':
+      return `Kept the newest of duplicates: deleted ${units}`;
+    default:
+      return `Changed ${units}`;
+  }
+}

@@ -1,0 +1,365 @@
+/** A memory on disk: its units, the index of their words, and the changes that operations made. */
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import {
+  authorOf,
+  changedAt,
+  textHash,
+  unitKey,
+  type Said,
+  type Unit,
+  type Variant,
+} from '@fair-copy/core/memory/unit.js';
+import { NO_CODES, withoutCodes, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
+import { migrateTo, openForReading, type Db } from './database.js';
+import { WordIndex } from './word-index.js';
+import Database from 'better-sqlite3';
+
+export interface StoredUnit extends Unit {
+  readonly id: number;
+  readonly originId: number;
+  readonly place: number;
+  readonly before: number | null;
+  readonly after: number | null;
+}
+
+/** A unit as the change log keeps it. */
+type UnitState = Omit<StoredUnit, 'id'>;
+
+interface UnitRow {
+  readonly id: number;
+  readonly said: string | null;
+  readonly origin: number;
+  readonly place: number;
+  readonly before: number | null;
+  readonly after: number | null;
+}
+
+interface SegmentRow {
+  readonly language: number;
+  readonly text: string;
+  readonly more: string | null;
+}
+
+export interface LanguageTotals {
+  readonly language: LanguageTag;
+  readonly segments: number;
+  readonly units: number;
+}
+
+export class MemoryFile {
+  private readonly tags = new Map<number, LanguageTag>();
+  private readonly ids = new Map<LanguageTag, number>();
+  readonly words: WordIndex;
+  private readonly readUnitRow;
+  private readonly readSegments;
+  private writer: UnitWriter | null = null;
+
+  private constructor(readonly db: Db) {
+    for (const { id, tag } of db.prepare<[], { id: number; tag: LanguageTag }>('SELECT id, tag FROM language').all()) {
+      this.tags.set(id, tag);
+      this.ids.set(tag, id);
+    }
+    this.words = new WordIndex(db);
+    this.readUnitRow = db.prepare<[number], UnitRow>(
+      'SELECT id, said, origin, place, before, after FROM unit WHERE id = ?',
+    );
+    this.readSegments = db.prepare<[number], SegmentRow>(
+      'SELECT language, text, more FROM segment WHERE unit_id = ? ORDER BY ordinal',
+    );
+  }
+
+  /** A new file, without a journal until `finishBuilding`: it is thrown away if anything goes wrong. */
+  static build(path: string): MemoryFile {
+    const db = new Database(path);
+    db.pragma('journal_mode = OFF');
+    db.pragma('synchronous = OFF');
+    db.pragma('cache_size = -65536');
+    db.pragma('locking_mode = EXCLUSIVE');
+    migrateTo(db, 'memory', 1);
+    return new MemoryFile(db);
+  }
+
+  finishBuilding(): void {
+    migrateTo(this.db, 'memory');
+    this.db.exec('ANALYZE');
+    this.db.close();
+  }
+
+  static openForWriting(path: string): MemoryFile {
+    const db = new Database(path, { fileMustExist: true });
+    db.pragma('locking_mode = NORMAL');
+    db.pragma('journal_mode = WAL');
+    db.pragma('synchronous = NORMAL');
+    db.pragma('busy_timeout = 20000');
+    db.pragma('cache_size = -65536');
+    migrateTo(db, 'memory');
+    return new MemoryFile(db);
+  }
+
+  static openForReading(path: string): MemoryFile {
+    return new MemoryFile(openForReading(path));
+  }
+
+  close(): void {
+    this.db.close();
+  }
+
+  languages(): LanguageTotals[] {
+    return this.db
+      .prepare<[], LanguageTotals>(
+        'SELECT tag AS language, segments, units FROM language WHERE segments > 0 ORDER BY units DESC, id',
+      )
+      .all();
+  }
+
+  tagOf(id: number): LanguageTag {
+    return this.tags.get(id)!;
+  }
+
+  /** The ids of the languages that a range fits: "en" fits en-GB (RFC 4647). */
+  languageIds(range: string | null): number[] {
+    const wanted = range?.toLowerCase() ?? null;
+    return [...this.ids].flatMap(([tag, id]) => {
+      const lower = tag.toLowerCase();
+      return wanted === null || lower === wanted || lower.startsWith(`${wanted}-`) ? [id] : [];
+    });
+  }
+
+  get count(): number {
+    return this.db.prepare<[], { n: number }>('SELECT count(*) AS n FROM unit').get()!.n;
+  }
+
+  about(name: string): string | null {
+    return (
+      this.db.prepare<[string], { value: string }>('SELECT value FROM about WHERE name = ?').get(name)?.value ?? null
+    );
+  }
+
+  setAbout(name: string, value: string): void {
+    this.db
+      .prepare('INSERT INTO about (name, value) VALUES (?, ?) ON CONFLICT DO UPDATE SET value = excluded.value')
+      .run(name, value);
+  }
+
+  unit(id: number): StoredUnit | null {
+    const row = this.readUnitRow.get(id);
+    return row ? this.stored(row) : null;
+  }
+
+  private stored(row: UnitRow): StoredUnit {
+    const variants = this.readSegments.all(row.id).map(({ language, text, more }): Variant => {
+      const rest = more === null ? null : (JSON.parse(more) as Said & { codes?: readonly InlineCode[] });
+      return { language: this.tags.get(language)!, text, codes: NO_CODES, ...rest };
+    });
+    const said = row.said === null ? null : (JSON.parse(row.said) as Said);
+    return {
+      ...said,
+      id: row.id,
+      originId: row.origin,
+      place: row.place,
+      before: row.before,
+      after: row.after,
+      variants,
+    };
+  }
+
+  /** All units in the order of their ids; one at a time in memory. */
+  *units(): Generator<StoredUnit> {
+    const batch = this.db.prepare<[number], UnitRow>(
+      'SELECT id, said, origin, place, before, after FROM unit WHERE id > ? ORDER BY id LIMIT 1000',
+    );
+    let last = 0;
+    for (;;) {
+      const rows = batch.all(last);
+      if (rows.length === 0) return;
+      for (const row of rows) yield this.stored(row);
+      last = rows.at(-1)!.id;
+    }
+  }
+
+  originName(id: number): string {
+    return this.db.prepare<[number], { name: string }>('SELECT name FROM origin WHERE id = ?').get(id)?.name ?? '';
+  }
+
+  addOrigin(name: string, at: string): number {
+    return Number(this.db.prepare('INSERT INTO origin (name, at) VALUES (?, ?)').run(name, at).lastInsertRowid);
+  }
+
+  languageId(tag: LanguageTag): number {
+    let id = this.ids.get(tag);
+    if (id === undefined) {
+      id = Number(this.db.prepare('INSERT INTO language (tag) VALUES (?)').run(tag).lastInsertRowid);
+      this.ids.set(tag, id);
+      this.tags.set(id, tag);
+    }
+    return id;
+  }
+
+  get write(): UnitWriter {
+    return (this.writer ??= new UnitWriter(this));
+  }
+}
+
+/** Prepared once for many units; keeps counts and the index in step. Call `settle` at the end of the transaction. */
+export class UnitWriter {
+  private readonly insertUnit;
+  private readonly insertSegment;
+  private readonly deleteUnit;
+  private readonly deleteSegments;
+  private readonly note;
+  private readonly totals = new Map<number, { segments: number; units: number }>();
+
+  constructor(private readonly file: MemoryFile) {
+    const { db } = file;
+    this.insertUnit = db.prepare(
+      'INSERT INTO unit (id, said, changed, author, origin, place, length, codes, key, before, after) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    );
+    this.insertSegment = db.prepare(
+      'INSERT INTO segment (unit_id, ordinal, language, text, more) VALUES (?, ?, ?, ?, ?)',
+    );
+    this.deleteUnit = db.prepare('DELETE FROM unit WHERE id = ?');
+    this.deleteSegments = db.prepare('DELETE FROM segment WHERE unit_id = ?');
+    this.note = db.prepare('INSERT OR IGNORE INTO change (ledger_id, unit_id, before) VALUES (?, ?, ?)');
+  }
+
+  /** @param id null: the next free one */
+  add(
+    unit: Unit,
+    at: {
+      readonly originId: number;
+      readonly place: number;
+      readonly before: number | null;
+      readonly after: number | null;
+    },
+    id: number | null = null,
+  ): number {
+    const { variants } = unit;
+    const said = saidOf(unit);
+    const length = variants.reduce((longest, { text }) => Math.max(longest, text.length), 0);
+    const codes = variants.some((variant) => variant.codes.length > 0) ? 1 : 0;
+    const made = Number(
+      this.insertUnit.run(
+        id,
+        said,
+        changedAt(unit),
+        authorOf(unit),
+        at.originId,
+        at.place,
+        length,
+        codes,
+        textHash(unitKey(unit)),
+        at.before,
+        at.after,
+      ).lastInsertRowid,
+    );
+    const seen = new Set<number>();
+    for (let i = 0; i < variants.length; i++) {
+      const variant = variants[i]!;
+      const language = this.file.languageId(variant.language);
+      this.insertSegment.run(made, i, language, variant.text, moreOf(variant));
+      this.count(language, 1, seen.has(language) ? 0 : 1);
+      seen.add(language);
+      this.file.words.add(language, made, withoutCodes(variant.text));
+    }
+    return made;
+  }
+
+  /** Notes the state before, for undo; the first within an operation counts. */
+  noteBefore(ledgerId: number, id: number): void {
+    const unit = this.file.unit(id);
+    this.note.run(ledgerId, id, unit && JSON.stringify(stateOf(unit)));
+  }
+
+  noteCreated(ledgerId: number, id: number): void {
+    this.note.run(ledgerId, id, null);
+  }
+
+  remove(id: number): void {
+    const unit = this.file.unit(id);
+    if (!unit) return;
+    const seen = new Set<LanguageTag>();
+    for (const { language } of unit.variants) {
+      this.count(this.file.languageId(language), -1, seen.has(language) ? 0 : -1);
+      seen.add(language);
+    }
+    this.deleteSegments.run(id);
+    this.deleteUnit.run(id);
+  }
+
+  replace(id: number, unit: Unit, at: Pick<StoredUnit, 'originId' | 'place' | 'before' | 'after'>): void {
+    this.remove(id);
+    this.add(unit, at, id);
+  }
+
+  private count(language: number, segments: number, units: number): void {
+    let total = this.totals.get(language);
+    if (!total) this.totals.set(language, (total = { segments: 0, units: 0 }));
+    total.segments += segments;
+    total.units += units;
+  }
+
+  settle(): void {
+    const { db } = this.file;
+    const update = db.prepare('UPDATE language SET segments = segments + ?, units = units + ? WHERE id = ?');
+    for (const [language, { segments, units }] of this.totals) update.run(segments, units, language);
+    this.totals.clear();
+    this.file.words.settle();
+  }
+}
+
+export function stateOf({ id: _, ...state }: StoredUnit): UnitState {
+  return state;
+}
+
+function saidOf({ attributes, props, notes }: Said): string | null {
+  return attributes || props || notes ? JSON.stringify({ attributes, props, notes }) : null;
+}
+
+function moreOf({ attributes, props, notes, codes }: Variant): string | null {
+  if (codes.length === 0 && !attributes && !props && !notes) return null;
+  return JSON.stringify({ ...(codes.length && { codes }), attributes, props, notes });
+}
+
+/** Takes back in a memory what an operation changed; `after` is kept so that it can be done again. */
+export function undoInMemory(file: MemoryFile, ledgerId: number): number {
+  return restore(file, ledgerId, 'before');
+}
+
+export function redoInMemory(file: MemoryFile, ledgerId: number): number {
+  return restore(file, ledgerId, 'after');
+}
+
+function restore(file: MemoryFile, ledgerId: number, side: 'before' | 'after'): number {
+  const { db, write } = file;
+  const batch = db.prepare<[number, number], { unit_id: number; state: string | null }>(
+    `SELECT unit_id, ${side} AS state FROM change WHERE ledger_id = ? AND unit_id > ? ORDER BY unit_id LIMIT 2000`,
+  );
+  const keep = db.prepare('UPDATE change SET after = ? WHERE ledger_id = ? AND unit_id = ?');
+  let last = -1;
+  let count = 0;
+  for (;;) {
+    const changes = batch.all(ledgerId, last);
+    if (changes.length === 0) break;
+    for (const { unit_id: id, state } of changes) {
+      const now = file.unit(id);
+      if (side === 'before') keep.run(now && JSON.stringify(stateOf(now)), ledgerId, id);
+      const wanted = state === null ? null : (JSON.parse(state) as UnitState);
+      if (now) write.remove(id);
+      if (wanted) write.add(wanted, wanted, id);
+      count++;
+    }
+    last = changes.at(-1)!.unit_id;
+  }
+  write.settle();
+  return count;
+}
+
+/** Operations after the given one that touch the same units. */
+export function laterChanges(file: MemoryFile, ledgerId: number): number[] {
+  return file.db
+    .prepare<[number], { ledger_id: number }>(
+      'SELECT DISTINCT d.ledger_id FROM change c JOIN change d ON d.unit_id = c.unit_id AND d.ledger_id > c.ledger_id WHERE c.ledger_id = ?',
+    )
+    .all(ledgerId)
+    .map((row) => row.ledger_id);
+}

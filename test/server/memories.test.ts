@@ -1,0 +1,320 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Application } from './application.js';
+
+/** A unit of TMX in English and German, as the standard (TMX 1.4b, LISA OSCAR) writes it. */
+function tu(english: string, german: string, more = ''): string {
+  return `<tu ${more}><tuv xml:lang="EN-us"><seg>${english}</seg></tuv><tuv xml:lang="de"><seg>${german}</seg></tuv></tu>`;
+}
+
+function tmx(units: readonly string[]): string {
+  return `<?xml version="1.0"?><tmx version="1.4"><header srclang="en" creationtool="x" creationtoolversion="1" segtype="sentence" o-tmf="x" adminlang="en" datatype="xml"/><body>\n${units.join('\n')}\n</body></tmx>`;
+}
+
+const UNITS = [
+  tu('Open the upper lock gate.', 'Öffnen Sie das Obertor.', 'changedate="20240102T000000Z" changeid="mara"'),
+  tu('Close the lock gate.', 'Schließen Sie das Schleusentor.', 'changedate="20250102T000000Z" changeid="jon"'),
+  tu(
+    'Press <bpt i="1">&lt;b&gt;</bpt>Start<ept i="1">&lt;/b&gt;</ept>.',
+    'Drücken Sie <bpt i="1">&lt;b&gt;</bpt>Start<ept i="1">&lt;/b&gt;</ept>.',
+  ),
+  tu('Close the lock gate.', 'Schließen Sie das Schleusentor.', 'changedate="20230102T000000Z"'),
+  '<tu><tuv xml:lang="en"><seg>Lonely</seg></tuv></tu>',
+];
+
+interface Memory {
+  units: number;
+  languages: { language: string; units: number }[];
+}
+interface Page {
+  total: number | null;
+  units: { id: number; variants: { language: string; text: string }[]; props?: { type: string; text: string }[] }[];
+}
+interface FileBody {
+  units: {
+    count: number;
+    taken: number;
+    reasons: Record<string, number>;
+    languages: { spelling: string; tag: string }[];
+  } | null;
+}
+
+let server: Application;
+let client: number;
+let memory: number;
+
+async function takeIn(name: string, content: string): Promise<number> {
+  const { fileId, job } = await server.takeIn(client, name, content);
+  expect(job.state).toBe('done');
+  return fileId;
+}
+
+async function writeUnits(fileId: number, body: object): Promise<Record<string, number>> {
+  const { id } = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, body);
+  const job = await server.ended(id);
+  expect(job.error).toBeNull();
+  return job.result as Record<string, number>;
+}
+
+/** All units that pass; waits for the count. */
+async function units(filter: object, sort?: object): Promise<Page> {
+  for (;;) {
+    const page = await server.ask<Page>('POST', `/memories/${memory}/units`, {
+      filter,
+      limit: 200,
+      ...(sort && { sort }),
+    });
+    if (page.total !== null) return page;
+  }
+}
+
+const texts = (page: Page): string[] => page.units.map((unit) => unit.variants[0]!.text);
+
+async function bulk(change: object, filter: object = {}): Promise<{ ledgerId: number; changed: number }> {
+  const { id } = await server.ask<{ id: number }>('POST', `/memories/${memory}/bulk`, { filter, change });
+  const job = await server.ended(id);
+  expect(job.error).toBeNull();
+  return job.result as { ledgerId: number; changed: number };
+}
+
+beforeAll(async () => {
+  server = await Application.start();
+  client = await server.client();
+  const fileId = await takeIn('old.tmx', tmx(UNITS));
+  const file = await server.ask<FileBody>('GET', `/intake/files/${fileId}`);
+  expect(file.units).toMatchObject({ count: 5, taken: 4, reasons: { 'one language': 1 } });
+  expect(file.units!.languages.map(({ spelling, tag }) => `${spelling}=${tag}`)).toEqual([
+    'EN-us=en-US',
+    'de=de',
+    'en=en',
+  ]);
+  const result = await writeUnits(fileId, { newName: 'Lasting', subject: 'locks', stampClient: true });
+  expect(result).toMatchObject({ units: 4, left: 1, skipped: 0 });
+  memory = result.memoryId!;
+});
+afterAll(() => server.stop());
+
+describe('a memory', () => {
+  test('holds what came in, stamped, without direction', async () => {
+    const body = await server.ask<Memory>('GET', `/memories/${memory}`);
+    expect(body).toMatchObject({
+      units: 4,
+      subject: 'locks',
+      attributes: expect.arrayContaining(['client', 'subject']) as unknown,
+    });
+    expect(body.languages.map(({ language }) => language)).toEqual(['en-US', 'de']);
+    const page = await units({});
+    expect(page.units[0]!.props).toEqual([
+      { type: 'client', text: 'Brennick Waterways' },
+      { type: 'subject', text: 'locks' },
+    ]);
+  });
+
+  test.each([
+    [{ text: 'LOCK' }, 3],
+    [{ text: 'offnen' }, 1],
+    [{ text: 'offnen', accents: true }, 0],
+    [{ text: 'Öffnen', case: true, accents: true }, 1],
+    [{ text: 'lock g' }, 3],
+    [{ text: 'tor', mode: 'word' }, 0],
+    [{ text: 'gate', mode: 'word' }, 3],
+    [{ text: 'close', mode: 'beginning' }, 2],
+    [{ text: 'Press Start.', mode: 'whole' }, 1],
+    [{ text: '^(open|press)', mode: 'pattern' }, 2],
+    [{ text: 'gate', not: true, language: 'en' }, 1],
+    [{ text: 'Start', language: 'de' }, 1],
+    [{ missing: ['fr'] }, 4],
+    [{ present: ['en'] }, 4],
+    [{ author: 'mara' }, 1],
+    [{ changedSince: '2024-01-01' }, 2],
+    [{ changedBefore: '2024-01-01' }, 1],
+    [{ codes: true }, 1],
+    [{ duplicate: true }, 2],
+    [{ longer: 26 }, 2],
+    [{ attribute: { type: 'subject', value: 'LOCK' } }, 4],
+    [{ attribute: { type: 'subject', value: 'bridge' } }, 0],
+  ])('filter %j finds %d', async (filter, count) => {
+    expect((await units(filter)).total).toBe(count);
+  });
+
+  test('is sorted by text, date and length', async () => {
+    expect(texts(await units({}, { by: 'text', language: 'en' }))[0]).toMatch(/^Close/);
+    expect(texts(await units({}, { by: 'changed', descending: true }))[0]).toMatch(/^Close/);
+    expect(texts(await units({}, { by: 'file', descending: true })).at(-1)).toMatch(/^Open/);
+  });
+
+  test('a pattern that is none, or could take ages, is refused', async () => {
+    for (const text of ['(', '(a+)+$'])
+      await server.ask('POST', `/memories/${memory}/units`, { filter: { text, mode: 'pattern' } }, 400);
+  });
+
+  test('a text is changed with its codes, and returned', async () => {
+    const unit = (await units({ codes: true })).units[0]!;
+    const path = `/memories/${memory}/units/${unit.id}`;
+    const text = unit.variants[0]!.text;
+    const code = text[6]!;
+    await server.ask('PATCH', path, { variant: 0, text: `Push ${code}Start${code}!`, codes: [0, 1] });
+    await server.ask('PATCH', path, { variant: 0, text: `Push ${code}Start!`, codes: [0] }, 409);
+    await server.ask('PATCH', path, { variant: 0, text: '  ', codes: [] }, 400);
+    const after = await server.ask<{ variants: { text: string }[]; history: { ledgerId: number }[] }>('GET', path);
+    expect(after.variants[0]!.text).toBe(`Push ${code}Start${code}!`);
+    expect((await units({ text: 'push' })).total).toBe(1);
+    await server.ask('POST', `${path}/return`, { ledgerId: after.history[0]!.ledgerId });
+    expect((await units({ text: 'push' })).total).toBe(0);
+    expect((await units({ text: 'press start' })).total).toBe(1);
+  });
+
+  test('many are changed at once, with a preview, and taken back', async () => {
+    const change = { kind: 'replace', find: 'lock gate', by: 'sluice gate' };
+    const preview = await server.ask<{ changed: number; examples: { after: string }[] }>(
+      'POST',
+      `/memories/${memory}/preview`,
+      { filter: {}, change },
+    );
+    expect(preview).toMatchObject({ changed: 3, examples: [{ after: 'Open the upper sluice gate.' }, {}, {}] });
+    const { ledgerId } = await bulk(change);
+    expect((await units({ text: 'sluice' })).total).toBe(3);
+    await server.ask('POST', `/ledger/${ledgerId}/undo`);
+    expect((await units({ text: 'sluice' })).total).toBe(0);
+    await server.ask('POST', `/ledger/${ledgerId}/redo`);
+    expect((await units({ text: 'sluice' })).total).toBe(3);
+    await server.ask('POST', `/ledger/${ledgerId}/undo`);
+  });
+
+  test('the newest of duplicates stays; what came later has to be undone first', async () => {
+    const { ledgerId, changed } = await bulk({ kind: 'newest' });
+    expect(changed).toBe(1);
+    expect((await units({ duplicate: true })).total).toBe(0);
+    expect((await units({ author: 'jon' })).total).toBe(1);
+    const later = await bulk({ kind: 'attribute', type: 'project', value: 'Weir 7' });
+    expect((await units({ attribute: { type: 'project', value: '' } })).total).toBe(3);
+    const relabelled = await bulk({ kind: 'language', from: 'en-US', to: 'en-GB' });
+    expect((await server.ask<Memory>('GET', `/memories/${memory}`)).languages.map((l) => l.language)).toEqual([
+      'de',
+      'en-GB',
+    ]);
+    await server.ask('POST', `/ledger/${later.ledgerId}/undo`, undefined, 409);
+    for (const id of [relabelled.ledgerId, later.ledgerId, ledgerId]) await server.ask('POST', `/ledger/${id}/undo`);
+    expect((await units({})).total).toBe(4);
+    expect((await units({ duplicate: true })).total).toBe(2);
+  });
+
+  test('goes out as TMX with everything that came in', async () => {
+    const { id } = await server.ask<{ id: number }>('POST', `/memories/${memory}/hand-over`, {
+      filter: {},
+      format: 'tmx',
+    });
+    const job = await server.ended(id);
+    const text = readFileSync((job.result as { path: string }).path, 'utf8');
+    expect(text).toContain('<seg>Press <bpt i="1">&lt;b&gt;</bpt>Start<ept i="1">&lt;/b&gt;</ept>.</seg>');
+    expect(text.match(/<tu[ >]/g)).toHaveLength(4);
+    expect(text).toContain('changeid="mara"');
+  });
+
+  test('takes in more without what is there already, and moves to another', async () => {
+    const fileId = await takeIn('more.tmx', tmx([UNITS[0]!, tu('Moor here.', 'Hier anlegen.')]));
+    const result = await writeUnits(fileId, {
+      memoryId: memory,
+      subject: 'locks',
+      stampClient: true,
+      duplicates: 'skip',
+    });
+    expect(result).toMatchObject({ units: 1, skipped: 1 });
+    const { id: other } = await server.ask<{ id: number }>('POST', '/memories', { clientId: client, name: 'Other' });
+    await bulk({ kind: 'move', memoryId: other }, { text: 'moor' });
+    expect((await units({ text: 'moor' })).total).toBe(0);
+    expect(await server.ask('GET', `/memories/${other}`)).toMatchObject({ units: 1 });
+    await server.ask('POST', `/ledger/${result.ledgerId!}/undo`, undefined, 409);
+  });
+
+  test('comes back after it was deleted', async () => {
+    await server.ask('DELETE', `/memories/${memory}`);
+    await server.ask('GET', `/memories/${memory}`, undefined, 404);
+    const [entry] = await server.ask<{ id: number }[]>('GET', '/ledger');
+    await server.ask('POST', `/ledger/${entry!.id}/undo`);
+    expect((await units({})).total).toBe(4);
+  });
+});
+
+describe('concordance', () => {
+  interface Found {
+    groups: {
+      text: string;
+      times: number;
+      marks: [number, number][];
+      others: { text: string; marks: [number, number][] }[];
+    }[];
+  }
+  const search = (query: string): Promise<Found> => server.ask('GET', `/concordance?client=${client}&${query}`);
+
+  test('finds a part of a text in any language, equal units once, with its counterpart', async () => {
+    const { groups } = await search('q=LOCK+gate');
+    expect(groups.map(({ text, times }) => [text, times])).toEqual([
+      ['Open the upper lock gate.', 1],
+      ['Close the lock gate.', 2],
+    ]);
+    expect(groups[1]!.text.slice(...groups[1]!.marks[0]!)).toBe('lock gate');
+  });
+
+  test('finds words in any inflection, and with a wildcard', async () => {
+    expect((await search('q=opening+gates&inflected=true')).groups.map((g) => g.text)).toEqual([
+      'Open the upper lock gate.',
+    ]);
+    expect((await search('q=schleus*')).groups.map((g) => g.text)).toEqual(['Schließen Sie das Schleusentor.']);
+  });
+
+  test('finds two Japanese characters', async () => {
+    const fileId = await takeIn(
+      'ja.tmx',
+      tmx([
+        tu('Close the lock gate.', '水門を閉じる。').replace('"de"', '"ja"'),
+        tu('Open the weir.', '堰を開ける。').replace('"de"', '"ja"'),
+      ]),
+    );
+    await writeUnits(fileId, { newName: 'Japanese' });
+    const { groups } = await search(`q=${encodeURIComponent('水門')}`);
+    expect(groups.map((g) => g.text)).toEqual(['水門を閉じる。']);
+    expect(groups[0]!.marks).toEqual([[0, 2]]);
+  });
+});
+
+test('a damaged file gives what can be read, and says the rest', async () => {
+  const broken = tmx([
+    tu('One', 'Eins'),
+    tu('A < B', 'A < B'),
+    tu('Two &nbsp; and', 'Zwei'),
+    '<tu><tuv xml:lang="en"><seg>cut',
+  ]).replace('</body></tmx>', '');
+  const fileId = await takeIn('broken.tmx', broken);
+  const file = await server.ask<{
+    units: { taken: number; left: { reason: string; line: number }[]; notes: { message: string }[] };
+  }>('GET', `/intake/files/${fileId}`);
+  expect(file.units.taken).toBe(2);
+  expect(file.units.left).toMatchObject([
+    { reason: 'damaged', line: 3 },
+    { reason: 'cut off', line: 5 },
+  ]);
+  expect(file.units.notes.map((note) => note.message).join()).toMatch(/cut off at line 5.*bare “&”|bare.*cut off/s);
+});
+
+test('what a killed operation left in a memory is taken back at the next start', async () => {
+  const { default: Database } = await import('better-sqlite3');
+  const other = await Application.start();
+  const own = await other.client();
+  const { fileId } = await other.takeIn(own, 'a.tmx', tmx([UNITS[0]!]));
+  const { id } = await other.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'A' });
+  const { memoryId } = (await other.ended(id)).result as { memoryId: number };
+  await other.stop(true);
+  const workspace = new Database(join(other.dataDir, 'workspace.db'));
+  const { file } = workspace.prepare('SELECT file FROM memory').get() as { file: string };
+  workspace.close();
+  const db = new Database(join(other.dataDir, 'memories', file));
+  db.exec(
+    'INSERT INTO change (ledger_id, unit_id, before) VALUES (999, 2, NULL); INSERT INTO unit SELECT 2, said, changed, author, origin, place, length, codes, key, before, after FROM unit WHERE id = 1',
+  );
+  db.close();
+  const again = await Application.start(other.dataDir);
+  expect(await again.ask('GET', `/memories/${memoryId}`)).toMatchObject({ units: 1 });
+  await again.stop();
+});

@@ -9,12 +9,13 @@ export async function fillWorkspace(address, folder) {
   await makeFiles(folder);
   const api = caller(address);
   const clients = new Map();
-  for (const { client, name, member, termbase } of FILES) {
+  for (const { client, name, member, termbase, memory } of FILES) {
     if (!clients.has(client)) clients.set(client, (await api('POST', '/clients', { name: client })).id);
     const clientId = clients.get(client);
     const query = `client=${clientId}&name=${encodeURIComponent(name)}`;
     const { fileId, jobId } = await api('POST', `/intake/files?${query}`, await readFile(join(folder, name)));
     await ended(api, jobId);
+    if (memory) await ended(api, (await api('POST', `/intake/files/${fileId}/write-units`, { newName: memory })).id);
     if (termbase) await take(api, member ? await unpacked(api, clientId, member) : fileId, termbase);
   }
 }

@@ -3,11 +3,22 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import exceljs from 'exceljs';
-import { strToU8, zipSync } from 'fflate';
+import { zipSync } from 'fflate';
 import iconv from 'iconv-lite';
 import { PNG } from 'pngjs';
 import { CANAL } from './scenario/canal.mjs';
 import { KILNS } from './scenario/kilns.mjs';
+import {
+  bilingualTable,
+  catalogue,
+  damagedMemory,
+  harbourMemory,
+  kilnMemory,
+  lastingMemory,
+  markedText,
+  xliff,
+} from './make-memories.mjs';
+import { writeWord } from './word.mjs';
 import { DRAWINGS, HEADER, STRUCTURES } from './scenario/structures.mjs';
 import { TROUBLES } from './scenario/troubles.mjs';
 
@@ -37,6 +48,14 @@ export const FILES = [
   { client: 'Brennick Waterways', name: 'Altbestand_gemischt.txt', termbase: null, make: troubles },
   { client: 'Alder & Voss Kilns', name: 'kiln_termbase.tbx', termbase: 'Kiln termbase', make: exchange },
   { client: 'Alder & Voss Kilns', name: 'Ofenteile.docx', termbase: null, make: wordDocument },
+  { client: 'Brennick Waterways', name: 'Brennick_2019-2024.tmx', memory: 'Brennick lasting', make: lastingMemory },
+  { client: 'Brennick Waterways', name: 'Hafenordnung_de-pt.tmx', memory: 'Harbour rules de-pt', make: harbourMemory },
+  { client: 'Brennick Waterways', name: 'Wartung_neu.tmx', memory: null, make: damagedMemory },
+  { client: 'Brennick Waterways', name: 'signs_en-de.txt', memory: null, make: markedText },
+  { client: 'Brennick Waterways', name: 'Rules side by side.docx', memory: null, make: bilingualTable },
+  { client: 'Alder & Voss Kilns', name: 'Ofenhandbuch.tmx', memory: 'Kiln handbook', make: kilnMemory },
+  { client: 'Alder & Voss Kilns', name: 'controller_de.po', memory: null, make: catalogue },
+  { client: 'Alder & Voss Kilns', name: 'handbook_en-ja.xlf', memory: null, make: xliff },
 ];
 
 export async function makeFiles(folder) {
@@ -197,23 +216,7 @@ async function wordDocument(path) {
     paragraph(i % 3 ? `${de} – ${en}` : `${de} – ${en}: part no. ${100 + i} of the kiln drawing`),
   );
   const body = [paragraph('Ofenteile Alder & Voss', 'Heading1'), ...entries].join('');
-  const main = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document.main+xml';
-  const relation = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument';
-  const xml = (text) => strToU8(`<?xml version="1.0" encoding="UTF-8" standalone="yes"?>\n${text}`);
-  await writeFile(
-    path,
-    zipSync({
-      '[Content_Types].xml': xml(
-        `<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Override PartName="/word/document.xml" ContentType="${main}"/></Types>`,
-      ),
-      '_rels/.rels': xml(
-        `<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="r1" Type="${relation}" Target="word/document.xml"/></Relationships>`,
-      ),
-      'word/document.xml': xml(
-        `<w:document xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main"><w:body>${body}</w:body></w:document>`,
-      ),
-    }),
-  );
+  await writeWord(path, body);
 }
 
 /** A picture that somebody named .csv. */

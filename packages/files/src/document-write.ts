@@ -26,7 +26,6 @@ export function writeTableDocument(path: string, table: DocumentTable): Promise<
   ]);
 }
 
-// eslint-disable-next-line @typescript-eslint/require-await
 async function* once(text: string): AsyncGenerator<string> {
   yield text;
 }

@@ -9,6 +9,7 @@ const entry = z.object({
   clientId: z.number().nullable(),
   client: z.string().nullable(),
   termbaseId: z.number().nullable(),
+  memoryId: z.number().nullable(),
   kind: z.string(),
   title: z.string(),
   counts: z.record(z.string(), z.number()),
@@ -22,6 +23,7 @@ interface Row {
   readonly client_id: number | null;
   readonly client: string | null;
   readonly termbase_id: number | null;
+  readonly memory_id: number | null;
   readonly kind: string;
   readonly title: string;
   readonly counts: string;
@@ -55,6 +57,7 @@ export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Con
         clientId: row.client_id,
         client: row.client,
         termbaseId: row.termbase_id,
+        memoryId: row.memory_id,
         kind: row.kind,
         title: row.title,
         counts: JSON.parse(row.counts) as Record<string, number>,

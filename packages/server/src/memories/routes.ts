@@ -23,6 +23,19 @@ import { shownUnit } from './survey.js';
 
 const unitParam = idParam.extend({ unit: z.coerce.number().int().positive() });
 const changed = z.object({ ledgerId: z.number() });
+const unitDetail = unitBody.extend({
+  neighbours: z.array(unitBody),
+  history: z.array(
+    z.object({
+      ledgerId: z.number(),
+      at: z.string(),
+      title: z.string(),
+      undone: z.boolean(),
+      before: unitBody.nullable(),
+    }),
+  ),
+});
+export type UnitDetailBody = z.infer<typeof unitDetail>;
 
 export function memoryRoutes(api: Api, context: Context): void {
   const { workspace, workers, events, memories, jobs } = context;
@@ -143,18 +156,7 @@ export function memoryRoutes(api: Api, context: Context): void {
       schema: {
         params: unitParam,
         response: {
-          200: unitBody.extend({
-            neighbours: z.array(unitBody),
-            history: z.array(
-              z.object({
-                ledgerId: z.number(),
-                at: z.string(),
-                title: z.string(),
-                undone: z.boolean(),
-                before: unitBody.nullable(),
-              }),
-            ),
-          }),
+          200: unitDetail,
         },
       },
     },

@@ -33,6 +33,8 @@ import {
 
 const PAGE = 100;
 
+const newTerm = z.object({ language: z.string(), text: z.string().max(10_000) });
+
 export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: Context): void {
   addWordFunction(workspace);
   const changed = (termbaseId: number): void => {
@@ -165,12 +167,17 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
     {
       schema: {
         params: idParam,
-        body: z.object({ language: z.string(), text: z.string().max(10_000) }),
+        body: newTerm.extend({ others: z.array(newTerm).max(20).optional() }),
         response: { 200: z.object({ id: z.number() }) },
       },
     },
     async (request) => {
-      const made = await workers.write('createConcept', { termbaseId: request.params.id, ...request.body });
+      const { others, ...first } = request.body;
+      const made = await workers.write('createConcept', {
+        termbaseId: request.params.id,
+        ...first,
+        ...(others && { others }),
+      });
       changed(request.params.id);
       return made;
     },

@@ -286,16 +286,31 @@ export function firstTerm(body: ConceptBody): string {
   return body.languages[0]?.terms[0]?.text ?? '';
 }
 
+interface NewTerm {
+  readonly language: string;
+  readonly text: string;
+}
+
 export function createConcept(
-  { termbaseId, language, text }: { readonly termbaseId: number; readonly language: string; readonly text: string },
+  {
+    termbaseId,
+    others = [],
+    ...first
+  }: NewTerm & {
+    readonly termbaseId: number;
+    /** Its terms in other languages. */ readonly others?: readonly NewTerm[];
+  },
   { dataDir }: TaskContext,
 ): { readonly id: number } {
   const db = workspaceForWriting(dataDir);
   const { client_id } = termbaseById(db, termbaseId);
-  const tag = canonicalTag(language);
-  if (!tag) throw new ApiError('language-unknown', { what: language });
-  const clean = termText(text);
-  const body = withTerm({ fields: NO_FIELDS, languages: [], origins: [] }, tag, clean);
+  const clean = termText(first.text);
+  let body: ConceptBody = { fields: NO_FIELDS, languages: [], origins: [] };
+  for (const { language, text } of [first, ...others]) {
+    const tag = canonicalTag(language);
+    if (!tag) throw new ApiError('language-unknown', { what: language });
+    body = withTerm(body, tag, termText(text));
+  }
   return recorded(
     dataDir,
     { clientId: client_id, termbaseId, kind: 'edit', title: `Added the concept “${clean}”` },

@@ -35,7 +35,8 @@ function take(client: QueryClient, event: ServerEvent): void {
   }
   const keys: Readonly<Record<string, readonly (readonly unknown[])[]>> = {
     clients: [['clients'], ['holdings']],
-    holdings: [['holdings']],
+    holdings: [['holdings'], ['memory', 'all']],
+    memory: [['memory']],
     termbase: [['termbase'], ['concept'], ['look-up']],
     intake: [['intake']],
     ledger: [['ledger']],

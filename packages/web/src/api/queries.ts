@@ -6,6 +6,7 @@ import type {
   BulkBody,
   BulkPreviewBody,
   ClientBody,
+  ConcordanceBody,
   ConceptBodyOf,
   CursorBody,
   FoundRow,
@@ -17,6 +18,7 @@ import type {
   ListOrder,
   LookUpBody,
   LookUpMode,
+  MemoryBody,
   OutcomeKindBody,
   RecognizedBody,
   RowPageBody,
@@ -24,6 +26,13 @@ import type {
   StepPreviewBody,
   TermbaseBody,
   TermItem,
+  UnitBulkPreview,
+  UnitChange,
+  UnitDetailBody,
+  UnitFilter,
+  UnitPageBody,
+  UnitSelection,
+  UnitSort,
 } from './types.js';
 
 export const clients = queryOptions({ queryKey: ['clients'], queryFn: () => get<ClientBody[]>('/clients') });
@@ -171,6 +180,61 @@ export const recognizedIn = (termbaseId: number, language: string, text: string)
     queryKey: ['termbase', termbaseId, 'recognized', language, text],
     queryFn: () => send<RecognizedBody>('POST', `/termbases/${termbaseId}/recognize`, { language, text }),
     enabled: text.trim() !== '' && language !== '',
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+export const memories = (client: number | null) =>
+  queryOptions({ queryKey: ['memory', 'all', client], queryFn: () => get<MemoryBody[]>('/memories', { client }) });
+
+export const memory = (id: number) =>
+  queryOptions({ queryKey: ['memory', id], queryFn: () => get<MemoryBody>(`/memories/${id}`) });
+
+export const UNIT_PAGE = 60;
+
+/** @param page from 0, of `UNIT_PAGE` units; asked again until everything has been counted */
+export const unitPage = (id: number, filter: UnitFilter, sort: UnitSort, page: number) =>
+  queryOptions({
+    queryKey: ['memory', id, 'units', filter, sort, page],
+    queryFn: () =>
+      send<UnitPageBody>('POST', `/memories/${id}/units`, {
+        filter,
+        sort,
+        from: page * UNIT_PAGE,
+        limit: UNIT_PAGE,
+      }),
+    staleTime: 60_000,
+    retry: false,
+    refetchInterval: ({ state }) => (state.data && state.data.total === null ? 300 : false),
+  });
+
+export const unitDetail = (memoryId: number, unit: number) =>
+  queryOptions({
+    queryKey: ['memory', memoryId, 'unit', unit],
+    queryFn: () => get<UnitDetailBody>(`/memories/${memoryId}/units/${unit}`),
+    enabled: unit > 0,
+    retry: false,
+  });
+
+export const unitsPreview = (memoryId: number, selection: UnitSelection, change: UnitChange | null) =>
+  queryOptions({
+    queryKey: ['memory', memoryId, 'preview', selection, change],
+    queryFn: () => send<UnitBulkPreview>('POST', `/memories/${memoryId}/preview`, { ...selection, change }),
+    enabled: change !== null,
+    retry: false,
+  });
+
+export const concordance = (q: string, client: number | null, inflected: boolean, language: string) =>
+  queryOptions({
+    queryKey: ['memory', 'concordance', q, client, inflected, language],
+    queryFn: () =>
+      get<ConcordanceBody>('/concordance', {
+        q,
+        client,
+        ...(inflected && { inflected: 'true' }),
+        ...(language && { language }),
+      }),
+    enabled: q.trim() !== '',
     placeholderData: keepPreviousData,
     retry: false,
   });

@@ -30,3 +30,16 @@ export type {
   TermbaseBody,
   TermItem,
 } from '@fair-copy/server/termbases/schemas.js';
+export type {
+  ConcordanceBody,
+  MemoryBody,
+  UnitBody,
+  UnitBulkPreview,
+  UnitChange,
+  UnitFilter,
+  UnitPageBody,
+  UnitSelection,
+  UnitSort,
+  UnitSurvey,
+} from '@fair-copy/server/memories/schemas.js';
+export type { UnitDetailBody } from '@fair-copy/server/memories/routes.js';

@@ -19,6 +19,9 @@ const pages = {
   termbase: () => import('../features/termbase/TermbasePage.js').then((page) => ({ default: page.TermbasePage })),
   fields: () => import('../features/termbase/FieldsPage.js').then((page) => ({ default: page.FieldsPage })),
   tryText: () => import('../features/termbase/TryTextPage.js').then((page) => ({ default: page.TryTextPage })),
+  memory: () => import('../features/memory/MemoryPage.js').then((page) => ({ default: page.MemoryPage })),
+  concordance: () =>
+    import('../features/concordance/ConcordancePage.js').then((page) => ({ default: page.ConcordancePage })),
   inspect: () => import('../features/inspect/InspectPage.js').then((page) => ({ default: page.InspectPage })),
   ledger: () => import('../features/ledger/LedgerPage.js').then((page) => ({ default: page.LedgerPage })),
 };
@@ -27,6 +30,8 @@ const IntakePage = lazy(pages.intake);
 const TermbasePage = lazy(pages.termbase);
 const FieldsPage = lazy(pages.fields);
 const TryTextPage = lazy(pages.tryText);
+const MemoryPage = lazy(pages.memory);
+const ConcordancePage = lazy(pages.concordance);
 const InspectPage = lazy(pages.inspect);
 const LedgerPage = lazy(pages.ledger);
 window.setTimeout(() => Object.values(pages).forEach((load) => void load().catch(() => undefined)), 500);
@@ -51,6 +56,8 @@ const router = createBrowserRouter([
       { path: 'termbases/:id', element: <TermbasePage /> },
       { path: 'termbases/:id/fields', element: <FieldsPage /> },
       { path: 'termbases/:id/text', element: <TryTextPage /> },
+      { path: 'memories/:id', element: <MemoryPage /> },
+      { path: 'concordance', element: <ConcordancePage /> },
       { path: 'intake', element: <IntakePage /> },
       { path: 'intake/:id', element: <IntakePage /> },
       { path: 'align', element: <NotBuilt stage="align" /> },

@@ -8,7 +8,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { lookUp } from '../api/queries.js';
+import { lookUp, memories as memoriesQuery } from '../api/queries.js';
 import { m } from '../messages/en.js';
 import { useDesk } from '../ui/desk-store.js';
 import { LanguageText } from '../ui/LanguageText.js';
@@ -30,6 +30,8 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
   const input = useRef<HTMLInputElement>(null);
   const [q, setQ] = useState('');
   const { data } = useQuery(lookUp(q, clientId));
+  const { data: memories = [] } = useQuery(memoriesQuery(clientId));
+  const named = memories.filter(({ name }) => name.toLowerCase().includes(q.trim().toLowerCase())).slice(0, 5);
   useEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
@@ -65,6 +67,26 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
       language: null,
       detail: termbase.client,
       go: () => void navigate(`/termbases/${termbase.id}`),
+    })),
+    ...(q.trim()
+      ? [
+          {
+            group: m.lookUp.texts,
+            key: 'concordance',
+            text: m.lookUp.inTexts(q.trim()),
+            language: null,
+            detail: '',
+            go: () => void navigate(`/concordance?q=${encodeURIComponent(q.trim())}`),
+          },
+        ]
+      : []),
+    ...(q.trim() ? named : []).map((memory) => ({
+      group: m.lookUp.resources,
+      key: `m${memory.id}`,
+      text: memory.name,
+      language: null,
+      detail: memory.client,
+      go: () => void navigate(`/memories/${memory.id}`),
     })),
     ...commands
       .filter(([id]) => m.lookUp.commandList[id].toLowerCase().includes(lower))

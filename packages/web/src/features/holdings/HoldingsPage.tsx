@@ -10,8 +10,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { send } from '../../api/http.js';
-import { holdings as holdingsQuery } from '../../api/queries.js';
-import type { Holding } from '../../api/types.js';
+import { holdings as holdingsQuery, memories as memoriesQuery } from '../../api/queries.js';
+import type { Holding, MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -30,8 +30,10 @@ const SHOWN_LANGUAGES = 7;
 
 export function HoldingsPage() {
   const clientId = useDesk((state) => state.clientId);
-  const { data: holdings = [], isPending } = useQuery(holdingsQuery(clientId));
-  const [naming, setNaming] = useState(false);
+  const { data: termbases = [], isPending } = useQuery(holdingsQuery(clientId));
+  const { data: memories = [] } = useQuery(memoriesQuery(clientId));
+  const holdings: readonly Resource[] = [...termbases.map(termbaseResource), ...memories.map(memoryResource)];
+  const [naming, setNaming] = useState<'termbase' | 'memory' | null>(null);
   const [chosen, setChosen] = useState(0);
   const navigate = useNavigate();
   useKeyHints(HINTS);
@@ -41,7 +43,7 @@ export function HoldingsPage() {
     ArrowDown: move(1),
     k: move(-1),
     ArrowUp: move(-1),
-    ...(holdings[chosen] && { Enter: () => void navigate(`/termbases/${holdings[chosen]!.id}`) }),
+    ...(holdings[chosen] && { Enter: () => void navigate(holdings[chosen]!.path) }),
   });
   const languages = languagesOf(holdings);
   const shown = languages.slice(0, SHOWN_LANGUAGES);
@@ -52,7 +54,12 @@ export function HoldingsPage() {
           <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, flex: 1 }}>
             {m.holdings.title}
           </Typography>
-          {clientId !== null && <Button onClick={() => setNaming(true)}>{m.holdings.newTermbase}</Button>}
+          {clientId !== null && (
+            <>
+              <Button onClick={() => setNaming('memory')}>{m.holdings.newMemory}</Button>
+              <Button onClick={() => setNaming('termbase')}>{m.holdings.newTermbase}</Button>
+            </>
+          )}
         </Box>
         {!isPending && holdings.length === 0 && (
           <EmptyState title={m.holdings.empty} advice={m.holdings.emptyAdvice}>
@@ -86,7 +93,7 @@ export function HoldingsPage() {
             <TableBody>
               {holdings.map((holding, i) => (
                 <HoldingRow
-                  key={holding.id}
+                  key={holding.path}
                   holding={holding}
                   languages={shown}
                   extra={languages.length > shown.length}
@@ -98,17 +105,18 @@ export function HoldingsPage() {
           </Table>
         )}
       </Box>
-      {naming && clientId !== null && (
+      {naming !== null && clientId !== null && (
         <NameDialog
-          title={m.holdings.newTermbase}
-          label={m.holdings.newTermbaseName}
+          title={naming === 'memory' ? m.holdings.newMemory : m.holdings.newTermbase}
+          label={naming === 'memory' ? m.memory.name : m.holdings.newTermbaseName}
           submit={m.client.createButton}
           cancel={m.common.cancel}
           onSubmit={async (name) => {
-            const { id } = await send<{ id: number }>('POST', '/termbases', { clientId, name });
-            void navigate(`/termbases/${id}`);
+            const path = naming === 'memory' ? '/memories' : '/termbases';
+            const { id } = await send<{ id: number }>('POST', path, { clientId, name });
+            void navigate(`${path}/${id}`);
           }}
-          onClose={() => setNaming(false)}
+          onClose={() => setNaming(null)}
         />
       )}
     </Box>
@@ -116,7 +124,7 @@ export function HoldingsPage() {
 }
 
 interface RowProps {
-  readonly holding: Holding;
+  readonly holding: Resource;
   readonly languages: readonly string[];
   readonly extra: boolean;
   readonly withClient: boolean;
@@ -124,13 +132,13 @@ interface RowProps {
 }
 
 function HoldingRow({ holding, languages, extra, withClient, selected }: RowProps) {
-  const countOf = (language: string): number => holding.languages.find((l) => l.language === language)?.terms ?? 0;
+  const countOf = (language: string): number => holding.languages.find((l) => l.language === language)?.count ?? 0;
   return (
     <TableRow hover selected={selected}>
       <TableCell>
         <Box
           component={Link}
-          to={`/termbases/${holding.id}`}
+          to={holding.path}
           sx={{
             fontFamily: "'Source Serif 4 Variable', serif",
             fontSize: 17,
@@ -142,11 +150,11 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
           {holding.name}
         </Box>
         <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-          {m.holdings.kind}
+          {holding.kind}
           {withClient && ` · ${holding.client}`}
         </Box>
       </TableCell>
-      <TableCell align="right">{number(holding.concepts)}</TableCell>
+      <TableCell align="right">{number(holding.count)}</TableCell>
       {languages.map((language) => (
         <TableCell key={language} align="right">
           {countOf(language) ? (
@@ -160,13 +168,15 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
       ))}
       {extra && <TableCell />}
       <TableCell>
-        {!holding.inspected ? (
+        {holding.findings === undefined ? (
+          ''
+        ) : holding.findings === null ? (
           <Box component="span" sx={{ color: 'text.secondary' }}>
             {m.holdings.notInspected}
           </Box>
-        ) : holding.openFindings ? (
+        ) : holding.findings ? (
           <Box component={Link} to={`/inspect/${holding.id}`} sx={{ color: 'error.main' }}>
-            {number(holding.openFindings)}
+            {number(holding.findings)}
           </Box>
         ) : (
           <Box component="span" sx={{ color: 'success.main' }}>
@@ -181,10 +191,61 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
   );
 }
 
-/** By how many terms there are, the most first. */
-function languagesOf(holdings: readonly Holding[]): string[] {
+/** A termbase or a memory, as the table shows it. */
+interface Resource {
+  readonly id: number;
+  readonly path: string;
+  readonly kind: string;
+  readonly name: string;
+  readonly client: string;
+  readonly count: number;
+  readonly languages: readonly { readonly language: string; readonly count: number }[];
+  /** Open findings; null: not inspected; undefined: cannot be inspected yet. */
+  readonly findings: number | null | undefined;
+  readonly changedAt: string;
+}
+
+function termbaseResource({
+  id,
+  name,
+  client,
+  concepts,
+  languages,
+  inspected,
+  openFindings,
+  changedAt,
+}: Holding): Resource {
+  return {
+    id,
+    path: `/termbases/${id}`,
+    kind: m.holdings.kind,
+    name,
+    client,
+    count: concepts,
+    languages: languages.map(({ language, terms }) => ({ language, count: terms })),
+    findings: inspected ? openFindings : null,
+    changedAt,
+  };
+}
+
+function memoryResource({ id, name, client, units, languages, subject, changedAt }: MemoryBody): Resource {
+  return {
+    id,
+    path: `/memories/${id}`,
+    kind: subject ? `${m.holdings.memoryKind}, ${subject}` : m.holdings.memoryKind,
+    name,
+    client,
+    count: units,
+    languages: languages.map(({ language, units: count }) => ({ language, count })),
+    findings: undefined,
+    changedAt,
+  };
+}
+
+/** By how many there are, the most first. */
+function languagesOf(holdings: readonly Resource[]): string[] {
   const sums = new Map<string, number>();
   for (const { languages } of holdings)
-    for (const { language, terms } of languages) sums.set(language, (sums.get(language) ?? 0) + terms);
+    for (const { language, count } of languages) sums.set(language, (sums.get(language) ?? 0) + count);
   return [...sums].sort((a, b) => b[1] - a[1]).map(([language]) => language);
 }

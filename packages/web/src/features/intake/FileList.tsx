@@ -181,8 +181,13 @@ function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly ch
     await queries.invalidateQueries({ queryKey: ['intake', 'files'] });
     if (chosen) void navigate('/intake');
   };
-  const state = file.written ? m.intake.written(file.written.entries) : m.intake.state[file.state];
-  const colour = file.state === 'failed' ? 'error.main' : file.written ? 'success.main' : 'text.secondary';
+  const state = file.written
+    ? m.intake.written(file.written.entries)
+    : file.unitsWritten
+      ? m.intake.unitsWritten(file.unitsWritten.units)
+      : m.intake.state[file.state];
+  const colour =
+    file.state === 'failed' ? 'error.main' : file.written || file.unitsWritten ? 'success.main' : 'text.secondary';
   return (
     <Box
       component="li"

@@ -2,11 +2,14 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { intakeFile } from '../../api/queries.js';
+import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { FailedFile } from './FailedFile.js';
 import { FileList } from './FileList.js';
 import { ReadingSheet } from './ReadingSheet.js';
+import { UnitsSheet } from './UnitsSheet.js';
+import { useReadingChanges } from './useReadingChanges.js';
 
 export function IntakePage() {
   const id = Number(useParams().id ?? 0);
@@ -33,6 +36,11 @@ function ChosenFile({ id }: { readonly id: number }) {
   if (error) return <EmptyState heading="h1" title={m.intake.choose} advice={error.message} />;
   if (!file) return <EmptyState heading="h1" title={m.common.loading} />;
   if (file.state === 'failed') return <FailedFile file={file} />;
+  if (file.units && !file.reading) return <UnitsOfFile file={file} survey={file.units} />;
   if (!file.reading) return <EmptyState heading="h1" title={file.name} advice={`${m.intake.state.reading} …`} />;
   return <ReadingSheet file={file} reading={file.reading} />;
+}
+
+function UnitsOfFile({ file, survey }: { readonly file: IntakeFileBody; readonly survey: UnitSurvey }) {
+  return <UnitsSheet file={file} survey={survey} changes={useReadingChanges(file.id)} />;
 }

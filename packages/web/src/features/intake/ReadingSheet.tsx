@@ -1,17 +1,18 @@
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import Box from '@mui/material/Box';
-import { useRef, useState } from 'react';
-import type { IntakeFileBody, OutcomeKindBody } from '../../api/types.js';
+import { useRef, useState, type RefObject } from 'react';
+import type { IntakeFileBody, OutcomeKindBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { CleaningSteps } from './CleaningSteps.js';
-import { rowGrid } from './columns.js';
+import { rowGrid, type RowGrid } from './columns.js';
 import { FileNotes } from './FileNotes.js';
 import { RoleStrip } from './RoleStrip.js';
 import { Rows } from './Rows.js';
 import { SourceSentence } from './SourceSentence.js';
 import { Tally } from './Tally.js';
-import { useReadingChanges } from './useReadingChanges.js';
+import { Left, Sample, UnitsFoot, WrittenUnits } from './UnitsSheet.js';
+import { useReadingChanges, type ReadingChanges } from './useReadingChanges.js';
 import { WriteButton } from './WriteButton.js';
 import { WrittenNote } from './WrittenNote.js';
 
@@ -28,7 +29,6 @@ const HINTS: readonly KeyHint[] = [
 /** The reading of a file: what it is, its rows as they stand in it, what becomes of them, and the sum of it. */
 export function ReadingSheet({ file, reading }: { readonly file: IntakeFileBody; readonly reading: Reading }) {
   const changes = useReadingChanges(file.id);
-  const [kind, setKind] = useState<OutcomeKindBody | null>(null);
   const strip = useRef<HTMLDivElement>(null);
   useKeyHints(HINTS);
   const grid = rowGrid(reading.columns);
@@ -38,9 +38,44 @@ export function ReadingSheet({ file, reading }: { readonly file: IntakeFileBody;
         <SourceSentence file={file} reading={reading} changes={changes} />
         {file.written && <WrittenNote written={file.written} />}
         <FileNotes file={file} reading={reading} changes={changes} />
-        <CleaningSteps file={file} reading={reading} changes={changes} />
+        {file.unitsWritten && <WrittenUnits written={file.unitsWritten} />}
+        {!file.units && <CleaningSteps file={file} reading={reading} changes={changes} />}
       </Box>
       <RoleStrip ref={strip} reading={reading} grid={grid} changes={changes} />
+      {file.units ? (
+        <UnitsOfTable file={file} survey={file.units} />
+      ) : (
+        <RowsWithTally file={file} reading={reading} grid={grid} changes={changes} strip={strip} />
+      )}
+    </>
+  );
+}
+
+/** Texts as they will be units: nothing is cleaned. */
+function UnitsOfTable({ file, survey }: { readonly file: IntakeFileBody; readonly survey: UnitSurvey }) {
+  const [part, setPart] = useState<'taken' | 'left'>('taken');
+  return (
+    <>
+      <Box sx={{ flex: 1, minHeight: 0, overflow: 'auto' }}>
+        {part === 'taken' ? <Sample survey={survey} /> : <Left survey={survey} />}
+      </Box>
+      <UnitsFoot file={file} survey={survey} part={part} onPart={setPart} />
+    </>
+  );
+}
+
+interface RowsProps {
+  readonly file: IntakeFileBody;
+  readonly reading: Reading;
+  readonly grid: RowGrid;
+  readonly changes: ReadingChanges;
+  readonly strip: RefObject<HTMLDivElement | null>;
+}
+
+function RowsWithTally({ file, reading, grid, changes, strip }: RowsProps) {
+  const [kind, setKind] = useState<OutcomeKindBody | null>(null);
+  return (
+    <>
       <Rows
         key={kind ?? 'all'}
         file={file}

@@ -1,4 +1,5 @@
 import { delimiterName, DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
+import type { MarkedPattern } from '@fair-copy/core/document/marked.js';
 import type { Grouping, Reading } from '@fair-copy/core/intake/reading.js';
 import { ENCODINGS } from '@fair-copy/core/text/encodings-list.js';
 import Box from '@mui/material/Box';
@@ -47,7 +48,7 @@ export function SourceSentence({ file, reading, changes }: Props) {
           {t.workbook} “{source.sheet}”{source.sheets.length > 1 && ` (${t.sheetOf(source.sheets.length)})`},{' '}
         </>
       )}
-      {(source.kind === 'tbx' || source.kind === 'tmx' || source.kind === 'xliff') && (
+      {(source.kind === 'tbx' || source.kind === 'tmx' || source.kind === 'xliff' || source.kind === 'po') && (
         <>
           {t.exchange(t.exchangeKinds[source.kind])}, {source.encoding.value}
         </>
@@ -65,6 +66,21 @@ export function SourceSentence({ file, reading, changes }: Props) {
           <JoinWord reading={reading} changes={changes} />
         </>
       )}
+      {source.kind !== 'tbx' && (
+        <>
+          {', '}
+          {m.units.takenAs}{' '}
+          <WordButton onClick={() => changes.recut({ as: file.as === 'units' ? 'terms' : 'units' })}>
+            {file.as === 'units' ? m.units.units : m.units.terms}
+          </WordButton>
+        </>
+      )}
+      {(source.kind === 'delimited' || source.kind === 'document') && source.marked?.value && (
+        <>
+          {', '}
+          <MarkedWord marked={source.marked.value} onNone={() => changes.recut({ marked: null })} />
+        </>
+      )}
       {hasHidden(reading) && (
         <>
           {', '}
@@ -74,6 +90,31 @@ export function SourceSentence({ file, reading, changes }: Props) {
         </>
       )}
     </Typography>
+  );
+}
+
+/** Source and translation in one text: by which marks; can be switched off. */
+function MarkedWord({ marked, onNone }: { readonly marked: MarkedPattern; readonly onNone: () => void }) {
+  return (
+    <WordPopover word={t.marked[marked.kind]}>
+      {(close) => (
+        <Box sx={{ p: 2, width: 320 }}>
+          {'marks' in marked && (
+            <Box component="code" sx={{ display: 'block', mb: 1, whiteSpace: 'pre-wrap' }}>
+              {marked.marks.filter(Boolean).join(' … ')}
+            </Box>
+          )}
+          <WordButton
+            onClick={() => {
+              close();
+              onNone();
+            }}
+          >
+            {t.noMarks}
+          </WordButton>
+        </Box>
+      )}
+    </WordPopover>
   );
 }
 

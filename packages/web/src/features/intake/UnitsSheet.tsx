@@ -1,0 +1,422 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Popover from '@mui/material/Popover';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { send } from '../../api/http.js';
+import { jobEnded } from '../../api/jobs.js';
+import { ledger, memories as memoriesQuery } from '../../api/queries.js';
+import type { IntakeFileBody, JobBody, MemoryBody, UnitSurvey } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { CodedText } from '../../ui/CodedText.js';
+import { number } from '../../ui/format.js';
+import { LanguageField } from '../../ui/LanguageField.js';
+import { LanguageName } from '../../ui/LanguageName.js';
+import { MarginNote } from '../../ui/MarginNote.js';
+import { useToast } from '../../ui/toast-store.js';
+import { WordButton } from '../../ui/WordButton.js';
+import { WordPopover } from '../../ui/WordPopover.js';
+import { termbaseName } from './termbase-name.js';
+import type { ReadingChanges } from './useReadingChanges.js';
+
+const t = m.units;
+
+/** A file of units before it is written: what it holds, what could not be taken and why. */
+export function UnitsSheet({
+  file,
+  survey,
+  changes,
+}: {
+  readonly file: IntakeFileBody;
+  readonly survey: UnitSurvey;
+  readonly changes: ReadingChanges;
+}) {
+  const [part, setPart] = useState<'taken' | 'left'>('taken');
+  return (
+    <>
+      <Box sx={{ px: 2, py: 1.25, borderBottom: 1, borderColor: 'divider' }}>
+        <UnitsSentence file={file} survey={survey} changes={changes} />
+        {survey.notes.map((note, i) => (
+          <MarginNote key={i} inline tone={note.severity === 'info' ? 'quiet' : 'doubt'}>
+            {note.message} {note.severity !== 'info' && note.advice}
+          </MarginNote>
+        ))}
+        {file.unitsWritten && <WrittenUnits written={file.unitsWritten} />}
+      </Box>
+      <Box sx={{ flex: 1, minHeight: 0, overflow: 'auto' }}>
+        {part === 'taken' ? <Sample survey={survey} /> : <Left survey={survey} />}
+      </Box>
+      <UnitsFoot file={file} survey={survey} part={part} onPart={setPart} />
+    </>
+  );
+}
+
+/** What the file is, in one sentence whose guesses can be clicked and changed. */
+export function UnitsSentence({
+  file,
+  survey,
+  changes,
+}: {
+  readonly file: IntakeFileBody;
+  readonly survey: UnitSurvey;
+  readonly changes: ReadingChanges;
+}) {
+  return (
+    <Typography component="h1" sx={{ fontSize: 15, lineHeight: '22px', mb: 0.5 }}>
+      {t.kinds[survey.kind as keyof typeof t.kinds] ?? survey.kind}, {t.inLanguages}{' '}
+      <WordPopover word={survey.languages.map(({ tag }) => tag).join(', ') || t.noLanguage} label={t.languageMap}>
+        {() => (
+          <LanguageMap
+            survey={survey}
+            onMap={(spelling, tag) => changes.recut({ languages: { ...mapOf(survey), [spelling]: tag } })}
+          />
+        )}
+      </WordPopover>
+      {', '}
+      {t.takenAs} <WordButton onClick={() => changes.recut({ as: 'terms' })}>{t.units}</WordButton>
+      {(survey.kind === 'xliff' || survey.kind === 'po') && (
+        <>
+          {', '}
+          <WordButton onClick={() => changes.recut({ alternatives: !survey.attributes.includes('alternative') })}>
+            {survey.kind === 'po' ? t.fuzzy : t.alternatives}
+          </WordButton>
+        </>
+      )}
+      {file.name && '.'}
+    </Typography>
+  );
+}
+
+function mapOf({ languages }: UnitSurvey): Record<string, string> {
+  return Object.fromEntries(languages.map(({ spelling, tag }) => [spelling, tag]));
+}
+
+/** Each spelling of the file, and the tag that it is read as. */
+function LanguageMap({
+  survey,
+  onMap,
+}: {
+  readonly survey: UnitSurvey;
+  readonly onMap: (spelling: string, tag: string) => void;
+}) {
+  return (
+    <Box
+      sx={{ p: 2, width: 420, display: 'grid', gridTemplateColumns: 'auto 1fr auto', gap: 1.5, alignItems: 'center' }}
+    >
+      {survey.languages.map(({ spelling, tag, count }) => (
+        <Box key={spelling} sx={{ display: 'contents' }}>
+          <Box component="code" sx={{ fontSize: 13 }}>
+            {spelling || '–'}
+          </Box>
+          <LanguageField label={t.readAs} value={tag} onChange={(next) => next !== tag && onMap(spelling, next)} />
+          <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{number(count)}</Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** The first units as they will be. */
+export function Sample({ survey }: { readonly survey: UnitSurvey }) {
+  const tags = [...new Set(survey.sample.flatMap((unit) => unit.variants.map(({ language }) => language)))].slice(0, 3);
+  const columns = `64px repeat(${tags.length}, minmax(0, 1fr))`;
+  return (
+    <Box role="table" aria-label={t.sample}>
+      <Box
+        role="row"
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: columns,
+          px: 1,
+          py: 0.5,
+          borderBottom: 1,
+          borderColor: 'divider',
+          position: 'sticky',
+          top: 0,
+          bgcolor: 'background.default',
+        }}
+      >
+        <Box role="columnheader" sx={{ fontSize: 13, color: 'text.secondary', textAlign: 'end', pr: 1 }}>
+          {t.number}
+        </Box>
+        {tags.map((tag) => (
+          <Box role="columnheader" key={tag} sx={{ px: 1, fontSize: 13 }}>
+            <LanguageName tag={tag} quiet />
+          </Box>
+        ))}
+      </Box>
+      {survey.sample.map((unit) => (
+        <Box
+          role="row"
+          key={unit.id}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: columns,
+            px: 1,
+            py: '7px',
+            borderBottom: 1,
+            borderColor: 'divider',
+            bgcolor: 'background.paper',
+          }}
+        >
+          <Box role="cell" sx={{ color: 'text.secondary', fontSize: 12, lineHeight: '24px', textAlign: 'end', pr: 1 }}>
+            {number(unit.id)}
+          </Box>
+          {tags.map((tag) => (
+            <Box role="cell" key={tag} sx={{ px: 1, minWidth: 0 }}>
+              {unit.variants
+                .filter((variant) => variant.language === tag)
+                .map((variant, i) => (
+                  <Box key={i}>
+                    <CodedText language={tag} text={variant.text} codes={variant.codes} />
+                  </Box>
+                ))}
+            </Box>
+          ))}
+        </Box>
+      ))}
+      {survey.taken > survey.sample.length && (
+        <Typography sx={{ p: 2, color: 'text.secondary' }}>{t.more(survey.taken - survey.sample.length)}</Typography>
+      )}
+    </Box>
+  );
+}
+
+/** What could not be taken, each with its line and reason. */
+export function Left({ survey }: { readonly survey: UnitSurvey }) {
+  const all = Object.values(survey.reasons).reduce((sum, n) => sum + n, 0);
+  return (
+    <Box role="table" aria-label={t.left}>
+      {survey.left.map((unit, i) => (
+        <Box
+          role="row"
+          key={i}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: '110px 110px 150px 1fr',
+            px: 2,
+            py: 0.75,
+            borderBottom: 1,
+            borderColor: 'divider',
+            bgcolor: 'background.paper',
+          }}
+        >
+          <Box role="cell">{m.memory.unitNumber(unit.number)}</Box>
+          <Box role="cell">{t.line(unit.line)}</Box>
+          <Box role="cell">{unit.reason}</Box>
+          <Box role="cell" sx={{ overflowWrap: 'anywhere' }}>
+            {unit.what}
+          </Box>
+        </Box>
+      ))}
+      {all > survey.left.length && (
+        <Typography sx={{ p: 2, color: 'text.secondary' }}>{t.more(all - survey.left.length)}</Typography>
+      )}
+    </Box>
+  );
+}
+
+interface FootProps {
+  readonly file: IntakeFileBody;
+  readonly survey: UnitSurvey;
+  readonly part: 'taken' | 'left' | null;
+  readonly onPart: (part: 'taken' | 'left') => void;
+}
+
+/** The tally, and the button that writes. */
+export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const left = Object.entries(survey.reasons);
+  return (
+    <Box
+      component="footer"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 1.5,
+        px: 2,
+        py: 1,
+        borderTop: 1,
+        borderColor: 'divider',
+        flexWrap: 'wrap',
+      }}
+    >
+      <Box component="section" aria-label={m.intake.tally.label} sx={{ flex: 1 }}>
+        {m.memory.units(survey.count)} ={' '}
+        <WordButton aria-pressed={part === 'taken'} onClick={() => onPart('taken')}>
+          {t.taken(survey.taken)}
+        </WordButton>
+        {left.map(([reason, n]) => (
+          <span key={reason}>
+            {' + '}
+            <WordButton aria-pressed={part === 'left'} onClick={() => onPart('left')}>
+              {t.leftBy(n, reason)}
+            </WordButton>
+          </span>
+        ))}
+      </Box>
+      <Button
+        variant={file.unitsWritten ? 'outlined' : 'contained'}
+        disabled={survey.taken === 0}
+        aria-haspopup="dialog"
+        onClick={(event) => setAnchor(event.currentTarget)}
+      >
+        {t.write(survey.taken)}
+      </Button>
+      <Popover
+        open={anchor !== null}
+        anchorEl={anchor}
+        onClose={() => setAnchor(null)}
+        anchorOrigin={{ vertical: 'top', horizontal: 'right' }}
+        transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}
+      >
+        {anchor && <TargetForm file={file} survey={survey} onClose={() => setAnchor(null)} />}
+      </Popover>
+    </Box>
+  );
+}
+
+function TargetForm({
+  file,
+  survey,
+  onClose,
+}: {
+  readonly file: IntakeFileBody;
+  readonly survey: UnitSurvey;
+  readonly onClose: () => void;
+}) {
+  const { data: memories = [] } = useQuery(memoriesQuery(file.clientId));
+  const [target, setTarget] = useState('new');
+  const [name, setName] = useState<string | null>(null);
+  const [subject, setSubject] = useState('');
+  const [stampClient, setStampClient] = useState(false);
+  const [attribute, setAttribute] = useState({ type: '', text: '' });
+  const [skip, setSkip] = useState(false);
+  const { say, fail } = useToast();
+  const navigate = useNavigate();
+  const proposed = termbaseName(
+    file.name,
+    file.sheet,
+    memories.map((memory) => memory.name),
+  );
+  const write = async (): Promise<void> => {
+    const started = await send<JobBody>('POST', `/intake/files/${file.id}/write-units`, {
+      ...(target === 'new' ? { newName: name ?? proposed } : { memoryId: Number(target) }),
+      subject,
+      stampClient,
+      attributes: attribute.type.trim() ? [{ type: attribute.type.trim(), text: attribute.text }] : [],
+      duplicates: skip ? 'skip' : 'keep',
+    });
+    onClose();
+    const job = await jobEnded(started.id);
+    if (job.state === 'failed') throw new Error(job.error?.message);
+    if (job.state !== 'done') return;
+    const written = job.result as NonNullable<IntakeFileBody['unitsWritten']>;
+    say(t.done(written.units, written.skipped, written.memory), {
+      label: t.open,
+      run: () => void navigate(`/memories/${written.memoryId}`),
+    });
+  };
+  return (
+    <Box
+      component="form"
+      sx={{ p: 2, width: 400 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        write().catch(fail);
+      }}
+    >
+      <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
+        {t.where}
+      </Typography>
+      <RadioGroup aria-label={t.where} value={target} onChange={(event) => setTarget(event.target.value)}>
+        <FormControlLabel value="new" control={<Radio size="small" />} label={t.newMemory} />
+        {target === 'new' && (
+          <TextField
+            sx={{ ml: 4, mb: 1 }}
+            label={m.memory.name}
+            value={name ?? proposed}
+            onChange={(event) => setName(event.target.value)}
+            autoFocus
+          />
+        )}
+        {memories.map((memory: MemoryBody) => (
+          <FormControlLabel
+            key={memory.id}
+            value={String(memory.id)}
+            control={<Radio size="small" />}
+            label={`${memory.name} (${m.memory.units(memory.units)})`}
+          />
+        ))}
+      </RadioGroup>
+      <Typography component="h3" color="text.secondary" sx={{ mt: 1, mb: 1 }}>
+        {t.stamp}
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+        <TextField
+          label={m.memory.subject}
+          value={subject}
+          onChange={(event) => setSubject(event.target.value)}
+          sx={{ gridColumn: 'span 2' }}
+        />
+        <TextField
+          label={m.memory.attribute}
+          value={attribute.type}
+          onChange={(event) => setAttribute({ ...attribute, type: event.target.value })}
+        />
+        <TextField
+          label={m.bulk.value}
+          value={attribute.text}
+          onChange={(event) => setAttribute({ ...attribute, text: event.target.value })}
+        />
+      </Box>
+      <Box sx={{ display: 'grid', my: 1 }}>
+        <FormControlLabel
+          control={<Checkbox size="small" checked={stampClient} onChange={(_, on) => setStampClient(on)} />}
+          label={t.stampClient}
+        />
+        <FormControlLabel
+          control={<Checkbox size="small" checked={skip} onChange={(_, on) => setSkip(on)} />}
+          label={t.skip}
+        />
+      </Box>
+      <Button type="submit" variant="contained" disabled={target === 'new' && (name ?? proposed).trim() === ''}>
+        {t.write(survey.taken)}
+      </Button>
+    </Box>
+  );
+}
+
+/** After writing: where it went, and the way back. */
+export function WrittenUnits({ written }: { readonly written: NonNullable<IntakeFileBody['unitsWritten']> }) {
+  const { data: entries = [] } = useQuery(ledger(null, 200));
+  const { say, fail } = useToast();
+  const undone = entries.find((entry) => entry.id === written.ledgerId)?.undoneAt != null;
+  if (undone) return <MarginNote tone="quiet">{m.intake.write.undone}</MarginNote>;
+  const undo = (): void => {
+    send('POST', `/ledger/${written.ledgerId}/undo`).then(() => say(m.intake.write.undone), fail);
+  };
+  return (
+    <MarginNote
+      tone="settled"
+      inline
+      actions={
+        <>
+          <WordButton as={Link} {...{ to: `/memories/${written.memoryId}` }}>
+            {t.open}
+          </WordButton>
+          <WordButton onClick={undo}>{m.intake.write.undo}</WordButton>
+        </>
+      }
+    >
+      {t.done(written.units, written.skipped, written.memory)}
+    </MarginNote>
+  );
+}

@@ -1,0 +1,257 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useDeferredValue, useState } from 'react';
+import { send } from '../../api/http.js';
+import { jobEnded } from '../../api/jobs.js';
+import { memories as memoriesQuery, unitsPreview } from '../../api/queries.js';
+import type { JobBody, MemoryBody, UnitChange, UnitSelection } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { LanguageField } from '../../ui/LanguageField.js';
+import { LanguageText } from '../../ui/LanguageText.js';
+import { languageLabel } from '../../ui/languages.js';
+import { Pick } from '../../ui/Pick.js';
+import { useToast } from '../../ui/toast-store.js';
+
+const t = m.memory.change;
+type Kind = UnitChange['kind'];
+const KINDS: readonly Kind[] = ['replace', 'attribute', 'language', 'copy', 'move', 'newest', 'delete'];
+
+interface Props {
+  readonly memory: MemoryBody;
+  readonly selection: UnitSelection;
+  readonly onDone: () => void;
+  readonly onClose: () => void;
+}
+
+/** One change for many units: what it would do is counted and shown before it is done. */
+export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
+  const [kind, setKind] = useState<Kind>('replace');
+  const [change, setChange] = useState<UnitChange | null>(null);
+  const [working, setWorking] = useState(false);
+  const { say, fail } = useToast();
+  const asked = useDeferredValue(change);
+  const transfers = kind === 'copy' || kind === 'move';
+  const { data: preview, error } = useQuery(unitsPreview(memory.id, selection, transfers ? null : asked));
+  const choose = (next: Kind): void => {
+    setKind(next);
+    setChange(next === 'delete' || next === 'newest' ? { kind: next } : null);
+  };
+  const go = async (): Promise<void> => {
+    setWorking(true);
+    const started = await send<JobBody>('POST', `/memories/${memory.id}/bulk`, { ...selection, change });
+    const ended = await jobEnded(started.id);
+    setWorking(false);
+    if (ended.state !== 'done') return ended.error ? fail(new Error(ended.error.message)) : onClose();
+    say(t.done((ended.result as { changed: number }).changed));
+    onDone();
+    onClose();
+  };
+  const ready = change !== null && (transfers || (preview !== undefined && preview.changed > 0));
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md">
+      <DialogTitle>{t.title}</DialogTitle>
+      <DialogContent>
+        <Typography color="text.secondary" sx={{ mb: 2 }}>
+          {selection.ids ? t.marked(selection.ids.length) : Object.keys(selection.filter).length ? t.list : t.all}
+        </Typography>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5 }}>
+          <Pick label={m.bulk.what} value={kind} onChange={(value) => choose(value as Kind)}>
+            {KINDS.map((value) => (
+              <MenuItem key={value} value={value}>
+                {t.kinds[value]}
+              </MenuItem>
+            ))}
+          </Pick>
+          {kind === 'replace' && <ReplaceForm memory={memory} onChange={setChange} />}
+          {kind === 'attribute' && <AttributeForm memory={memory} onChange={setChange} />}
+          {kind === 'language' && <LanguageForm memory={memory} onChange={setChange} />}
+          {transfers && <TransferForm key={kind} kind={kind} memory={memory} onChange={setChange} />}
+        </Box>
+        <Box aria-live="polite" sx={{ mt: 2, minHeight: 120 }}>
+          {error && <Typography color="error">{error.message}</Typography>}
+          {change && !transfers && !preview && !error && m.bulk.counting}
+          {change && preview && !transfers && (
+            <>
+              <Typography sx={{ fontWeight: 600 }}>{t.preview(preview.changed, preview.selected)}</Typography>
+              {preview.examples.map((example) => (
+                <Example key={example.unit} {...example} />
+              ))}
+            </>
+          )}
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>{m.common.cancel}</Button>
+        <Button
+          variant="contained"
+          color={kind === 'delete' || kind === 'newest' ? 'error' : 'primary'}
+          disabled={!ready || working}
+          onClick={() => void go().catch(fail)}
+        >
+          {transfers ? t.goTransfer : t.go(preview?.changed ?? 0)}
+        </Button>
+      </DialogActions>
+    </Dialog>
+  );
+}
+
+/** As proof marks: struck out what goes, underlined what comes. */
+function Example({
+  language,
+  before,
+  after,
+}: {
+  readonly language: string;
+  readonly before: string;
+  readonly after: string;
+}) {
+  let start = 0;
+  while (start < before.length && before[start] === after[start]) start++;
+  let end = 0;
+  while (end < before.length - start && end < after.length - start && before.at(-1 - end) === after.at(-1 - end)) end++;
+  const tail = before.slice(before.length - end);
+  return (
+    <Box sx={{ py: 0.75, borderTop: 1, borderColor: 'divider' }}>
+      <LanguageText language={language}>
+        {before.slice(0, start)}
+        {before.length - end > start && (
+          <Box component="del" sx={{ color: 'error.main' }}>
+            {before.slice(start, before.length - end)}
+          </Box>
+        )}
+        {after.length - end > start && (
+          <Box component="ins" sx={{ color: 'success.main' }}>
+            {after.slice(start, after.length - end)}
+          </Box>
+        )}
+        {tail}
+      </LanguageText>
+    </Box>
+  );
+}
+
+interface FormProps {
+  readonly memory: MemoryBody;
+  readonly onChange: (change: UnitChange | null) => void;
+}
+
+function ReplaceForm({ memory, onChange }: FormProps) {
+  const [form, setForm] = useState({ find: '', by: '', language: '', case: false, words: false, pattern: false });
+  const set = (change: Partial<typeof form>): void => {
+    const next = { ...form, ...change };
+    setForm(next);
+    const { language, ...rest } = next;
+    onChange(next.find ? { kind: 'replace', ...rest, ...(language && { language }) } : null);
+  };
+  const check = (key: 'case' | 'words' | 'pattern', label: string) => (
+    <FormControlLabel
+      control={<Checkbox size="small" checked={form[key]} onChange={(_, on) => set({ [key]: on })} />}
+      label={label}
+    />
+  );
+  return (
+    <>
+      <TextField label={t.find} value={form.find} onChange={(event) => set({ find: event.target.value })} autoFocus />
+      <TextField label={t.by} value={form.by} onChange={(event) => set({ by: event.target.value })} />
+      <Pick label={m.bulk.language} value={form.language} onChange={(language) => set({ language })}>
+        <MenuItem value="">{m.bulk.allLanguages}</MenuItem>
+        {memory.languages.map(({ language }) => (
+          <MenuItem key={language} value={language}>
+            {languageLabel(language)}
+          </MenuItem>
+        ))}
+      </Pick>
+      <Box sx={{ gridColumn: 'span 2' }}>
+        {check('case', m.memory.exactCase)}
+        {check('words', t.words)}
+        {check('pattern', t.pattern)}
+      </Box>
+    </>
+  );
+}
+
+function AttributeForm({ memory, onChange }: FormProps) {
+  const [type, setType] = useState('');
+  const [value, setValue] = useState('');
+  const tell = (nextType: string, nextValue: string): void => {
+    setType(nextType);
+    setValue(nextValue);
+    onChange(nextType.trim() ? { kind: 'attribute', type: nextType.trim(), value: nextValue } : null);
+  };
+  return (
+    <>
+      <TextField
+        label={m.memory.attribute}
+        value={type}
+        onChange={(event) => tell(event.target.value, value)}
+        slotProps={{ htmlInput: { list: 'unit-attributes' } }}
+      />
+      <datalist id="unit-attributes">
+        {memory.attributes.map((name) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
+      <TextField
+        label={m.bulk.value}
+        value={value}
+        helperText={t.valueHint}
+        onChange={(event) => tell(type, event.target.value)}
+      />
+    </>
+  );
+}
+
+function LanguageForm({ memory, onChange }: FormProps) {
+  const [from, setFrom] = useState(memory.languages[0]?.language ?? '');
+  const [to, setTo] = useState<string | null>(null);
+  const tell = (nextFrom: string, nextTo: string | null): void => {
+    setFrom(nextFrom);
+    setTo(nextTo);
+    onChange(nextTo && nextTo !== nextFrom ? { kind: 'language', from: nextFrom, to: nextTo } : null);
+  };
+  return (
+    <>
+      <Pick label={m.bulk.from} value={from} onChange={(tag) => tell(tag, to)}>
+        {memory.languages.map(({ language }) => (
+          <MenuItem key={language} value={language}>
+            {languageLabel(language)}
+          </MenuItem>
+        ))}
+      </Pick>
+      <LanguageField label={m.bulk.to} value={to} onChange={(tag) => tell(from, tag)} />
+    </>
+  );
+}
+
+function TransferForm({ kind, memory, onChange }: FormProps & { readonly kind: 'copy' | 'move' }) {
+  const { data: memories = [] } = useQuery(memoriesQuery(memory.clientId));
+  const others = memories.filter(({ id }) => id !== memory.id);
+  const [to, setTo] = useState('');
+  if (others.length === 0) return <Typography color="text.secondary">{t.noOther}</Typography>;
+  return (
+    <Pick
+      label={m.memory.memory}
+      value={to}
+      onChange={(id) => {
+        setTo(id);
+        onChange(id ? { kind, memoryId: Number(id) } : null);
+      }}
+    >
+      {others.map(({ id, name }) => (
+        <MenuItem key={id} value={String(id)}>
+          {name}
+        </MenuItem>
+      ))}
+    </Pick>
+  );
+}

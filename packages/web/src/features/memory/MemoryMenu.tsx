@@ -1,0 +1,82 @@
+import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import IconButton from '@mui/material/IconButton';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import { Ellipsis } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { send } from '../../api/http.js';
+import type { MemoryBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { NameDialog } from '../../ui/NameDialog.js';
+import { useToast } from '../../ui/toast-store.js';
+
+const t = m.memory;
+type Asking = 'rename' | 'subject' | 'delete';
+
+export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [asking, setAsking] = useState<Asking | null>(null);
+  const navigate = useNavigate();
+  const fail = useToast((state) => state.fail);
+  const ask = (what: Asking) => () => {
+    setAnchor(null);
+    setAsking(what);
+  };
+  const remove = (): void => {
+    send('DELETE', `/memories/${memory.id}`).then(() => navigate('/holdings'), fail);
+  };
+  const shared = { submit: m.common.save, cancel: m.common.cancel, onClose: () => setAsking(null) };
+  return (
+    <>
+      <IconButton
+        size="small"
+        aria-label={m.termbase.more}
+        aria-haspopup="menu"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{ alignSelf: 'center' }}
+      >
+        <Ellipsis size={18} />
+      </IconButton>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={ask('rename')}>{m.termbase.rename}</MenuItem>
+        <MenuItem onClick={ask('subject')}>{t.setSubject}</MenuItem>
+        <MenuItem onClick={ask('delete')}>{t.deleteMemory}</MenuItem>
+      </Menu>
+      {asking === 'rename' && (
+        <NameDialog
+          title={t.renameTitle}
+          label={t.name}
+          initial={memory.name}
+          onSubmit={(name) => send('PATCH', `/memories/${memory.id}`, { name })}
+          {...shared}
+        />
+      )}
+      {asking === 'subject' && (
+        <NameDialog
+          title={t.subjectTitle}
+          label={t.subject}
+          initial={memory.subject}
+          onSubmit={(subject) => send('PATCH', `/memories/${memory.id}`, { subject })}
+          {...shared}
+        />
+      )}
+      {asking === 'delete' && (
+        <Dialog open onClose={() => setAsking(null)}>
+          <DialogTitle>{t.deleteTitle(memory.name)}</DialogTitle>
+          <DialogContent>{t.deleteSays(memory.units)}</DialogContent>
+          <DialogActions>
+            <Button onClick={() => setAsking(null)}>{m.common.cancel}</Button>
+            <Button color="error" variant="contained" onClick={remove}>
+              {m.common.remove}
+            </Button>
+          </DialogActions>
+        </Dialog>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,165 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { get, send } from '../../api/http.js';
+import { memory as memoryQuery } from '../../api/queries.js';
+import type { LedgerEntryBody, MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useToast } from '../../ui/toast-store.js';
+import { useKeys } from '../../ui/useKeys.js';
+import { ChangeUnits } from './ChangeUnits.js';
+import { FilterLine } from './FilterLine.js';
+import { HandOverMemory } from './HandOverMemory.js';
+import { MemoryMenu } from './MemoryMenu.js';
+import { UnitMargin } from './UnitMargin.js';
+import { UnitSheet } from './UnitSheet.js';
+
+const t = m.memory;
+
+const HINTS: readonly KeyHint[] = [
+  ['j k ↓ ↑', m.keys.move],
+  ['/', m.keys.filter],
+  ['Enter', t.keys.edit],
+  ['Ctrl+Enter', t.keys.accept],
+  ['Esc', m.keys.leave],
+  ['x', m.keys.mark],
+  ['u', m.keys.undo],
+];
+
+export function MemoryPage() {
+  const id = Number(useParams().id);
+  const { data: memory, error } = useQuery(memoryQuery(id));
+  if (error) {
+    return (
+      <EmptyState heading="h1" title={error.message}>
+        <Button component={Link} to="/holdings">
+          {m.common.goHome}
+        </Button>
+      </EmptyState>
+    );
+  }
+  if (!memory) return <EmptyState heading="h1" title={m.common.loading} />;
+  return <LoadedMemory key={id} memory={memory} />;
+}
+
+/** Columns that fit beside each other. */
+const COLUMNS = 4;
+
+function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
+  const [params, setParams] = useSearchParams();
+  const unit = Number(params.get('unit') ?? 0);
+  const tags = memory.languages.map(({ language }) => language);
+  const [columns, setColumns] = useState<readonly string[]>(tags.slice(0, 2));
+  const [filter, setFilter] = useState<UnitFilter>({});
+  const [sort, setSort] = useState<UnitSort>({ by: 'file', descending: false });
+  const [marked, setMarked] = useState<ReadonlySet<number>>(new Set());
+  const [open, setOpen] = useState<'change' | 'hand over' | null>(null);
+  const [total, setTotal] = useState<number | null>(null);
+  const shown = columns.filter((tag) => tags.includes(tag));
+  const undo = useUndoHere(memory.id);
+  useKeyHints(HINTS);
+  useKeys({ u: undo });
+  const choose = (id: number): void =>
+    setParams((now) => new URLSearchParams({ ...Object.fromEntries(now), unit: String(id) }), { replace: true });
+  const selection = { filter, ...(marked.size > 0 && { ids: [...marked] }) };
+  return (
+    <>
+      <Box
+        sx={{
+          display: 'flex',
+          alignItems: 'baseline',
+          gap: 1.5,
+          px: 2,
+          py: 1,
+          borderBottom: 1,
+          borderColor: 'divider',
+        }}
+      >
+        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
+          {memory.name}
+        </Typography>
+        <Typography color="text.secondary" sx={{ flex: 1 }}>
+          {[memory.client, memory.subject, t.units(memory.units)].filter(Boolean).join(' · ')}
+        </Typography>
+        <Button component={Link} to={`/concordance?memory=${memory.id}`}>
+          {t.concordance}
+        </Button>
+        <Button variant="contained" onClick={() => setOpen('hand over')} disabled={memory.units === 0}>
+          {m.termbase.handOver}
+        </Button>
+        <MemoryMenu memory={memory} />
+      </Box>
+      <FilterLine
+        memory={memory}
+        filter={filter}
+        onFilter={(next) => {
+          setFilter(next);
+          setMarked(new Set());
+        }}
+        sort={sort}
+        onSort={setSort}
+        columns={shown.length ? shown : tags.slice(0, 2)}
+        onColumns={(next) => setColumns(next.slice(-COLUMNS))}
+        total={total}
+      />
+      <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+        <UnitSheet
+          key={JSON.stringify([filter, sort])}
+          memory={memory}
+          filter={filter}
+          sort={sort}
+          columns={shown.length ? shown : tags.slice(0, 2)}
+          chosen={unit}
+          onChoose={choose}
+          marked={marked}
+          onMark={(id) =>
+            setMarked((now) => {
+              const next = new Set(now);
+              if (!next.delete(id)) next.add(id);
+              return next;
+            })
+          }
+          onTotal={setTotal}
+          onChange={() => setOpen('change')}
+          onUnmark={() => setMarked(new Set())}
+        />
+        <UnitMargin memory={memory} unitId={unit} columns={shown} />
+      </Box>
+      {open === 'change' && (
+        <ChangeUnits
+          memory={memory}
+          selection={selection}
+          onDone={() => setMarked(new Set())}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {open === 'hand over' && (
+        <HandOverMemory
+          memory={memory}
+          selection={selection}
+          narrowed={Object.keys(filter).length > 0 || marked.size > 0}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </>
+  );
+}
+
+/** Undoes the newest operation on this memory that still stands, as the ledger has it at that moment. */
+function useUndoHere(memoryId: number): () => void {
+  const { say, fail } = useToast();
+  const navigate = useNavigate();
+  const undo = async (): Promise<void> => {
+    const entries = await get<LedgerEntryBody[]>('/ledger', { limit: 50 });
+    const newest = entries.find((entry) => entry.memoryId === memoryId && !entry.undoneAt);
+    if (!newest) return say(m.ledger.nothingToUndo);
+    const { title } = await send<{ title: string }>('POST', `/ledger/${newest.id}/undo`);
+    say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') });
+  };
+  return () => void undo().catch(fail);
+}

@@ -1,0 +1,228 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { send } from '../../api/http.js';
+import { holdings as holdingsQuery, unitDetail } from '../../api/queries.js';
+import type { MemoryBody, UnitBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { CodedText } from '../../ui/CodedText.js';
+import { moment } from '../../ui/format.js';
+import { languageLabel } from '../../ui/languages.js';
+import { Pick } from '../../ui/Pick.js';
+import { useToast } from '../../ui/toast-store.js';
+import { WordButton } from '../../ui/WordButton.js';
+import { useTermPair } from './term-pair-store.js';
+
+const t = m.memory;
+
+interface Props {
+  readonly memory: MemoryBody;
+  readonly unitId: number;
+  readonly columns: readonly string[];
+}
+
+/** Beside the sheet: what is known of the chosen unit, where it came from, what was done to it. */
+export function UnitMargin({ memory, unitId, columns }: Props) {
+  const { data: unit } = useQuery(unitDetail(memory.id, unitId));
+  const { say, fail } = useToast();
+  const goBack = (ledgerId: number): void => {
+    send('POST', `/memories/${memory.id}/units/${unitId}/return`, { ledgerId }).then(() => say(t.returned), fail);
+  };
+  return (
+    <Box
+      component="aside"
+      aria-label={t.margin}
+      sx={{
+        width: { xs: 280, xl: 380 },
+        flex: 'none',
+        overflow: 'auto',
+        borderLeft: 1,
+        borderColor: 'divider',
+        px: 2,
+        py: 1.5,
+        fontSize: 13,
+      }}
+    >
+      <TermPair memory={memory} columns={columns} />
+      {!unit ? (
+        <Typography color="text.secondary">{t.chooseUnit}</Typography>
+      ) : (
+        <>
+          <Others unit={unit} columns={columns} />
+          <Part title={m.termbase.origin}>
+            <Box sx={{ overflowWrap: 'anywhere' }}>
+              {unit.origin}, {t.unitNumber(unit.place)}
+            </Box>
+            <Said unit={unit} />
+          </Part>
+          {unit.neighbours.length > 0 && (
+            <Part title={t.neighbours}>
+              {unit.neighbours.map((other) => (
+                <Box key={other.id} sx={{ mb: 0.5 }}>
+                  <CodedText
+                    language={other.variants[0]!.language}
+                    text={other.variants[0]!.text}
+                    codes={other.variants[0]!.codes}
+                  />
+                </Box>
+              ))}
+            </Part>
+          )}
+          <Part title={m.termbase.history}>
+            {unit.history.length === 0 && <Box sx={{ color: 'text.secondary' }}>{t.unchanged}</Box>}
+            {unit.history.map((entry) => (
+              <Box key={entry.ledgerId} sx={{ mb: 0.75 }}>
+                <Box sx={entry.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
+                  {entry.title}
+                </Box>
+                <Typography variant="body2" color="text.secondary">
+                  <time dateTime={entry.at}>{moment(entry.at)}</time>
+                  {entry.undone && `, ${m.termbase.undone}`}
+                </Typography>
+                {entry.before && !entry.undone && (
+                  <>
+                    {entry.before.variants
+                      .filter((variant, i) => variant.text !== unit.variants[i]?.text)
+                      .map((variant, i) => (
+                        <Box key={i} sx={{ textDecoration: 'line-through', color: 'text.secondary' }}>
+                          <CodedText language={variant.language} text={variant.text} codes={variant.codes} />
+                        </Box>
+                      ))}
+                    <WordButton onClick={() => goBack(entry.ledgerId)}>{m.termbase.returnTo}</WordButton>
+                  </>
+                )}
+              </Box>
+            ))}
+          </Part>
+        </>
+      )}
+    </Box>
+  );
+}
+
+function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <Box component="section" sx={{ mb: 2 }}>
+      <Typography component="h2" sx={{ fontSize: 13, fontWeight: 600, color: 'text.secondary', mb: 0.5 }}>
+        {title}
+      </Typography>
+      {children}
+    </Box>
+  );
+}
+
+/** Texts in languages that have no column. */
+function Others({ unit, columns }: { readonly unit: UnitBody; readonly columns: readonly string[] }) {
+  const others = unit.variants.filter((variant) => !columns.includes(variant.language));
+  if (others.length === 0) return null;
+  return (
+    <Part title={t.otherLanguages}>
+      {others.map((variant, i) => (
+        <Box key={i} sx={{ mb: 0.5 }}>
+          <Box sx={{ color: 'text.secondary' }}>{languageLabel(variant.language)}</Box>
+          <CodedText language={variant.language} text={variant.text} codes={variant.codes} />
+        </Box>
+      ))}
+    </Part>
+  );
+}
+
+const NAMES = t.attributes as Readonly<Record<string, string>>;
+
+/** Dates and names in the reader's form; the rest as the file has it. */
+function Said({ unit }: { readonly unit: UnitBody }) {
+  const lines: (readonly [string, string])[] = [
+    ...Object.entries(unit.attributes ?? {}).map(([name, value]) => [NAMES[name] ?? name, dated(name, value)] as const),
+    ...(unit.props ?? []).map(({ type, text }) => [type, text] as const),
+    ...(unit.notes ?? []).map(({ text }) => [t.note, text] as const),
+    ...unit.variants.flatMap((variant) => [
+      ...Object.entries(variant.attributes ?? {}).map(
+        ([name, value]) => [`${variant.language}, ${NAMES[name] ?? name}`, dated(name, value)] as const,
+      ),
+      ...(variant.props ?? []).map(({ type, text }) => [`${variant.language}, ${type}`, text] as const),
+      ...(variant.notes ?? []).map(({ text }) => [`${variant.language}, ${t.note}`, text] as const),
+    ]),
+  ];
+  return (
+    <Box
+      component="dl"
+      sx={{ m: 0, mt: 0.5, display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 1, rowGap: '2px' }}
+    >
+      {lines.map(([name, value], i) => (
+        <Box key={i} sx={{ display: 'contents' }}>
+          <Box component="dt" sx={{ color: 'text.secondary' }}>
+            {name}
+          </Box>
+          <Box component="dd" sx={{ m: 0, overflowWrap: 'anywhere' }}>
+            {value}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function dated(name: string, value: string): string {
+  const found = /date$/.test(name) && /^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z$/.exec(value);
+  return found ? moment(`${found[1]}-${found[2]}-${found[3]}T${found[4]}:${found[5]}:${found[6]}Z`) : value;
+}
+
+/** What is selected in two columns becomes a term pair. */
+function TermPair({ memory, columns }: { readonly memory: MemoryBody; readonly columns: readonly string[] }) {
+  const { texts, select, clear } = useTermPair();
+  const { data: holdings = [] } = useQuery(holdingsQuery(memory.clientId));
+  const [chosen, setChosen] = useState('');
+  const { say, fail } = useToast();
+  const filled = columns.filter((tag) => texts[tag]?.trim());
+  if (filled.length === 0) return null;
+  const termbaseId = chosen || String(holdings[0]?.id ?? '');
+  const add = async (): Promise<void> => {
+    const [first, ...others] = filled.map((language) => ({ language, text: texts[language]!.trim() }));
+    await send('POST', `/termbases/${termbaseId}/concepts`, { ...first, others });
+    say(t.pairAdded(holdings.find(({ id }) => String(id) === termbaseId)?.name ?? ''));
+    clear();
+  };
+  return (
+    <Part title={t.pair}>
+      <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
+        {columns.map((tag) => (
+          <TextField
+            key={tag}
+            label={languageLabel(tag)}
+            value={texts[tag] ?? ''}
+            onChange={(event) => select(tag, event.target.value)}
+            slotProps={{ htmlInput: { lang: tag } }}
+          />
+        ))}
+        {holdings.length === 0 ? (
+          <Typography color="text.secondary">{t.noTermbase}</Typography>
+        ) : (
+          <Pick label={t.pairTo} value={termbaseId} onChange={setChosen}>
+            {holdings.map(({ id, name }) => (
+              <MenuItem key={id} value={String(id)}>
+                {name}
+              </MenuItem>
+            ))}
+          </Pick>
+        )}
+        <Box>
+          <Button
+            variant="outlined"
+            size="small"
+            disabled={filled.length < 2 || termbaseId === ''}
+            onClick={() => void add().catch(fail)}
+          >
+            {t.pairAdd}
+          </Button>
+          <Button size="small" onClick={clear}>
+            {m.common.cancel}
+          </Button>
+        </Box>
+      </Box>
+    </Part>
+  );
+}

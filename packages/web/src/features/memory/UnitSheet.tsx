@@ -1,0 +1,208 @@
+import Box from '@mui/material/Box';
+import Slider from '@mui/material/Slider';
+import { useQueries } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
+import { UNIT_PAGE, unitPage } from '../../api/queries.js';
+import type { MemoryBody, UnitBody, UnitFilter, UnitSort } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { number } from '../../ui/format.js';
+import { LanguageName } from '../../ui/LanguageName.js';
+import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
+import { useKeys } from '../../ui/useKeys.js';
+import { WordButton } from '../../ui/WordButton.js';
+import { UnitLine } from './UnitLine.js';
+
+const t = m.memory;
+/** Rows that one scrolling range holds: browsers draw nothing beyond some 30 million pixels. */
+const WINDOW = 200_000;
+
+interface Props {
+  readonly memory: MemoryBody;
+  readonly filter: UnitFilter;
+  readonly sort: UnitSort;
+  readonly columns: readonly string[];
+  readonly chosen: number;
+  readonly onChoose: (id: number) => void;
+  readonly marked: ReadonlySet<number>;
+  readonly onMark: (id: number) => void;
+  readonly onTotal: (total: number | null) => void;
+  readonly onChange: () => void;
+  readonly onUnmark: () => void;
+}
+
+/** The units in a column per language, as many as there are; only what is seen is fetched. */
+export function UnitSheet(props: Props) {
+  const { memory, filter, sort, columns, chosen, onChoose, marked, onMark, onTotal } = props;
+  const list = useRef<VirtuosoHandle>(null);
+  const [base, setBase] = useState(0);
+  const [range, setRange] = useState({ startIndex: 0, endIndex: 30 });
+  const [editing, setEditing] = useState<{ unit: number; column: number } | null>(null);
+  const [selected, setSelected] = useState(-1);
+  const first = Math.floor((base + range.startIndex) / UNIT_PAGE);
+  const last = Math.floor((base + range.endIndex) / UNIT_PAGE);
+  const results = useQueries({
+    queries: Array.from({ length: last - first + 1 }, (_, i) => unitPage(memory.id, filter, sort, first + i)),
+  });
+  const firstPage = results[0]?.data;
+  const total = results.find((result) => result.data && result.data.total !== null)?.data?.total ?? null;
+  // While the rest is being looked through, at least what came is shown.
+  const known = total ?? (firstPage ? first * UNIT_PAGE + firstPage.units.length : 0);
+  useEffect(() => onTotal(total), [total, onTotal]);
+  const failure = results.find((result) => result.error)?.error;
+  const unitAt = (index: number): UnitBody | undefined =>
+    results[Math.floor(index / UNIT_PAGE) - first]?.data?.units[index % UNIT_PAGE];
+  const show = (index: number): void => {
+    const next = Math.max(0, Math.min(known - 1, index));
+    if (next < base || next >= base + WINDOW) setBase(Math.max(0, Math.floor(next / WINDOW) * WINDOW));
+    setSelected(next);
+    const unit = unitAt(next);
+    if (unit) onChoose(unit.id);
+    list.current?.scrollIntoView({ index: next - base, behavior: 'auto' });
+  };
+  const here = selected >= 0 ? selected : -1;
+  useKeys({
+    j: () => show(here + 1),
+    ArrowDown: () => show(here + 1),
+    k: () => show(here - 1),
+    ArrowUp: () => show(here - 1),
+    x: () => chosen && onMark(chosen),
+    Enter: () => chosen && setEditing({ unit: chosen, column: 0 }),
+  });
+  if (failure) return <Centre title={failure.message} />;
+  if (!firstPage) return <Centre title={m.common.loading} />;
+  if (known === 0)
+    return (
+      <Centre
+        title={Object.keys(filter).length ? t.nothing : t.empty}
+        advice={Object.keys(filter).length ? '' : t.emptyAdvice}
+      />
+    );
+  const template = `52px repeat(${columns.length}, minmax(0, 1fr)) 34px`;
+  return (
+    <Box
+      component="section"
+      aria-label={t.sheet}
+      sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}
+    >
+      <Box
+        aria-hidden="true"
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: template,
+          px: 1,
+          py: 0.5,
+          borderBottom: 1,
+          borderColor: 'divider',
+          fontSize: 13,
+        }}
+      >
+        <span />
+        {columns.map((tag) => (
+          <Box key={tag} sx={{ px: 1 }}>
+            <LanguageName tag={tag} quiet />
+          </Box>
+        ))}
+      </Box>
+      <Virtuoso
+        key={base}
+        ref={list}
+        style={{ flex: 1 }}
+        totalCount={Math.min(WINDOW, known - base)}
+        context={{ label: t.sheet, rows: known }}
+        components={TABLE_COMPONENTS}
+        defaultItemHeight={58}
+        increaseViewportBy={400}
+        rangeChanged={setRange}
+        itemContent={(index) => {
+          const unit = unitAt(base + index);
+          return (
+            <UnitLine
+              memory={memory}
+              unit={unit}
+              ordinal={base + index + 1}
+              columns={columns}
+              template={template}
+              filter={filter}
+              chosen={unit !== undefined && unit.id === chosen}
+              editing={unit && editing?.unit === unit.id ? editing.column : null}
+              marked={unit !== undefined && marked.has(unit.id)}
+              onMark={onMark}
+              onEdit={(column) => setEditing(unit && column !== null ? { unit: unit.id, column } : null)}
+              onChoose={() => {
+                if (!unit) return;
+                setSelected(base + index);
+                onChoose(unit.id);
+              }}
+            />
+          );
+        }}
+      />
+      <Foot {...props} known={known} total={total} at={base + range.startIndex} onGo={show} />
+    </Box>
+  );
+}
+
+function Centre({ title, advice }: { readonly title: string; readonly advice?: string }) {
+  return (
+    <Box sx={{ flex: 1 }}>
+      <EmptyState title={title} {...(advice && { advice })} />
+    </Box>
+  );
+}
+
+interface FootProps extends Props {
+  readonly known: number;
+  readonly total: number | null;
+  readonly at: number;
+  readonly onGo: (index: number) => void;
+}
+
+/** Where one is, what is marked, and what can be done with all of it. */
+function Foot({ marked, total, known, at, onGo, onChange, onUnmark }: FootProps) {
+  return (
+    <Box
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 2,
+        px: 2,
+        py: 0.5,
+        minHeight: 36,
+        borderTop: 1,
+        borderColor: 'divider',
+        fontSize: 13,
+      }}
+    >
+      {marked.size > 0 ? (
+        <>
+          <span>{t.marked(marked.size)}</span>
+          <WordButton onClick={onChange}>{t.changeMarked}</WordButton>
+          <WordButton onClick={onUnmark}>{m.termbase.unmark}</WordButton>
+        </>
+      ) : (
+        <WordButton onClick={onChange} disabled={total === null}>
+          {total === null ? t.counting : t.changeAll(total)}
+        </WordButton>
+      )}
+      <Box sx={{ flex: 1 }} />
+      {known > 200 && (
+        <>
+          <span>{t.place(number(at + 1))}</span>
+          <Slider
+            size="small"
+            aria-label={t.goTo}
+            min={1}
+            max={known}
+            value={Math.min(known, at + 1)}
+            onChange={(_, value) => onGo((value as number) - 1)}
+            valueLabelDisplay="auto"
+            valueLabelFormat={(value) => number(value)}
+            sx={{ width: 220 }}
+          />
+        </>
+      )}
+    </Box>
+  );
+}

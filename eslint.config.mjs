@@ -92,6 +92,7 @@ export default ts.config(
         console: 'readonly',
         URL: 'readonly',
         fetch: 'readonly',
+        Blob: 'readonly',
         setTimeout: 'readonly',
         setInterval: 'readonly',
         clearInterval: 'readonly',

@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { caller } from '../scripts/api.mjs';
+import { memory } from './memory.mjs';
 import { quality, speed } from './recognition.mjs';
 
 const RUNS = 5;
@@ -269,6 +270,7 @@ const PARTS = {
   },
   big: bigTermbase,
   words: wordList,
+  memory: () => memory({ started, report, folder }),
 };
 
 try {

@@ -5,7 +5,7 @@
  */
 export function caller(address) {
   return async (method, path, body) => {
-    const binary = body instanceof Uint8Array;
+    const binary = body instanceof Uint8Array || body instanceof Blob;
     const response = await fetch(`${address}/api${path}`, {
       method,
       ...(body !== undefined && {

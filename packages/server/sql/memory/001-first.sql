@@ -48,7 +48,6 @@ CREATE TABLE word (
   text TEXT NOT NULL,
   count INTEGER NOT NULL
 ) STRICT;
-CREATE UNIQUE INDEX word_text ON word (language, text, id, count);
 CREATE TABLE posting (
   word_id INTEGER NOT NULL,
   run INTEGER NOT NULL,

@@ -2,3 +2,4 @@
 CREATE INDEX unit_key ON unit (key);
 CREATE INDEX unit_changed ON unit (changed, id);
 CREATE INDEX change_of_unit ON change (unit_id, ledger_id);
+CREATE UNIQUE INDEX word_text ON word (language, text);

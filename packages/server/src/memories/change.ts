@@ -62,15 +62,22 @@ function replacePattern({ find, case: exact, words, pattern }: Extract<UnitChang
 function replaced(
   text: string,
   pattern: RegExp,
-  { by, pattern: isPattern }: Extract<UnitChange, { kind: 'replace' }>,
+  { by, pattern: isPattern, case: exact }: Extract<UnitChange, { kind: 'replace' }>,
 ): string {
   return text.replace(pattern, (...found) => {
     const hit = found[0] as string;
     if (hit.includes(CODE)) return hit;
     const replacement = by.replaceAll(CODE, '');
-    if (!isPattern) return replacement;
+    if (!isPattern) return exact ? replacement : likeIn(hit, replacement);
     return replacement.replace(/\$(\d)/g, (_, group: string) =>
       typeof found[Number(group)] === 'string' ? (found[Number(group)] as string) : '',
     );
   });
+}
+
+/** Where capitals do not count, a word at the beginning of a sentence keeps its capital. */
+function likeIn(hit: string, replacement: string): string {
+  const first = hit.charAt(0);
+  const isCapital = first !== first.toLowerCase() && hit.slice(1) === hit.slice(1).toLowerCase();
+  return isCapital ? replacement.charAt(0).toUpperCase() + replacement.slice(1) : replacement;
 }

@@ -2,14 +2,14 @@
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { ApiError } from '../errors.js';
-import type { MemoryFile } from '../store/memory-file.js';
+import { groupedById, type MemoryFile } from '../store/memory-file.js';
 import { intersection, wordsOf, type WordMatch } from '../store/word-index.js';
 import type { UnitFilter, UnitSort } from './schemas.js';
 
 /** Milliseconds that a regular expression may take over a whole memory. */
 const PATTERN_TIME = 15_000;
 /** More candidates than this are not worth looking up one by one. */
-const MANY = 200_000;
+const MANY = 30_000;
 
 export interface FoundUnits {
   readonly ids: Uint32Array;
@@ -67,22 +67,40 @@ function* passing(file: MemoryFile, filter: UnitFilter, checkpoint: (share: numb
     return;
   }
   const highest = file.db.prepare<[], { id: number | null }>('SELECT max(id) AS id FROM unit').get()!.id ?? 1;
-  const batch = file.db.prepare<unknown[], { id: number }>(
-    `SELECT u.id FROM unit u WHERE u.id > ? ${where ? `AND ${where}` : ''} ORDER BY u.id LIMIT 2000`,
-  );
   const within = candidates ? new Set(candidates) : null;
-  let last = 0;
-  for (;;) {
-    const rows = batch.all(last, ...values);
-    if (rows.length === 0) return;
-    checkpoint(last / highest);
-    for (const { id } of rows) {
-      if (test && within && !within.has(id)) continue;
-      if (!test || holds(id) !== (filter.not ?? false)) yield id;
+  const narrowed = where ? `AND ${where}` : '';
+  if (!test) {
+    const batch = file.db
+      .prepare<unknown[], number>(`SELECT u.id FROM unit u WHERE u.id > ? ${narrowed} ORDER BY u.id LIMIT ${BATCH}`)
+      .pluck();
+    let last = 0;
+    for (;;) {
+      const ids = batch.all(last, ...values);
+      if (ids.length === 0) return;
+      checkpoint(last / highest);
+      yield* ids;
+      last = ids.at(-1)!;
     }
-    last = rows.at(-1)!.id;
+  }
+  const rows = file.db.prepare<unknown[], { id: number; language: number; text: string }>(
+    `SELECT u.id, s.language, s.text FROM unit u JOIN segment s ON s.unit_id = u.id
+     WHERE u.id > ? ${narrowed} ORDER BY u.id, s.ordinal LIMIT ${BATCH}`,
+  );
+  const read = (last: number) => {
+    checkpoint(last / highest);
+    return rows.all(last, ...values);
+  };
+  for (const unit of groupedById(read, BATCH)) {
+    const { id } = unit[0]!;
+    if (within && !within.has(id)) continue;
+    const found = unit.some(
+      ({ language, text }) => (!languages || languages.includes(language)) && test(withoutCodes(text)),
+    );
+    if (found !== (filter.not ?? false)) yield id;
   }
 }
+
+const BATCH = 4000;
 
 interface Conditions {
   readonly where: string;

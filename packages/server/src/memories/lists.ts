@@ -39,6 +39,7 @@ export class UnitLists {
     const key = JSON.stringify([memoryId, this.versions.get(memoryId) ?? 0, filter, sort]);
     let list = this.lists.find((one) => one.key === key);
     if (!list) {
+      this.stopOthers();
       list = await this.begin(key, memoryId, filter, sort);
       this.lists = [list, ...this.lists];
       for (const old of this.lists.splice(KEPT)) Atomics.store(new Int32Array(old.stop), 0, 1);
@@ -50,6 +51,21 @@ export class UnitLists {
       throw list.failure;
     }
     return { ids: (list.full ?? list.first).subarray(from, from + limit), total: list.full?.length ?? null };
+  }
+
+  /** What is still being looked through gives way to what is asked now. */
+  private stopOthers(): void {
+    for (const { full, stop } of this.lists) if (!full) Atomics.store(new Int32Array(stop), 0, 1);
+    this.lists = this.lists.filter(({ full }) => full);
+  }
+
+  /** Where a unit stands in the list, from 0; null if it is not in it. Waits until all is known. */
+  async position(memoryId: number, filter: UnitFilter, sort: UnitSort, unit: number): Promise<number | null> {
+    const first = await this.page(memoryId, filter, sort, 0, 1);
+    const ids = first.total === null ? (await this.page(memoryId, filter, sort, 0, Infinity)).ids : null;
+    const all = ids ?? (await this.page(memoryId, filter, sort, 0, first.total!)).ids;
+    const at = all.indexOf(unit);
+    return at < 0 ? null : at;
   }
 
   private async begin(key: string, memoryId: number, filter: UnitFilter, sort: UnitSort): Promise<List> {

@@ -150,6 +150,23 @@ export function memoryRoutes(api: Api, context: Context): void {
     },
   );
 
+  api.post(
+    '/memories/:id/position',
+    {
+      schema: {
+        summary: 'Where a unit stands in the list, from 0',
+        params: idParam,
+        body: z.object({ filter: unitFilter, sort: unitSort.optional(), unit: z.number().int() }),
+        response: { 200: z.object({ position: z.number().nullable() }) },
+      },
+    },
+    async (request) => {
+      const { filter, sort, unit } = request.body;
+      const { id } = memoryById(workspace, request.params.id);
+      return { position: await lists.position(id, filter, sort ?? { by: 'file', descending: false }, unit) };
+    },
+  );
+
   api.get(
     '/memories/:id/units/:unit',
     {

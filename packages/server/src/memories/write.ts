@@ -184,7 +184,7 @@ class UnitIntake {
       if (!held) return;
       const { unit, place } = held;
       if (job.duplicates === 'skip') {
-        const key = textHash(unitKey(unit));
+        const key = unitKey(unit);
         if (this.keys.has(key) || there?.get(key) !== undefined) {
           this.skipped++;
           return;

@@ -1,14 +1,6 @@
 /** A memory on disk: its units, the index of their words, and the changes that operations made. */
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import {
-  authorOf,
-  changedAt,
-  textHash,
-  unitKey,
-  type Said,
-  type Unit,
-  type Variant,
-} from '@fair-copy/core/memory/unit.js';
+import { authorOf, changedAt, unitKey, type Said, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
 import { NO_CODES, withoutCodes, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
 import { migrateTo, openForReading, type Db } from './database.js';
 import { WordIndex } from './word-index.js';
@@ -147,7 +139,11 @@ export class MemoryFile {
   }
 
   private stored(row: UnitRow): StoredUnit {
-    const variants = this.readSegments.all(row.id).map(({ language, text, more }): Variant => {
+    return this.made(row, this.readSegments.all(row.id));
+  }
+
+  private made(row: UnitRow, segments: readonly SegmentRow[]): StoredUnit {
+    const variants = segments.map(({ language, text, more }): Variant => {
       const rest = more === null ? null : (JSON.parse(more) as Said & { codes?: readonly InlineCode[] });
       return { language: this.tags.get(language)!, text, codes: NO_CODES, ...rest };
     });
@@ -163,18 +159,13 @@ export class MemoryFile {
     };
   }
 
-  /** All units in the order of their ids; one at a time in memory. */
+  /** All units in the order of their ids; some thousand at a time in memory. */
   *units(): Generator<StoredUnit> {
-    const batch = this.db.prepare<[number], UnitRow>(
-      'SELECT id, said, origin, place, before, after FROM unit WHERE id > ? ORDER BY id LIMIT 1000',
+    const rows = this.db.prepare<[number], UnitRow & SegmentRow>(
+      `SELECT u.id, u.said, u.origin, u.place, u.before, u.after, s.language, s.text, s.more
+       FROM unit u JOIN segment s ON s.unit_id = u.id WHERE u.id > ? ORDER BY u.id, s.ordinal LIMIT ${BATCH}`,
     );
-    let last = 0;
-    for (;;) {
-      const rows = batch.all(last);
-      if (rows.length === 0) return;
-      for (const row of rows) yield this.stored(row);
-      last = rows.at(-1)!.id;
-    }
+    for (const unit of groupedById((last) => rows.all(last), BATCH)) yield this.made(unit[0]!, unit);
   }
 
   originName(id: number): string {
@@ -197,6 +188,29 @@ export class MemoryFile {
 
   get write(): UnitWriter {
     return (this.writer ??= new UnitWriter(this));
+  }
+}
+
+const BATCH = 4000;
+
+/** Rows of the same id together; the last group of a full batch may go on in the next, so it is read again. */
+export function* groupedById<R extends { readonly id: number }>(
+  read: (last: number) => R[],
+  limit: number,
+): Generator<R[]> {
+  let last = 0;
+  for (;;) {
+    const rows = read(last);
+    const whole = rows.length < limit;
+    let from = 0;
+    for (let i = 1; i <= rows.length; i++) {
+      if (i < rows.length && rows[i]!.id === rows[from]!.id) continue;
+      if (i === rows.length && !whole && from > 0) break;
+      yield rows.slice(from, i);
+      last = rows[from]!.id;
+      from = i;
+    }
+    if (whole) return;
   }
 }
 
@@ -247,7 +261,7 @@ export class UnitWriter {
         at.place,
         length,
         codes,
-        textHash(unitKey(unit)),
+        unitKey(unit),
         at.before,
         at.after,
       ).lastInsertRowid,

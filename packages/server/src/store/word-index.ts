@@ -3,7 +3,6 @@
  * (after Zobel & Moffat 2006). Written in runs, so that a million units need no more memory than a run; what is found is
  * verified against the text, so a unit that lost a word may stay listed.
  */
-import { tokensOf } from '@fair-copy/core/memory/match/tokens.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import type { Db } from './database.js';
 
@@ -11,7 +10,8 @@ import type { Db } from './database.js';
 const RUN = 3_000_000;
 
 export class WordIndex {
-  private readonly wordIds = new Map<string, number>();
+  /** Language → word → id. */
+  private readonly wordIds = new Map<number, Map<string, number>>();
   private fresh: { id: number; language: number; text: string }[] = [];
   private nextWord = 0;
   private run = 0;
@@ -25,9 +25,11 @@ export class WordIndex {
   /** Notes the words of a text; nothing is written before `settle`. */
   add(language: number, unit: number, text: string): void {
     this.begin();
+    let known = this.wordIds.get(language);
+    if (!known) this.wordIds.set(language, (known = new Map()));
     for (const word of wordsOf(text)) {
       if (this.pairs === this.words.length) this.grow();
-      this.words[this.pairs] = this.wordId(language, word);
+      this.words[this.pairs] = this.wordId(known, language, word);
       this.units[this.pairs++] = unit;
     }
     if (this.pairs >= RUN) this.flush();
@@ -47,21 +49,18 @@ export class WordIndex {
     this.known = last !== null;
   }
 
-  private wordId(language: number, text: string): number {
-    const key = `${language}\0${text}`;
-    let id = this.wordIds.get(key);
+  private wordId(words: Map<string, number>, language: number, text: string): number {
+    let id = words.get(text);
+    if (id !== undefined) return id;
+    if (this.known)
+      id = this.db
+        .prepare<[number, string], { id: number }>('SELECT id FROM word WHERE language = ? AND text = ?')
+        .get(language, text)?.id;
     if (id === undefined) {
-      id = this.known
-        ? this.db
-            .prepare<[number, string], { id: number }>('SELECT id FROM word WHERE language = ? AND text = ?')
-            .get(language, text)?.id
-        : undefined;
-      if (id === undefined) {
-        id = this.nextWord++;
-        this.fresh.push({ id, language, text });
-      }
-      this.wordIds.set(key, id);
+      id = this.nextWord++;
+      this.fresh.push({ id, language, text });
     }
+    words.set(text, id);
     return id;
   }
 
@@ -152,15 +151,15 @@ export class WordIndex {
 
 export type WordMatch = { readonly kind: 'equal' | 'begins' | 'ends' | 'holds'; readonly text: string };
 
+const WORDS = /[\p{L}\p{M}\p{N}]+/gu;
+const SPACELESS = /[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}]/u;
+const PIECES =
+  /[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}]\p{M}*|(?:(?![\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}])[\p{L}\p{M}\p{N}])+/gu;
+
 /** The folded words and numbers of a text, each once; characters where the script has no spaces. */
 export function wordsOf(text: string): Set<string> {
-  const words = new Set<string>();
-  for (const { kind, text: word } of tokensOf(text)) {
-    if (kind !== 'word' && kind !== 'number') continue;
-    const folded = foldForSearch(word);
-    if (folded) words.add(folded);
-  }
-  return words;
+  const folded = foldForSearch(text);
+  return new Set(folded.match(SPACELESS.test(folded) ? PIECES : WORDS));
 }
 
 function isAscending(ids: Uint32Array): boolean {

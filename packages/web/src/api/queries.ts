@@ -208,6 +208,15 @@ export const unitPage = (id: number, filter: UnitFilter, sort: UnitSort, page: n
     refetchInterval: ({ state }) => (state.data && state.data.total === null ? 300 : false),
   });
 
+export const unitPosition = (id: number, filter: UnitFilter, sort: UnitSort, unit: number) =>
+  queryOptions({
+    queryKey: ['memory', id, 'position', filter, sort, unit],
+    queryFn: () => send<{ position: number | null }>('POST', `/memories/${id}/position`, { filter, sort, unit }),
+    enabled: unit > 0,
+    staleTime: 60_000,
+    retry: false,
+  });
+
 export const unitDetail = (memoryId: number, unit: number) =>
   queryOptions({
     queryKey: ['memory', memoryId, 'unit', unit],

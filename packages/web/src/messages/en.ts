@@ -165,6 +165,7 @@ export const en = {
         alternating: 'each line followed by its translation',
         blocks: 'blocks in two languages in turn',
       },
+      bilingual: 'Bilingual text,',
       noMarks: 'It is not marked text: cut it by a separator',
       exchangeKinds: { tbx: 'TBX', tmx: 'TMX', xliff: 'XLIFF', po: 'Message catalogue' },
       document: { docx: 'Word-processor document', html: 'Web page' },

@@ -1,3 +1,4 @@
+import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
@@ -132,10 +133,18 @@ interface RowProps {
 }
 
 function HoldingRow({ holding, languages, extra, withClient, selected }: RowProps) {
-  const countOf = (language: string): number => holding.languages.find((l) => l.language === language)?.count ?? 0;
+  const inLanguage = (language: string) => holding.languages.filter((l) => primaryLanguage(l.language) === language);
+  const countOf = (language: string): number =>
+    inLanguage(language).reduce((most, { count }) => Math.max(most, count), 0);
+  /** Which regions stand behind the general language. */
+  const regions = (language: string): string =>
+    inLanguage(language)
+      .map((l) => l.language)
+      .filter((tag) => tag !== language)
+      .join(', ');
   return (
     <TableRow hover selected={selected}>
-      <TableCell>
+      <TableCell sx={{ minWidth: 200 }}>
         <Box
           component={Link}
           to={holding.path}
@@ -158,7 +167,14 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
       {languages.map((language) => (
         <TableCell key={language} align="right">
           {countOf(language) ? (
-            number(countOf(language))
+            <>
+              {number(countOf(language))}
+              {regions(language) && (
+                <Box sx={{ fontFamily: "'Source Code Pro', monospace", fontSize: 11, color: 'text.secondary' }}>
+                  {regions(language)}
+                </Box>
+              )}
+            </>
           ) : (
             <Box component="span" sx={{ color: 'text.secondary' }}>
               –
@@ -242,10 +258,13 @@ function memoryResource({ id, name, client, units, languages, subject, changedAt
   };
 }
 
-/** By how many there are, the most first. */
+/** General languages, a region under its own; by how many there are, the most first. */
 function languagesOf(holdings: readonly Resource[]): string[] {
   const sums = new Map<string, number>();
   for (const { languages } of holdings)
-    for (const { language, count } of languages) sums.set(language, (sums.get(language) ?? 0) + count);
+    for (const { language, count } of languages) {
+      const general = primaryLanguage(language);
+      sums.set(general, (sums.get(general) ?? 0) + count);
+    }
   return [...sums].sort((a, b) => b[1] - a[1]).map(([language]) => language);
 }

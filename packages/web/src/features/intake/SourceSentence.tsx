@@ -37,7 +37,13 @@ export function SourceSentence({ file, reading, changes }: Props) {
           <EncodingWord reading={reading} changes={changes} />,{' '}
         </>
       )}
-      {source.kind === 'delimited' && !source.pattern && (
+      {source.kind === 'delimited' && !source.pattern && source.marked?.value && (
+        <>
+          {t.bilingual} <MarkedWord marked={source.marked.value} onNone={() => changes.recut({ marked: null })} />,{' '}
+          <EncodingWord reading={reading} changes={changes} />,{' '}
+        </>
+      )}
+      {source.kind === 'delimited' && !source.pattern && !source.marked?.value && (
         <>
           {t.delimited} <DelimiterWord reading={reading} changes={changes} />,{' '}
           <EncodingWord reading={reading} changes={changes} />,{' '}
@@ -56,8 +62,12 @@ export function SourceSentence({ file, reading, changes }: Props) {
       {isTable && (
         <>
           <HeaderWord reading={reading} changes={changes} />
-          {', '}
-          <GroupingWord reading={reading} changes={changes} />
+          {!file.units && (
+            <>
+              {', '}
+              <GroupingWord reading={reading} changes={changes} />
+            </>
+          )}
         </>
       )}
       {file.targetId !== null && (
@@ -75,7 +85,7 @@ export function SourceSentence({ file, reading, changes }: Props) {
           </WordButton>
         </>
       )}
-      {(source.kind === 'delimited' || source.kind === 'document') && source.marked?.value && (
+      {source.kind === 'document' && source.marked?.value && (
         <>
           {', '}
           <MarkedWord marked={source.marked.value} onNone={() => changes.recut({ marked: null })} />

@@ -51,7 +51,7 @@ export function UnitLine({
         alignItems: 'start',
         px: 1,
         py: '7px',
-        minHeight: 58,
+        minHeight: 39,
         borderBottom: 1,
         borderColor: 'divider',
         bgcolor: chosen ? theme.inks.tint : theme.inks.sheet,

@@ -1,9 +1,9 @@
 import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
-import { useQueries } from '@tanstack/react-query';
+import { useQueries, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
-import { UNIT_PAGE, unitPage } from '../../api/queries.js';
+import { UNIT_PAGE, unitPage, unitPosition } from '../../api/queries.js';
 import type { MemoryBody, UnitBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -40,6 +40,9 @@ export function UnitSheet(props: Props) {
   const [range, setRange] = useState({ startIndex: 0, endIndex: 30 });
   const [editing, setEditing] = useState<{ unit: number; column: number } | null>(null);
   const [selected, setSelected] = useState(-1);
+  // Opened from elsewhere, the sheet goes to where the unit stands; chosen in it, it stays as it is.
+  const [asked] = useState(chosen);
+  const { data: place } = useQuery(unitPosition(memory.id, filter, sort, asked));
   const first = Math.floor((base + range.startIndex) / UNIT_PAGE);
   const last = Math.floor((base + range.endIndex) / UNIT_PAGE);
   const results = useQueries({
@@ -50,6 +53,14 @@ export function UnitSheet(props: Props) {
   // While the rest is being looked through, at least what came is shown.
   const known = total ?? (firstPage ? first * UNIT_PAGE + firstPage.units.length : 0);
   useEffect(() => onTotal(total), [total, onTotal]);
+  const found = place?.position ?? null;
+  useEffect(() => {
+    if (found === null) return;
+    setSelected(found);
+    const start = Math.floor(found / WINDOW) * WINDOW;
+    setBase(start);
+    window.setTimeout(() => list.current?.scrollToIndex({ index: found - start, align: 'center' }), 60);
+  }, [found]);
   const failure = results.find((result) => result.error)?.error;
   const unitAt = (index: number): UnitBody | undefined =>
     results[Math.floor(index / UNIT_PAGE) - first]?.data?.units[index % UNIT_PAGE];
@@ -112,7 +123,7 @@ export function UnitSheet(props: Props) {
         totalCount={Math.min(WINDOW, known - base)}
         context={{ label: t.sheet, rows: known }}
         components={TABLE_COMPONENTS}
-        defaultItemHeight={58}
+        defaultItemHeight={39}
         increaseViewportBy={400}
         rangeChanged={setRange}
         itemContent={(index) => {

@@ -9,6 +9,8 @@ const OUTSIDE = [
   ['python3-openpyxl', '/usr/lib/python3/dist-packages/openpyxl'],
   ['libxml2-utils', '/usr/bin/xmllint'],
   ['trans-de-en', '/usr/share/trans/de-en'],
+  ['gettext', '/usr/bin/msgunfmt'],
+  ['unicode-data', '/usr/share/unicode/auxiliary/WordBreakTest.txt'],
   ['iso-codes', '/usr/share/locale/de/LC_MESSAGES/iso_3166-1.mo'],
   ['snowball-data', '/usr/share/snowball/data/english/voc.txt'],
   ['libreoffice-calc-nogui', '/usr/lib/libreoffice/program/soffice.bin'],

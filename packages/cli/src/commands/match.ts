@@ -2,6 +2,7 @@ import { basename } from 'node:path';
 import { Command } from 'commander';
 import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
+import { exactKey } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { decoded } from '../text.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
@@ -32,6 +33,8 @@ interface Entry {
   readonly source: string;
   readonly target: string;
   readonly unit: string;
+  /** The segment before it in the file. */
+  readonly before: string;
 }
 
 async function match(memory: string, queries: string, options: MatchOptions): Promise<void> {
@@ -41,6 +44,7 @@ async function match(memory: string, queries: string, options: MatchOptions): Pr
   if (!(threshold >= 1 && threshold <= 100)) throw new UsageError('--threshold: give points from 1 to 100.');
   const lines = (await decoded(queries)).replace(/\r?\n$/, '').split(/\r?\n/);
   const entries: Entry[] = [];
+  let before = '';
   const index = new MemoryIndex();
   const file = await UnitFile.open(memory, basename(memory));
   try {
@@ -55,20 +59,27 @@ async function match(memory: string, queries: string, options: MatchOptions): Pr
             source: withoutCodes(variant.text),
             target: withoutCodes(to[0]!.text),
             unit: unit.attributes?.tuid ?? String(number),
+            before,
           });
         }
+        before = exactKey(withoutCodes(from[0]?.text ?? ''));
       }
   } finally {
     file.close();
   }
   if (entries.length === 0)
     process.stderr.write(`fair-copy: ${basename(memory)} has no unit in ${source} and ${target}.\n`);
-  for (const query of lines) {
-    const matches = index.find(query.normalize('NFC'), { threshold, limit: BEST }).map(({ id, score }) => ({
-      score,
-      kind: score === 100 ? 'exact' : 'fuzzy',
-      ...entries[id]!,
-    }));
+  for (const [i, query] of lines.entries()) {
+    const before = exactKey(lines[i - 1]?.normalize('NFC') ?? '');
+    const matches = index
+      .find(query.normalize('NFC'), { threshold, limit: BEST })
+      .map(({ id, score }) => {
+        const { before: there, ...entry } = entries[id]!;
+        // With the same segment before it, an exact match is worth more than without.
+        const kind = score < 100 ? 'fuzzy' : i > 0 && before !== '' && before === there ? 'exact in context' : 'exact';
+        return { score, kind, ...entry };
+      })
+      .sort((a, b) => Number(b.kind === 'exact in context') - Number(a.kind === 'exact in context'));
     if (options.json) process.stdout.write(JSON.stringify({ query, matches }) + '\n');
     else {
       process.stdout.write(`${query}\n`);

@@ -6,7 +6,7 @@ import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
 import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/units.js';
 import { xliffOfUnits } from '@fair-copy/core/formats/xliff/write-units.js';
-import { primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { fits, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { UnitColumns } from '@fair-copy/core/memory/table.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { delimitedLine } from '@fair-copy/core/sheet/delimited-write.js';
@@ -53,7 +53,7 @@ export async function convertUnits(paths: readonly string[], job: UnitConversion
     }
     const languages = job.languages && fitting(job.languages, [...found]);
     const left = { count: 0 };
-    await write(part, all(files), { ...job, languages }, [...found], columns, header, left);
+    await write(part, all(files), { ...job, languages, ranges: job.languages }, [...found], columns, header, left);
     if (left.count)
       process.stderr.write(`${left.count.toLocaleString('en')} units without the chosen languages are left out\n`);
     await rename(part, job.output);
@@ -82,7 +82,7 @@ function fitting(chosen: readonly LanguageTag[], found: readonly LanguageTag[]):
 async function write(
   path: string,
   units: AsyncIterable<Unit>,
-  job: UnitConversion,
+  job: UnitConversion & { readonly ranges: readonly LanguageTag[] | null },
   found: readonly LanguageTag[],
   columns: UnitColumns,
   header: TmxHeader | null,
@@ -105,13 +105,18 @@ async function write(
       return writeText(path, tmxOfUnits(units, options, left), job.encoding);
     }
     case 'xliff': {
-      const [source, target] = languages ?? found;
+      const pair = job.ranges && pairOf(job.ranges, found);
+      const [source, target] = pair ?? languages ?? found;
       if (!source || !target) throw new UsageError('XLIFF holds a pair of languages: name it with --languages en,de.');
-      if ((languages ?? found).length > 2)
+      if (!pair && (languages ?? found).length > 2)
         throw new UsageError(
           `XLIFF holds a pair of languages; the file has ${found.join(', ')}. Choose with --languages ${source},${target}.`,
         );
-      return writeText(path, xliffOfUnits(units, { source, target, name: basename(job.output) }, left), job.encoding);
+      return writeText(
+        path,
+        xliffOfUnits(pair ? relabelled(units, pair) : units, { source, target, name: basename(job.output) }, left),
+        job.encoding,
+      );
     }
     case 'xlsx':
       return writeWorkbook(path, [{ name: 'Units', header: columns.header(), rows: rowsOf(units, columns) }]);
@@ -127,6 +132,25 @@ async function write(
     default:
       return writeText(path, lines(units, columns, job.delimiter), job.encoding, job.bom);
   }
+}
+
+/** The tags of a file that two ranges choose first; null unless there are two. */
+function pairOf(ranges: readonly LanguageTag[], found: readonly LanguageTag[]): LanguageTag[] | null {
+  if (ranges.length !== 2) return null;
+  return ranges.map((range) => found.find((tag) => tag === range) ?? found.find((tag) => fits(range, tag)) ?? range);
+}
+
+/** Regions of the two languages under one tag each: XLIFF names its languages once. */
+async function* relabelled(units: AsyncIterable<Unit>, pair: readonly LanguageTag[]): AsyncGenerator<Unit> {
+  const wanted = pair.map((tag) => primaryLanguage(tag));
+  for await (const unit of units)
+    yield {
+      ...unit,
+      variants: unit.variants.map((variant) => {
+        const at = pair.includes(variant.language) ? -1 : wanted.indexOf(primaryLanguage(variant.language));
+        return at < 0 ? variant : { ...variant, language: pair[at]! };
+      }),
+    };
 }
 
 async function* rowsOf(units: AsyncIterable<Unit>, columns: UnitColumns): AsyncGenerator<readonly string[]> {

@@ -402,7 +402,9 @@ export function attributeText(attributes: Readonly<Record<string, string>>): str
 
 /** What the header says; a damaged one says nothing. */
 function readHeader(head: string): TmxHeader {
-  const source = /<(?:[\w.-]+:)?header[\s>/][\s\S]*?(?:\/>|<\/(?:[\w.-]+:)?header\s*>)/.exec(head)?.[0];
+  const source = /<(?:[\w.-]+:)?header\b[^>]*\/>|<(?:[\w.-]+:)?header\b[^>]*>[\s\S]*?<\/(?:[\w.-]+:)?header\s*>/.exec(
+    head,
+  )?.[0];
   if (!source) return { other: '' };
   const header: { attributes: Record<string, string>; props: Prop[]; notes: Note[]; other: string } = {
     attributes: {},

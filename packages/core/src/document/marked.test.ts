@@ -1,0 +1,77 @@
+import { describe, expect, test } from '@jest/globals';
+import { MarkedReader, proposedMarked } from './marked.js';
+
+const PAIRS: readonly (readonly [string, string])[] = [
+  ['Close both paddles after use.', 'Schließen Sie nach Gebrauch beide Schütze.'],
+  ['Keep clear of the weir.', 'Halten Sie Abstand zum Wehr.'],
+  ['Mooring is permitted for a maximum of 24 hours.', 'Anlegen ist für höchstens 24 Stunden gestattet.'],
+  ['Report damage to lock gates at once!', 'Melden Sie Schäden an Schleusentoren sofort!'],
+  ['The swing bridge opens on request', 'Die Drehbrücke öffnet auf Anforderung'],
+  ['Water levels may change without warning.', 'Der Wasserstand kann sich ohne Vorwarnung ändern.'],
+  ['Life jackets must be worn on deck.', 'An Deck sind Rettungswesten zu tragen.'],
+  ['Give way to vessels (leaving the lock).', 'Lassen Sie (ausfahrenden) Schiffen den Vortritt.'],
+];
+
+const FORMS: Readonly<Record<string, (a: string, b: string, i: number) => string>> = {
+  brackets: (a, b) => `[[${a} || ${b}]]`,
+  'numbers inside the marks': (a, b, i) => `{0>${a}<}${i * 7}{>${b}<0}`,
+  'tags on two lines': (a, b) => `<s>${a}</s>\n<t>${b}</t>\n`,
+  'marks on lines of their own': (a, b) => `@@S@@\n${a}\n@@T@@\n${b}\n@@E@@`,
+  labels: (a, b) => `EN: ${a}\nDE: ${b}\n`,
+  'words as labels': (a, b) => `Source: ${a}\nTarget: ${b}`,
+  arrows: (a, b) => `> ${a}\n< ${b}`,
+  'one after the other': (a, b) => `${a}\n${b}`,
+  'one after the other, blank lines between': (a, b) => `${a}\n${b}\n`,
+  'numbered lines': (a, b, i) => `[${i + 1}] ${a}\n[${i + 1}] ${b}`,
+};
+
+function cut(text: string): string[][] {
+  const lines = text.split('\n');
+  const guess = proposedMarked(lines, false);
+  if (!guess?.value) return [];
+  const reader = new MarkedReader(guess.value);
+  return [...lines.flatMap((line, i) => reader.take(line, i + 1)), ...reader.end()].map(({ cells }) => cells);
+}
+
+describe('marked bilingual text', () => {
+  test.each(Object.entries(FORMS))('%s', (_, form) => {
+    const text = PAIRS.map(([a, b], i) => form(a, b, i)).join('\n');
+    expect(cut(text)).toEqual(PAIRS.map((pair) => [...pair]));
+  });
+
+  test('a text between marks may go on over several lines', () => {
+    const text = PAIRS.map(([a, b]) => `[[${a.replace(' ', '\n')} || ${b}]]`).join('\n\n');
+    const marked = [...PAIRS.map(([a, b]) => `[[${a} || ${b}]]`)];
+    const guess = proposedMarked(marked, false)!;
+    const reader = new MarkedReader(guess.value);
+    const rows = text.split('\n').flatMap((line, i) => reader.take(line, i + 1));
+    expect(rows.map(({ cells }) => cells.map((cell) => cell.replace('\n', ' ')))).toEqual(
+      PAIRS.map((pair) => [...pair]),
+    );
+    expect(rows[1]!.line).toBe(4);
+  });
+
+  test('blocks in two languages', () => {
+    const blocks = [PAIRS.slice(0, 4), PAIRS.slice(4)].flatMap((some) => [
+      some.map(([a]) => a).join('\n'),
+      some.map(([, b]) => b).join('\n'),
+    ]);
+    expect(cut(blocks.join('\n'))).toEqual(PAIRS.map((pair) => [...pair]));
+  });
+
+  test.each([
+    [
+      'prose',
+      'The lock was built in 1840.\nIt has two chambers.\nBoth are in use, one of them by night.\nThe keeper lives beside it.\nBoats pay at the gate.',
+    ],
+    ['a list of terms', 'lock\nweir\nsluice\ngate\nbridge\ncanal'],
+  ])('%s is none', (_, text) => expect(proposedMarked(text.split('\n'), false)).toBeNull());
+
+  test('cells cut by a delimiter are left to it', () =>
+    expect(
+      proposedMarked(
+        PAIRS.map(([a, b]) => `${a}|${b}`),
+        true,
+      ),
+    ).toBeNull());
+});

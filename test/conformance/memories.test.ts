@@ -1,0 +1,124 @@
+/** Memories against data and programs that are not ours. */
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { wordCount } from '@fair-copy/core/counts/count.js';
+import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
+import { matchScore } from '@fair-copy/core/memory/match/score.js';
+import { tokensOf } from '@fair-copy/core/memory/match/tokens.js';
+import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
+import { xliffOfUnits } from '@fair-copy/core/formats/xliff/write-units.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { inFolder, python, run } from './outside.js';
+
+const CATALOGUES = ['iso_3166-1', 'iso_639-2'] as const;
+
+async function unitsOf(path: string): Promise<Unit[]> {
+  const file = await UnitFile.open(path, path);
+  const units: Unit[] = [];
+  for await (const batch of file.units()) for (const { unit } of batch) units.push(unit);
+  file.close();
+  return units;
+}
+
+describe('catalogues of Debian’s iso-codes, as msgunfmt (GNU gettext) writes them', () => {
+  test.each(['de', 'fi', 'ja', 'ru', 'pl'])('%s: the same messages that Python’s gettext reads', (language) =>
+    inFolder(async (folder) => {
+      for (const name of CATALOGUES) {
+        const mo = `/usr/share/locale/${language}/LC_MESSAGES/${name}.mo`;
+        const path = join(folder, `${name}.po`);
+        writeFileSync(path, run('msgunfmt', [mo]));
+        const expected = python<[string, string][]>('catalogue_messages.py', [mo]);
+        const units = await unitsOf(path);
+        expect(units.map(({ variants }) => variants.map(({ text }) => text)).sort()).toEqual(expected.sort());
+        expect(units[0]!.variants.map((variant) => variant.language)).toEqual(['en', language]);
+      }
+    }),
+  );
+});
+
+test('what is written is well-formed for xmllint, and read back the same', () =>
+  inFolder(async (folder) => {
+    const po = join(folder, 'a.po');
+    writeFileSync(po, run('msgunfmt', ['/usr/share/locale/ru/LC_MESSAGES/iso_3166-1.mo']));
+    const units = await unitsOf(po);
+    const tmx = join(folder, 'a.tmx');
+    const xliff = join(folder, 'a.xlf');
+    const gathered = async (pieces: AsyncIterable<string>): Promise<string> => {
+      let text = '';
+      for await (const piece of pieces) text += piece;
+      return text;
+    };
+    const options = { languages: null, sourceLanguage: 'en', version: '1', date: '20261123T000000Z' };
+    writeFileSync(tmx, await gathered(tmxOfUnits(units, options)));
+    writeFileSync(
+      xliff,
+      await gathered(xliffOfUnits(units, { source: 'en' as LanguageTag, target: 'ru' as LanguageTag, name: 'a' })),
+    );
+    for (const path of [tmx, xliff]) run('xmllint', ['--noout', '--nonet', path]);
+    expect(await unitsOf(tmx)).toEqual(units);
+    expect((await unitsOf(xliff)).map(({ variants }) => variants)).toEqual(units.map(({ variants }) => variants));
+  }));
+
+describe('20,000 segments of a real word list (Debian’s trans-de-en)', () => {
+  const segments = readFileSync('/usr/share/trans/de-en', 'utf8')
+    .split('\n')
+    .filter((line) => line.includes(' :: '))
+    .slice(1000)
+    .filter((_, i) => i % 5 === 0)
+    .slice(0, 20_000)
+    .map((line) => line.split(' :: ')[1]!);
+  const index = new MemoryIndex();
+  for (const segment of segments) index.add(segment);
+  const tokens = segments.map(tokensOf);
+  // What a new edition changes: a word more, a word less, another ending, another number.
+  const queries = segments
+    .filter((_, i) => i % 500 === 7)
+    .map(
+      (text, i) =>
+        [text, text.replace(/ \S+$/, ''), `${text} of it`, text.replace(/s\b/, ''), text.replace(/^\S+ /, '')][i % 5]!,
+    );
+
+  test.each([70, 50])('the best match at %d %% is the one that comparing with all of them finds', (threshold) => {
+    let found = 0;
+    for (const query of queries) {
+      const own = tokensOf(query);
+      let best = 0;
+      for (const other of tokens) best = Math.max(best, matchScore(own, other, Math.max(threshold, best)));
+      const score = index.find(query, { threshold, limit: 5 })[0]?.score ?? 0;
+      expect([query, score]).toEqual([query, best >= threshold ? best : 0]);
+      if (score) found++;
+    }
+    expect(found).toBeGreaterThan(25);
+  });
+});
+
+test('words of Unicode’s WordBreakTest and of plain text are counted as UAX #29 says', () => {
+  const lines = readFileSync('/usr/share/unicode/auxiliary/WordBreakTest.txt', 'utf8').split('\n');
+  let tested = 0;
+  for (const line of lines) {
+    const said = line.split('#')[0]!.trim();
+    if (said === '') continue;
+    const pieces = said
+      .split('÷')
+      .map((piece) => piece.trim())
+      .filter(Boolean)
+      .map((piece) =>
+        piece
+          .split(/\s*×\s*|\s+/)
+          .map((code) => String.fromCodePoint(parseInt(code, 16)))
+          .join(''),
+      );
+    // Only texts of Latin letters and signs: there a piece is a word if it holds a letter or a digit.
+    // The underscore joins words; whether it is one by itself the standard leaves open.
+    if (!pieces.every((piece) => /^[\x20-\x5E\x60-\x7E]+$/.test(piece))) continue;
+    expect([said, wordCount(pieces.join(''), 'en')]).toEqual([
+      said,
+      pieces.filter((piece) => /[A-Za-z0-9]/.test(piece)).length,
+    ]);
+    tested++;
+  }
+  expect(tested).toBeGreaterThan(20);
+});

@@ -18,6 +18,10 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Try a text', '/termbases/4/text', /Nothing of it is kept/],
   ['Inspect, choice', '/inspect', /Which termbase/],
   ['Inspect', '/inspect/1', /Same source, different targets/],
+  ['Memory', '/memories/1?unit=335', /Kammer zu füllen/],
+  ['Concordance', '/concordance?q=lock', /Lock 1: gate seal/],
+  ['Intake of units', '/intake/15', /cut off at line/],
+  ['Intake of a bilingual table', '/intake/17', /Keep clear of the weir/],
   ['Ledger', '/ledger', /Took in Brennick/],
   ['Align', '/align', /not built yet/],
   ['Merge', '/merge', /not built yet/],
@@ -64,6 +68,16 @@ test('menus, popovers and dialogs', async ({ page, server }) => {
   await check('running work');
   await page.getByRole('button', { name: /Client in hand/ }).click();
   await check('client menu');
+  await page.goto(`${server.address}/memories/1`);
+  await page.getByRole('button', { name: 'Narrow further' }).click();
+  await check('filter of units');
+  await page.getByRole('button', { name: /^Change all/ }).click();
+  await check('change of units');
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await check('hand over of a memory');
+  await page.goto(`${server.address}/intake/15`);
+  await page.getByRole('button', { name: /^Write 9 units/ }).click();
+  await check('where to write units');
   await page.goto(`${server.address}/termbases/1`);
   await page.getByRole('button', { name: 'Hand over' }).click();
   await check('hand over');

@@ -54,12 +54,12 @@ export function UnitSheet(props: Props) {
   const known = total ?? (firstPage ? first * UNIT_PAGE + firstPage.units.length : 0);
   useEffect(() => onTotal(total), [total, onTotal]);
   const found = place?.position ?? null;
+  // Only when all is known the list is long enough to go there.
+  const start = total === null ? null : found;
   useEffect(() => {
     if (found === null) return;
     setSelected(found);
-    const start = Math.floor(found / WINDOW) * WINDOW;
-    setBase(start);
-    window.setTimeout(() => list.current?.scrollToIndex({ index: found - start, align: 'center' }), 60);
+    setBase(Math.floor(found / WINDOW) * WINDOW);
   }, [found]);
   const failure = results.find((result) => result.error)?.error;
   const unitAt = (index: number): UnitBody | undefined =>
@@ -117,7 +117,8 @@ export function UnitSheet(props: Props) {
         ))}
       </Box>
       <Virtuoso
-        key={base}
+        key={`${base} ${start ?? ''}`}
+        initialTopMostItemIndex={start === null ? 0 : { index: start % WINDOW, align: 'center' }}
         ref={list}
         style={{ flex: 1 }}
         totalCount={Math.min(WINDOW, known - base)}

@@ -1,0 +1,140 @@
+/** From a client's exchange file to a memory, and the work on it, in the browser. */
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { expect, open, test } from './application.js';
+
+const dropFile = (page: Page, path: string): Promise<void> => page.locator('input[type=file]').setInputFiles(path);
+
+test('a damaged TMX is taken in with every unit accounted for, and taken back', async ({ page, server }) => {
+  await server.fillWithDemo();
+  await open(page, server, '/intake', 1);
+  await dropFile(page, join(server.clientFiles, 'Wartung_neu.tmx'));
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^TMX, in en, de, taken as units of a memory/);
+  await expect(page.getByText('The file is cut off at line 16.')).toBeVisible();
+  const tally = page.getByRole('region', { name: 'Where each row goes' });
+  await expect(tally).toHaveText(
+    '12 units = 9 taken + 1 left out (one language) + 1 left out (no text) + 1 left out (cut off)',
+  );
+  await tally.getByRole('button', { name: /one language/ }).click();
+  await expect(page.getByRole('row', { name: /unit 6.*it has text in en only/ })).toBeVisible();
+
+  // Another tag for a spelling of the file.
+  await page.getByRole('button', { name: 'How the languages of the file are read' }).click();
+  await page.getByRole('combobox', { name: 'read as' }).first().fill('en-GB');
+  await page.getByRole('option', { name: 'English (United Kingdom) (en-GB)' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/in en-GB, de/);
+
+  await page.getByRole('button', { name: 'Write 9 units to …' }).click();
+  await page.getByRole('textbox', { name: 'Name of the memory' }).fill('Maintenance');
+  await page.getByRole('textbox', { name: 'Subject' }).fill('locks');
+  await page.getByRole('button', { name: 'Write 9 units to …' }).last().click();
+  await expect(page.getByRole('alert')).toContainText('9 units written to “Maintenance”.');
+  await page.getByRole('alert').getByRole('button', { name: 'Open the memory' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Maintenance' })).toBeVisible();
+  await expect(page.getByText('Brennick Waterways · locks · 9 units')).toBeVisible();
+
+  await page.goto(`${server.address}/ledger`);
+  await page
+    .getByRole('row', { name: /Took in Wartung_neu.tmx: 9 units/ })
+    .getByRole('button', { name: 'Undo' })
+    .click();
+  await page.goto(`${server.address}/holdings`);
+  await expect(page.getByRole('link', { name: 'Brennick lasting' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Maintenance' })).toHaveCount(0);
+});
+
+test('the sheet of units: filter, edit in place around codes, history, changes of many, by keyboard', async ({
+  page,
+  server,
+}) => {
+  await server.fillWithDemo();
+  await open(page, server, '/memories/1', 1);
+  const sheet = page.getByRole('table', { name: 'Units' });
+  await expect(sheet.getByText('Do not open the upper gate before the chamber is full.')).toBeVisible();
+
+  // The filter, and what it says of itself.
+  await page.locator('main').press('/');
+  await page.keyboard.type('press start');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('1 unit', { exact: true })).toBeVisible();
+  await page.locator('main').press('j');
+  await expect(page.getByText('unit 335')).toBeVisible();
+
+  // Editing: the capsules stay.
+  await page.keyboard.press('Enter');
+  const field = page.getByRole('textbox', { name: 'Text in English (United Kingdom) (en-GB)' });
+  await expect(field).toBeFocused();
+  await page.keyboard.press('End');
+  await page.keyboard.type(' Wait.');
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('textbox', { name: 'Text in German (Germany) (de-DE)' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(sheet.getByText('to fill the chamber. Wait.')).toBeVisible();
+  await expect(sheet.getByRole('img', { name: 'code b begins' }).first()).toBeVisible();
+  const margin = page.getByRole('complementary', { name: 'About the unit' });
+  await expect(margin.getByText('Changed a unit of “Brennick lasting”')).toBeVisible();
+  await margin.getByRole('button', { name: 'Return to before this' }).click();
+  await expect(sheet.getByText('to fill the chamber. Wait.')).toHaveCount(0);
+
+  // A filter that takes more than the text.
+  await page.getByRole('button', { name: 'No filter' }).click();
+  await page.getByRole('button', { name: 'Narrow further' }).click();
+  await page.getByRole('combobox', { name: 'Attribute' }).click();
+  await page.getByRole('option', { name: 'project' }).click();
+  await page.getByRole('textbox', { name: 'holds' }).fill('2020');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('64 units', { exact: true })).toBeVisible();
+
+  // One change for all of them, seen before it is done, and taken back as one.
+  await page.getByRole('button', { name: 'Change all 64 …' }).click();
+  await page.getByRole('textbox', { name: 'Find' }).fill('mooring bollard');
+  await page.getByRole('textbox', { name: 'Replace by' }).fill('bollard');
+  await expect(page.getByText('8 units change of 64.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change 8 units' }).click();
+  await expect(page.getByRole('alert')).toContainText('8 units changed.');
+  await page.locator('main').press('u');
+  await expect(page.getByRole('alert')).toContainText('Undone: Replaced “mooring bollard” by “bollard” in 8 units');
+});
+
+test('concordance: from the look-up to the unit', async ({ page, server }) => {
+  await server.fillWithDemo();
+  await open(page, server, '/holdings', 1);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('paddle gear');
+  await page.getByRole('option', { name: 'Find “paddle gear” in all memories' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Concordance' })).toBeVisible();
+  await expect(page.getByText('40 texts')).toBeVisible();
+  // The counterpart is found by what stands opposite again and again.
+  await expect(page.locator('mark', { hasText: 'paddle gear' }).first()).toBeVisible();
+  await expect(page.locator('mark', { hasText: /Schützgetriebe/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'in any inflection' }).click();
+  await page.getByRole('textbox', { name: /Words, or part/ }).fill('Anweisung');
+  await expect(page.getByText('Den Anweisungen des Schleusenwärters ist Folge zu leisten.').first()).toBeVisible();
+  await page.getByRole('link', { name: 'Brennick lasting' }).first().click();
+  await expect(page.getByRole('row', { selected: true })).toContainText('The lock keeper’s instructions');
+});
+
+test('marked text and a table for review become units; what is handed over is fetched', async ({ page, server }) => {
+  await server.fillWithDemo();
+  await open(page, server, '/intake/16', 1);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /Bilingual text, source and translation between marks, UTF-8/,
+  );
+  await page.goto(`${server.address}/intake/17`);
+  await expect(page.getByRole('table', { name: 'The first units' }).getByText('Vom Wehr')).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Where each row goes' })).toHaveText(/^14 units = 14 taken$/);
+  await page.getByRole('button', { name: 'units of a memory' }).click();
+  await expect(page.getByRole('button', { name: /^Write \d+ entries/ })).toBeVisible();
+  await page.goto(`${server.address}/memories/3`);
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page.getByRole('radio', { name: 'XLIFF 2.1' }).check();
+  await expect(page.getByText(/XLIFF holds one pair/)).toBeVisible();
+  await page.getByRole('checkbox', { name: /Japanese/ }).uncheck();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Write the file' }).click(),
+  ]);
+  expect(download.suggestedFilename()).toBe('Kiln handbook de-en-US.xlf');
+  await expect(page.getByText('8 units written.')).toBeVisible();
+});

@@ -1,28 +1,13 @@
 /** `fair-copy` as a person calls it. */
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { afterAll, describe, expect, test } from '@jest/globals';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import iconv from 'iconv-lite';
+import { CommandLine } from './calls.js';
 
-const CLI = fileURLToPath(new URL('../../packages/cli/bin/fair-copy.js', import.meta.url));
-let folder: string;
-beforeAll(() => {
-  folder = mkdtempSync(join(tmpdir(), 'fair-copy-cli-'));
-});
-afterAll(() => rmSync(folder, { recursive: true }));
-
-const file = (name: string, content: string | Uint8Array): string => {
-  const path = join(folder, name);
-  writeFileSync(path, content);
-  return path;
-};
-const call = (...args: string[]): { status: number | null; out: string; err: string } => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [CLI, ...args], { cwd: folder, encoding: 'utf8' });
-  return { status, out: stdout, err: stderr };
-};
+const line = new CommandLine();
+const { folder, file, call } = line;
+afterAll(() => line.end());
 
 const CANAL =
   'Schleuse\teclusa\nTreidelpfad\tcaminho de sirga\nKlappbrücke\tponte basculante\nSchleuse\teclusa\nUferbefestigung\tproteção da margem\nUmlaufkanal\t\nLiegeplatz\tposto de amarração\n';

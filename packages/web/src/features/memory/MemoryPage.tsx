@@ -3,14 +3,13 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { get, send } from '../../api/http.js';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { memory as memoryQuery } from '../../api/queries.js';
-import type { LedgerEntryBody, MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
+import type { MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
+import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
-import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { ChangeUnits } from './ChangeUnits.js';
 import { FilterLine } from './FilterLine.js';
@@ -61,7 +60,7 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
   const [open, setOpen] = useState<'change' | 'hand over' | null>(null);
   const [total, setTotal] = useState<number | null>(null);
   const shown = columns.filter((tag) => tags.includes(tag));
-  const undo = useUndoHere(memory.id);
+  const undo = useUndoNewest((entry) => entry.memoryId === memory.id);
   useKeyHints(HINTS);
   useKeys({ u: undo });
   const choose = (id: number): void =>
@@ -148,18 +147,4 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
       )}
     </>
   );
-}
-
-/** Undoes the newest operation on this memory that still stands, as the ledger has it at that moment. */
-function useUndoHere(memoryId: number): () => void {
-  const { say, fail } = useToast();
-  const navigate = useNavigate();
-  const undo = async (): Promise<void> => {
-    const entries = await get<LedgerEntryBody[]>('/ledger', { limit: 50 });
-    const newest = entries.find((entry) => entry.memoryId === memoryId && !entry.undoneAt);
-    if (!newest) return say(m.ledger.nothingToUndo);
-    const { title } = await send<{ title: string }>('POST', `/ledger/${newest.id}/undo`);
-    say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') });
-  };
-  return () => void undo().catch(fail);
 }

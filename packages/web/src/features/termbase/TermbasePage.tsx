@@ -3,14 +3,13 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { get, send } from '../../api/http.js';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { termbase as termbaseQuery } from '../../api/queries.js';
-import type { LedgerEntryBody, TermbaseBody } from '../../api/types.js';
+import type { TermbaseBody } from '../../api/types.js';
+import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
-import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { ConceptSheet } from './ConceptSheet.js';
 import { HandOver } from './HandOver.js';
@@ -49,7 +48,7 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
   const conceptId = Number(params.get('concept') ?? 0);
   const [handing, setHanding] = useState(false);
   const [adding, setAdding] = useState(false);
-  const undo = useUndoHere(termbase.id);
+  const undo = useUndoNewest((entry) => entry.termbaseId === termbase.id);
   useKeyHints(HINTS);
   useKeys({ u: undo });
   const show = (change: Readonly<Record<string, string>>): void =>
@@ -120,18 +119,4 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
       )}
     </>
   );
-}
-
-/** Undoes the newest operation on this termbase that still stands, as the ledger has it at that moment. */
-function useUndoHere(termbaseId: number): () => void {
-  const { say, fail } = useToast();
-  const navigate = useNavigate();
-  const undo = async (): Promise<void> => {
-    const entries = await get<LedgerEntryBody[]>('/ledger', { limit: 50 });
-    const newest = entries.find((entry) => entry.termbaseId === termbaseId && !entry.undoneAt);
-    if (!newest) return say(m.ledger.nothingToUndo);
-    const { title } = await send<{ title: string }>('POST', `/ledger/${newest.id}/undo`);
-    say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') });
-  };
-  return () => void undo().catch(fail);
 }

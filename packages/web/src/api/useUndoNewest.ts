@@ -1,0 +1,22 @@
+import { useNavigate } from 'react-router';
+import { get, send } from './http.js';
+import type { LedgerEntryBody } from './types.js';
+import { m } from '../messages/en.js';
+import { useToast } from '../ui/toast-store.js';
+
+/**
+ * Undoes the newest operation that still stands and concerns what is shown, as the ledger has it at that moment.
+ * @param concerns whether an entry does
+ */
+export function useUndoNewest(concerns: (entry: LedgerEntryBody) => boolean): () => void {
+  const { say, fail } = useToast();
+  const navigate = useNavigate();
+  const undo = async (): Promise<void> => {
+    const entries = await get<LedgerEntryBody[]>('/ledger', { limit: 50 });
+    const newest = entries.find((entry) => concerns(entry) && !entry.undoneAt);
+    if (!newest) return say(m.ledger.nothingToUndo);
+    const { title } = await send<{ title: string }>('POST', `/ledger/${newest.id}/undo`);
+    say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') });
+  };
+  return () => void undo().catch(fail);
+}

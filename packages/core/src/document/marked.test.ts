@@ -22,6 +22,8 @@ const FORMS: Readonly<Record<string, (a: string, b: string, i: number) => string
   arrows: (a, b) => `> ${a}\n< ${b}`,
   'one after the other': (a, b) => `${a}\n${b}`,
   'one after the other, blank lines between': (a, b) => `${a}\n${b}\n`,
+  'labels under numbers': (a, b, i) => `#${i}\nsource: ${a}\ntarget: ${b}\n`,
+  'a mark before the translation only': (a, b) => `${a}\n=> ${b}\n`,
   'numbered lines': (a, b, i) => `[${i + 1}] ${a}\n[${i + 1}] ${b}`,
 };
 

@@ -12,7 +12,12 @@ export type MarkedPattern =
   /** Each line begins with one of the marks; the first begins a new row. */
   | { readonly kind: 'prefixes'; readonly marks: readonly string[] }
   /** Each line is followed by its translation, or by several. */
-  | { readonly kind: 'alternating'; readonly size: number; readonly numbered?: boolean }
+  | {
+      readonly kind: 'alternating';
+      readonly size: number;
+      readonly numbered?: boolean;
+      readonly prefixes?: readonly string[];
+    }
   /** Some lines in one language, then their translations in the other. */
   | { readonly kind: 'blocks'; readonly languages: readonly [string, string] };
 
@@ -123,7 +128,9 @@ const PREFIX =
   /^(?:\[[\p{L}\p{N}_-]{1,12}\]|<\/?[\p{L}\p{N}_-]{1,12}>|\(?[\p{L}\p{N}_-]{1,12}\)?\s?[:>=|»\]]+|[^\p{L}\p{M}\p{N}\s"“„«'‘(¿¡.…]{1,4}(?=\s))\s*/u;
 
 /** Lines that begin with one of few marks, which take turns. */
-function markedByPrefixes(lines: readonly string[]): Guess<MarkedPattern> | null {
+function markedByPrefixes(all: readonly string[]): Guess<MarkedPattern> | null {
+  // Numbers and rules between the rows say nothing.
+  const lines = all.filter((line) => /\p{L}/u.test(line));
   const counts = new Map<string, number>();
   const prefixes = lines.map((line) => generalised(PREFIX.exec(line)?.[0].trim() ?? ''));
   for (const prefix of prefixes) if (prefix) counts.set(prefix, (counts.get(prefix) ?? 0) + 1);
@@ -160,7 +167,7 @@ function alternating(all: readonly string[]): Guess<MarkedPattern> | null {
     const sure = Math.min(...margins);
     if (new Set(best).size === size && sure > 0.2)
       return {
-        value: { kind: 'alternating', size, ...(numbered && { numbered }) },
+        value: { kind: 'alternating', size, ...(numbered && { numbered }), ...prefixesOf(lines, size) },
         sureness: Math.min(0.95, 0.6 + sure / 2),
         reason: `every line is followed by its translation: ${best.join(', ')}`,
       };
@@ -178,6 +185,25 @@ function alternating(all: readonly string[]): Guess<MarkedPattern> | null {
     sureness: known / lines.length,
     reason: `the lines alternate between ${languages.join(' and ')} in blocks`,
   };
+}
+
+/** A mark with which nearly every line in a place begins. */
+function prefixesOf(lines: readonly string[], size: number): { readonly prefixes?: readonly string[] } {
+  const prefixes = Array.from({ length: size }, (_, place) => {
+    const own = lines.filter((_, i) => i % size === place).map(prefixOf);
+    const first = own.find(Boolean) ?? '';
+    return own.filter((prefix) => prefix === first).length >= own.length * MOST ? first : '';
+  });
+  return prefixes.some(Boolean) ? { prefixes } : {};
+}
+
+/** The text without the mark, if it begins with it. */
+function bare(text: string, prefix: string | undefined): string {
+  return prefix && prefixOf(text) === prefix ? text.slice(PREFIX.exec(text)![0].length) : text;
+}
+
+function prefixOf(line: string): string {
+  return generalised(PREFIX.exec(line)?.[0].trim() ?? '');
 }
 
 /** Which of the languages a line is in, or null where it does not say. */
@@ -234,7 +260,12 @@ export class MarkedReader {
       case 'alternating':
         if (text.trim() === '') return [];
         this.open ??= { cells: [], line, marks: [] };
-        this.open.cells.push(pattern.numbered ? text.trim().replace(NUMBER, '') : text.trim());
+        this.open.cells.push(
+          bare(
+            pattern.numbered ? text.trim().replace(NUMBER, '') : text.trim(),
+            pattern.prefixes?.[this.open.cells.length],
+          ),
+        );
         return this.open.cells.length === pattern.size ? this.flush() : [];
       case 'blocks':
         return this.byLanguage(text, line, pattern.languages);
@@ -271,6 +302,7 @@ export class MarkedReader {
   private byPrefix(text: string, line: number, marks: readonly string[]): MarkedRow[] {
     if (text.trim() === '') return [];
     const trimmed = text.trim();
+    if (!/\p{L}/u.test(trimmed)) return this.flush();
     const found = PREFIX.exec(trimmed);
     const mark = found ? generalised(found[0].trim()) : '';
     const at = marks.indexOf(mark);

@@ -77,12 +77,27 @@ describe('convert', () => {
       ]),
       'Öffnung',
     ],
+    [
+      'UTF-16 without a mark',
+      iconv.encode(tmx(tu('Gate', 'Öffnung')).replace('UTF-8', 'UTF-16'), 'utf16-le'),
+      'Öffnung',
+    ],
     ['no declaration', Buffer.from(tmx(tu('Gate', 'Öffnung')).replace(/<\?xml.*\n/, '')), 'Öffnung'],
   ])('encoding: %s', (_, bytes, wanted) => {
     const path = file('encoded.tmx', bytes);
     const out = join(folder, 'encoded-out.tmx');
     expect(call('convert', path, '-o', out).status).toBe(0);
     expect(readFileSync(out, 'utf8')).toContain(wanted);
+  });
+
+  test.each([
+    ['an empty file', ''],
+    ['a binary file', new Uint8Array(5000).map((_, i) => i % 256)],
+    ['no unit at all', tmx()],
+  ])('%s is refused by its name', (_, content) => {
+    const { status, err } = call('convert', file('nothing.tmx', content), '-o', join(folder, 'nothing-out.tmx'));
+    expect(status).toBe(3);
+    expect(err).toContain('nothing.tmx');
   });
 
   test('entities of its own are refused, and nothing is written', () => {

@@ -69,7 +69,11 @@ function xmlKind(head: Buffer): FileKind | null {
       ? head.toString('utf16le')
       : head[0] === 0xfe && head[1] === 0xff
         ? swapped(head)
-        : head.toString('latin1');
+        : head[0] === 60 && head[1] === 0
+          ? head.toString('utf16le')
+          : head[0] === 0 && head[1] === 60
+            ? swapped(head)
+            : head.toString('latin1');
   const start = text.replace(/^(ï»¿|\uFEFF)/, '').trimStart();
   if (!start.startsWith('<')) return null;
   if (/<(\w+:)?tmx[\s>]/i.test(start)) return 'tmx';

@@ -18,7 +18,7 @@ import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/tex
 import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
 import { fileKind } from '@fair-copy/files/file-kind.js';
 import { isExchange } from '@fair-copy/files/unit-file.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
+import { ClientFile, named } from '@fair-copy/files/client-file.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { picturesBeside, PictureUse, withPictures } from '../pictures.js';
@@ -143,7 +143,7 @@ async function holdUnits(paths: readonly string[], format: Format, options: Conv
   }
   if (only) return only === 'units';
   for (const path of paths) {
-    const kind = await fileKind(path);
+    const kind = await named(basename(path), () => fileKind(path));
     if (isExchange(kind)) continue;
     if (kind === 'tbx' || kind === 'zip') return false;
     const file = await ClientFile.open(path, basename(path));

@@ -56,6 +56,16 @@ const HTML: Readonly<Record<string, string>> = {
 
 /** Control characters leave nothing, unknown entities and bare ampersands become text. The very same text if all is well. */
 export function mended(source: string): string {
+  // What stands in a CDATA section is text as it is.
+  if (source.includes('<![CDATA['))
+    return source
+      .split(/(<!\[CDATA\[[\s\S]*?\]\]>)/)
+      .map((piece) => (piece.startsWith('<![CDATA[') ? piece.replace(CONTROL, '') : mendedMarkup(piece)))
+      .join('');
+  return mendedMarkup(source);
+}
+
+function mendedMarkup(source: string): string {
   let text = source;
   if (CONTROL.test(text)) text = text.replace(CONTROL, '');
   CONTROL.lastIndex = 0;

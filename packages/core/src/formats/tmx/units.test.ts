@@ -187,6 +187,14 @@ describe('damaged files', () => {
     expect(found.units[0]!.variants[0]!.text).toBe('ab \u00A0 & &foo; ');
     expect(found.reader.notes.map((note) => note.code)).toEqual(['units-mended']);
   });
+  test('CDATA sections and comments are what XML says they are', () => {
+    const found = read(file(`${pair('<![CDATA[a <b> & c </tu>]]>', 'x<!-- c </tu> -->y')}\n${pair('p<?pi x?>q')}`));
+    expect(found.units.map(({ variants }) => variants.map(({ text }) => text))).toEqual([
+      ['a <b> & c </tu>', 'xy'],
+      ['pq', 'pq'],
+    ]);
+    expect(found.reader.notes).toEqual([]);
+  });
   test('entities of its own are refused', () =>
     expect(() =>
       read(`<?xml version="1.0"?><!DOCTYPE tmx [<!ENTITY a "b">]><tmx><body>${pair('&a;')}</body></tmx>`),

@@ -215,10 +215,23 @@ function closing(text: string, from: number): number {
   for (let at = text.indexOf('tu>', from); at >= 0; at = text.indexOf('tu>', at + 3)) {
     const before = text.charCodeAt(at - 1);
     // "</tu>" or "</prefix:tu>"
-    if (before === 47 && text.charCodeAt(at - 2) === 60) return at + 3;
-    if (before === 58 && /<\/[\w.-]+:$/.test(text.slice(Math.max(from, at - 40), at))) return at + 3;
+    const isEnd =
+      (before === 47 && text.charCodeAt(at - 2) === 60) ||
+      (before === 58 && /<\/[\w.-]+:$/.test(text.slice(Math.max(from, at - 40), at)));
+    if (isEnd && !isInside(text, from, at)) return at + 3;
   }
   return -1;
+}
+
+/** Whether a place lies in a comment or a CDATA section that begins in the unit. */
+function isInside(text: string, from: number, at: number): boolean {
+  const bang = text.indexOf('<!', from);
+  if (bang < 0 || bang > at) return false;
+  const before = text.slice(bang, at);
+  return (
+    before.lastIndexOf('<!--') > before.lastIndexOf('-->') ||
+    before.lastIndexOf('<![CDATA[') > before.lastIndexOf(']]>')
+  );
 }
 
 function lines(text: string, from = 0, to = text.length): number {

@@ -4,7 +4,7 @@ import { STEMMERS } from '@fair-copy/core/termbase/recognition/stemmers.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import type { MemoryFile, StoredUnit } from '../store/memory-file.js';
-import { wordsOf } from '../store/word-index.js';
+import { wordsOf } from '../store/word-runs.js';
 import { unitsWithWords } from './filter.js';
 import type { ConcordanceBody } from './schemas.js';
 

@@ -3,7 +3,8 @@ import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { ApiError } from '../errors.js';
 import { groupedById, type MemoryFile } from '../store/memory-file.js';
-import { intersection, wordsOf, type WordMatch } from '../store/word-index.js';
+import { intersection, type WordMatch } from '../store/word-index.js';
+import { wordsOf } from '../store/word-runs.js';
 import type { UnitFilter, UnitSort } from './schemas.js';
 
 /** Milliseconds that a regular expression may take over a whole memory. */

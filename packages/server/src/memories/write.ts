@@ -88,9 +88,8 @@ async function buildMemory(
     if (intake.units === 0) throw new ApiError('nothing-to-write', { name: job.name });
     if (source.seen.header) file.setAbout('header', JSON.stringify(source.seen.header));
     file.write.settle();
-    file.db.exec('COMMIT');
     context.checkpoint(0.95);
-    file.finishBuilding();
+    await file.finishBuilding();
     closed = true;
     const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
     return recorded(context.dataDir, about, ({ entry, now }) => {
@@ -106,7 +105,7 @@ async function buildMemory(
       return written(id, name, entry.id, intake, source);
     });
   } catch (error) {
-    if (!closed) file.close();
+    if (!closed) await file.abandonBuilding();
     for (const end of ['', '-wal', '-shm', '-journal']) rmSync(building + end, { force: true });
     throw error;
   }
@@ -196,6 +195,7 @@ class UnitIntake {
     };
     for await (const batch of source.units()) {
       context.checkpoint(source.share * 0.93);
+      await file.words.breathe();
       for (const { unit, number } of batch) {
         const hash = textHash(unit.variants[0]!.text);
         put(hash);
@@ -241,32 +241,38 @@ export async function inMemory<T>(
   }
 }
 
-export function createMemory(
+export async function createMemory(
   { clientId, name, subject }: { readonly clientId: number; readonly name: string; readonly subject: string },
   { dataDir }: TaskContext,
-): { readonly id: number } {
+): Promise<{ readonly id: number }> {
   const db = workspaceForWriting(dataDir);
   clientById(db, clientId);
   const clean = freeName(name, memoryNames(db, clientId), 'memory');
   const about = { clientId, termbaseId: null, kind: 'memory', title: `Created the memory “${clean}”` };
-  return recorded(dataDir, about, (writing) => ({ id: insertMemory(writing, dataDir, clientId, clean, subject) }));
+  const empty = await emptyMemory(dataDir);
+  return recorded(dataDir, about, (writing) => ({ id: insertMemory(writing, empty, clientId, clean, subject) }));
+}
+
+/** The name of a new file without units. */
+async function emptyMemory(dataDir: string): Promise<string> {
+  const stored = `${Date.now().toString(36)}-${process.pid}.db`;
+  const path = pathsOf(dataDir).memory(stored);
+  mkdirSync(dirname(path), { recursive: true });
+  await MemoryFile.build(path).finishBuilding();
+  return stored;
 }
 
 function insertMemory(
   { db, entry, now }: Writing,
-  dataDir: string,
+  file: string,
   clientId: number,
   name: string,
   subject: string,
 ): number {
-  const stored = `${Date.now().toString(36)}-${entry.id}.db`;
-  const path = pathsOf(dataDir).memory(stored);
-  mkdirSync(dirname(path), { recursive: true });
-  MemoryFile.build(path).finishBuilding();
   const id = Number(
     db
       .prepare('INSERT INTO memory (client_id, name, subject, created_at, file) VALUES (?, ?, ?, ?, ?)')
-      .run(clientId, name, subject, now, stored).lastInsertRowid,
+      .run(clientId, name, subject, now, file).lastInsertRowid,
   );
   entry.created('memory', id);
   return id;

@@ -68,10 +68,20 @@ export class MemoryFile {
     db.pragma('cache_size = -65536');
     db.pragma('locking_mode = EXCLUSIVE');
     migrateTo(db, 'memory', 1);
-    return new MemoryFile(db);
+    const file = new MemoryFile(db);
+    file.words.buildAside();
+    return file;
   }
 
-  finishBuilding(): void {
+  /** Throws away what was built so far. */
+  async abandonBuilding(): Promise<void> {
+    await this.words.abandon();
+    this.db.close();
+  }
+
+  async finishBuilding(): Promise<void> {
+    await this.words.settled();
+    if (this.db.inTransaction) this.db.exec('COMMIT');
     migrateTo(this.db, 'memory');
     this.db.exec('ANALYZE');
     this.db.close();

@@ -225,9 +225,9 @@ function closing(text: string, from: number): number {
 
 /** Whether a place lies in a comment or a CDATA section that begins in the unit. */
 function isInside(text: string, from: number, at: number): boolean {
-  const bang = text.indexOf('<!', from);
-  if (bang < 0 || bang > at) return false;
-  const before = text.slice(bang, at);
+  // Within the unit only: a search to the end of the text for each unit would cost its square.
+  const before = text.slice(from, at);
+  if (!before.includes('<!')) return false;
   return (
     before.lastIndexOf('<!--') > before.lastIndexOf('-->') ||
     before.lastIndexOf('<![CDATA[') > before.lastIndexOf(']]>')

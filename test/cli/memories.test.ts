@@ -168,3 +168,18 @@ test('count: units, words and characters of each language', () => {
     languages: { en: { segments: 3, words: 11, characters: 46 }, de: { segments: 3, words: 12 } },
   });
 });
+
+test('inspect: what applies to units, nothing about the form of terms', () => {
+  const memory = file(
+    'inspect.tmx',
+    tmx(
+      ...GATES,
+      tu('Close the gate.', 'Schließen Sie das Obertor.'),
+      tu('Open the long lower gate of the old lock; wait.', 'Öffnen Sie  das Untertor; warten Sie.'),
+    ),
+  );
+  const { status, out } = call('inspect', memory, '--json');
+  expect(status).toBe(0);
+  const { counts } = JSON.parse(out) as { counts: Record<string, number> };
+  expect(counts).toEqual({ 'different-targets': 2, spaces: 1 });
+});

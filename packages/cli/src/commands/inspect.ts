@@ -1,6 +1,7 @@
 import { basename } from 'node:path';
 import { Command } from 'commander';
-import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { inspect, type Check, type Finding } from '@fair-copy/core/checks/check.js';
+import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { conceptOf } from '@fair-copy/core/intake/draft.js';
 import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
@@ -9,7 +10,9 @@ import { CLEANING_STEPS, languagesOf } from '@fair-copy/core/intake/reading.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
-import { evaluationOf, readingsOf, type FileReading } from '../readings.js';
+import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
+import { isExchange } from '@fair-copy/files/unit-file.js';
+import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
 import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
 
 /** As it stands in the file: cleaning would put right what the inspection is to find. */
@@ -17,9 +20,11 @@ const UNCLEANED: Decisions['steps'] = {
   ...Object.fromEntries(CLEANING_STEPS.filter((id) => id !== 'synonyms' && id !== 'grammar').map((id) => [id, false])),
 };
 
+const UNTOUCHED: Decisions['steps'] = Object.fromEntries(CLEANING_STEPS.map((id) => [id, false]));
+
 export function inspectCommand(): Command {
   return withSourceOptions(new Command('inspect'))
-    .description('check a glossary for inconsistencies')
+    .description('check a glossary or a memory for inconsistencies')
     .argument('<file>')
     .option('--json', 'as JSON')
     .action(inspectFile);
@@ -30,7 +35,18 @@ async function inspectFile(path: string, options: SourceOptions & { readonly jso
   try {
     const found: Located[] = [];
     const readings = await readingsOf(file, sourceChoices(options), { ...decisionsOf(options), steps: UNCLEANED });
-    for (const reading of readings) found.push(...(await findingsOf(file, reading)));
+    for (const reading of readings) {
+      // Sentences are not terms: several of them in a cell are one text, and their form is no matter.
+      const units = isExchange(file.kind) || looksLikeUnits(reading.reading, reading.sample.rows);
+      const whole = units
+        ? await readingOf(
+            file,
+            { ...sourceChoices(options), ...sheetOf(reading) },
+            { ...decisionsOf(options), steps: UNTOUCHED, grouping: 'rows' },
+          )
+        : reading;
+      found.push(...(await findingsOf(file, whole, units ? MEMORY_CHECKS : TERMBASE_CHECKS)));
+    }
     const counts: Record<string, number> = {};
     for (const { finding } of found) counts[finding.check] = (counts[finding.check] ?? 0) + 1;
     process.stdout.write(
@@ -46,7 +62,11 @@ interface Located {
   readonly where: { readonly file: string; readonly sheet?: string; readonly row: number };
 }
 
-async function findingsOf(file: ClientFile, found: FileReading): Promise<Located[]> {
+function sheetOf({ reading }: FileReading): { readonly sheet?: string } {
+  return reading.source.kind === 'workbook' ? { sheet: reading.source.sheet } : {};
+}
+
+async function findingsOf(file: ClientFile, found: FileReading, checks: readonly Check[]): Promise<Located[]> {
   const { reading } = found;
   const evaluation = evaluationOf(found, { keepIncomplete: true });
   const concepts: Concept[] = [];
@@ -60,7 +80,7 @@ async function findingsOf(file: ClientFile, found: FileReading): Promise<Located
   const used = new UsedFields();
   for (const concept of concepts) used.see(concept);
   const byId = new Map(concepts.map((concept) => [concept.id, concept]));
-  const findings = inspect(concepts, TERMBASE_CHECKS, {
+  const findings = inspect(concepts, checks, {
     languages: languagesOf(reading),
     concept: (id) => byId.get(id),
     fields: used.definitions(),

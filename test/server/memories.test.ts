@@ -279,6 +279,44 @@ describe('concordance', () => {
   });
 });
 
+test('short units become concepts of a termbase, once, and its concepts a memory', async () => {
+  const fileId = await takeIn(
+    'short.tmx',
+    tmx([
+      tu('lock gate', 'Schleusentor'),
+      tu('lock gate', 'Schleusentor'),
+      tu('Close the gate now.', 'Tor jetzt schließen.'),
+      tu('weir', 'Wehr'),
+    ]),
+  );
+  const { memoryId } = await writeUnits(fileId, { newName: 'Short' });
+  const { id: termbaseId } = await server.ask<{ id: number }>('POST', '/termbases', {
+    clientId: client,
+    name: 'From memory',
+  });
+  const harvest = async (): Promise<{ state: string; result: { changed: number; ledgerId: number } | null }> => {
+    const { id } = await server.ask<{ id: number }>('POST', `/memories/${memoryId!}/concepts`, {
+      filter: {},
+      termbaseId,
+    });
+    return (await server.ended(id)) as never;
+  };
+  const { result } = await harvest();
+  expect(result!.changed).toBe(2);
+  expect((await harvest()).state).toBe('failed');
+  const made = await server.ask<{ id: number; units: number }>('POST', `/termbases/${termbaseId}/memory`, {
+    name: 'Of terms',
+  });
+  expect(made.units).toBe(2);
+  const { units: back } = await server.ask<Page>('POST', `/memories/${made.id}/units`, { filter: {} });
+  expect(back.map(({ variants }) => variants.map(({ text }) => text))).toEqual([
+    ['lock gate', 'Schleusentor'],
+    ['weir', 'Wehr'],
+  ]);
+  await server.ask('POST', `/ledger/${result!.ledgerId}/undo`);
+  expect(await server.count(termbaseId)).toBe(0);
+});
+
 test('a damaged file gives what can be read, and says the rest', async () => {
   const broken = tmx([
     tu('One', 'Eins'),

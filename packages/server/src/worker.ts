@@ -9,6 +9,7 @@ import { writeIntake } from './intake/write-task.js';
 import { TaskContext, type TaskMessage, type TaskReply } from './jobs/task.js';
 import { redoEntry, undoEntry } from './ledger/write.js';
 import { createClient, renameClient } from './clients/write.js';
+import { harvestConcepts, memoryOfTermbase } from './memories/exchange-task.js';
 import { findUnits, handOverMemory } from './memories/read-tasks.js';
 import { surveyUnits } from './memories/survey.js';
 import {
@@ -58,6 +59,8 @@ const writerTasks = {
   addVariant,
   returnUnit,
   changeUnits,
+  harvestConcepts,
+  memoryOfTermbase,
   undoEntry,
   redoEntry,
   inspectTermbase,

@@ -297,6 +297,47 @@ export function memoryRoutes(api: Api, context: Context): void {
   );
 
   api.post(
+    '/memories/:id/concepts',
+    {
+      schema: {
+        summary: 'Concepts of its short units, to a termbase of the client',
+        params: idParam,
+        body: selection.extend({ termbaseId: z.number().int() }),
+        response: { 200: job },
+      },
+    },
+    async (request) => {
+      const row = memoryById(workspace, request.params.id);
+      const about = { kind: 'write', title: `Terms of ${row.name}`, clientId: row.client_id };
+      return jobs.start(about, async (controls) => {
+        const { ids, filter, termbaseId } = request.body;
+        const wanted = { memoryId: row.id, termbaseId, filter, ...(ids && { ids }) };
+        const result = await workers.write('harvestConcepts', wanted, controls);
+        for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
+        events.tell({ type: 'changed', what: 'termbase', id: termbaseId });
+        return result;
+      });
+    },
+  );
+
+  api.post(
+    '/termbases/:id/memory',
+    {
+      schema: {
+        summary: 'A memory with a unit for each of its concepts',
+        params: idParam,
+        body: z.object({ name: z.string().max(200) }),
+        response: { 200: z.object({ id: z.number(), units: z.number() }) },
+      },
+    },
+    async (request) => {
+      const made = await workers.write('memoryOfTermbase', { termbaseId: request.params.id, name: request.body.name });
+      told(made.id);
+      return made;
+    },
+  );
+
+  api.post(
     '/memories/:id/hand-over',
     {
       schema: {

@@ -255,14 +255,21 @@ export async function createMemory(
 
 /** The name of a new file without units. */
 async function emptyMemory(dataDir: string): Promise<string> {
-  const stored = `${Date.now().toString(36)}-${process.pid}.db`;
-  const path = pathsOf(dataDir).memory(stored);
-  mkdirSync(dirname(path), { recursive: true });
-  await MemoryFile.build(path).finishBuilding();
+  const stored = newMemoryFile(dataDir);
+  await MemoryFile.build(pathsOf(dataDir).memory(stored)).finishBuilding();
   return stored;
 }
 
-function insertMemory(
+/** A name that no memory's file has yet. */
+export function newMemoryFile(dataDir: string): string {
+  const stored = `${Date.now().toString(36)}-${process.pid}-${++made}.db`;
+  mkdirSync(dirname(pathsOf(dataDir).memory(stored)), { recursive: true });
+  return stored;
+}
+
+let made = 0;
+
+export function insertMemory(
   { db, entry, now }: Writing,
   file: string,
   clientId: number,
@@ -530,7 +537,7 @@ async function transfer(
   });
 }
 
-function selected(file: MemoryFile, { filter, ids }: UnitSelection, context: TaskContext): Uint32Array {
+export function selected(file: MemoryFile, { filter, ids }: UnitSelection, context: TaskContext): Uint32Array {
   return ids
     ? Uint32Array.from(ids)
     : unitIds(file, filter, { by: 'file', descending: false }, Infinity, (share) => context.checkpoint(share * 0.2))

@@ -651,6 +651,8 @@ export const en = {
     pairAdd: 'Add to the termbase',
     pairAdded: (name: string) => `The pair is in “${name}”.`,
     noTermbase: 'The client has no termbase yet.',
+    ofTermbase: 'Make a memory of it …',
+    ofTermbaseTitle: 'A memory of this termbase',
     setSubject: 'Subject …',
     subjectTitle: 'Subject of the memory',
     renameTitle: 'Rename the memory',
@@ -668,6 +670,7 @@ export const en = {
         language: 'Change the language tag',
         copy: 'Copy to another memory',
         move: 'Move to another memory',
+        concepts: 'Make concepts of short units',
         newest: 'Keep the newest of duplicates',
         delete: 'Delete',
       },
@@ -681,6 +684,9 @@ export const en = {
         `${count(changed, 'unit changes', 'units change')} of ${number(selected)}.`,
       go: (n: number) => `Change ${count(n, 'unit', 'units')}`,
       goTransfer: 'Do it',
+      conceptsSay:
+        'Units of at most four words in each language, without final punctuation, become concepts of the termbase unless it has them; review them there. The units stay.',
+      conceptsDone: (n: number) => `${count(n, 'concept', 'concepts')} made.`,
       done: (n: number) => `${count(n, 'unit', 'units')} changed.`,
     },
     handOver: {

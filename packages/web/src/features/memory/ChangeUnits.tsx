@@ -13,7 +13,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { send } from '../../api/http.js';
 import { jobEnded } from '../../api/jobs.js';
-import { memories as memoriesQuery, unitsPreview } from '../../api/queries.js';
+import { holdings as holdingsQuery, memories as memoriesQuery, unitsPreview } from '../../api/queries.js';
 import type { JobBody, MemoryBody, UnitChange, UnitSelection } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageField } from '../../ui/LanguageField.js';
@@ -23,8 +23,9 @@ import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
 
 const t = m.memory.change;
-type Kind = UnitChange['kind'];
-const KINDS: readonly Kind[] = ['replace', 'attribute', 'language', 'copy', 'move', 'newest', 'delete'];
+/** Besides changes: concepts made of short units. */
+type Kind = UnitChange['kind'] | 'concepts';
+const KINDS: readonly Kind[] = ['replace', 'attribute', 'language', 'copy', 'move', 'concepts', 'newest', 'delete'];
 
 interface Props {
   readonly memory: MemoryBody;
@@ -40,7 +41,8 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
   const [working, setWorking] = useState(false);
   const { say, fail } = useToast();
   const asked = useDeferredValue(change);
-  const transfers = kind === 'copy' || kind === 'move';
+  const [termbaseId, setTermbaseId] = useState('');
+  const transfers = kind === 'copy' || kind === 'move' || kind === 'concepts';
   const { data: preview, error } = useQuery(unitsPreview(memory.id, selection, transfers ? null : asked));
   const choose = (next: Kind): void => {
     setKind(next);
@@ -48,15 +50,25 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
   };
   const go = async (): Promise<void> => {
     setWorking(true);
-    const started = await send<JobBody>('POST', `/memories/${memory.id}/bulk`, { ...selection, change });
+    const started =
+      kind === 'concepts'
+        ? await send<JobBody>('POST', `/memories/${memory.id}/concepts`, {
+            ...selection,
+            termbaseId: Number(termbaseId),
+          })
+        : await send<JobBody>('POST', `/memories/${memory.id}/bulk`, { ...selection, change });
     const ended = await jobEnded(started.id);
     setWorking(false);
     if (ended.state !== 'done') return ended.error ? fail(new Error(ended.error.message)) : onClose();
-    say(t.done((ended.result as { changed: number }).changed));
+    const { changed } = ended.result as { changed: number };
+    say(kind === 'concepts' ? t.conceptsDone(changed) : t.done(changed));
     onDone();
     onClose();
   };
-  const ready = change !== null && (transfers || (preview !== undefined && preview.changed > 0));
+  const ready =
+    kind === 'concepts'
+      ? termbaseId !== ''
+      : change !== null && (transfers || (preview !== undefined && preview.changed > 0));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md">
       <DialogTitle>{t.title}</DialogTitle>
@@ -75,9 +87,13 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
           {kind === 'replace' && <ReplaceForm memory={memory} onChange={setChange} />}
           {kind === 'attribute' && <AttributeForm memory={memory} onChange={setChange} />}
           {kind === 'language' && <LanguageForm memory={memory} onChange={setChange} />}
-          {transfers && <TransferForm key={kind} kind={kind} memory={memory} onChange={setChange} />}
+          {kind === 'concepts' && <TermbaseForm memory={memory} value={termbaseId} onChange={setTermbaseId} />}
+          {(kind === 'copy' || kind === 'move') && (
+            <TransferForm key={kind} kind={kind} memory={memory} onChange={setChange} />
+          )}
         </Box>
         <Box aria-live="polite" sx={{ mt: 2, minHeight: 120 }}>
+          {kind === 'concepts' && <Typography color="text.secondary">{t.conceptsSay}</Typography>}
           {error && <Typography color="error">{error.message}</Typography>}
           {change && !transfers && !preview && !error && m.bulk.counting}
           {change && preview && !transfers && (
@@ -248,6 +264,29 @@ function TransferForm({ kind, memory, onChange }: FormProps & { readonly kind: '
       }}
     >
       {others.map(({ id, name }) => (
+        <MenuItem key={id} value={String(id)}>
+          {name}
+        </MenuItem>
+      ))}
+    </Pick>
+  );
+}
+
+/** Where concepts of short units go. */
+function TermbaseForm({
+  memory,
+  value,
+  onChange,
+}: {
+  readonly memory: MemoryBody;
+  readonly value: string;
+  readonly onChange: (id: string) => void;
+}) {
+  const { data: holdings = [] } = useQuery(holdingsQuery(memory.clientId));
+  if (holdings.length === 0) return <Typography color="text.secondary">{m.memory.noTermbase}</Typography>;
+  return (
+    <Pick label={m.memory.pairTo} value={value} onChange={onChange}>
+      {holdings.map(({ id, name }) => (
         <MenuItem key={id} value={String(id)}>
           {name}
         </MenuItem>

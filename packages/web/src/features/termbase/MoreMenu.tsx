@@ -19,10 +19,10 @@ const t = m.termbase;
 
 export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [asking, setAsking] = useState<'rename' | 'delete' | null>(null);
+  const [asking, setAsking] = useState<'rename' | 'memory' | 'delete' | null>(null);
   const navigate = useNavigate();
   const fail = useToast((state) => state.fail);
-  const ask = (what: 'rename' | 'delete'): void => {
+  const ask = (what: 'rename' | 'memory' | 'delete'): void => {
     setAnchor(null);
     setAsking(what);
   };
@@ -42,6 +42,7 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
       </IconButton>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={() => ask('rename')}>{t.rename}</MenuItem>
+        <MenuItem onClick={() => ask('memory')}>{m.memory.ofTermbase}</MenuItem>
         <MenuItem onClick={() => ask('delete')}>{t.deleteTermbase}</MenuItem>
       </Menu>
       {asking === 'rename' && (
@@ -52,6 +53,20 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
           submit={m.common.save}
           cancel={m.common.cancel}
           onSubmit={(name) => send('PATCH', `/termbases/${termbase.id}`, { name })}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {asking === 'memory' && (
+        <NameDialog
+          title={m.memory.ofTermbaseTitle}
+          label={m.memory.name}
+          initial={termbase.name}
+          submit={m.client.createButton}
+          cancel={m.common.cancel}
+          onSubmit={async (name) => {
+            const { id } = await send<{ id: number }>('POST', `/termbases/${termbase.id}/memory`, { name });
+            void navigate(`/memories/${id}`);
+          }}
           onClose={() => setAsking(null)}
         />
       )}

@@ -1,0 +1,141 @@
+/** From a memory to a termbase and back: short units become concept candidates, concepts become units. */
+import { conceptOf, draftKeys, type Draft } from '@fair-copy/core/intake/draft.js';
+import { shownText, type Prop, type Unit } from '@fair-copy/core/memory/unit.js';
+import { NO_CODES } from '@fair-copy/core/text/inline-codes.js';
+import { categoryNamed, IDENTIFIER, OTHER_XML } from '@fair-copy/core/termbase/categories.js';
+import { NO_FIELDS, type ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { isCompanion } from '@fair-copy/core/termbase/fields.js';
+import { ApiError } from '../errors.js';
+import type { TaskContext } from '../jobs/task.js';
+import { conceptsOf, ConceptWriter } from '../store/concepts.js';
+import { MemoryFile } from '../store/memory-file.js';
+import { pathsOf } from '../store/paths.js';
+import { freeName, termbaseById } from '../store/termbases.js';
+import { recorded, workspaceForWriting } from '../store/workspace.js';
+import type { UnitSelection } from './schemas.js';
+import { memoryById, memoryNames } from './store.js';
+import { insertMemory, newMemoryFile, selected } from './write.js';
+
+/** Words up to which a text is taken for a term. */
+const TERM_WORDS = 4;
+
+/** The terms of a short unit, each text with its language; null where one of its texts is no term. */
+export function termsOfUnit(unit: Unit): Draft | null {
+  const texts = new Map<Unit['variants'][number]['language'], string[]>();
+  for (const variant of unit.variants) {
+    const text = shownText(variant);
+    if (text === '' || text.split(/\s+/).length > TERM_WORDS || /[.!?…:。！？]$/u.test(text) || text.length > 80)
+      return null;
+    texts.set(variant.language, [...(texts.get(variant.language) ?? []), text]);
+  }
+  if (texts.size < 2) return null;
+  return {
+    fields: NO_FIELDS,
+    languages: [...texts].map(([language, all]) => ({
+      language,
+      fields: NO_FIELDS,
+      terms: [...new Set(all)].map((text) => ({ text, fields: NO_FIELDS })),
+    })),
+  };
+}
+
+export interface Harvest extends UnitSelection {
+  readonly memoryId: number;
+  readonly termbaseId: number;
+}
+
+/** Concepts of the short units that the termbase does not have yet, for review there; one entry in the ledger. */
+export function harvestConcepts(
+  job: Harvest,
+  context: TaskContext,
+): { readonly changed: number; readonly ledgerId: number } {
+  const db = workspaceForWriting(context.dataDir);
+  const row = memoryById(db, job.memoryId);
+  const termbase = termbaseById(db, job.termbaseId);
+  if (termbase.client_id !== row.client_id) throw new ApiError('not-found', { what: 'termbase of this client' });
+  const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(row.file));
+  try {
+    const ids = selected(file, job, context);
+    const there = new Set<string>();
+    for (const concept of conceptsOf(db, job.termbaseId)) there.add(keyOf(concept));
+    const about = { clientId: row.client_id, termbaseId: job.termbaseId, kind: 'intake', title: 'Taking terms' };
+    return recorded(context.dataDir, about, ({ entry, now }) => {
+      const writer = new ConceptWriter(db, now, true);
+      let changed = 0;
+      for (let i = 0; i < ids.length; i++) {
+        if (i % 500 === 0) context.checkpoint(0.2 + (i / ids.length) * 0.7);
+        const unit = file.unit(ids[i]!);
+        const draft = unit && termsOfUnit(unit);
+        if (!draft) continue;
+        const body = conceptOf(draft, { file: row.name, row: unit.place });
+        const key = keyOf(body);
+        if (there.has(key)) continue;
+        there.add(key);
+        entry.created('concept', writer.create(job.termbaseId, body));
+        changed++;
+      }
+      if (changed === 0) throw new ApiError('nothing-to-change');
+      writer.settle();
+      const title = `Took ${changed.toLocaleString('en')} concepts from “${row.name}” to “${termbase.name}”`;
+      entry.describe(title, { entries: changed }, job.termbaseId);
+      return { changed, ledgerId: entry.id };
+    });
+  } finally {
+    file.close();
+  }
+}
+
+function keyOf(body: ConceptBody): string {
+  return draftKeys(body).sort().join('\u0001');
+}
+
+/** A memory with a unit for each concept of at least two languages, a variant for each term. */
+export async function memoryOfTermbase(
+  { termbaseId, name }: { readonly termbaseId: number; readonly name: string },
+  { dataDir }: TaskContext,
+): Promise<{ readonly id: number; readonly units: number }> {
+  const db = workspaceForWriting(dataDir);
+  const termbase = termbaseById(db, termbaseId);
+  const clean = freeName(name, memoryNames(db, termbase.client_id), 'memory');
+  const stored = newMemoryFile(dataDir);
+  const file = MemoryFile.build(pathsOf(dataDir).memory(stored));
+  let units = 0;
+  try {
+    file.db.exec('BEGIN');
+    const originId = file.addOrigin(termbase.name, new Date().toISOString());
+    for (const concept of conceptsOf(db, termbaseId)) {
+      if (concept.languages.length < 2) continue;
+      file.write.add(unitOfConcept(concept), { originId, place: ++units, before: null, after: null });
+      if (units % 2000 === 0) await file.words.breathe();
+    }
+    if (units === 0) throw new ApiError('nothing-to-write', { name: termbase.name });
+    file.write.settle();
+    await file.finishBuilding();
+  } catch (error) {
+    await file.abandonBuilding();
+    throw error;
+  }
+  const title = `Made the memory “${clean}” of “${termbase.name}”: ${units.toLocaleString('en')} units`;
+  const about = { clientId: termbase.client_id, termbaseId: null, kind: 'memory', title };
+  return recorded(dataDir, about, (writing) => ({
+    id: insertMemory(writing, stored, termbase.client_id, clean, ''),
+    units,
+  }));
+}
+
+function unitOfConcept(concept: ConceptBody): Unit {
+  const id = concept.fields[IDENTIFIER]?.[0];
+  const props: Prop[] = Object.entries(concept.fields).flatMap(([field, values]) =>
+    field === IDENTIFIER || field === OTHER_XML || field === 'note' || isCompanion(field)
+      ? []
+      : values.map((text) => ({ type: categoryNamed(field) ? field : `x-${field.trim().replace(/\s+/g, '_')}`, text })),
+  );
+  return {
+    ...(id && { attributes: { tuid: id } }),
+    ...(props.length && { props }),
+    ...(concept.fields.note && { notes: concept.fields.note.map((text) => ({ text })) }),
+    variants: concept.languages.flatMap(({ language, terms }) =>
+      terms.map((term) => ({ language, text: term.text.normalize('NFC'), codes: NO_CODES })),
+    ),
+  };
+}

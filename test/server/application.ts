@@ -73,8 +73,11 @@ export class Application {
 
   async file<T = IntakeFile>(id: number): Promise<T> {
     for (;;) {
-      const file = await this.ask<T & { outcome: unknown; state: string }>('GET', `/intake/files/${id}`);
-      if (file.outcome || file.state === 'failed') return file;
+      const file = await this.ask<T & { outcome: unknown; units: unknown; reading: unknown; state: string }>(
+        'GET',
+        `/intake/files/${id}`,
+      );
+      if (file.outcome || file.state === 'failed' || (file.units && !file.reading)) return file;
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
   }

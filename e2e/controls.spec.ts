@@ -6,7 +6,9 @@ test('Intake: separator, encoding, header, cleaning steps and examples', async (
   await open(page, server, '/intake', 2);
   await page.getByRole('link', { name: /Ofen-Glossar/ }).click();
   const heading = page.getByRole('heading', { level: 1 });
-  await expect(heading).toHaveText('Delimited text, separated by “ = ”, UTF-16LE, no header, each row is a concept, taken as terms');
+  await expect(heading).toHaveText(
+    'Delimited text, separated by “ = ”, UTF-16LE, no header, each row is a concept, taken as terms',
+  );
   await page.getByRole('button', { name: 'Change: “ = ”' }).click();
   await page.getByRole('menuitem', { name: 'semicolons', exact: true }).click();
   await expect(heading).toContainText('separated by semicolons');

@@ -336,6 +336,22 @@ test('a damaged file gives what can be read, and says the rest', async () => {
   expect(file.units.notes.map((note) => note.message).join()).toMatch(/cut off at line 5.*bare “&”|bare.*cut off/s);
 });
 
+test('fuzzy and obsolete messages come and go by choice', async () => {
+  const po =
+    'msgid ""\nmsgstr "Language: de\\n"\n\nmsgid "Open"\nmsgstr "Öffnen"\n\n#, fuzzy\nmsgid "Close"\nmsgstr "Öffnen"\n\n#~ msgid "Old"\n#~ msgstr "Alt"\n';
+  const fileId = await takeIn('de.po', po);
+  const taken = async (alternatives: boolean): Promise<unknown> => {
+    const file = await server.ask<{ units: { taken: number; alternatives: boolean } }>(
+      'PATCH',
+      `/intake/files/${fileId}/source`,
+      { alternatives },
+    );
+    return [file.units.taken, file.units.alternatives];
+  };
+  expect(await taken(true)).toEqual([3, true]);
+  expect(await taken(false)).toEqual([1, false]);
+});
+
 test('what a killed operation left in a memory is taken back at the next start', async () => {
   const { default: Database } = await import('better-sqlite3');
   const other = await Application.start();

@@ -163,7 +163,7 @@ export class UnitFile {
       ...(source && { source }),
       ...(target && { target }),
       fuzzy: alternatives ?? false,
-      obsolete: false,
+      obsolete: alternatives ?? false,
     });
     this.counts = () => ({ ...NONE, count: reader.count, left: reader.left });
     for await (const piece of this.text()) yield reader.write(piece);

@@ -64,7 +64,7 @@ export function convertCommand(): Command {
     .option('--bom', 'begin delimited text with a byte order mark')
     .option('--keep-incomplete', 'rows with one language only become entries instead of being held back')
     .option('--as <what>', 'what the files hold: terms or units; otherwise found')
-    .option('--alternatives', 'fuzzy messages and alternative translations become units too')
+    .option('--alternatives', 'fuzzy and obsolete messages and alternative translations become units too')
     .option('--questions', 'list the held-back rows with their questions on standard error')
     .action(convert);
 }

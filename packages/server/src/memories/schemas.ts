@@ -135,6 +135,8 @@ export type ConcordanceBody = z.infer<typeof concordanceBody>;
 
 export const unitSurvey = z.object({
   kind: z.string(),
+  /** Whether fuzzy messages or alternative translations are among the units. */
+  alternatives: z.boolean(),
   count: z.number(),
   taken: z.number(),
   languages: z.array(z.object({ spelling: z.string(), tag: z.string(), count: z.number() })),

@@ -34,6 +34,7 @@ export async function surveyUnits({ sha256, name, open }: UnitsToSurvey, context
     for (const { reason } of left) reasons[reason] = (reasons[reason] ?? 0) + 1;
     return {
       kind: file.kind,
+      alternatives: open.alternatives ?? false,
       count,
       taken,
       languages: [...spellings].map(([spelling, { tag, count: times }]) => ({ spelling, tag, count: times })),

@@ -84,8 +84,8 @@ export function UnitsSentence({
       {(survey.kind === 'xliff' || survey.kind === 'po') && (
         <>
           {', '}
-          <WordButton onClick={() => changes.recut({ alternatives: !survey.attributes.includes('alternative') })}>
-            {survey.kind === 'po' ? t.fuzzy : t.alternatives}
+          <WordButton onClick={() => changes.recut({ alternatives: !survey.alternatives })}>
+            {(survey.alternatives ? t.withMore : t.withoutMore)[survey.kind]}
           </WordButton>
         </>
       )}

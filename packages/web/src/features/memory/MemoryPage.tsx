@@ -85,7 +85,7 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
         <Typography color="text.secondary" sx={{ flex: 1 }}>
           {[memory.client, memory.subject, t.units(memory.units)].filter(Boolean).join(' · ')}
         </Typography>
-        <Button component={Link} to={`/concordance?memory=${memory.id}`}>
+        <Button component={Link} to="/concordance">
           {t.concordance}
         </Button>
         <Button variant="contained" onClick={() => setOpen('hand over')} disabled={memory.units === 0}>

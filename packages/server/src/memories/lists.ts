@@ -1,15 +1,16 @@
 /** Results of filters, kept while pages look at them: the ids in order, so that a page can jump anywhere. */
 import type { Workers } from '../jobs/workers.js';
-import { StoppedError } from '../errors.js';
 import type { UnitFilter, UnitSort } from './schemas.js';
 
 interface List {
   readonly key: string;
-  first: Uint32Array;
+  /** The first ones, as soon as they are there. */
+  readonly first: Promise<Uint32Array>;
   full: Uint32Array | null;
-  failure: unknown;
   readonly stop: SharedArrayBuffer;
-  readonly ready: Promise<void>;
+  ready: Promise<void>;
+  /** Why the rest could not be looked through. */
+  failure: unknown;
 }
 
 /** Units that are found before everything is looked through. */
@@ -40,17 +41,19 @@ export class UnitLists {
     let list = this.lists.find((one) => one.key === key);
     if (!list) {
       this.stopOthers();
-      list = await this.begin(key, memoryId, filter, sort);
-      this.lists = [list, ...this.lists];
-      for (const old of this.lists.splice(KEPT)) Atomics.store(new Int32Array(old.stop), 0, 1);
+      list = this.begin(key, memoryId, filter, sort);
+      this.lists = [list, ...this.lists].slice(0, KEPT);
     }
-    // Beyond the first screens everything has to be known.
-    if (!list.full && from + limit > list.first.length) await list.ready;
-    if (list.failure) {
+    try {
+      const first = await list.first;
+      // Beyond the first screens everything has to be known.
+      if (!list.full && from + limit > first.length) await list.ready;
+      if (list.failure) throw list.failure;
+      return { ids: (list.full ?? first).subarray(from, from + limit), total: list.full?.length ?? null };
+    } catch (error) {
       this.lists = this.lists.filter((one) => one !== list);
-      throw list.failure;
+      throw error;
     }
-    return { ids: (list.full ?? list.first).subarray(from, from + limit), total: list.full?.length ?? null };
   }
 
   /** What is still being looked through gives way to what is asked now. */
@@ -68,28 +71,27 @@ export class UnitLists {
     return at < 0 ? null : at;
   }
 
-  private async begin(key: string, memoryId: number, filter: UnitFilter, sort: UnitSort): Promise<List> {
+  /** Known at once, so that two questions for the same list do not look through everything twice. */
+  private begin(key: string, memoryId: number, filter: UnitFilter, sort: UnitSort): List {
     const stop = new SharedArrayBuffer(4);
-    const job = { memoryId, filter, sort };
+    const find = (limit: number | null) => this.workers.find('findUnits', { memoryId, filter, sort, limit }, { stop });
     const quick = sort.by === 'file' && !sort.descending;
-    const first = quick ? await this.workers.find('findUnits', { ...job, limit: FIRST }, { stop }) : null;
+    const some = quick ? find(FIRST) : Promise.resolve({ ids: new Uint32Array(0), complete: false });
     const list: List = {
       key,
-      first: first?.ids ?? new Uint32Array(0),
-      full: first?.complete ? first.ids : null,
-      failure: null,
+      full: null,
       stop,
+      first: some.then(({ ids }) => ids),
       ready: Promise.resolve(),
+      failure: null,
     };
-    if (list.full) return list;
-    const ready = this.workers.find('findUnits', { ...job, limit: null }, { stop }).then(
-      ({ ids }) => {
-        list.full = ids;
-      },
-      (error: unknown) => {
-        list.failure = error instanceof StoppedError ? new StoppedError('stopped') : error;
-      },
-    );
-    return Object.assign(list, { ready });
+    list.ready = some.then(async (found) => {
+      list.full = (found.complete ? found : await find(null)).ids;
+    });
+    // Whoever asks next hears of it.
+    list.ready.catch((error: unknown) => {
+      list.failure = error;
+    });
+    return list;
   }
 }

@@ -32,7 +32,7 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
 for (const theme of ['light', 'dark'] as const) {
   test(`every screen, ${theme}`, async ({ page, server }) => {
     // Some twenty screens, each looked through by axe.
-    test.setTimeout(300_000);
+    test.setTimeout(600_000);
     await server.fillWithDemo();
     await open(page, server, '/holdings', 1, theme);
     for (const [name, path, there] of SCREENS) {

@@ -1,7 +1,7 @@
 /** A real server with a data folder of its own for each test, and a page on it. */
 import { test as base, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -44,14 +44,38 @@ export class Server {
     return (makeFiles as (folder: string) => Promise<void>)(this.clientFiles);
   }
 
-  fillWithDemo(): Promise<void> {
-    return (fillWorkspace as (address: string, folder: string) => Promise<void>)(this.address, this.clientFiles);
+  /** The scenario as `npm run demo` shows it: filled once by the application's own calls, then copied for each test. */
+  async fillWithDemo(): Promise<void> {
+    await this.kill();
+    rmSync(this.dataDir, { recursive: true });
+    cpSync(await demoData(), this.dataDir, { recursive: true });
+    await this.start();
+  }
+
+  /** As `kill`, but the server closes its files first. */
+  async stop(): Promise<void> {
+    const ended = new Promise((resolve) => this.child?.once('exit', resolve));
+    this.child?.kill('SIGTERM');
+    await ended;
   }
 
   remove(): void {
     this.child?.kill('SIGKILL');
     rmSync(this.dataDir, { recursive: true, force: true });
   }
+}
+
+let demo: Server | null = null;
+
+async function demoData(): Promise<string> {
+  if (!demo) {
+    demo = new Server();
+    await demo.start();
+    await (fillWorkspace as (address: string, folder: string) => Promise<void>)(demo.address, demo.clientFiles);
+    await demo.stop();
+    process.once('exit', () => demo!.remove());
+  }
+  return demo.dataDir;
 }
 
 export const test = base.extend<{ server: Server }>({
@@ -82,4 +106,6 @@ export async function open(
     [clientId, theme] as const,
   );
   await page.goto(server.address + path);
+  // Keys are heard once the page stands.
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
 }

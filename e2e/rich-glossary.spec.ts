@@ -140,7 +140,7 @@ test('the list of 300,000 entries of a real word list is taken in through the pa
   page,
   server,
 }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(900_000);
   const text = readFileSync('/usr/share/trans/de-en', 'utf8');
   const path = join(server.dataDir, 'words.txt');
   writeFileSync(path, text);
@@ -155,7 +155,7 @@ test('the list of 300,000 entries of a real word list is taken in through the pa
   let rows = 0;
   for (const line of text.replace(/\n$/, '').split('\n'))
     rows += line.includes(' :: ') ? Math.max(...line.split(' :: ').map((side) => side.split(' | ').length)) : 1;
-  await expect(page.getByText(`${rows.toLocaleString('en')} rows`)).toBeVisible({ timeout: 180_000 });
+  await expect(page.getByText(`${rows.toLocaleString('en')} rows`)).toBeVisible({ timeout: 800_000 });
   const tally = (await (await fetch(`${server.address}/api/intake/files/1`)).json()) as {
     outcome: { tally: { rows: number; entries: number; joined: number; heldBack: number; notData: number } };
   };

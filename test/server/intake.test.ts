@@ -45,6 +45,19 @@ describe('a file on the desk', () => {
     });
   });
 
+  test('two decisions made at the same time both hold', async () => {
+    const { fileId } = await server.takeIn(client, 'glossary.txt', GLOSSARY);
+    const path = `/intake/files/${fileId}/decisions`;
+    await Promise.all([
+      server.ask('PATCH', path, { steps: { duplicates: false } }),
+      server.ask('PATCH', path, { steps: { spaces: false } }),
+      server.ask('PATCH', path, { roles: { 1: { kind: 'term', language: 'en-AU' } } }),
+    ]);
+    const { reading } = await server.file(fileId);
+    expect(reading).toMatchObject({ steps: { duplicates: false, spaces: false } });
+    expect(reading.columns[1]!.role.value.language).toBe('en-AU');
+  });
+
   test('is written as the tally says, whether it was worked out before or is on the way', async () => {
     const concepts = async (decide: boolean, wait: boolean): Promise<unknown[]> => {
       const { fileId } = await server.takeIn(client, 'glossary.txt', GLOSSARY);

@@ -26,6 +26,7 @@ export class Desk {
   readonly pictures: DeskPictures;
   readonly recipes: Recipes;
   private evaluations = new Map<number, SharedArrayBuffer>();
+  private readonly deciding = new Map<number, Promise<void>>();
   private waiting: ReturnType<typeof setTimeout> | undefined;
 
   constructor(private readonly context: Context) {
@@ -194,8 +195,25 @@ export class Desk {
     return this.files.get(fileId);
   }
 
-  /** Other roles, header, steps: the reading follows at once, the tally as soon as it is worked out. */
-  async decide(fileId: number, change: Decisions): Promise<IntakeFile> {
+  /**
+   * Other roles, header, steps: the reading follows at once, the tally as soon as it is worked out. One after another for
+   * each file: a decision builds on what the one before has decided.
+   */
+  decide(fileId: number, change: Decisions): Promise<IntakeFile> {
+    const before = this.deciding.get(fileId) ?? Promise.resolve();
+    const decided = before.then(() => this.decideNow(fileId, change));
+    const settled = decided.then(
+      () => {},
+      () => {},
+    );
+    this.deciding.set(fileId, settled);
+    void settled.then(() => {
+      if (this.deciding.get(fileId) === settled) this.deciding.delete(fileId);
+    });
+    return decided;
+  }
+
+  private async decideNow(fileId: number, change: Decisions): Promise<IntakeFile> {
     const file = this.ready(fileId);
     const roles = change.headerRow !== undefined ? {} : file.decisions.roles;
     const decisions: Decisions = {

@@ -1,0 +1,271 @@
+/** Two texts cut into segments → which segments belong together, with how much certainty. */
+import { bandAround, fullBand, type Band, type Cut } from './band.js';
+import { anchorsOf, pathThrough } from './anchors.js';
+import type { Alignment, Bead, Span, WeighedBead } from './bead.js';
+import { learnedLexicon, lexiconOfPrior } from './lexicon.js';
+import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
+import { bestPath, weighedPath, type BeadKind, type Score } from './lattice.js';
+import { movedBeads } from './moves.js';
+import { priorPairs } from './prior.js';
+import { sideOf, wordsIn, type Side } from './vocabulary.js';
+import { knowledgeOf, Room, WordEvidence, type Knowledge } from './word-evidence.js';
+
+export interface AlignOptions {
+  /** BCP 47. */
+  readonly sourceLanguage: string;
+  readonly targetLanguage: string;
+  /** Beads that are as they are, in the order of both sides: the rest is paired between them. */
+  readonly fixed?: readonly Bead[];
+  /** Pairs of terms that are known to translate each other. */
+  readonly terms?: readonly (readonly [source: string, target: string])[];
+}
+
+/** A part of both texts between two fixed beads. */
+interface Rectangle {
+  readonly source: Span;
+  readonly target: Span;
+}
+
+/** Every way in which cells are considered at first may be looked at: texts of up to about 1,700 segments. */
+const ALL_CELLS = 3_000_000;
+const ROUNDS = 3;
+/** Texts of more segments than this teach enough in one round less. */
+const MANY = 4000;
+/** Cuts on either side of the best path that are weighed against it: in the last pass, with all kinds of beads; before. */
+const NEAR = 8;
+const NEAR_AT_FIRST = 6;
+/** Cuts on either side of a straight line between two anchors: at least; where they are far apart; and cells in all. */
+const NARROWEST = 30;
+const WIDE = 100;
+const WIDE_CELLS = 4_000_000;
+/** Rows of a wide band whose evidence is held at the same time. */
+const BLOCK = 2000;
+/** What the words say counts so much beside what the lengths say: words of a sentence do not vary independently. */
+const WORDS = 0.65;
+/** Beads for which the usual frequencies of the kinds count. */
+const USUAL = 60;
+
+/** What is known of two texts while they are being aligned. */
+interface Known {
+  readonly room: Room;
+  readonly words: Knowledge;
+  readonly lengths: LengthModel;
+  readonly kinds: readonly BeadKind[];
+}
+
+/**
+ * Yields the share of the work done; returns the alignment. Time and memory grow about linearly with the segments.
+ * @param source @param target NFC texts of the segments
+ */
+export function* align(
+  source: readonly string[],
+  target: readonly string[],
+  options: AlignOptions,
+): Generator<number, Alignment> {
+  const left = sideOf(source, options.sourceLanguage);
+  const right = sideOf(target, options.targetLanguage);
+  yield 0.05;
+  const prior = priorPairs(left, right, termWords(options));
+  const fixed = options.fixed ?? [];
+  const between = rectangles(left.size, right.size, fixed);
+  let known: Known = {
+    room: new Room(left, right),
+    words: knowledgeOf(left, right, lexiconOfPrior(left, right, prior)),
+    lengths: firstLengths(left, right),
+    kinds: KINDS,
+  };
+  const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
+  let beads: WeighedBead[] = [];
+  for (let round = 0; round < rounds; round++) {
+    const anchors = needsAnchors(left, right) ? anchorsOf(left, right, known.words.lexicon) : [];
+    const path = (part: Rectangle): readonly Cut[] => roughPath(known, part, anchors);
+    beads = withFixed(fixed, between.map((part) => finePath(known, path(part), NEAR_AT_FIRST, 2)));
+    known = {
+      room: known.room,
+      words: knowledgeOf(left, right, learnedLexicon(left, right, trainingBeads(beads), prior)),
+      lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
+      kinds: kindsOf(beads),
+    };
+    yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
+  }
+  const cuts = cutsOf(beads);
+  beads = withFixed(fixed, between.map((part) => finePath(known, cutsWithin(cuts, part), NEAR, 4)));
+  yield 0.95;
+  const moved = movedBeads(left, right, beads, known.words.lexicon, known.kinds, partScores(known));
+  return withMoved(beads, moved);
+}
+
+/** Evidence for any rectangle of the two texts. */
+function partScores({ room, words, lengths }: Known): (sources: Span, targets: Span) => Score {
+  return (sources, targets) => {
+    const evidence = new WordEvidence(
+      room,
+      words,
+      fullBand(sources, targets),
+      sources.from,
+      sources.to,
+      Math.min(4, sources.to - sources.from),
+      Math.min(4, targets.to - targets.from),
+    );
+    return scoreOf(evidence, lengths);
+  };
+}
+
+function scoreOf(evidence: WordEvidence, lengths: LengthModel): Score {
+  return (i, a, j, b) => WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b);
+}
+
+/** Moved passages in the place of the segments without counterpart that they were. */
+function withMoved(beads: readonly WeighedBead[], moved: readonly WeighedBead[]): Alignment {
+  const sources = new Set<number>();
+  const targets = new Set<number>();
+  for (const { source, target } of moved) {
+    for (let i = source.from; i < source.to; i++) sources.add(i);
+    for (let j = target.from; j < target.to; j++) targets.add(j);
+  }
+  const waiting = [...moved].sort((a, b) => a.source.from - b.source.from);
+  const result: WeighedBead[] = [];
+  const places: number[] = [];
+  for (const bead of beads) {
+    while (waiting.length > 0 && waiting[0]!.source.from <= bead.source.from && bead.source.to > bead.source.from) {
+      places.push(result.length);
+      result.push(waiting.shift()!);
+    }
+    const taken = bead.source.to === bead.source.from ? targets.has(bead.target.from) : sources.has(bead.source.from);
+    if (!taken) result.push(bead);
+  }
+  for (const bead of waiting) {
+    places.push(result.length);
+    result.push(bead);
+  }
+  return { beads: result, moved: places };
+}
+
+function firstLengths(left: Side, right: Side): LengthModel {
+  const sum = (lengths: Float64Array): number => lengths.reduce((a, b) => a + b, 0);
+  const ratio = sum(right.lengths) / Math.max(1, sum(left.lengths));
+  return new LengthModel(left, right, Math.min(8, Math.max(0.125, ratio)), PUBLISHED_VARIANCE);
+}
+
+const trainingBeads = (beads: readonly WeighedBead[]): { source: WeighedBead['source']; target: WeighedBead['target']; weight: number }[] =>
+  beads
+    .filter(({ source, target, sureness }) => source.to > source.from && target.to > target.from && sureness > 0.3)
+    .map(({ source, target, sureness }) => ({ source, target, weight: sureness }));
+
+/** Kinds of beads with their frequencies: Gale & Church's for the six they have, less for each segment more (ours). */
+const FREQUENCIES: readonly (readonly [number, number, number])[] = [
+  [1, 1, 0.89],
+  [1, 0, 0.01],
+  [0, 1, 0.01],
+  [1, 2, 0.035],
+  [2, 1, 0.035],
+  [2, 2, 0.008],
+  [1, 3, 0.003],
+  [3, 1, 0.003],
+  [2, 3, 0.0015],
+  [3, 2, 0.0015],
+  [3, 3, 0.0003],
+  [1, 4, 0.0006],
+  [4, 1, 0.0006],
+  [2, 4, 0.0002],
+  [4, 2, 0.0002],
+  [3, 4, 0.0001],
+  [4, 3, 0.0001],
+  [4, 4, 0.0001],
+];
+const KINDS: readonly BeadKind[] = FREQUENCIES.map(([sources, targets, frequency]) => ({
+  sources,
+  targets,
+  prior: Math.log(frequency),
+}));
+
+/** The frequencies as they are in these texts, held back towards the usual ones where little was seen. */
+function kindsOf(beads: readonly WeighedBead[]): readonly BeadKind[] {
+  let total = 0;
+  const seen = new Map<string, number>();
+  for (const { source, target, sureness } of beads) {
+    const key = `${source.to - source.from}-${target.to - target.from}`;
+    seen.set(key, (seen.get(key) ?? 0) + sureness);
+    total += sureness;
+  }
+  return FREQUENCIES.map(([sources, targets, frequency]) => ({
+    sources,
+    targets,
+    prior: Math.log(((seen.get(`${sources}-${targets}`) ?? 0) + USUAL * frequency) / (total + USUAL)),
+  }));
+}
+
+/** Kinds with at most so many segments on either side. */
+const small = (kinds: readonly BeadKind[], most: number): BeadKind[] =>
+  kinds.filter(({ sources, targets }) => sources <= most && targets <= most);
+
+function roughPath({ room, words, lengths, kinds }: Known, part: Rectangle, anchors: readonly Cut[]): readonly Cut[] {
+  const { from: begin, to: end } = part.source;
+  const band = wideBand(part, anchors);
+  let evidence: WordEvidence | null = null;
+  let from = -1;
+  let score: Score = () => 0;
+  const simple = small(kinds, 2).filter(({ sources, targets }) => sources + targets <= 3);
+  return bestPath(band, simple, (i) => {
+    // Rows up to two before the one in hand are asked for; a block overlaps the one before by as many.
+    if (evidence === null || i < from || i + 2 > Math.min(from + BLOCK, end)) {
+      from = Math.max(begin, i - 2);
+      evidence = new WordEvidence(room, words, band, from, Math.min(end, from + BLOCK), 2, 2);
+      score = scoreOf(evidence, lengths);
+    }
+    return score;
+  });
+}
+
+const needsAnchors = (left: Side, right: Side): boolean => (left.size + 1) * (right.size + 1) > ALL_CELLS;
+
+function wideBand({ source, target }: Rectangle, anchors: readonly Cut[]): Band {
+  if ((source.to - source.from + 1) * (target.to - target.from + 1) <= ALL_CELLS) return fullBand(source, target);
+  return bandAround(pathThrough(anchors, source, target), (sources, targets) => {
+    const gap = Math.max(sources, targets);
+    return Math.round(Math.max(NARROWEST, Math.min(gap / 2, Math.max(WIDE, WIDE_CELLS / gap))));
+  });
+}
+
+function finePath({ room, words, lengths, kinds }: Known, path: readonly Cut[], near: number, most: number): WeighedBead[] {
+  const band = bandAround(path, () => near);
+  const [from] = path[0]!;
+  const evidence = new WordEvidence(room, words, band, from, path.at(-1)![0], most, most);
+  return weighedPath(band, small(kinds, most), scoreOf(evidence, lengths));
+}
+
+/** What lies before, between and after the fixed beads; parts may be empty on one side, or on both. */
+function rectangles(n: number, m: number, fixed: readonly Bead[]): Rectangle[] {
+  const parts: Rectangle[] = [];
+  let [i, j] = [0, 0];
+  for (const { source, target } of [...fixed, { source: { from: n, to: n }, target: { from: m, to: m } }]) {
+    if (source.from < i || target.from < j) throw new Error('fixed beads must follow the order of both sides');
+    parts.push({ source: { from: i, to: source.from }, target: { from: j, to: target.from } });
+    [i, j] = [source.to, target.to];
+  }
+  return parts;
+}
+
+function withFixed(fixed: readonly Bead[], parts: readonly (readonly WeighedBead[])[]): WeighedBead[] {
+  return parts.flatMap((part, k) => (k < fixed.length ? [...part, { ...fixed[k]!, sureness: 1 }] : part));
+}
+
+/** Cuts of the whole path that lie in a part, from corner to corner of it. */
+function cutsWithin(cuts: readonly Cut[], { source, target }: Rectangle): readonly Cut[] {
+  const inside = cuts.filter(
+    ([i, j]) => i >= source.from && i <= source.to && j >= target.from && j <= target.to,
+  );
+  return [[source.from, target.from], ...inside, [source.to, target.to]];
+}
+
+function termWords({ terms = [], sourceLanguage, targetLanguage }: AlignOptions): (readonly [string[], string[]])[] {
+  const left = wordsIn(sourceLanguage);
+  const right = wordsIn(targetLanguage);
+  return terms.map(([source, target]) => [left(source), right(target)]);
+}
+
+function cutsOf(beads: readonly WeighedBead[]): Cut[] {
+  const cuts: Cut[] = [[0, 0]];
+  for (const { source, target } of beads) cuts.push([source.to, target.to]);
+  return cuts;
+}

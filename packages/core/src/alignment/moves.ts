@@ -1,0 +1,131 @@
+/**
+ * Passages that stand elsewhere in the other text: what is left over on both sides is tried against each other, whatever
+ * its order, run by run.
+ */
+import { fullBand } from './band.js';
+import type { Span as Run, WeighedBead } from './bead.js';
+import { weighedPath, type BeadKind, type Score } from './lattice.js';
+import type { Lexicon } from './lexicon.js';
+import type { Side } from './vocabulary.js';
+
+/** Run pairs that are looked at closely for each run, those with the most in common. */
+const MOST_CANDIDATES = 6;
+/** Longer runs are looked at in pieces. */
+const LONGEST = 120;
+
+/**
+ * @param beads an alignment in order
+ * @param scoreOf evidence for passages of a rectangle, wherever it lies
+ * @returns beads whose segments were without counterpart, each with its sureness
+ */
+export function movedBeads(
+  source: Side,
+  target: Side,
+  beads: readonly WeighedBead[],
+  lexicon: Lexicon,
+  kinds: readonly BeadKind[],
+  scoreOf: (sources: Run, targets: Run) => Score,
+): WeighedBead[] {
+  const lefts = runsOf(beads, 'source');
+  const rights = runsOf(beads, 'target');
+  if (lefts.length === 0 || rights.length === 0) return [];
+  const found: { gain: number; beads: WeighedBead[] }[] = [];
+  const chance = Math.log(1 + segments(lefts)) + Math.log(1 + segments(rights));
+  for (const [left, right] of candidates(source, target, lexicon, lefts, rights)) {
+    const score = scoreOf(left, right);
+    for (const passage of passagesOf(weighedPath(fullBand(left, right), kinds, score))) {
+      let gain = -chance;
+      for (const { source: s, target: t } of passage) gain += score(s.from, s.to - s.from, t.from, t.to - t.from);
+      if (gain > 0) found.push({ gain, beads: passage });
+    }
+  }
+  return withoutOverlap(found);
+}
+
+/** Beads with two sides that follow one another without a gap. */
+function* passagesOf(path: readonly WeighedBead[]): Generator<WeighedBead[]> {
+  let passage: WeighedBead[] = [];
+  for (const bead of path) {
+    if (bead.source.to > bead.source.from && bead.target.to > bead.target.from) passage.push(bead);
+    else if (passage.length > 0) {
+      yield passage;
+      passage = [];
+    }
+  }
+  if (passage.length > 0) yield passage;
+}
+
+/** The strongest first; what a stronger one has taken is left out of the weaker ones. */
+function withoutOverlap(found: { gain: number; beads: WeighedBead[] }[]): WeighedBead[] {
+  const usedSource = new Set<number>();
+  const usedTarget = new Set<number>();
+  const result: WeighedBead[] = [];
+  for (const { gain, beads } of found.sort((a, b) => b.gain - a.gain)) {
+    const free = beads.every(
+      ({ source, target }) => isFree(usedSource, source.from, source.to) && isFree(usedTarget, target.from, target.to),
+    );
+    if (!free) continue;
+    const sure = 1 / (1 + Math.exp(-gain));
+    for (const bead of beads) {
+      for (let i = bead.source.from; i < bead.source.to; i++) usedSource.add(i);
+      for (let j = bead.target.from; j < bead.target.to; j++) usedTarget.add(j);
+      result.push({ ...bead, sureness: bead.sureness * sure });
+    }
+  }
+  return result;
+}
+
+function isFree(used: ReadonlySet<number>, from: number, to: number): boolean {
+  for (let k = from; k < to; k++) if (used.has(k)) return false;
+  return true;
+}
+
+const segments = (runs: readonly Run[]): number => runs.reduce((sum, { from, to }) => sum + to - from, 0);
+
+/** Segments without counterpart that follow one another; pairs of the other side do not part them. */
+function runsOf(beads: readonly WeighedBead[], side: 'source' | 'target'): Run[] {
+  const other = side === 'source' ? 'target' : 'source';
+  const runs: Run[] = [];
+  for (const bead of beads) {
+    if (bead[other].to > bead[other].from) continue;
+    const { from, to } = bead[side];
+    const last = runs.at(-1);
+    if (last && last.to === from && last.to - last.from < LONGEST) runs[runs.length - 1] = { from: last.from, to };
+    else runs.push({ from, to });
+  }
+  return runs;
+}
+
+/** For each run on the left those on the right with which it has the most in common, by the lexicon. */
+function* candidates(
+  source: Side,
+  target: Side,
+  lexicon: Lexicon,
+  lefts: readonly Run[],
+  rights: readonly Run[],
+): Generator<[Run, Run]> {
+  const runsWith = new Map<number, number[]>();
+  rights.forEach(({ from, to }, number) => {
+    for (const word of new Set(target.tokens.subarray(target.starts[from]!, target.starts[to]!))) {
+      const list = runsWith.get(word);
+      if (list) list.push(number);
+      else runsWith.set(word, [number]);
+    }
+  });
+  const common = new Float64Array(rights.length);
+  for (const left of lefts) {
+    common.fill(0);
+    for (const word of new Set(source.tokens.subarray(source.starts[left.from]!, source.starts[left.to]!)))
+      for (let slot = lexicon.rows[word]!; slot < lexicon.rows[word + 1]!; slot++) {
+        const list = runsWith.get(lexicon.targets[slot]!);
+        if (list && list.length <= 1000)
+          for (const number of list) common[number]! += lexicon.forward[slot]! / list.length;
+      }
+    const best = rights
+      .map((_, number) => number)
+      .filter((number) => common[number]! > 0)
+      .sort((a, b) => common[b]! - common[a]!)
+      .slice(0, MOST_CANDIDATES);
+    for (const number of best) yield [left, rights[number]!];
+  }
+}

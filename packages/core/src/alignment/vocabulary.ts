@@ -1,0 +1,125 @@
+/** Both texts as numbers: each segment its length and its words, each different word a small whole number. */
+import { foldForSearch } from '../text/fold.js';
+
+export interface Side {
+  /** How many segments. */
+  readonly size: number;
+  /** Length of each segment, in characters (code points, white space left out at the ends), at least 1. */
+  readonly lengths: Float64Array;
+  /** Where the tokens of each segment begin in `tokens`; one more than there are segments. */
+  readonly starts: Int32Array;
+  /** Numbers of words, each once in a segment. */
+  readonly tokens: Int32Array;
+  readonly words: readonly string[];
+  /** In how many segments each word stands. */
+  readonly counts: Int32Array;
+}
+
+const TOKEN =
+  /(\p{N}+(?:[.,:]\p{N}+)*)|([\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}ー々]+)|((?:(?![\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}])[\p{L}\p{M}])+)|([^\s\p{L}\p{N}])/gu;
+/** Segments of so few tokens also count as one word of their own: headings and buttons come again as a whole. */
+const WHOLE = 6;
+/** Letters of a word that tell it from others; what follows is mostly inflection. */
+const BEGINNING = 7;
+/** Words beyond this many in one segment add nothing but time. */
+const MOST_TOKENS = 160;
+
+/**
+ * @param segments NFC text; inline codes as code characters are signs like others
+ * @param language BCP 47, for scripts without spaces
+ */
+export function sideOf(segments: readonly string[], language: string): Side {
+  const numbers = new Map<string, number>();
+  const words: string[] = [];
+  const counts: number[] = [];
+  const starts = new Int32Array(segments.length + 1);
+  const lengths = new Float64Array(segments.length);
+  const tokens: number[] = [];
+  const cut = cutterOf(language);
+  for (let i = 0; i < segments.length; i++) {
+    const text = segments[i]!.trim();
+    lengths[i] = Math.max(1, codePoints(text));
+    const seen = new Set<number>();
+    for (const word of wordsOf(text, cut)) {
+      if (seen.size >= MOST_TOKENS) break;
+      let number = numbers.get(word);
+      if (number === undefined) {
+        number = words.length;
+        numbers.set(word, number);
+        words.push(word);
+        counts.push(0);
+      }
+      if (!seen.has(number)) {
+        seen.add(number);
+        counts[number]!++;
+        tokens.push(number);
+      }
+    }
+    starts[i + 1] = tokens.length;
+  }
+  return { size: segments.length, lengths, starts, tokens: Int32Array.from(tokens), words, counts: Int32Array.from(counts) };
+}
+
+/** The words of a text in one language, as `sideOf` takes them. */
+export function wordsIn(language: string): (text: string) => string[] {
+  const cut = cutterOf(language);
+  return (text) => wordsOf(text, cut);
+}
+
+/** The words by which segments are compared: folded, long ones by their beginning; signs; the whole of a short segment. */
+function wordsOf(text: string, cut: (run: string) => string[]): string[] {
+  const words: string[] = [];
+  for (const match of text.matchAll(TOKEN)) {
+    const [, number, run, word, sign] = match;
+    if (number) words.push(number);
+    else if (run) words.push(...cut(run));
+    else if (word) {
+      const folded = foldForSearch(word);
+      words.push(folded.length > BEGINNING ? folded.slice(0, BEGINNING) : folded);
+    } else if (sign) words.push(SAME_SIGN[sign] ?? sign);
+  }
+  if (words.length > 1 && words.length <= WHOLE) words.push(WHOLE_MARK + words.join(' '));
+  return words;
+}
+
+/** Before a word that stands for a whole segment. */
+export const WHOLE_MARK = '\u0001';
+
+/** Signs of East Asian and Arabic texts by what they are elsewhere. */
+const SAME_SIGN: Readonly<Record<string, string>> = {
+  '。': '.',
+  '、': ',',
+  '，': ',',
+  '：': ':',
+  '；': ';',
+  '（': '(',
+  '）': ')',
+  '？': '?',
+  '！': '!',
+  '؟': '?',
+  '،': ',',
+  '؛': ';',
+  '।': '.',
+};
+
+/** A run of a script without spaces cut into words by the dictionaries of the runtime (UAX #29 with CLDR's tailoring). */
+function cutterOf(language: string): (run: string) => string[] {
+  const segmenter = new Intl.Segmenter(language, { granularity: 'word' });
+  const known = new Map<string, string[]>();
+  return (run) => {
+    const before = known.get(run);
+    if (before) return before;
+    const words = [...segmenter.segment(run)].map(({ segment }) => segment);
+    if (known.size < 50_000) known.set(run, words);
+    return words;
+  };
+}
+
+function codePoints(text: string): number {
+  let count = 0;
+  for (let i = 0; i < text.length; i++) {
+    const code = text.charCodeAt(i);
+    if (code < 0xdc00 || code > 0xdfff) count++;
+  }
+  return count;
+}

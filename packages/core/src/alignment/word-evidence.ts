@@ -1,0 +1,255 @@
+/**
+ * How well the words of passages translate each other, for all cells of a band: log of how much likelier the words of
+ * the one side are beside those of the other than by themselves (IBM Model 1 against the frequency of each word, as in
+ * Moore 2002), from left to right and from right to left.
+ *
+ * A word that nothing opposite speaks for has the same score everywhere, so only words that translate each other are
+ * gone through, from the places where they stand.
+ */
+import type { Band } from './band.js';
+import type { Lexicon } from './lexicon.js';
+import type { Side } from './vocabulary.js';
+
+/**
+ * Share of the words whose translations are known that have none of them opposite. Of a word of which nothing is known
+ * less is expected.
+ */
+const UNTRANSLATED = 0.35;
+/** How much of that holds for a word of which nothing is known: its translation would be unknown as well, or not. */
+const EXPECTED = 0.5;
+
+/** What a word and a segment score with nothing opposite that speaks for them: probability; sum of its logs. */
+interface Alone {
+  readonly words: Float32Array;
+  readonly segments: Float32Array;
+}
+
+/** A lexicon and what follows from it for each word. */
+export interface Knowledge {
+  readonly lexicon: Lexicon;
+  readonly alone: { readonly source: Alone; readonly target: Alone };
+}
+
+export function knowledgeOf(source: Side, target: Side, lexicon: Lexicon): Knowledge {
+  const ofSource = new Float32Array(source.words.length);
+  const ofTarget = new Float32Array(target.words.length);
+  for (let word = 0; word < source.words.length; word++)
+    for (let slot = lexicon.rows[word]!; slot < lexicon.rows[word + 1]!; slot++) {
+      ofSource[word]! += lexicon.forward[slot]!;
+      ofTarget[lexicon.targets[slot]!]! += lexicon.backward[slot]!;
+    }
+  return { lexicon, alone: { source: aloneIn(source, ofSource), target: aloneIn(target, ofTarget) } };
+}
+
+/** @param known for each word the probability of all its translations together */
+function aloneIn(side: Side, known: Float32Array): Alone {
+  const words = known.map((share) => 1 - (1 - UNTRANSLATED) * (EXPECTED + (1 - EXPECTED) * Math.min(1, share)));
+  const logs = words.map(Math.log);
+  const segments = new Float32Array(side.size);
+  for (let i = 0; i < side.size; i++) {
+    let sum = 0;
+    for (let k = side.starts[i]!; k < side.starts[i + 1]!; k++) sum += logs[side.tokens[k]!]!;
+    segments[i] = sum;
+  }
+  return { words, segments };
+}
+
+/** Scores of the rows `from` up to `to` (source segments) of a band. */
+export class WordEvidence {
+  private readonly lexicon: Lexicon;
+  private readonly alone: Knowledge['alone'];
+  private readonly first: Int32Array;
+  private readonly offsets: Float64Array;
+  /** By number of source segments taken together: score of each target segment beside them. */
+  private readonly forward: Float32Array[];
+  /** By number of target segments taken together: score of each source segment beside them. */
+  private readonly backward: Float32Array[];
+
+  /** @param sources @param targets how many segments are taken together at most */
+  constructor(
+    private readonly room: Room,
+    { lexicon, alone }: Knowledge,
+    { from: bandFrom, lowest, highest }: Band,
+    private readonly from: number,
+    to: number,
+    private readonly sources: number,
+    private readonly targets: number,
+  ) {
+    this.lexicon = lexicon;
+    this.alone = alone;
+    const rows = to - from;
+    this.first = new Int32Array(rows);
+    this.offsets = new Float64Array(rows + 1);
+    for (let row = 0; row < rows; row++) {
+      const at = from + row - bandFrom;
+      const first = lowest[Math.max(0, at - sources + 1)]!;
+      const last = highest[Math.min(highest.length - 1, at + sources)]!;
+      this.first[row] = first;
+      this.offsets[row + 1] = this.offsets[row]! + Math.max(0, last - first);
+    }
+    const cells = this.offsets[rows]!;
+    this.forward = Array.from({ length: sources }, () => new Float32Array(cells));
+    this.backward = Array.from({ length: targets }, () => new Float32Array(cells));
+    for (let row = 0; row < rows; row++) {
+      this.fillForward(row);
+      this.fillBackward(row);
+    }
+  }
+
+  /** Of source segments i to i + a and target segments j to j + b, whose rows and cells must be in the band. */
+  score(i: number, a: number, j: number, b: number): number {
+    let sum = 0;
+    const ahead = this.forward[a - 1]!;
+    const row = i - this.from;
+    const at = this.offsets[row]! + j - this.first[row]!;
+    for (let k = 0; k < b; k++) sum += ahead[at + k]!;
+    const back = this.backward[b - 1]!;
+    for (let k = 0; k < a; k++) sum += back[this.offsets[row + k]! + j - this.first[row + k]!]!;
+    return sum / 2;
+  }
+
+  /** What the words of the row's segment and those after it make us expect on the other side. */
+  private fillForward(row: number): void {
+    const { room, lexicon } = this;
+    const { source, expected, touched, places } = room;
+    const offset = this.offsets[row]!;
+    const width = this.offsets[row + 1]! - offset;
+    const first = this.first[row]!;
+    const last = first + width;
+    let words = 0;
+    for (let a = 1; a <= this.sources; a++) {
+      const into = this.forward[a - 1]!;
+      const segment = this.from + row + a - 1;
+      if (segment < source.size) {
+        for (let k = source.starts[segment]!; k < source.starts[segment + 1]!; k++) {
+          const word = source.tokens[k]!;
+          for (let slot = lexicon.rows[word]!; slot < lexicon.rows[word + 1]!; slot++) {
+            const other = lexicon.targets[slot]!;
+            if (expected[other] === 0) touched.push(other);
+            expected[other]! += lexicon.forward[slot]!;
+          }
+          words++;
+        }
+      }
+      into.set(this.alone.target.segments.subarray(first, last), offset);
+      const scale = (1 - UNTRANSLATED) / Math.max(1, words);
+      for (const word of touched) {
+        const end = room.placeStarts[word + 1]!;
+        let at = room.firstPlace(word, first);
+        if (at === end || places[at]! >= last) continue;
+        const alone = this.alone.target.words[word]!;
+        const gain = Math.log(1 + (scale * expected[word]! * room.rareTarget[word]!) / alone);
+        for (; at < end && places[at]! < last; at++) into[offset + places[at]! - first]! += gain;
+      }
+    }
+    for (const word of touched) expected[word] = 0;
+    touched.length = 0;
+  }
+
+  /** How well each word of the row's segment is expected from one or more segments of the other side. */
+  private fillBackward(row: number): void {
+    const { room, lexicon } = this;
+    const { source, target, places } = room;
+    const offset = this.offsets[row]!;
+    const width = this.offsets[row + 1]! - offset;
+    const first = this.first[row]!;
+    const last = first + width;
+    const i = this.from + row;
+    const start = source.starts[i]!;
+    const own = source.starts[i + 1]! - start;
+    for (const into of this.backward) into.fill(this.alone.source.segments[i]!, offset, offset + width);
+    const sums = room.sumsFor(width + this.targets);
+    for (let k = start; k < start + own; k++) {
+      const word = source.tokens[k]!;
+      const rare = (room.rareSource[word]! * (1 - UNTRANSLATED)) / this.alone.source.words[word]!;
+      const hits = room.hits;
+      hits.length = 0;
+      for (let slot = lexicon.rows[word]!; slot < lexicon.rows[word + 1]!; slot++) {
+        const other = lexicon.targets[slot]!;
+        const end = room.placeStarts[other + 1]!;
+        for (let at = room.firstPlace(other, first); at < end && places[at]! < last; at++) {
+          const cell = places[at]! - first;
+          if (sums[cell] === 0) hits.push(cell);
+          sums[cell]! += lexicon.backward[slot]!;
+        }
+      }
+      for (let b = 1; b <= this.targets; b++) {
+        const into = this.backward[b - 1]!;
+        for (const hit of hits) {
+          // Each window that begins up to b - 1 cells before the hit holds it; the first hit of a window counts it.
+          for (let cell = Math.max(0, hit - b + 1); cell <= hit; cell++) {
+            let sum = 0;
+            let counted = false;
+            for (let other = cell; other < cell + b; other++) {
+              const value = sums[other]!;
+              if (value === 0) continue;
+              if (other < hit) {
+                counted = true;
+                break;
+              }
+              sum += value;
+            }
+            if (counted) continue;
+            const words =
+              target.starts[Math.min(target.size, first + cell + b)]! - target.starts[first + cell]!;
+            into[offset + cell]! += Math.log(1 + (rare * sum) / Math.max(1, words));
+          }
+        }
+      }
+      for (const hit of hits) sums[hit] = 0;
+    }
+  }
+}
+
+/** What all evidence of two texts needs: where the words stand and how rare they are; and room for one row. */
+export class Room {
+  readonly expected: Float32Array;
+  readonly touched: number[] = [];
+  readonly hits: number[] = [];
+  private sums = new Float32Array(256);
+  /** 1 / frequency of each word in its text. */
+  readonly rareSource: Float32Array;
+  readonly rareTarget: Float32Array;
+  /** The target segments in which each word stands, ascending, word by word. */
+  readonly placeStarts: Int32Array;
+  readonly places: Int32Array;
+
+  constructor(
+    readonly source: Side,
+    readonly target: Side,
+  ) {
+    this.expected = new Float32Array(target.words.length);
+    this.rareSource = rarity(source);
+    this.rareTarget = rarity(target);
+    this.placeStarts = new Int32Array(target.words.length + 1);
+    for (let word = 0; word < target.words.length; word++)
+      this.placeStarts[word + 1] = this.placeStarts[word]! + target.counts[word]!;
+    this.places = new Int32Array(target.tokens.length);
+    const next = this.placeStarts.slice();
+    for (let j = 0; j < target.size; j++)
+      for (let k = target.starts[j]!; k < target.starts[j + 1]!; k++) this.places[next[target.tokens[k]!]!++] = j;
+  }
+
+  /** Index in `places` of the first place of a word from a segment on. */
+  firstPlace(word: number, segment: number): number {
+    let low = this.placeStarts[word]!;
+    let high = this.placeStarts[word + 1]!;
+    while (low < high) {
+      const middle = (low + high) >>> 1;
+      if (this.places[middle]! < segment) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  }
+
+  /** Zeros; who fills them has to empty them. */
+  sumsFor(size: number): Float32Array {
+    if (this.sums.length < size) this.sums = new Float32Array(size * 2);
+    return this.sums;
+  }
+}
+
+function rarity(side: Side): Float32Array {
+  const total = side.tokens.length;
+  return Float32Array.from(side.counts, (count) => total / count);
+}

@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { caller } from '../scripts/api.mjs';
+import { alignmentQuality, alignmentSpeed } from './alignment.mjs';
 import { memory } from './memory.mjs';
 import { quality, speed } from './recognition.mjs';
 
@@ -270,6 +271,10 @@ const PARTS = {
   },
   big: bigTermbase,
   words: wordList,
+  align: () => {
+    alignmentQuality();
+    alignmentSpeed(report);
+  },
   memory: () => memory({ started, report, folder }),
 };
 

@@ -11,6 +11,8 @@ const OUTSIDE = [
   ['trans-de-en', '/usr/share/trans/de-en'],
   ['gettext', '/usr/bin/msgunfmt'],
   ['unicode-data', '/usr/share/unicode/auxiliary/WordBreakTest.txt'],
+  ['gnome-user-docs', '/usr/share/help/de/gnome-help'],
+  ['python3-nltk', '/usr/lib/python3/dist-packages/nltk'],
   ['iso-codes', '/usr/share/locale/de/LC_MESSAGES/iso_3166-1.mo'],
   ['snowball-data', '/usr/share/snowball/data/english/voc.txt'],
   ['libreoffice-calc-nogui', '/usr/lib/libreoffice/program/soffice.bin'],

@@ -83,7 +83,19 @@ const KINDS = {
   mixed: (pairs, random) => omitted(regrouped(pairs.map(bead), random, 0.1), random, 0.05),
   moved: (pairs) => pairs.map(bead),
   short: (pairs, random) =>
-    omitted(regrouped(pairs.filter((pair) => pair.every((text) => text.length <= 60)).slice(0, 500).map(bead), random, 0.04, true), random, 0.05),
+    omitted(
+      regrouped(
+        pairs
+          .filter((pair) => pair.every((text) => text.length <= 60))
+          .slice(0, 500)
+          .map(bead),
+        random,
+        0.04,
+        true,
+      ),
+      random,
+      0.05,
+    ),
 };
 export const KIND_NAMES = Object.keys(KINDS);
 
@@ -112,7 +124,9 @@ function regrouped(beads, random, share, joinOnly = false) {
 }
 
 function splitOnce(text, random) {
-  const ends = [...text.matchAll(SENTENCE_END)].map((match) => match.index + match[0].length).filter((at) => at < text.length);
+  const ends = [...text.matchAll(SENTENCE_END)]
+    .map((match) => match.index + match[0].length)
+    .filter((at) => at < text.length);
   if (ends.length === 0) return [];
   const at = ends[Math.floor(random() * ends.length)];
   return [text.slice(0, at).trim(), text.slice(at).trim()];
@@ -120,7 +134,11 @@ function splitOnce(text, random) {
 
 function omitted(beads, random, share) {
   return beads.map(([source, target]) =>
-    source.length === 1 && target.length === 1 && random() < share ? (random() < 0.5 ? [source, []] : [[], target]) : [source, target],
+    source.length === 1 && target.length === 1 && random() < share
+      ? random() < 0.5
+        ? [source, []]
+        : [[], target]
+      : [source, target],
   );
 }
 

@@ -2,6 +2,7 @@
 import { VERSION } from '@fair-copy/core/version.js';
 import { Command, CommanderError } from 'commander';
 import { DataError, describe } from '@fair-copy/core/diagnostic.js';
+import { alignCommand } from './commands/align.js';
 import { convertCommand } from './commands/convert.js';
 import { countCommand } from './commands/count.js';
 import { inspectCommand } from './commands/inspect.js';
@@ -20,6 +21,7 @@ const program = new Command('fair-copy')
   .addCommand(termsCommand())
   .addCommand(matchCommand())
   .addCommand(countCommand())
+  .addCommand(alignCommand())
   .showHelpAfterError('(add --help for more)');
 for (const command of program.commands) command.exitOverride();
 

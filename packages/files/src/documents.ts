@@ -12,14 +12,15 @@ import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
 import { partText } from './codec.js';
 
 export type DocumentBytes =
-  | { readonly kind: 'docx'; readonly archive: Archive }
+  | { readonly kind: 'docx'; readonly archive: Archive; readonly part?: string }
   | { readonly kind: 'html'; readonly text: AsyncIterable<string> };
 
 /** The paragraphs and tables in order. Throws `DataError` for a damaged document. */
 export async function* documentBlocks(source: DocumentBytes): AsyncGenerator<Block> {
   if (source.kind === 'docx') {
     const reader = new DocxBlocks();
-    for await (const event of partEvents(source.archive, partText, 'word/document.xml')) yield* reader.take(event);
+    for await (const event of partEvents(source.archive, partText, source.part ?? 'word/document.xml'))
+      yield* reader.take(event);
   } else {
     const reader = new HtmlBlocks();
     for await (const piece of source.text) yield* reader.write(piece);

@@ -1,13 +1,10 @@
 import { basename } from 'node:path';
 import { Command } from 'commander';
-import { conceptOf } from '@fair-copy/core/intake/draft.js';
-import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import { canonicalTag, primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import { Recognizer, type Hit } from '@fair-copy/core/termbase/recognition/recognizer.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
+import { conceptsIn } from '../concepts.js';
 import { decoded } from '../text.js';
-import { evaluationOf, readingsOf } from '../readings.js';
 import { UsageError } from '../usage.js';
 
 interface TermsOptions {
@@ -29,22 +26,12 @@ async function terms(termbase: string, text: string, options: TermsOptions): Pro
   const language = canonicalTag(options.lang);
   if (!language) throw new UsageError(`--lang: “${options.lang}” is not a language tag.`);
   const recognizer = new Recognizer<string>(language);
-  const file = await ClientFile.open(termbase, basename(termbase));
-  try {
-    let ordinal = 0;
-    for (const found of await readingsOf(file, {}, {})) {
-      const evaluation = evaluationOf(found, { keepIncomplete: true });
-      for await (const { outcome } of Evaluation.ofAsync(evaluation, file.rows(found.reading.source))) {
-        if (outcome.kind !== 'entry') continue;
-        const { fields, languages } = conceptOf(outcome.draft);
-        const concept = fields[IDENTIFIER]?.[0] ?? String(++ordinal);
-        for (const section of languages)
-          if (primaryLanguage(section.language) === primaryLanguage(language))
-            for (const term of section.terms) recognizer.add(term.text, concept);
-      }
-    }
-  } finally {
-    file.close();
+  let ordinal = 0;
+  for await (const { fields, languages } of conceptsIn(termbase)) {
+    const concept = fields[IDENTIFIER]?.[0] ?? String(++ordinal);
+    for (const section of languages)
+      if (primaryLanguage(section.language) === primaryLanguage(language))
+        for (const term of section.terms) recognizer.add(term.text, concept);
   }
   if (recognizer.terms === 0) process.stderr.write(`fair-copy: ${basename(termbase)} has no term in ${language}.\n`);
   const lines = (await decoded(text)).replace(/\r?\n$/, '').split(/\r?\n/);

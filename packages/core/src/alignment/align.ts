@@ -79,7 +79,10 @@ export function* align(
   for (let round = 0; round < rounds; round++) {
     const anchors = needsAnchors(left, right) ? anchorsOf(left, right, known.words.lexicon) : [];
     const path = (part: Rectangle): readonly Cut[] => roughPath(known, part, anchors);
-    beads = withFixed(fixed, between.map((part) => finePath(known, path(part), NEAR_AT_FIRST, 2)));
+    beads = withFixed(
+      fixed,
+      between.map((part) => finePath(known, path(part), NEAR_AT_FIRST, 2)),
+    );
     known = {
       room: known.room,
       words: knowledgeOf(left, right, learnedLexicon(left, right, trainingBeads(beads), prior)),
@@ -89,7 +92,10 @@ export function* align(
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
   }
   const cuts = cutsOf(beads);
-  beads = withFixed(fixed, between.map((part) => finePath(known, cutsWithin(cuts, part), NEAR, 4)));
+  beads = withFixed(
+    fixed,
+    between.map((part) => finePath(known, cutsWithin(cuts, part), NEAR, 4)),
+  );
   yield 0.95;
   const moved = movedBeads(left, right, beads, known.words.lexicon, known.kinds, partScores(known));
   return withMoved(beads, moved);
@@ -147,7 +153,9 @@ function firstLengths(left: Side, right: Side): LengthModel {
   return new LengthModel(left, right, Math.min(8, Math.max(0.125, ratio)), PUBLISHED_VARIANCE);
 }
 
-const trainingBeads = (beads: readonly WeighedBead[]): { source: WeighedBead['source']; target: WeighedBead['target']; weight: number }[] =>
+const trainingBeads = (
+  beads: readonly WeighedBead[],
+): { source: WeighedBead['source']; target: WeighedBead['target']; weight: number }[] =>
   beads
     .filter(({ source, target, sureness }) => source.to > source.from && target.to > target.from && sureness > 0.3)
     .map(({ source, target, sureness }) => ({ source, target, weight: sureness }));
@@ -227,7 +235,12 @@ function wideBand({ source, target }: Rectangle, anchors: readonly Cut[]): Band 
   });
 }
 
-function finePath({ room, words, lengths, kinds }: Known, path: readonly Cut[], near: number, most: number): WeighedBead[] {
+function finePath(
+  { room, words, lengths, kinds }: Known,
+  path: readonly Cut[],
+  near: number,
+  most: number,
+): WeighedBead[] {
   const band = bandAround(path, () => near);
   const [from] = path[0]!;
   const evidence = new WordEvidence(room, words, band, from, path.at(-1)![0], most, most);
@@ -252,9 +265,7 @@ function withFixed(fixed: readonly Bead[], parts: readonly (readonly WeighedBead
 
 /** Cuts of the whole path that lie in a part, from corner to corner of it. */
 function cutsWithin(cuts: readonly Cut[], { source, target }: Rectangle): readonly Cut[] {
-  const inside = cuts.filter(
-    ([i, j]) => i >= source.from && i <= source.to && j >= target.from && j <= target.to,
-  );
+  const inside = cuts.filter(([i, j]) => i >= source.from && i <= source.to && j >= target.from && j <= target.to);
   return [[source.from, target.from], ...inside, [source.to, target.to]];
 }
 

@@ -92,7 +92,7 @@ function heaviestChain(points: readonly Point[], size: number): Point[] {
   const holder = new Int32Array(size + 2).fill(-1);
   const sums = new Float64Array(points.length);
   const before = new Int32Array(points.length).fill(-1);
-  for (let from = 0; from < points.length; ) {
+  for (let from = 0; from < points.length;) {
     let to = from;
     while (to < points.length && points[to]!.i === points[from]!.i) to++;
     for (let k = from; k < to; k++) {

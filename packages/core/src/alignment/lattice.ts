@@ -108,7 +108,7 @@ export function weighedPath(band: Band, kinds: readonly BeadKind[], score: Score
       after[at] = best + Math.log(sum);
     }
   const beads: WeighedBead[] = [];
-  for (let i = firstRow, j = start; i < n || j < m; ) {
+  for (let i = firstRow, j = start; i < n || j < m;) {
     const at = cells.at(i, j);
     const k = next[at]!;
     const { sources: a, targets: b } = kinds[k]!;
@@ -122,11 +122,7 @@ export function weighedPath(band: Band, kinds: readonly BeadKind[], score: Score
 }
 
 /** The best path alone through a band, as its cuts from corner to corner: one byte a cell, for wide bands. */
-export function bestPath(
-  band: Band,
-  kinds: readonly BeadKind[],
-  scoreOfRow: (i: number) => Score,
-): [number, number][] {
+export function bestPath(band: Band, kinds: readonly BeadKind[], scoreOfRow: (i: number) => Score): [number, number][] {
   const { from: firstRow, lowest, highest } = band;
   const n = lowest.length - 1;
   const cells = new Cells(band);
@@ -170,7 +166,7 @@ export function bestPath(
   }
   const start = lowest[0]!;
   const path: [number, number][] = [[firstRow + n, highest[n]!]];
-  for (let [i, j] = path[0]!; i > firstRow || j > start; ) {
+  for (let [i, j] = path[0]!; i > firstRow || j > start;) {
     const { sources: a, targets: b } = kinds[back[cells.at(i, j)]!]!;
     i -= a;
     j -= b;

@@ -48,9 +48,13 @@ export class LengthModel {
     const deviation = Math.min((difference * difference) / spread, FARTHEST * FARTHEST);
     const density = -deviation / 2 - 0.5 * logOf(spread) - HALF_LOG_TWO_PI;
     // Right side given the left one, and left given right (its density has the ratio as factor).
-    const forward = density - (this.targetChance[j + b]! - this.targetChance[j]!) - (b === 1 ? 0 : (b - 1) * logOf(right));
+    const forward =
+      density - (this.targetChance[j + b]! - this.targetChance[j]!) - (b === 1 ? 0 : (b - 1) * logOf(right));
     const backward =
-      density + this.logRatio - (this.sourceChance[i + a]! - this.sourceChance[i]!) - (a === 1 ? 0 : (a - 1) * logOf(left));
+      density +
+      this.logRatio -
+      (this.sourceChance[i + a]! - this.sourceChance[i]!) -
+      (a === 1 ? 0 : (a - 1) * logOf(left));
     return (forward + backward) / 2;
   }
 

@@ -47,12 +47,7 @@ export function lexiconOfPrior(source: Side, target: Side, prior: PriorPairs): L
 }
 
 /** The lexicon of beads, each counted by its weight. Cost: their words on one side times those on the other, five times. */
-export function learnedLexicon(
-  source: Side,
-  target: Side,
-  beads: readonly TrainingBead[],
-  prior: PriorPairs,
-): Lexicon {
+export function learnedLexicon(source: Side, target: Side, beads: readonly TrainingBead[], prior: PriorPairs): Lexicon {
   const pairs = new PairTable(1 << 16);
   const known: number[] = [];
   for (let k = 0; k < prior.source.length; k++) {
@@ -176,7 +171,12 @@ function asTable(source: Side, pairs: PairTable, forward: Float64Array, backward
   for (let word = 0; word < source.words.length; word++) rows[word + 1]! += rows[word]!;
   const next = rows.slice();
   const total = rows[source.words.length]!;
-  const lexicon = { rows, targets: new Int32Array(total), forward: new Float32Array(total), backward: new Float32Array(total) };
+  const lexicon = {
+    rows,
+    targets: new Int32Array(total),
+    forward: new Float32Array(total),
+    backward: new Float32Array(total),
+  };
   for (let slot = 0; slot < pairs.size; slot++) {
     if (!keep(slot)) continue;
     const at = next[pairs.sources[slot]!]!++;

@@ -3,15 +3,7 @@ import { exactKey } from '../text/fold.js';
 import { lengthOf, type Alignment, type WeighedBead } from './bead.js';
 
 /** Proof-readers' classes; a bead of several segments on both sides is "changed". */
-export type Fate =
-  | 'unchanged'
-  | 'changed'
-  | 'added'
-  | 'deleted'
-  | 'moved'
-  | 'moved+changed'
-  | 'split'
-  | 'merged';
+export type Fate = 'unchanged' | 'changed' | 'added' | 'deleted' | 'moved' | 'moved+changed' | 'split' | 'merged';
 
 /** One for each bead of the alignment, in its order. */
 export function fatesOf(source: readonly string[], target: readonly string[], { beads, moved }: Alignment): Fate[] {

@@ -57,7 +57,14 @@ export function sideOf(segments: readonly string[], language: string): Side {
     }
     starts[i + 1] = tokens.length;
   }
-  return { size: segments.length, lengths, starts, tokens: Int32Array.from(tokens), words, counts: Int32Array.from(counts) };
+  return {
+    size: segments.length,
+    lengths,
+    starts,
+    tokens: Int32Array.from(tokens),
+    words,
+    counts: Int32Array.from(counts),
+  };
 }
 
 /** The words of a text in one language, as `sideOf` takes them. */

@@ -190,8 +190,7 @@ export class WordEvidence {
               sum += value;
             }
             if (counted) continue;
-            const words =
-              target.starts[Math.min(target.size, first + cell + b)]! - target.starts[first + cell]!;
+            const words = target.starts[Math.min(target.size, first + cell + b)]! - target.starts[first + cell]!;
             into[offset + cell]! += Math.log(1 + (rare * sum) / Math.max(1, words));
           }
         }

@@ -1,0 +1,237 @@
+import { readFile, rename, rm } from 'node:fs/promises';
+import { basename } from 'node:path';
+import { Command } from 'commander';
+import { align } from '@fair-copy/core/alignment/align.js';
+import type { Alignment, Span } from '@fair-copy/core/alignment/bead.js';
+import { fatesOf, type Fate } from '@fair-copy/core/alignment/revision.js';
+import { DataError } from '@fair-copy/core/diagnostic.js';
+import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
+import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
+import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
+import { readSrx, type SrxRules } from '@fair-copy/core/segmentation/srx.js';
+import { VERSION } from '@fair-copy/core/version.js';
+import { runningText } from '@fair-copy/files/running-text.js';
+import { writeText } from '@fair-copy/files/text-write.js';
+import { conceptsIn } from '../concepts.js';
+import { decoded } from '../text.js';
+import { UsageError } from '../usage.js';
+
+interface AlignCommandOptions {
+  readonly source?: string;
+  readonly target?: string;
+  readonly output?: string;
+  readonly segments?: string;
+  readonly termbase?: string;
+  readonly srx?: string;
+  readonly paragraphs?: boolean;
+  readonly sure?: string;
+  readonly json?: boolean;
+}
+
+/** Segments of two texts that are to be paired. */
+interface Texts {
+  readonly sourceLang: LanguageTag;
+  readonly targetLang: LanguageTag;
+  readonly source: readonly string[];
+  readonly target: readonly string[];
+}
+
+export function alignCommand(): Command {
+  return new Command('align')
+    .description('pairs a text with its translation, or with its own revision')
+    .argument('[source]', 'DOCX, ODT, HTML, Markdown, XLSX or plain text')
+    .argument('[target]', 'its translation')
+    .option('--source <tag>', 'the language of the source')
+    .option('--target <tag>', 'the language of the translation')
+    .option('-o, --output <file>', 'a TMX of the pairs')
+    .option('--segments <case>', 'texts already cut: JSON with sourceLang, targetLang, source and target')
+    .option('--termbase <file>', 'a termbase of the client (TBX, TMX, CSV …) whose terms help to find the pairs')
+    .option('--srx <file>', 'segmentation rules of your own (SRX 2.0)')
+    .option('--paragraphs', 'pairs paragraphs instead of sentences')
+    .option('--sure <probability>', 'writes only pairs at least so sure (0 to 1)', '0')
+    .option('--json', 'the pairs as JSON: beads, sureness, moved; fates where both languages are one')
+    .action(run);
+}
+
+async function run(
+  source: string | undefined,
+  target: string | undefined,
+  options: AlignCommandOptions,
+): Promise<void> {
+  const sure = Number(options.sure);
+  if (!(sure >= 0 && sure <= 1)) throw new UsageError('--sure: give a probability from 0 to 1.');
+  if (!options.json && !options.output) throw new UsageError('say where to write the pairs (-o FILE.tmx), or --json.');
+  const texts = options.segments ? await caseTexts(options.segments) : await fileTexts(source, target, options);
+  const terms = options.termbase ? await termPairs(options.termbase, texts.sourceLang, texts.targetLang) : [];
+  const alignment = aligned(texts, terms);
+  const isRevision = primaryLanguage(texts.sourceLang) === primaryLanguage(texts.targetLang);
+  const fates = isRevision ? fatesOf(texts.source, texts.target, alignment) : null;
+  if (options.output)
+    await writePairs(
+      options.output,
+      texts,
+      alignment,
+      sure,
+      [source, target].map((path) => basename(path ?? options.segments!)),
+    );
+  if (options.json) process.stdout.write(JSON.stringify(asJson(alignment, fates)) + '\n');
+  else report(texts, alignment, sure, fates);
+}
+
+async function termPairs(path: string, source: LanguageTag, target: LanguageTag): Promise<[string, string][]> {
+  const pairs: [string, string][] = [];
+  for await (const { languages } of conceptsIn(path)) {
+    const terms = (tag: LanguageTag): string[] =>
+      languages
+        .filter(({ language }) => primaryLanguage(language) === primaryLanguage(tag))
+        .flatMap((section) => section.terms.map(({ text }) => text));
+    for (const left of terms(source)) for (const right of terms(target)) pairs.push([left, right]);
+  }
+  return pairs;
+}
+
+function aligned(
+  { source, target, sourceLang, targetLang }: Texts,
+  terms: readonly (readonly [string, string])[],
+): Alignment {
+  const work = align(source, target, { sourceLanguage: sourceLang, targetLanguage: targetLang, terms });
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
+async function caseTexts(path: string): Promise<Texts> {
+  let given: Record<string, unknown>;
+  try {
+    given = JSON.parse(await readFile(path, 'utf8')) as Record<string, unknown>;
+  } catch (error) {
+    if (error instanceof SyntaxError) throw new UsageError(`${basename(path)} is no JSON: ${error.message}`);
+    throw error;
+  }
+  const texts = (side: string): string[] => {
+    const list = given[side];
+    if (!Array.isArray(list) || list.some((text) => typeof text !== 'string'))
+      throw new UsageError(`${basename(path)}: “${side}” must be a list of texts.`);
+    return (list as string[]).map((text) => text.normalize('NFC'));
+  };
+  return {
+    sourceLang: languageOption(given.sourceLang, 'sourceLang'),
+    targetLang: languageOption(given.targetLang, 'targetLang'),
+    source: texts('source'),
+    target: texts('target'),
+  };
+}
+
+async function fileTexts(
+  source: string | undefined,
+  target: string | undefined,
+  options: AlignCommandOptions,
+): Promise<Texts> {
+  if (!source || !target) throw new UsageError('give a source file and its translation, or --segments CASE.json.');
+  const sourceLang = languageOption(options.source, '--source');
+  const targetLang = languageOption(options.target, '--target');
+  const rules = options.srx ? readSrx(await decoded(options.srx)) : undefined;
+  const cut = (path: string, language: LanguageTag): Promise<string[]> =>
+    segments(path, language, rules, options.paragraphs ?? false);
+  return { sourceLang, targetLang, source: await cut(source, sourceLang), target: await cut(target, targetLang) };
+}
+
+async function segments(
+  path: string,
+  language: LanguageTag,
+  rules: SrxRules | undefined,
+  whole: boolean,
+): Promise<string[]> {
+  const segment = whole ? (text: string): string[] => [text] : segmenterFor(language, rules);
+  const found = (await runningText(path, basename(path))).flatMap(({ text }) => segment(text.normalize('NFC')));
+  if (found.length === 0) throw new DataError('file-empty', { file: basename(path) });
+  return found;
+}
+
+function languageOption(said: unknown, option: string): LanguageTag {
+  const tag = typeof said === 'string' ? canonicalTag(said) : null;
+  if (!tag)
+    throw new UsageError(said ? `${option}: “${String(said)}” is not a language tag.` : `${option}: say the language.`);
+  return tag;
+}
+
+function asJson({ beads, moved }: Alignment, fates: readonly Fate[] | null): object {
+  return {
+    beads: beads.map(({ source, target }, k) =>
+      fates ? [indexes(source), indexes(target), fates[k]!] : [indexes(source), indexes(target)],
+    ),
+    sureness: beads.map(({ sureness }) => Number(sureness.toFixed(4))),
+    moved,
+    ...(fates ? { fates } : {}),
+  };
+}
+
+const indexes = ({ from, to }: Span): number[] => Array.from({ length: to - from }, (_, k) => from + k);
+
+/** Pairs with two sides, each with its files and its place in them. */
+function* unitsOf(texts: Texts, { beads }: Alignment, sure: number, files: readonly string[]): Generator<Unit> {
+  const joined = (segments: readonly string[], { from, to }: Span, language: string): string =>
+    segments.slice(from, to).join(/^(zh|ja)/.test(language) ? '' : ' ');
+  for (const { source, target, sureness } of beads) {
+    if (source.from === source.to || target.from === target.to || sureness < sure) continue;
+    yield {
+      props: [
+        { type: 'file', text: files.join(' · ') },
+        { type: 'position', text: String(source.from + 1) },
+        { type: 'sureness', text: sureness.toFixed(3) },
+      ],
+      variants: [
+        { language: texts.sourceLang, text: joined(texts.source, source, texts.sourceLang), codes: [] },
+        { language: texts.targetLang, text: joined(texts.target, target, texts.targetLang), codes: [] },
+      ],
+    };
+  }
+}
+
+async function writePairs(
+  output: string,
+  texts: Texts,
+  alignment: Alignment,
+  sure: number,
+  files: readonly string[],
+): Promise<void> {
+  const part = `${output}.part`;
+  try {
+    const units = unitsOf(texts, alignment, sure, files);
+    const writing = {
+      languages: null,
+      sourceLanguage: texts.sourceLang,
+      version: VERSION,
+      date: tmxDate(new Date().toISOString()),
+    };
+    await writeText(part, tmxOfUnits(units, writing), 'UTF-8', false);
+    await rename(part, output);
+  } catch (error) {
+    await rm(part, { force: true });
+    throw error;
+  }
+}
+
+/** The tally: where each segment went. */
+function report(
+  { source, target }: Texts,
+  { beads, moved }: Alignment,
+  sure: number,
+  fates: readonly Fate[] | null,
+): void {
+  const kinds = new Map<string, number>();
+  let written = 0;
+  for (const [k, bead] of beads.entries()) {
+    const [a, b] = [bead.source.to - bead.source.from, bead.target.to - bead.target.from];
+    const kind = fates ? fates[k]! : `${a}–${b}`;
+    kinds.set(kind, (kinds.get(kind) ?? 0) + (a === 0 ? b : b === 0 ? a : 1));
+    if (a > 0 && b > 0 && bead.sureness >= sure) written++;
+  }
+  const parts = [...kinds].sort((a, b) => b[1] - a[1]).map(([kind, count]) => `${count} ${kind}`);
+  process.stdout.write(`${source.length} segments and ${target.length} segments = ${parts.join(' + ')}\n`);
+  if (moved.length > 0) process.stdout.write(`${moved.length} of the pairs stand elsewhere in the translation\n`);
+  process.stdout.write(`${written} pairs written\n`);
+}

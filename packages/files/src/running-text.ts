@@ -1,0 +1,130 @@
+/** The running text of a document as paragraphs, in reading order, for alignment. */
+import { readFile } from 'node:fs/promises';
+import { micromark } from 'micromark';
+import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
+import { DataError } from '@fair-copy/core/diagnostic.js';
+import type { Block } from '@fair-copy/core/document/blocks.js';
+import { HtmlBlocks } from '@fair-copy/core/document/html.js';
+import { OdtBlocks } from '@fair-copy/core/document/odt.js';
+import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
+import { ZipArchive } from './archive.js';
+import { ClientFile, named } from './client-file.js';
+import { codec, partText } from './codec.js';
+import { documentBlocks } from './documents.js';
+import { exchangeEncoding } from './text-encoding.js';
+
+export interface Paragraph {
+  readonly kind: 'heading' | 'paragraph' | 'cell';
+  readonly text: string;
+}
+
+/** Throws `DataError` with the file's name for what holds no running text. */
+export async function runningText(path: string, name: string): Promise<Paragraph[]> {
+  return named(name, async () => {
+    const paragraphs: Paragraph[] = [];
+    for await (const block of blocksOf(path, name)) paragraphs.push(...paragraphsOf(block));
+    return paragraphs;
+  });
+}
+
+async function* blocksOf(path: string, name: string): AsyncGenerator<Block> {
+  if (await isOdt(path)) {
+    const archive = await ZipArchive.open(path);
+    try {
+      const reader = new OdtBlocks();
+      for await (const event of partEvents(archive, partText, 'content.xml')) yield* reader.take(event);
+    } finally {
+      archive.close();
+    }
+    return;
+  }
+  const file = await ClientFile.open(path, name);
+  try {
+    switch (file.kind) {
+      case 'docx':
+        yield* docxBlocks(path);
+        break;
+      case 'html':
+        yield* htmlBlocks(await textOf(path));
+        break;
+      case 'delimited': {
+        const text = await textOf(path);
+        if (/\.(md|markdown)$/i.test(name))
+          yield* htmlBlocks(micromark(text, { extensions: [gfmTable()], htmlExtensions: [gfmTableHtml()] }));
+        else for (const line of lines(text)) yield { kind: 'paragraph', text: line, heading: false };
+        break;
+      }
+      case 'workbook':
+      case 'ods': {
+        for (const { name: sheet, hidden } of file.sheets) {
+          if (hidden) continue;
+          const rows: string[][] = [];
+          await file.survey({ sheet }, (batch) => rows.push(...batch.map(({ cells }) => [...cells])));
+          yield { kind: 'table', rows };
+        }
+        break;
+      }
+      default:
+        throw new DataError('file-kind-unknown', { what: 'a file of entries or units, which needs no alignment' });
+    }
+  } finally {
+    file.close();
+  }
+}
+
+/** The body, then the footnotes and endnotes. */
+async function* docxBlocks(path: string): AsyncGenerator<Block> {
+  const archive = await ZipArchive.open(path);
+  try {
+    for (const part of ['word/document.xml', 'word/footnotes.xml', 'word/endnotes.xml'])
+      if (archive.names.includes(part)) yield* documentBlocks({ kind: 'docx', archive, part });
+  } finally {
+    archive.close();
+  }
+}
+
+function* htmlBlocks(text: string): Generator<Block> {
+  const reader = new HtmlBlocks();
+  yield* reader.write(text);
+  yield* reader.end();
+}
+
+async function textOf(path: string): Promise<string> {
+  const decoder = codec.decoder((await exchangeEncoding(path)).encoding);
+  const text = decoder.write(await readFile(path)) + decoder.end();
+  return text.replace(/^\uFEFF/, '');
+}
+
+/** Paragraphs of a plain text: lines, or, where lines are filled up and blank lines part them, what stands between those. */
+function lines(text: string): string[] {
+  const all = text.split(/\r\n|\n|\r|\f/);
+  const written = all.filter((line) => line.trim() !== '');
+  const filled = written.filter((line) => line.length >= 55 && line.length <= 100).length;
+  const isWrapped =
+    all.length > written.length && filled > written.length * 0.4 && !written.some((line) => line.length > 120);
+  if (!isWrapped) return written.map((line) => line.trim());
+  return text
+    .split(/(?:\r\n|\n|\r)\s*(?:\r\n|\n|\r)/)
+    .map((paragraph) => paragraph.replace(/\s+/g, ' ').trim())
+    .filter(Boolean);
+}
+
+function paragraphsOf(block: Block): Paragraph[] {
+  if (block.kind === 'table')
+    return block.rows.flatMap((row) =>
+      row.flatMap((cell) => parts(cell).map((text) => ({ kind: 'cell', text }) as const)),
+    );
+  return parts(block.text).map((text) => ({ kind: block.heading ? 'heading' : 'paragraph', text }));
+}
+
+/** Tabs part what stands side by side. */
+const parts = (text: string): string[] =>
+  text
+    .split('\t')
+    .map((part) => part.trim())
+    .filter(Boolean);
+
+async function isOdt(path: string): Promise<boolean> {
+  const head = (await readFile(path)).subarray(0, 100).toString('latin1');
+  return head.startsWith('PK') && head.includes('mimetypeapplication/vnd.oasis.opendocument.text');
+}

@@ -1,0 +1,103 @@
+/** Alignment against an independent implementation, and against texts whose pairs are known. */
+import { expect, test } from '@jest/globals';
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { align } from '@fair-copy/core/alignment/align.js';
+import type { Alignment, Bead } from '@fair-copy/core/alignment/bead.js';
+import { lengthAlignment } from '@fair-copy/core/alignment/gale-church.js';
+import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
+// @ts-expect-error plain JavaScript, shared with `npm run bench`
+import { caseOf, pairsOf } from '../../bench/align/cases.mjs';
+
+interface Case {
+  readonly source: readonly string[];
+  readonly target: readonly string[];
+  readonly beads: readonly [number[], number[]][];
+  readonly moved?: readonly number[];
+}
+
+const LENGTHS = fileURLToPath(new URL('../../bench/align/lengths.py', import.meta.url));
+
+/** Links between single segments, in the order of NLTK. */
+const links = (beads: readonly Bead[]): [number, number][] =>
+  beads.flatMap(({ source, target }) => {
+    const pairs: [number, number][] = [];
+    for (let i = source.from; i < source.to; i++) for (let j = target.from; j < target.to; j++) pairs.push([i, j]);
+    return pairs;
+  });
+
+test('pairs by length alone are those of NLTK’s gale_church (Debian python3-nltk)', () => {
+  const cases = [1, 2, 3, 4, 5, 6].map((seed) => {
+    let state = seed * 7919;
+    const random = (below: number): number => (state = (state * 1103515245 + 12345) % 2147483648) % below;
+    const source = Array.from({ length: 60 }, () => 5 + random(150));
+    const target = source.flatMap((length) =>
+      random(10) === 0 ? [] : random(8) === 0 ? [Math.ceil(length / 2), Math.ceil(length / 2)] : [length + random(9)],
+    );
+    return { source, target, ratio: 1 };
+  });
+  const { stdout, stderr, status } = spawnSync('/usr/bin/python3', [LENGTHS], {
+    input: cases.map((one) => JSON.stringify(one) + '\n').join(''),
+    encoding: 'utf8',
+  });
+  expect({ stderr, status }).toEqual({ stderr: '', status: 0 });
+  const theirs = stdout
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as [number, number][]);
+  const inOrder = (pairs: [number, number][]): string[] => pairs.map((pair) => pair.join()).sort();
+  cases.forEach(({ source, target }, k) => {
+    expect(inOrder(links(lengthAlignment(source, target)))).toEqual(inOrder(theirs[k]!));
+  });
+});
+
+/**
+ * gnome-user-docs (CC-BY-SA 3.0, Debian's package): the same help pages in several languages, their blocks paired by the
+ * structure of the pages, then changed in known ways. The floors lie under what was measured, and far over what lengths
+ * alone reach.
+ */
+test.each([
+  ['de', 'mixed', 0.96],
+  ['ru', 'seg25', 0.97],
+  ['ja', 'omit5', 0.96],
+  ['zh_CN', 'block40', 0.98],
+  ['ko', 'clean', 0.98],
+])('%s, %s: at least %d of the known pairs', (language, kind, floor) => {
+  const { source, target, beads } = (caseOf as (pairs: unknown, kind: string, language: string, seed: number) => Case)(
+    (pairsOf as (language: string) => unknown[])(language).slice(0, 700),
+    kind,
+    language,
+    11,
+  );
+  const options = { sourceLanguage: 'en', targetLanguage: language.replace('_', '-') };
+  const found = ended(align(source, target, options)).beads;
+  const key = (from: readonly number[], to: readonly number[]): string => `${from.join()}|${to.join()}`;
+  const known = new Set(beads.filter(([a, b]) => a.length && b.length).map(([a, b]) => key(a, b)));
+  const range = (from: number, to: number): number[] => Array.from({ length: to - from }, (_, k) => from + k);
+  const pairs = found.filter((bead) => bead.source.to > bead.source.from && bead.target.to > bead.target.from);
+  const isRight = (bead: Bead): boolean =>
+    known.has(key(range(bead.source.from, bead.source.to), range(bead.target.from, bead.target.to)));
+  const right = pairs.filter(isRight).length;
+  expect((2 * right) / (pairs.length + known.size)).toBeGreaterThan(floor);
+  // What it says to be sure of is right.
+  const sure = pairs.filter(({ sureness }) => sureness > 0.9);
+  expect(sure.filter(isRight).length / sure.length).toBeGreaterThan(0.97);
+});
+
+function ended(work: Generator<number, Alignment>): Alignment {
+  for (;;) {
+    const step = work.next();
+    if (step.done) return step.value;
+  }
+}
+
+test('a paragraph of those pages is never cut inside a word or number, and loses nothing', () => {
+  for (const language of ['de', 'fr', 'ru', 'ja', 'zh_CN', 'fi']) {
+    const segment = segmenterFor(language.replace('_', '-'));
+    for (const [, text] of (pairsOf as (language: string) => [string, string][])(language).slice(0, 400)) {
+      const segments = segment(text);
+      expect(segments.join('').replace(/\s+/g, '')).toBe(text.replace(/\s+/g, ''));
+      if (!/^(ja|zh)/.test(language)) expect(segments.join(' ')).toBe(text.replace(/\s+/g, ' ').trim());
+    }
+  }
+});

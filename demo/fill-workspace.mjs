@@ -2,6 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { caller } from '../scripts/api.mjs';
+import { DOCUMENT_PAIRS } from './make-documents.mjs';
 import { FILES, makeFiles } from './make-files.mjs';
 
 /** @param address where the server listens @param folder where the client files are made */
@@ -17,6 +18,18 @@ export async function fillWorkspace(address, folder) {
     await ended(api, jobId);
     if (memory) await ended(api, (await api('POST', `/intake/files/${fileId}/write-units`, { newName: memory })).id);
     if (termbase) await take(api, member ? await unpacked(api, clientId, member) : fileId, termbase);
+  }
+  for (const { client, source, target } of DOCUMENT_PAIRS) {
+    const kept = async (name) => ({
+      name,
+      ...(await api('POST', '/alignments/files', await readFile(join(folder, name)))),
+    });
+    const { jobId } = await api('POST', '/alignments', {
+      clientId: clients.get(client),
+      source: await kept(source),
+      target: await kept(target),
+    });
+    await ended(api, jobId);
   }
 }
 

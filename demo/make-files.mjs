@@ -18,6 +18,7 @@ import {
   markedText,
   xliff,
 } from './make-memories.mjs';
+import { makeDocuments } from './make-documents.mjs';
 import { writeWord } from './word.mjs';
 import { DRAWINGS, HEADER, STRUCTURES } from './scenario/structures.mjs';
 import { TROUBLES } from './scenario/troubles.mjs';
@@ -61,6 +62,7 @@ export const FILES = [
 export async function makeFiles(folder) {
   await mkdir(folder, { recursive: true });
   for (const { name, make } of FILES) await make(join(folder, name));
+  await makeDocuments(folder);
 }
 
 /** Title rows, a second sheet, a hidden one, hidden rows, synonyms, notes in brackets, gaps, doublettes, stray spaces. */

@@ -68,6 +68,11 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.goto(`${server.address}/concordance?q=paddle gear`);
   await expect(page.locator('mark', { hasText: 'Schützgetriebe' }).first()).toBeVisible();
   await shot('concordance');
+  await page.goto(`${server.address}/align/1`);
+  await page.getByText('Mooring lines are made fast').click();
+  await page.waitForTimeout(300);
+  await shot('align');
+
   await page.goto(`${server.address}/ledger`);
   await expect(page.getByText(/Took in Brennick/).first()).toBeVisible();
   await shot('ledger');

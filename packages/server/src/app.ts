@@ -13,6 +13,7 @@ import {
   validatorCompiler,
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod';
+import { alignmentRoutes } from './alignments/routes.js';
 import { clientRoutes } from './clients/routes.js';
 import type { Context } from './context.js';
 import { ApiError, bodyOf, carried } from './errors.js';
@@ -85,6 +86,7 @@ function routes(context: Context) {
     intakeRoutes(api, context);
     termbaseRoutes(api, context);
     memoryRoutes(api, context);
+    alignmentRoutes(api, context);
     inspectionRoutes(api, context);
     handOverRoutes(api, context);
     pictureRoutes(api, context);

@@ -8,6 +8,7 @@ const ERRORS = {
   'name-taken': { status: 409, message: 'There is a {what} of that name already.' },
   'file-not-ready': { status: 409, message: '“{name}” is still being read. Try again in a moment.' },
   'nothing-to-write': { status: 409, message: 'No row of “{name}” becomes an entry, so there is nothing to write.' },
+  'no-text': { status: 422, message: '“{name}” has no running text.' },
   'already-undone': { status: 409, message: 'This has been undone already.' },
   'not-undone': { status: 409, message: 'This has not been undone, so it cannot be done again.' },
   'changed-since': {

@@ -1,6 +1,7 @@
 /** What the worker threads can do. Each task opens what it needs and closes it; errors travel as values. */
 import type { MessagePort } from 'node:worker_threads';
 import { carried } from './errors.js';
+import { alignTexts, readTexts } from './alignments/align-task.js';
 import { handOver } from './hand-over/task.js';
 import { inspectionReport } from './inspection/report-task.js';
 import { inspectTermbase, letStand, putRight } from './inspection/write.js';
@@ -80,6 +81,8 @@ const readerTasks = {
   surveyUnits,
   handOverMemory,
   previewUnits,
+  readTexts,
+  alignTexts,
 };
 
 /** Short ones that pages wait for: they have a thread of their own. */

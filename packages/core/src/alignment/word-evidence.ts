@@ -15,6 +15,8 @@ import type { Side } from './vocabulary.js';
  * less is expected.
  */
 const UNTRANSLATED = 0.35;
+/** Numbers are nearly always carried over. */
+const NUMBER_LEFT_OUT = 0.08;
 /** How much of that holds for a word of which nothing is known: its translation would be unknown as well, or not. */
 const EXPECTED = 0.5;
 
@@ -43,7 +45,10 @@ export function knowledgeOf(source: Side, target: Side, lexicon: Lexicon): Knowl
 
 /** @param known for each word the probability of all its translations together */
 function aloneIn(side: Side, known: Float32Array): Alone {
-  const words = known.map((share) => 1 - (1 - UNTRANSLATED) * (EXPECTED + (1 - EXPECTED) * Math.min(1, share)));
+  const words = known.map((share, word) => {
+    const untranslated = /^\p{N}/u.test(side.words[word]!) ? NUMBER_LEFT_OUT : UNTRANSLATED;
+    return 1 - (1 - untranslated) * (EXPECTED + (1 - EXPECTED) * Math.min(1, share));
+  });
   const logs = words.map(Math.log);
   const segments = new Float32Array(side.size);
   for (let i = 0; i < side.size; i++) {

@@ -3,7 +3,7 @@ export type ServerEvent =
   | { readonly type: 'job'; readonly job: unknown }
   | {
       readonly type: 'changed';
-      readonly what: 'clients' | 'holdings' | 'termbase' | 'memory' | 'intake' | 'ledger' | 'inspection';
+      readonly what: 'clients' | 'holdings' | 'termbase' | 'memory' | 'intake' | 'alignment' | 'ledger' | 'inspection';
       readonly id?: number;
     };
 

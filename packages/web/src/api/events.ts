@@ -39,6 +39,7 @@ function take(client: QueryClient, event: ServerEvent): void {
     memory: [['memory']],
     termbase: [['termbase'], ['concept'], ['look-up']],
     intake: [['intake']],
+    alignment: [['alignment']],
     ledger: [['ledger']],
     inspection: [['inspection'], ['concept']],
   };

@@ -2,6 +2,8 @@
 import { keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { get, send } from './http.js';
 import type {
+  AlignmentBody,
+  AlignmentItem,
   AnchorsBody,
   BulkBody,
   BulkPreviewBody,
@@ -189,6 +191,19 @@ export const memories = (client: number | null) =>
 
 export const memory = (id: number) =>
   queryOptions({ queryKey: ['memory', id], queryFn: () => get<MemoryBody>(`/memories/${id}`) });
+
+export const alignments = (client: number | null) =>
+  queryOptions({
+    queryKey: ['alignment', 'all', client],
+    queryFn: () => get<AlignmentItem[]>('/alignments', { client }),
+  });
+
+export const alignment = (id: number) =>
+  queryOptions({
+    queryKey: ['alignment', id],
+    queryFn: () => get<AlignmentBody>(`/alignments/${id}`),
+    staleTime: Infinity,
+  });
 
 export const UNIT_PAGE = 60;
 

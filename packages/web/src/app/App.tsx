@@ -22,6 +22,7 @@ const pages = {
   memory: () => import('../features/memory/MemoryPage.js').then((page) => ({ default: page.MemoryPage })),
   concordance: () =>
     import('../features/concordance/ConcordancePage.js').then((page) => ({ default: page.ConcordancePage })),
+  align: () => import('../features/align/AlignPage.js').then((page) => ({ default: page.AlignPage })),
   inspect: () => import('../features/inspect/InspectPage.js').then((page) => ({ default: page.InspectPage })),
   ledger: () => import('../features/ledger/LedgerPage.js').then((page) => ({ default: page.LedgerPage })),
 };
@@ -32,6 +33,7 @@ const FieldsPage = lazy(pages.fields);
 const TryTextPage = lazy(pages.tryText);
 const MemoryPage = lazy(pages.memory);
 const ConcordancePage = lazy(pages.concordance);
+const AlignPage = lazy(pages.align);
 const InspectPage = lazy(pages.inspect);
 const LedgerPage = lazy(pages.ledger);
 window.setTimeout(() => Object.values(pages).forEach((load) => void load().catch(() => undefined)), 500);
@@ -60,7 +62,8 @@ const router = createBrowserRouter([
       { path: 'concordance', element: <ConcordancePage /> },
       { path: 'intake', element: <IntakePage /> },
       { path: 'intake/:id', element: <IntakePage /> },
-      { path: 'align', element: <NotBuilt stage="align" /> },
+      { path: 'align', element: <AlignPage /> },
+      { path: 'align/:id', element: <AlignPage /> },
       { path: 'merge', element: <NotBuilt stage="merge" /> },
       { path: 'inspect', element: <InspectPage /> },
       { path: 'inspect/:id', element: <InspectPage /> },

@@ -12,7 +12,7 @@ import { LookUp } from './LookUp.js';
 import { RunningWork } from './RunningWork.js';
 
 const STAGES = ['holdings', 'intake', 'align', 'merge', 'inspect', 'rehearse', 'corrections', 'ledger'] as const;
-const NOT_BUILT = new Set<string>(['align', 'merge', 'rehearse', 'corrections']);
+const NOT_BUILT = new Set<string>(['merge', 'rehearse', 'corrections']);
 
 const Stage = styled(NavLink)(({ theme }) => ({
   color: theme.inks.ink,

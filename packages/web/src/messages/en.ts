@@ -1,6 +1,8 @@
 /** All texts of the interface. A translation is another module of the same shape. */
 import { count, number } from '../ui/format.js';
 
+const units = (n: number): string => count(n, 'unit', 'units');
+
 export const en = {
   name: 'Fair Copy',
   stages: {
@@ -15,8 +17,6 @@ export const en = {
   },
   notBuilt: {
     mark: 'not built yet',
-    align:
-      'Source and target files will become a memory here: cut into segments, paired, every doubt marked, every repair one gesture.',
     merge: 'Resources will become one here, and two language pairs that share a language a third.',
     rehearse:
       'The kit will be tried on a project document here: what is matched, what repeats, which terms are found, what it will cost.',
@@ -715,6 +715,84 @@ export const en = {
       pairOnly: 'XLIFF holds one pair: choose two languages, or a source language and a file for each pair.',
       written: (n: number) => `${count(n, 'unit', 'units')} written.`,
       left: (n: number) => `${count(n, 'unit has', 'units have')} too little in these languages.`,
+    },
+  },
+  align: {
+    list: 'Files that are being paired',
+    empty: 'Drop a source file and its translation on the left.',
+    advice:
+      'DOCX, ODT, HTML, Markdown, XLSX or plain text. Both are cut into sentences and paired; every doubt is marked, and every repair is one key.',
+    drop: 'Drop source files and their translations here',
+    choose: 'or choose them',
+    from: (name: string) => `${name} →`,
+    to: (name: string) => `→ ${name}`,
+    exchange: 'Exchange source and translation',
+    alone1: (name: string) => `${name}: its counterpart is missing`,
+    start: (n: number) => (n === 1 ? 'Pair them' : `Pair ${n} couples of files`),
+    states: { running: 'being paired', ready: 'paired', failed: 'not paired' },
+    writtenTo: (n: number, memory: string) => `${units(n)} written to ${memory}`,
+    remove: (name: string) => `Take off the desk: ${name}`,
+    running: (source: string, target: string) => `Pairing ${source} with ${target} …`,
+    runningLabel: 'Pairing',
+    stopped: 'The pairing was stopped.',
+    failedAdvice: 'Take these files off the desk and drop others.',
+    retry: 'Pair them again',
+    heading: (source: string, target: string) => `${source} and ${target}`,
+    sourceLanguage: 'Source language',
+    targetLanguage: 'Target language',
+    again: 'Pair again between the pins',
+    againHint: 'Pinned pairs stay as they are; everything between them is paired anew.',
+    show: 'Show',
+    filters: {
+      all: 'all',
+      doubtful: 'doubtful',
+      'not 1–1': 'not 1–1',
+      'no counterpart': 'no counterpart',
+      pinned: 'pinned',
+      moved: 'moved',
+    },
+    nothingShown: 'No pair is like this.',
+    sheet: 'Source and translation on facing pages',
+    bands: 'Pairs',
+    pairSays: (n: number, sureness: number, pinned: boolean, moved: boolean) =>
+      `Pair ${number(n)}: ${pinned ? 'pinned' : `${Math.round(sureness * 100)} % sure`}${moved ? ', stands elsewhere' : ''}`,
+    actsLabel: 'What to do with the selected pair',
+    acts: {
+      widen: 'join with the next',
+      narrow: 'split',
+      down: 'rung down',
+      up: 'rung up',
+      pin: 'pin',
+      part: 'no counterpart',
+      before: 'previous doubt',
+      next: 'next doubt',
+      undo: 'undo',
+      redo: 'redo',
+    },
+    keys: {
+      move: 'next, previous pair',
+      doubt: 'previous, next doubt',
+      widen: 'widen: join with the next pair',
+      narrow: 'narrow: split off the first segment of each side',
+      shift: 'move the lower rung on the target side',
+      pin: 'pin, or take the pin out',
+      accept: 'accept the pair and go to the next doubt',
+      part: 'no counterpart on either side',
+      undo: 'undo, redo',
+    },
+    tally: 'Where each segment went',
+    segments: (source: number, target: number) => `${number(source)} and ${number(target)} segments`,
+    alone: (n: number) => `${number(n)} without counterpart`,
+    write: {
+      button: (n: number) => `Write ${units(n)} to …`,
+      title: 'Write the pairs to a memory',
+      where: 'Memory',
+      new: 'a new memory',
+      name: 'Name of the memory',
+      onlySure: (left: number) => `only sure and pinned pairs (${number(left)} doubtful ones are left out)`,
+      go: (n: number) => `Write ${units(n)}`,
+      done: (n: number, memory: string) => `${units(n)} written to “${memory}”.`,
+      open: 'Open the memory',
     },
   },
   concordance: {

@@ -1,0 +1,46 @@
+/** Documents of the scenario and their translations, for Align. */
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { HARBOUR, KILN_CARE, MAINTENANCE, MAINTENANCE_MOVED } from './scenario/handbooks.mjs';
+import { writeWord } from './word.mjs';
+
+const escaped = (text) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
+const isHeading = (text) => text.startsWith('# ');
+const plain = (text) => text.replace(/^# /, '');
+
+/** Which files belong together, and to whom. */
+export const DOCUMENT_PAIRS = [
+  { client: 'Brennick Waterways', source: 'Harbour rules_en.docx', target: 'Hafenordnung_de.docx' },
+  { client: 'Brennick Waterways', source: 'wartung_de.html', target: 'wartung_pt.html' },
+  { client: 'Alder & Voss Kilns', source: 'kiln_care_ja.md', target: 'kiln_care_en.md' },
+];
+
+export async function makeDocuments(folder) {
+  const word = (name, texts) =>
+    writeWord(
+      join(folder, name),
+      texts
+        .filter(Boolean)
+        .map(
+          (text) =>
+            `<w:p>${isHeading(text) ? '<w:pPr><w:pStyle w:val="Heading1"/></w:pPr>' : ''}<w:r><w:t xml:space="preserve">${escaped(plain(text))}</w:t></w:r></w:p>`,
+        )
+        .join(''),
+    );
+  const page = (name, language, texts) =>
+    writeFile(
+      join(folder, name),
+      `<!DOCTYPE html>\n<html lang="${language}"><head><meta charset="utf-8"><title>${escaped(plain(texts[0]))}</title></head><body>\n${texts
+        .map((text) => (isHeading(text) ? `<h2>${escaped(plain(text))}</h2>` : `<p>${escaped(text)}</p>`))
+        .join('\n')}\n</body></html>\n`,
+    );
+  const side = (pairs, k) => pairs.map((pair) => pair[k]);
+  const [from, to] = MAINTENANCE_MOVED;
+  const moved = [...MAINTENANCE.slice(0, from), ...MAINTENANCE.slice(to), ...MAINTENANCE.slice(from, to)];
+  await word('Harbour rules_en.docx', side(HARBOUR, 0));
+  await word('Hafenordnung_de.docx', side(HARBOUR, 1));
+  await page('wartung_de.html', 'de', side(MAINTENANCE, 0));
+  await page('wartung_pt.html', 'pt', side(moved, 1));
+  await writeFile(join(folder, 'kiln_care_ja.md'), side(KILN_CARE, 0).join('\n\n') + '\n');
+  await writeFile(join(folder, 'kiln_care_en.md'), side(KILN_CARE, 1).join('\n\n') + '\n');
+}

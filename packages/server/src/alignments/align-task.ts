@@ -1,0 +1,108 @@
+/** Two documents → their segments and beads, in a reading thread. */
+import { align } from '@fair-copy/core/alignment/align.js';
+import type { Bead } from '@fair-copy/core/alignment/bead.js';
+import { identifyPooled } from '@fair-copy/core/language/identify.js';
+import { canonicalTag, primaryLanguage, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
+import { runningText } from '@fair-copy/files/running-text.js';
+import { ApiError } from '../errors.js';
+import type { TaskContext } from '../jobs/task.js';
+import { openForReading } from '../store/database.js';
+import { pathsOf } from '../store/paths.js';
+import type { BeadBody } from './schemas.js';
+import type { FileOf } from './store.js';
+
+export interface Text {
+  readonly language: LanguageTag;
+  readonly segments: readonly string[];
+}
+
+export interface FileToRead extends FileOf {
+  /** Null: as the text shows. */
+  readonly language: LanguageTag | null;
+}
+
+/** Throws `DataError` where a file has no text. */
+export async function readTexts(
+  { source, target }: { readonly source: FileToRead; readonly target: FileToRead },
+  context: TaskContext,
+): Promise<{ source: Text; target: Text }> {
+  return { source: await textOf(source, context), target: await textOf(target, context) };
+}
+
+async function textOf({ sha256, name, language: said }: FileToRead, context: TaskContext): Promise<Text> {
+  const paragraphs = (await runningText(pathsOf(context.dataDir).original(sha256), name)).map(({ text }) =>
+    text.normalize('NFC'),
+  );
+  context.checkpoint();
+  if (paragraphs.length === 0) throw new ApiError('no-text', { name });
+  const language = said ?? identified(paragraphs);
+  return { language, segments: paragraphs.flatMap(segmenterFor(language)) };
+}
+
+function identified(paragraphs: readonly string[]): LanguageTag {
+  const found = identifyPooled([...paragraphs].sort((a, b) => b.length - a.length).slice(0, 200))[0];
+  return canonicalTag(found?.language ?? '') ?? UNDETERMINED;
+}
+
+export interface TextsToAlign {
+  readonly clientId: number;
+  readonly source: Text;
+  readonly target: Text;
+  /** Pinned beads in the order of both sides. */
+  readonly fixed: readonly Bead[];
+}
+
+export async function alignTexts(
+  { clientId, source, target, fixed }: TextsToAlign,
+  context: TaskContext,
+): Promise<BeadBody[]> {
+  const terms = termPairs(context.dataDir, clientId, source.language, target.language);
+  const work = align(source.segments, target.segments, {
+    sourceLanguage: source.language,
+    targetLanguage: target.language,
+    fixed,
+    terms,
+  });
+  for (;;) {
+    const step = work.next();
+    if (!step.done) {
+      context.checkpoint(step.value);
+      continue;
+    }
+    const { beads, moved } = step.value;
+    const elsewhere = new Set(moved);
+    const pinned = new Set(fixed.map(keyOf));
+    return beads.map((bead, k) => [
+      bead.source.from,
+      bead.source.to,
+      bead.target.from,
+      bead.target.to,
+      Number(bead.sureness.toFixed(3)),
+      pinned.has(keyOf(bead)) ? 1 : 0,
+      elsewhere.has(k) ? 1 : 0,
+    ]);
+  }
+}
+
+const keyOf = ({ source, target }: Bead): string => `${source.from}-${source.to}|${target.from}-${target.to}`;
+
+/** What the client's termbases have in both languages. */
+function termPairs(dataDir: string, clientId: number, source: string, target: string): [string, string][] {
+  const db = openForReading(pathsOf(dataDir).workspace);
+  try {
+    return db
+      .prepare<{ client: number; source: string; target: string }, { source: string; target: string }>(
+        `SELECT a.text AS source, b.text AS target
+         FROM termbase JOIN term a ON a.termbase_id = termbase.id JOIN term b ON b.concept_id = a.concept_id
+         WHERE termbase.client_id = $client
+           AND (a.language = $source OR a.language LIKE $source || '-%')
+           AND (b.language = $target OR b.language LIKE $target || '-%')
+         LIMIT 100000`,
+      )
+      .all({ client: clientId, source: primaryLanguage(source), target: primaryLanguage(target) })
+      .map((pair) => [pair.source, pair.target]);
+  } finally {
+    db.close();
+  }
+}

@@ -1,0 +1,111 @@
+/** Alignments on the desk: in work until they are written, and kept as the person left them. */
+import { ApiError } from '../errors.js';
+import type { Db } from '../store/database.js';
+import type { AlignmentBody, AlignmentItem, BeadBody } from './schemas.js';
+
+interface Row {
+  readonly id: number;
+  readonly client_id: number;
+  readonly source_name: string;
+  readonly source_sha256: string;
+  readonly source_language: string | null;
+  readonly target_name: string;
+  readonly target_sha256: string;
+  readonly target_language: string | null;
+  readonly state: AlignmentItem['state'];
+  readonly error: string | null;
+  readonly source: string;
+  readonly target: string;
+  readonly beads: string;
+  readonly written: string | null;
+  readonly changed_at: string;
+}
+
+export interface FileOf {
+  readonly sha256: string;
+  readonly name: string;
+}
+
+const ITEM =
+  'id, client_id, source_name, source_sha256, source_language, target_name, target_sha256, target_language, state, error, written, changed_at';
+
+export class Alignments {
+  constructor(private readonly desk: Db) {}
+
+  list(clientId: number | null): AlignmentItem[] {
+    const rows = this.desk
+      .prepare<{ client: number | null }, Row>(
+        `SELECT ${ITEM} FROM alignment WHERE $client IS NULL OR client_id = $client ORDER BY id DESC LIMIT 500`,
+      )
+      .all({ client: clientId });
+    return rows.map(itemOf);
+  }
+
+  add(clientId: number, source: FileOf, target: FileOf): number {
+    const now = new Date().toISOString();
+    return Number(
+      this.desk
+        .prepare(
+          `INSERT INTO alignment (client_id, source_name, source_sha256, target_name, target_sha256, state, created_at, changed_at)
+           VALUES (?, ?, ?, ?, ?, 'running', ?, ?)`,
+        )
+        .run(clientId, source.name, source.sha256, target.name, target.sha256, now, now).lastInsertRowid,
+    );
+  }
+
+  get(id: number): AlignmentBody & { readonly files: { readonly source: FileOf; readonly target: FileOf } } {
+    const row = this.desk.prepare<[number], Row>('SELECT * FROM alignment WHERE id = ?').get(id);
+    if (!row) throw new ApiError('not-found', { what: 'alignment' });
+    return {
+      ...itemOf(row),
+      sourceSegments: JSON.parse(row.source) as string[],
+      targetSegments: JSON.parse(row.target) as string[],
+      beads: JSON.parse(row.beads) as BeadBody[],
+      files: {
+        source: { sha256: row.source_sha256, name: row.source_name },
+        target: { sha256: row.target_sha256, name: row.target_name },
+      },
+    };
+  }
+
+  exists(id: number): boolean {
+    return this.desk.prepare('SELECT 1 FROM alignment WHERE id = ?').get(id) !== undefined;
+  }
+
+  state(id: number, state: AlignmentItem['state'], error: string | null = null): void {
+    this.desk.prepare('UPDATE alignment SET state = ?, error = ? WHERE id = ?').run(state, error, id);
+  }
+
+  keepTexts(id: number, source: { language: string; segments: readonly string[] }, target: typeof source): void {
+    this.desk
+      .prepare('UPDATE alignment SET source_language = ?, source = ?, target_language = ?, target = ? WHERE id = ?')
+      .run(source.language, JSON.stringify(source.segments), target.language, JSON.stringify(target.segments), id);
+  }
+
+  keepBeads(id: number, beads: readonly BeadBody[]): void {
+    this.desk
+      .prepare('UPDATE alignment SET beads = ?, changed_at = ? WHERE id = ?')
+      .run(JSON.stringify(beads), new Date().toISOString(), id);
+  }
+
+  keepWritten(id: number, written: NonNullable<AlignmentItem['written']>): void {
+    this.desk.prepare('UPDATE alignment SET written = ? WHERE id = ?').run(JSON.stringify(written), id);
+  }
+
+  remove(id: number): void {
+    this.desk.prepare('DELETE FROM alignment WHERE id = ?').run(id);
+  }
+}
+
+function itemOf(row: Row): AlignmentItem {
+  return {
+    id: row.id,
+    clientId: row.client_id,
+    source: { name: row.source_name, language: row.source_language },
+    target: { name: row.target_name, language: row.target_language },
+    state: row.state,
+    error: row.error,
+    written: row.written === null ? null : (JSON.parse(row.written) as AlignmentItem['written']),
+    changedAt: row.changed_at,
+  };
+}

@@ -1,0 +1,180 @@
+import Box from '@mui/material/Box';
+import { useTheme } from '@mui/material/styles';
+import { memo, useLayoutEffect, useRef, useState } from 'react';
+import type { AlignmentBody, BeadBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { LanguageText } from '../../ui/LanguageText.js';
+import { hasBothSides, isDoubtful, isMoved, isPinned } from './pairs.js';
+
+const GUTTER = 64;
+
+interface Props {
+  readonly alignment: AlignmentBody;
+  readonly pairs: readonly BeadBody[];
+  /** Numbers of the pairs that stand on this piece of the sheet. */
+  readonly numbers: readonly number[];
+  readonly selected: number;
+  readonly onSelect: (number: number) => void;
+}
+
+interface Edge {
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** A piece of both texts as running text on facing pages; bands join what belongs together. */
+export const FacingPages = memo(function FacingPages({ alignment, pairs, numbers, selected, onSelect }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const [edges, setEdges] = useState<readonly (readonly [Edge, Edge])[]>([]);
+  const [height, setHeight] = useState(0);
+  useLayoutEffect(() => {
+    const measure = (): void => {
+      const element = box.current;
+      if (!element) return;
+      const side = (name: string): Edge[] =>
+        [...element.querySelectorAll<HTMLElement>(`[data-side=${name}]`)].map(({ offsetTop, offsetHeight }) => ({
+          top: offsetTop,
+          bottom: offsetTop + offsetHeight,
+        }));
+      const [left, right] = [side('source'), side('target')];
+      setEdges(left.map((edge, k) => [edge, right[k]!] as const));
+      setHeight(Math.max(...pagesOf(element).map((column) => column.offsetHeight)));
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
+    // Each page by itself: fonts that arrive late may change one and leave the taller one as it is.
+    for (const column of pagesOf(box.current!)) observer.observe(column);
+    return () => observer.disconnect();
+  }, [pairs, numbers]);
+  const page = (name: 'source' | 'target') => {
+    const from = name === 'source' ? 0 : 2;
+    const segments = name === 'source' ? alignment.sourceSegments : alignment.targetSegments;
+    return (
+      <Box data-page sx={{ minWidth: 0 }}>
+        {numbers.map((number) => {
+          const pair = pairs[number]!;
+          const texts = segments.slice(pair[from], pair[from + 1]!);
+          return (
+            <Box
+              key={number}
+              data-side={name}
+              onClick={() => onSelect(number)}
+              sx={(theme) => ({
+                px: 2,
+                py: texts.length > 0 ? 0.5 : 0,
+                minHeight: texts.length > 0 ? undefined : 3,
+                cursor: 'default',
+                bgcolor: number === selected ? theme.inks.tint : undefined,
+              })}
+            >
+              {texts.map((text, k) => (
+                <span key={k}>
+                  {k > 0 && <Seam />}
+                  <LanguageText language={alignment[name].language}>{text}</LanguageText>
+                </span>
+              ))}
+            </Box>
+          );
+        })}
+      </Box>
+    );
+  };
+  return (
+    <Box
+      ref={box}
+      sx={{
+        position: 'relative',
+        display: 'grid',
+        gridTemplateColumns: `minmax(0, 1fr) ${GUTTER}px minmax(0, 1fr)`,
+        alignItems: 'start',
+      }}
+    >
+      {page('source')}
+      <Box sx={{ position: 'relative' }}>
+        <Bands {...{ pairs, numbers, edges, height, selected, onSelect }} />
+      </Box>
+      {page('target')}
+    </Box>
+  );
+});
+
+const pagesOf = (element: HTMLElement): HTMLElement[] => [...element.querySelectorAll<HTMLElement>('[data-page]')];
+
+/** Where two segments of one passage meet. */
+function Seam() {
+  return (
+    <Box component="span" aria-hidden sx={{ color: 'text.secondary', px: 0.75, fontSize: 12 }}>
+      ┊
+    </Box>
+  );
+}
+
+interface BandsProps extends Pick<Props, 'pairs' | 'numbers' | 'selected' | 'onSelect'> {
+  readonly edges: readonly (readonly [Edge, Edge])[];
+  readonly height: number;
+}
+
+function Bands({ pairs, numbers, edges, height, selected, onSelect }: BandsProps) {
+  const { inks } = useTheme();
+  return (
+    <svg
+      width={GUTTER}
+      height={height}
+      style={{ position: 'absolute', top: 0, left: 0 }}
+      role="list"
+      aria-label={m.align.bands}
+    >
+      {numbers.map((number, k) => {
+        const edge = edges[k];
+        const pair = pairs[number]!;
+        if (!edge?.[1]) return null;
+        const [left, right] = edge;
+        const middle = GUTTER / 2;
+        // A passage without counterpart ends in a point.
+        const outline = hasBothSides(pair)
+          ? `M0 ${left.top} L${GUTTER} ${right.top} L${GUTTER} ${right.bottom} L0 ${left.bottom} Z`
+          : pair[0] < pair[1]
+            ? `M0 ${left.top} L${middle - 6} ${(left.top + left.bottom) / 2} L0 ${left.bottom} Z`
+            : `M${GUTTER} ${right.top} L${middle + 6} ${(right.top + right.bottom) / 2} L${GUTTER} ${right.bottom} Z`;
+        const doubtful = isDoubtful(pair);
+        const y = hasBothSides(pair) ? (left.bottom + right.bottom) / 2 : null;
+        return (
+          <g
+            key={number}
+            role="listitem"
+            aria-label={m.align.pairSays(number + 1, pair[4], isPinned(pair), isMoved(pair))}
+            onClick={() => onSelect(number)}
+          >
+            <path
+              d={outline}
+              fill={number === selected ? inks.petrol : number % 2 ? inks.hairline : inks.tint}
+              fillOpacity={number === selected ? 0.35 : 0.8}
+            />
+            {y !== null && (
+              <path
+                d={`M0 ${left.bottom} L${GUTTER} ${right.bottom}`}
+                stroke={doubtful ? inks.doubt : isPinned(pair) ? inks.petrol : inks.quiet}
+                strokeWidth={doubtful || isPinned(pair) ? 2 : 0.75}
+                strokeDasharray={doubtful ? '5 4' : undefined}
+                fill="none"
+              />
+            )}
+            {isPinned(pair) && (
+              <circle
+                cx={middle}
+                cy={y ?? (pair[0] < pair[1] ? (left.top + left.bottom) / 2 : (right.top + right.bottom) / 2)}
+                r={4}
+                fill={inks.petrol}
+              />
+            )}
+            {isMoved(pair) && y !== null && (
+              <text x={middle} y={y - 4} textAnchor="middle" fontSize={13} fill={inks.ink}>
+                ⇅
+              </text>
+            )}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

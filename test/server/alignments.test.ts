@@ -1,0 +1,81 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { AlignmentBody, AlignmentItem } from '@fair-copy/server/alignments/schemas.js';
+import { Application } from './application.js';
+
+let server: Application;
+let client: number;
+beforeAll(async () => {
+  server = await Application.start();
+  client = await server.client();
+});
+afterAll(() => server.stop());
+
+const ENGLISH =
+  'The weir is closed.\nBoats wait at post 12.\nThe lock keeper opens the gate at 6.\nFees are paid in the office.\n';
+const GERMAN =
+  'Das Wehr ist gesperrt.\nBoote warten an Pfosten 12.\nDer Schleusenwärter öffnet das Tor um 6.\nGebühren werden im Büro bezahlt.\n';
+
+async function kept(name: string, text: string): Promise<{ name: string; sha256: string }> {
+  const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from(text));
+  return { name, sha256 };
+}
+
+async function paired(source = ENGLISH, target = GERMAN): Promise<AlignmentBody> {
+  const body = { clientId: client, source: await kept('rules.txt', source), target: await kept('regeln.txt', target) };
+  const { id, jobId } = await server.ask<{ id: number; jobId: number }>('POST', '/alignments', body);
+  await server.ended(jobId);
+  return server.ask<AlignmentBody>('GET', `/alignments/${id}`);
+}
+
+test('files are cut, their languages found, and paired; the pairs are kept as they are changed', async () => {
+  const alignment = await paired();
+  expect(alignment).toMatchObject({ state: 'ready', source: { language: 'en' }, target: { language: 'de' } });
+  expect(alignment.beads.map((bead) => bead.slice(0, 4))).toEqual([0, 1, 2, 3].map((k) => [k, k + 1, k, k + 1]));
+  const beads = [[0, 2, 0, 2, 1, 1, 0], ...alignment.beads.slice(2)];
+  await server.ask('PUT', `/alignments/${alignment.id}`, { beads });
+  const again = await server.ask<{ id: number }>('POST', `/alignments/${alignment.id}/again`);
+  await server.ended(again.id);
+  const after = await server.ask<AlignmentBody>('GET', `/alignments/${alignment.id}`);
+  expect(after.beads[0]).toEqual([0, 2, 0, 2, 1, 1, 0]);
+  const list = await server.ask<AlignmentItem[]>('GET', `/alignments?client=${client}`);
+  expect(list.map(({ id }) => id)).toContain(alignment.id);
+});
+
+test('a list of pairs that loses or doubles a segment is refused, and nothing changes', async () => {
+  const { id, beads } = await paired();
+  for (const wrong of [beads.slice(1), [...beads, beads[0]!], [[0, 9, 0, 4, 1, 0, 0]]]) {
+    await server.ask('PUT', `/alignments/${id}`, { beads: wrong }, 400);
+  }
+  expect((await server.ask<AlignmentBody>('GET', `/alignments/${id}`)).beads).toEqual(beads);
+});
+
+test('pairs are written to a memory as one operation; doubtful ones are left out where only sure ones are asked for', async () => {
+  const { id, beads } = await paired();
+  const doubtful = beads.map((bead, k) => [...bead.slice(0, 4), k === 0 ? 0.4 : 0.95, k === 1 ? 1 : 0, 0]);
+  await server.ask('PUT', `/alignments/${id}`, { beads: doubtful });
+  const job = await server.ask<{ id: number }>('POST', `/alignments/${id}/write`, { newName: 'Rules', sure: 0.8 });
+  const { result } = await server.ended(job.id);
+  expect(result).toMatchObject({ memory: 'Rules', units: 3 });
+  expect(await server.ask('GET', `/alignments/${id}`)).toMatchObject({ written: { memory: 'Rules', units: 3 } });
+});
+
+test('another language cuts and pairs the files again', async () => {
+  const { id } = await paired();
+  const job = await server.ask<{ id: number }>('POST', `/alignments/${id}/languages`, {
+    source: 'en-GB',
+    target: 'de_at',
+  });
+  await server.ended(job.id);
+  expect(await server.ask('GET', `/alignments/${id}`)).toMatchObject({
+    state: 'ready',
+    source: { language: 'en-GB' },
+    target: { language: 'de-AT' },
+  });
+  await server.ask('DELETE', `/alignments/${id}`);
+  await server.ask('GET', `/alignments/${id}`, undefined, 404);
+});
+
+test('a file without text says so', async () => {
+  const alignment = await paired('\n\n', GERMAN);
+  expect(alignment).toMatchObject({ state: 'failed', error: expect.stringMatching(/rules\.txt/) });
+});

@@ -35,6 +35,14 @@ test('two Word documents are paired, a slip is repaired, and the pairs become a 
   // What is pinned stays when the rest is paired again.
   await page.locator('main').press('w');
   await page.getByRole('button', { name: 'Pair again between the pins' }).click();
+  // Three pairs of the demo, this one, and this one again.
+  await expect
+    .poll(async () => {
+      const jobs = (await (await fetch(`${server.address}/api/jobs`)).json()) as { kind: string; state: string }[];
+      return jobs.filter(({ kind, state }) => kind === 'align' && state === 'done').length;
+    })
+    .toBe(5);
+  await page.reload();
   await expect(page.getByRole('listitem', { name: /^Pair \d+: pinned$/ })).toHaveCount(1);
   await expect(tally).toHaveText(/23 1–1 \+ 1 2–2 \+ 1 2–1/);
   await page.getByRole('button', { name: 'pinned', exact: true }).click();

@@ -49,6 +49,23 @@ test('a list of pairs that loses or doubles a segment is refused, and nothing ch
   expect((await server.ask<AlignmentBody>('GET', `/alignments/${id}`)).beads).toEqual(beads);
 });
 
+test('while it is being paired nothing else is taken; stopped, everything is as it was', async () => {
+  const { id, beads, pairedAt } = await paired();
+  const job = await server.ask<{ id: number }>('POST', `/alignments/${id}/languages`, { source: 'fr', target: 'de' });
+  await server.ask('PUT', `/alignments/${id}`, { beads }, 409);
+  await server.ask('POST', `/jobs/${job.id}/stop`);
+  const { state } = await server.ended(job.id);
+  const after = await server.ask<AlignmentBody>('GET', `/alignments/${id}`);
+  expect(after.state).toBe('ready');
+  if (state === 'stopped') expect(after).toMatchObject({ beads, pairedAt, source: { language: 'en' } });
+  else expect(after.source.language).toBe('fr');
+});
+
+test('a file that was never received is refused', async () => {
+  const side = { sha256: 'a'.repeat(64), name: 'gone.txt' };
+  await server.ask('POST', '/alignments', { clientId: client, source: side, target: side }, 404);
+});
+
 test('pairs are written to a memory as one operation; doubtful ones are left out where only sure ones are asked for', async () => {
   const { id, beads } = await paired();
   const doubtful = beads.map((bead, k) => [...bead.slice(0, 4), k === 0 ? 0.4 : 0.95, k === 1 ? 1 : 0, 0]);

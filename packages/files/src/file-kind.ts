@@ -120,7 +120,8 @@ function isBinary(head: Buffer): boolean {
   return ((even > 0 || odd > 0) && !lopsided) || controls > head.length * 0.02;
 }
 
-async function beginning(path: string, size: number): Promise<Buffer> {
+/** The first bytes of a file. */
+export async function beginning(path: string, size: number): Promise<Buffer> {
   const file = await open(path);
   try {
     const { buffer, bytesRead } = await file.read(Buffer.alloc(size), 0, size, 0);

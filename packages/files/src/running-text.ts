@@ -11,6 +11,7 @@ import { ZipArchive } from './archive.js';
 import { ClientFile, named } from './client-file.js';
 import { codec, partText } from './codec.js';
 import { documentBlocks } from './documents.js';
+import { beginning } from './file-kind.js';
 import { exchangeEncoding } from './text-encoding.js';
 
 export interface Paragraph {
@@ -125,6 +126,6 @@ const parts = (text: string): string[] =>
     .filter(Boolean);
 
 async function isOdt(path: string): Promise<boolean> {
-  const head = (await readFile(path)).subarray(0, 100).toString('latin1');
+  const head = (await beginning(path, 100)).toString('latin1');
   return head.startsWith('PK') && head.includes('mimetypeapplication/vnd.oasis.opendocument.text');
 }

@@ -3,12 +3,12 @@ import { basename } from 'node:path';
 import { Command } from 'commander';
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Alignment, Span } from '@fair-copy/core/alignment/bead.js';
+import { unitsOfBeads } from '@fair-copy/core/alignment/units.js';
 import { fatesOf, type Fate } from '@fair-copy/core/alignment/revision.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
 import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
 import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
-import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { readSrx, type SrxRules } from '@fair-copy/core/segmentation/srx.js';
 import { VERSION } from '@fair-copy/core/version.js';
@@ -171,26 +171,6 @@ function asJson({ beads, moved }: Alignment, fates: readonly Fate[] | null): obj
 
 const indexes = ({ from, to }: Span): number[] => Array.from({ length: to - from }, (_, k) => from + k);
 
-/** Pairs with two sides, each with its files and its place in them. */
-function* unitsOf(texts: Texts, { beads }: Alignment, sure: number, files: readonly string[]): Generator<Unit> {
-  const joined = (segments: readonly string[], { from, to }: Span, language: string): string =>
-    segments.slice(from, to).join(/^(zh|ja)/.test(language) ? '' : ' ');
-  for (const { source, target, sureness } of beads) {
-    if (source.from === source.to || target.from === target.to || sureness < sure) continue;
-    yield {
-      props: [
-        { type: 'file', text: files.join(' · ') },
-        { type: 'position', text: String(source.from + 1) },
-        { type: 'sureness', text: sureness.toFixed(3) },
-      ],
-      variants: [
-        { language: texts.sourceLang, text: joined(texts.source, source, texts.sourceLang), codes: [] },
-        { language: texts.targetLang, text: joined(texts.target, target, texts.targetLang), codes: [] },
-      ],
-    };
-  }
-}
-
 async function writePairs(
   output: string,
   texts: Texts,
@@ -200,7 +180,11 @@ async function writePairs(
 ): Promise<void> {
   const part = `${output}.part`;
   try {
-    const units = unitsOf(texts, alignment, sure, files);
+    const units = unitsOfBeads(
+      { name: files[0]!, language: texts.sourceLang, segments: texts.source },
+      { name: files[1]!, language: texts.targetLang, segments: texts.target },
+      alignment.beads.filter(({ sureness }) => sureness >= sure),
+    );
     const writing = {
       languages: null,
       sourceLanguage: texts.sourceLang,

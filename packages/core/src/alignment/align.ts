@@ -1,8 +1,8 @@
 /** Two texts cut into segments → which segments belong together, with how much certainty. */
 import { bandAround, fullBand, type Band, type Cut } from './band.js';
 import { anchorsOf, pathThrough } from './anchors.js';
-import type { Alignment, Bead, Span, WeighedBead } from './bead.js';
-import { learnedLexicon, lexiconOfPrior } from './lexicon.js';
+import { lengthOf, type Alignment, type Bead, type Span, type WeighedBead } from './bead.js';
+import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
 import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
 import { bestPath, weighedPath, type BeadKind, type Score } from './lattice.js';
 import { movedBeads } from './moves.js';
@@ -34,6 +34,8 @@ const MANY = 4000;
 /** Cuts on either side of the best path that are weighed against it: in the last pass, with all kinds of beads; before. */
 const NEAR = 8;
 const NEAR_AT_FIRST = 6;
+/** Segments on one side of a bead at most. */
+const LARGEST = 4;
 /** Cuts on either side of a straight line between two anchors: at least; where they are far apart; and cells in all. */
 const NARROWEST = 30;
 const WIDE = 100;
@@ -75,14 +77,11 @@ export function* align(
     kinds: KINDS,
   };
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
-  let beads: WeighedBead[] = [];
+  let parts: readonly (readonly WeighedBead[])[] = [];
   for (let round = 0; round < rounds; round++) {
     const anchors = needsAnchors(left, right) ? anchorsOf(left, right, known.words.lexicon) : [];
-    const path = (part: Rectangle): readonly Cut[] => roughPath(known, part, anchors);
-    beads = withFixed(
-      fixed,
-      between.map((part) => finePath(known, path(part), NEAR_AT_FIRST, 2)),
-    );
+    parts = between.map((part) => finePath(known, roughPath(known, part, anchors), NEAR_AT_FIRST, 2));
+    const beads = withFixed(fixed, parts);
     known = {
       room: known.room,
       words: knowledgeOf(left, right, learnedLexicon(left, right, trainingBeads(beads), prior)),
@@ -91,14 +90,11 @@ export function* align(
     };
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
   }
-  const cuts = cutsOf(beads);
-  beads = withFixed(
-    fixed,
-    between.map((part) => finePath(known, cutsWithin(cuts, part), NEAR, 4)),
-  );
+  parts = parts.map((beads, k) => finePath(known, cutsOf(beads, between[k]!), NEAR, LARGEST));
   yield 0.95;
-  const moved = movedBeads(left, right, beads, known.words.lexicon, known.kinds, partScores(known));
-  return withMoved(beads, moved);
+  // What a person has left without counterpart is not tried again.
+  const moved = movedBeads(left, right, parts.flat(), known.words.lexicon, known.kinds, partScores(known));
+  return withMoved(withFixed(fixed, parts), moved);
 }
 
 /** Evidence for any rectangle of the two texts. */
@@ -110,8 +106,8 @@ function partScores({ room, words, lengths }: Known): (sources: Span, targets: S
       fullBand(sources, targets),
       sources.from,
       sources.to,
-      Math.min(4, sources.to - sources.from),
-      Math.min(4, targets.to - targets.from),
+      Math.min(LARGEST, lengthOf(sources)),
+      Math.min(LARGEST, lengthOf(targets)),
     );
     return scoreOf(evidence, lengths);
   };
@@ -153,14 +149,14 @@ function firstLengths(left: Side, right: Side): LengthModel {
   return new LengthModel(left, right, Math.min(8, Math.max(0.125, ratio)), PUBLISHED_VARIANCE);
 }
 
-const trainingBeads = (
-  beads: readonly WeighedBead[],
-): { source: WeighedBead['source']; target: WeighedBead['target']; weight: number }[] =>
-  beads
-    .filter(({ source, target, sureness }) => source.to > source.from && target.to > target.from && sureness > 0.3)
-    .map(({ source, target, sureness }) => ({ source, target, weight: sureness }));
+/** What the lexicon is learned from: likely pairs of a size that a translation has; a person may join more. */
+function trainingBeads(beads: readonly WeighedBead[]): TrainingBead[] {
+  const isOfUse = ({ source, target, sureness }: WeighedBead): boolean =>
+    sureness > 0.3 && [source, target].every((span) => lengthOf(span) > 0 && lengthOf(span) <= LARGEST);
+  return beads.filter(isOfUse).map(({ source, target, sureness }) => ({ source, target, weight: sureness }));
+}
 
-/** Kinds of beads with their frequencies: Gale & Church's for the six they have, less for each segment more (ours). */
+/** Kinds of beads with their frequencies: after Gale & Church for the six that they have, less for each segment more. */
 const FREQUENCIES: readonly (readonly [number, number, number])[] = [
   [1, 1, 0.89],
   [1, 0, 0.01],
@@ -263,20 +259,15 @@ function withFixed(fixed: readonly Bead[], parts: readonly (readonly WeighedBead
   return parts.flatMap((part, k) => (k < fixed.length ? [...part, { ...fixed[k]!, sureness: 1 }] : part));
 }
 
-/** Cuts of the whole path that lie in a part, from corner to corner of it. */
-function cutsWithin(cuts: readonly Cut[], { source, target }: Rectangle): readonly Cut[] {
-  const inside = cuts.filter(([i, j]) => i >= source.from && i <= source.to && j >= target.from && j <= target.to);
-  return [[source.from, target.from], ...inside, [source.to, target.to]];
-}
-
 function termWords({ terms = [], sourceLanguage, targetLanguage }: AlignOptions): (readonly [string[], string[]])[] {
   const left = wordsIn(sourceLanguage);
   const right = wordsIn(targetLanguage);
   return terms.map(([source, target]) => [left(source), right(target)]);
 }
 
-function cutsOf(beads: readonly WeighedBead[]): Cut[] {
-  const cuts: Cut[] = [[0, 0]];
+/** The path through a part, from corner to corner of it. */
+function cutsOf(beads: readonly WeighedBead[], part: Rectangle): Cut[] {
+  const cuts: Cut[] = [[part.source.from, part.target.from]];
   for (const { source, target } of beads) cuts.push([source.to, target.to]);
   return cuts;
 }

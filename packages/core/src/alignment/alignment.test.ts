@@ -90,6 +90,24 @@ describe('pairs of two texts', () => {
     );
   });
 
+  test('what a person has left without counterpart is not paired with something elsewhere', () => {
+    const lines = Array.from({ length: 40 }, (_, k) => `Post ${k * 37} carries lamp ${k * 91} of crew ${k * 13}.`);
+    const after = [...lines.slice(0, 5), ...lines.slice(8, 30), ...lines.slice(5, 8), ...lines.slice(30)];
+    expect(aligned(lines, after, { targetLanguage: 'en' }).moved).toHaveLength(3);
+    const alone = { source: { from: 5, to: 8 }, target: { from: 5, to: 5 } };
+    const { beads, moved } = aligned(lines, after, { targetLanguage: 'en', fixed: [alone] });
+    expect(moved).toEqual([]);
+    expect(beads.map(short)).toContain('5-8|5-5');
+  });
+
+  test('a bead of any size that a person made spoils nothing around it', () => {
+    const many = Array.from({ length: 300 }, (_, k) => `Line ${k} of the list, with word${k} and thing${k % 50}.`);
+    const large = { source: { from: 20, to: 280 }, target: { from: 20, to: 280 } };
+    const alignment = aligned(many, many, { targetLanguage: 'en', fixed: [large] });
+    expectWhole(alignment, 300, 300);
+    expect(alignment.beads.filter(({ sureness }) => sureness > 0.9)).toHaveLength(41);
+  });
+
   test('fixed beads are always honoured, every segment is in exactly one bead (random texts)', () => {
     const word = fc.constantFrom('lock', 'gate', 'Tor', 'Schleuse', '12', '.', '水門', 'قفل', 'x', '');
     const text = fc.array(

@@ -32,43 +32,48 @@ const ITERATIONS = 5;
 const DISCOUNT = 0.5;
 /** Occurrences given to "no counterpart" of each word. */
 const NOTHING = 0.6;
-/** A word that stands in more segments than this share is learned from, but not enough to be worth its time beyond. */
+/** Pairs less probable than this both ways are not worth their time. */
 const LEAST = 0.002;
 
 /** The lexicon that says only what is known before. */
 export function lexiconOfPrior(source: Side, target: Side, prior: PriorPairs): Lexicon {
   const pairs = new PairTable(prior.source.length);
-  const weight: number[] = [];
-  for (let k = 0; k < prior.source.length; k++) {
-    const slot = pairs.add(prior.source[k]!, prior.target[k]!);
-    weight[slot] = (weight[slot] ?? 0) + prior.weight[k]!;
-  }
-  return normalised(source, target, pairs, Float64Array.from(weight));
+  const counts = Float64Array.from(weightsOf(prior, pairs));
+  const forward = new Float64Array(pairs.size);
+  const backward = new Float64Array(pairs.size);
+  probabilities(source, target, pairs, counts, 0, forward, backward);
+  return asTable(source, pairs, forward, backward);
 }
 
 /** The lexicon of beads, each counted by its weight. Cost: their words on one side times those on the other, five times. */
 export function learnedLexicon(source: Side, target: Side, beads: readonly TrainingBead[], prior: PriorPairs): Lexicon {
   const pairs = new PairTable(1 << 16);
-  const known: number[] = [];
-  for (let k = 0; k < prior.source.length; k++) {
-    const slot = pairs.add(prior.source[k]!, prior.target[k]!);
-    known[slot] = (known[slot] ?? 0) + prior.weight[k]!;
-  }
+  const known = weightsOf(prior, pairs);
   const corpus = corpusOf(source, target, beads, pairs);
   const size = pairs.size;
   const forward = new Float64Array(size).fill(1);
   const backward = new Float64Array(size).fill(1);
   for (let slot = 0; slot < known.length; slot++) {
-    forward[slot] = backward[slot] = 1 + 20 * (known[slot] ?? 0);
+    forward[slot] = backward[slot] = 1 + 20 * known[slot]!;
   }
   const counts = new Float64Array(size);
   for (let round = 0; round < ITERATIONS; round++) {
     counts.fill(0);
     expectedCounts(corpus, forward, backward, counts, round === 0 ? 1 : NULL_SHARE);
-    for (let slot = 0; slot < known.length; slot++) counts[slot]! += known[slot] ?? 0;
+    for (let slot = 0; slot < known.length; slot++) counts[slot]! += known[slot]!;
     probabilities(source, target, pairs, counts, round < ITERATIONS - 1 ? 0 : DISCOUNT, forward, backward);
   }
   return asTable(source, pairs, forward, backward);
+}
+
+/** The known pairs as the first of a table, with their weights; a pair may be known for several reasons. */
+function weightsOf({ source, target, weight }: PriorPairs, pairs: PairTable): number[] {
+  const weights: number[] = [];
+  for (let k = 0; k < source.length; k++) {
+    const slot = pairs.add(source[k]!, target[k]!);
+    weights[slot] = (weights[slot] ?? 0) + weight[k]!;
+  }
+  return weights;
 }
 
 /** Weight of "no counterpart" against the words of the other side, in the expectation. */
@@ -76,7 +81,7 @@ const NULL_SHARE = 0.02;
 
 interface Corpus {
   readonly weights: Float64Array;
-  /** For each bead how many words on either side, then its slots row by row, in `slots`; -1: the pair is not counted. */
+  /** For each bead how many words on either side, then its slots row by row, in `slots`. */
   readonly shape: Int32Array;
   readonly slots: Int32Array;
 }
@@ -154,13 +159,6 @@ function probabilities(
     forward[slot] = count / bySource[pairs.sources[slot]!]!;
     backward[slot] = count / byTarget[pairs.targets[slot]!]!;
   }
-}
-
-function normalised(source: Side, target: Side, pairs: PairTable, counts: Float64Array): Lexicon {
-  const forward = new Float64Array(pairs.size);
-  const backward = new Float64Array(pairs.size);
-  probabilities(source, target, pairs, counts, 0, forward, backward);
-  return asTable(source, pairs, forward, backward);
 }
 
 /** Ordered by source word, without pairs that say next to nothing. */

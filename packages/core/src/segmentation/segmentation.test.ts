@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { ABBREVIATIONS } from './abbreviations.js';
 import { segmenterFor } from './segmenter.js';
-import { readSrx, rulesFor } from './srx.js';
+import { expression, readSrx, rulesFor } from './srx.js';
 
 /** Each place where a segment ends is marked with a bar. Examples of our own, common practice where no source is named. */
 const EXAMPLES: readonly (readonly [language: string, text: string])[] = [
@@ -122,6 +122,15 @@ describe('SRX', () => {
       'home.',
     ]);
     expect(segmenterFor('fr', rules)('Ask for Mr. Lock.')).toEqual(['Ask for Mr.', 'Lock.']);
+  });
+
+  test('what ICU writes otherwise means the same here', () => {
+    expect(expression(String.raw`[a\-z]`, 'u').test('m')).toBe(false);
+    expect(expression(String.raw`[a\-z]`, 'u').test('-')).toBe(true);
+    expect(expression(String.raw`^\++$`, 'u').test('+++')).toBe(true);
+    expect(expression(String.raw`^a++\h$`, 'u').test('aaa\t')).toBe(true);
+    expect(expression(String.raw`^\x{2026}$`, 'u').test('…')).toBe(true);
+    expect(expression('(?i)mr', 'u').test('MR')).toBe(true);
   });
 
   test('only the first map counts without cascade', () => {

@@ -67,12 +67,13 @@ export function readSrx(text: string): SrxRules {
 export function expression(pattern: string, flags: string): RegExp {
   const translated = pattern
     .replace(/\\x\{([0-9A-Fa-f]+)\}/g, '\\u{$1}')
-    .replace(/\\([ "'#%&,:;<=>@`~_-])/g, '$1')
-    .replace(/\(\?i\)/g, '')
-    .replace(/([*+?}])\+/g, '$1')
+    // A sign that need not be escaped: by its number, which says the same inside a class and outside.
+    .replace(/\\([ "'#%&,:;<=>@`~_-])/g, (_, sign: string) => `\\x${sign.charCodeAt(0).toString(16)}`)
+    .replace(/(?<!\\)([*+?}])\+/g, '$1')
     .replace(/\\h/g, '[\\t\\p{Zs}]');
+  const plain = translated.replaceAll('(?i)', '');
   try {
-    return new RegExp(translated, flags);
+    return new RegExp(plain, plain === translated || flags.includes('i') ? flags : `${flags}i`);
   } catch {
     throw new DataError('file-kind-unknown', { what: `a segmentation rule that is no regular expression: ${pattern}` });
   }

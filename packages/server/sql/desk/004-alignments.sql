@@ -15,6 +15,6 @@ CREATE TABLE alignment (
   beads TEXT NOT NULL DEFAULT '[]',
   written TEXT,
   created_at TEXT NOT NULL,
-  changed_at TEXT NOT NULL
+  paired_at TEXT NOT NULL
 ) STRICT;
 CREATE INDEX alignment_of_client ON alignment (client_id, id);

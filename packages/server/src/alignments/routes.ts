@@ -1,13 +1,14 @@
 import { createHash } from 'node:crypto';
+import { existsSync } from 'node:fs';
 import { mkdir, rename } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { z } from 'zod';
 import type { Bead } from '@fair-copy/core/alignment/bead.js';
+import { unitsOfBeads } from '@fair-copy/core/alignment/units.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
 import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
-import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { VERSION } from '@fair-copy/core/version.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import type { Api } from '../api.js';
@@ -28,44 +29,49 @@ import {
 } from './schemas.js';
 import { Alignments } from './store.js';
 
+interface Languages {
+  readonly source: LanguageTag;
+  readonly target: LanguageTag;
+}
+
 const SIZE_LIMIT = 512 * 1024 ** 2;
 
 export function alignmentRoutes(api: Api, context: Context): void {
   const { desk, jobs, workers, events, paths } = context;
   const alignments = new Alignments(desk);
-  desk.prepare("UPDATE alignment SET state = 'failed', error = 'interrupted' WHERE state = 'running'").run();
+  alignments.giveUpAll();
   const told = (id: number): void => events.tell({ type: 'changed', what: 'alignment', id });
 
-  /** Pairs the texts, those of the files if there are none yet; pinned beads stay. */
-  const start = (id: number, fixed: readonly Bead[]): Job => {
-    const { files, clientId } = alignments.get(id);
-    alignments.state(id, 'running');
+  /**
+   * Pairs the texts, those of the files if there are none yet or their languages are others; pinned beads stay. Stopped
+   * or failed, everything is as it was.
+   */
+  const start = (id: number, fixed: readonly Bead[], languages: Languages | null = null): Job => {
+    const { files, clientId, source, target, sourceSegments, targetSegments } = alignments.get(id);
+    alignments.running(id);
+    told(id);
     const about = { kind: 'align', title: `Pairing ${files.source.name} and ${files.target.name}`, clientId };
     return jobs.start(about, async (controls: JobControls) => {
       try {
-        if (alignments.get(id).sourceSegments.length === 0) {
-          const { source, target } = alignments.get(id);
-          const said = {
-            source: { ...files.source, language: source.language as LanguageTag | null },
-            target: { ...files.target, language: target.language as LanguageTag | null },
-          };
-          const texts = await workers.read('readTexts', said, controls);
-          alignments.keepTexts(id, texts.source, texts.target);
-        }
-        const { source, target, sourceSegments, targetSegments } = alignments.get(id);
-        const texts = {
-          source: { language: source.language as LanguageTag, segments: sourceSegments },
-          target: { language: target.language as LanguageTag, segments: targetSegments },
-        };
+        const texts =
+          languages !== null || sourceSegments.length === 0
+            ? await workers.read(
+                'readTexts',
+                {
+                  source: { ...files.source, language: languages?.source ?? null },
+                  target: { ...files.target, language: languages?.target ?? null },
+                },
+                controls,
+              )
+            : {
+                source: { language: source.language as LanguageTag, segments: sourceSegments },
+                target: { language: target.language as LanguageTag, segments: targetSegments },
+              };
         const beads = await workers.read('alignTexts', { clientId, fixed, ...texts }, controls);
-        if (!alignments.exists(id)) return null;
-        alignments.keepBeads(id, beads);
-        alignments.state(id, 'ready');
+        alignments.keepPairing(id, texts.source, texts.target, beads);
         return { alignmentId: id };
       } catch (error) {
-        const hasBeads = alignments.exists(id) && alignments.get(id).beads.length > 0;
-        const why = error instanceof StoppedError ? 'stopped' : bodyOf(carried(error)).body.message;
-        if (alignments.exists(id)) alignments.state(id, hasBeads ? 'ready' : 'failed', hasBeads ? null : why);
+        alignments.givenUp(id, error instanceof StoppedError ? 'stopped' : bodyOf(carried(error)).body.message);
         throw error;
       } finally {
         told(id);
@@ -99,9 +105,10 @@ export function alignmentRoutes(api: Api, context: Context): void {
     async (request) => {
       const { clientId, source, target } = request.body;
       clientById(context.workspace, clientId);
+      for (const { sha256, name } of [source, target])
+        if (!existsSync(paths.original(sha256))) throw new ApiError('not-found', { what: `file ${name}` });
       const id = alignments.add(clientId, source, target);
       const { id: jobId } = start(id, []);
-      told(id);
       return { id, jobId };
     },
   );
@@ -122,16 +129,10 @@ export function alignmentRoutes(api: Api, context: Context): void {
       },
     },
     async (request) => {
-      const before = alignments.get(request.params.id);
-      const { beads, sourceSegments = before.sourceSegments, targetSegments = before.targetSegments } = request.body;
-      requireWhole(beads, sourceSegments.length, targetSegments.length);
-      if (request.body.sourceSegments || request.body.targetSegments)
-        alignments.keepTexts(
-          before.id,
-          { language: before.source.language!, segments: sourceSegments },
-          { language: before.target.language!, segments: targetSegments },
-        );
-      alignments.keepBeads(before.id, beads);
+      const { id, state, source, sourceSegments, targetSegments } = alignments.get(request.params.id);
+      if (state === 'running') throw new ApiError('file-not-ready', { name: source.name });
+      requireWhole(request.body.beads, sourceSegments.length, targetSegments.length);
+      alignments.keepBeads(id, request.body.beads);
       return OK;
     },
   );
@@ -153,14 +154,8 @@ export function alignmentRoutes(api: Api, context: Context): void {
       },
     },
     async (request) => {
-      const { id } = alignments.get(request.params.id);
-      const [source, target] = [request.body.source, request.body.target].map((said) => {
-        const tag = canonicalTag(said);
-        if (!tag) throw new ApiError('language-unknown', { what: said });
-        return tag;
-      }) as [LanguageTag, LanguageTag];
-      alignments.keepTexts(id, { language: source, segments: [] }, { language: target, segments: [] });
-      return start(id, []);
+      const { source, target } = request.body;
+      return start(request.params.id, [], { source: languageSaid(source), target: languageSaid(target) });
     },
   );
 
@@ -212,13 +207,21 @@ export function alignmentRoutes(api: Api, context: Context): void {
 
   /** The pairs as a TMX among the originals, from which the memory takes them like any other. */
   async function keepPairs(alignment: AlignmentBody, sure: number): Promise<string> {
-    const units = [...unitsOf(alignment, sure)];
-    if (units.length === 0) throw new ApiError('nothing-to-write', { name: alignment.source.name });
+    const { source, target, sourceSegments, targetSegments } = alignment;
+    const beads = alignment.beads.filter(
+      ([i, iEnd, j, jEnd, sureness, pin]) => i < iEnd && j < jEnd && (sureness >= sure || pin === 1),
+    );
+    if (beads.length === 0) throw new ApiError('nothing-to-write', { name: source.name });
+    const units = unitsOfBeads(
+      { name: source.name, language: source.language as LanguageTag, segments: sourceSegments },
+      { name: target.name, language: target.language as LanguageTag, segments: targetSegments },
+      beads.map(beadOf),
+    );
     await mkdir(paths.incoming, { recursive: true });
     const part = join(paths.incoming, `pairs-${alignment.id}-${Date.now()}.tmx`);
     const options = {
       languages: null,
-      sourceLanguage: alignment.source.language!,
+      sourceLanguage: source.language!,
       version: VERSION,
       date: tmxDate(new Date().toISOString()),
     };
@@ -238,42 +241,25 @@ async function* hashed(pieces: AsyncIterable<string>, hash: { update(text: strin
   }
 }
 
-function* unitsOf(
-  { source, target, sourceSegments, targetSegments, beads }: AlignmentBody,
-  sure: number,
-): Generator<Unit> {
-  const joined = (segments: readonly string[], from: number, to: number, language: string): string =>
-    segments.slice(from, to).join(/^(zh|ja)/.test(language) ? '' : ' ');
-  for (const [i, iEnd, j, jEnd, sureness, pin] of beads) {
-    if (i === iEnd || j === jEnd || (sureness < sure && pin === 0)) continue;
-    yield {
-      props: [
-        { type: 'file', text: `${source.name} · ${target.name}` },
-        { type: 'position', text: String(i + 1) },
-      ],
-      variants: [
-        {
-          language: source.language as LanguageTag,
-          text: joined(sourceSegments, i, iEnd, source.language!),
-          codes: [],
-        },
-        {
-          language: target.language as LanguageTag,
-          text: joined(targetSegments, j, jEnd, target.language!),
-          codes: [],
-        },
-      ],
-    };
-  }
+const beadOf = ([i, iEnd, j, jEnd]: BeadBody): Bead => ({
+  source: { from: i, to: iEnd },
+  target: { from: j, to: jEnd },
+});
+
+function languageSaid(said: string): LanguageTag {
+  const tag = canonicalTag(said);
+  if (!tag) throw new ApiError('language-unknown', { what: said });
+  return tag;
 }
 
 /** The pinned beads that follow the order of both sides; one that crosses another is paired anew. */
 function pinned(beads: readonly BeadBody[]): Bead[] {
   const fixed: Bead[] = [];
   let [lastI, lastJ] = [0, 0];
-  for (const [i, iEnd, j, jEnd, , pin] of [...beads].sort((a, b) => a[0] - b[0] || a[2] - b[2])) {
+  for (const bead of [...beads].sort((a, b) => a[0] - b[0] || a[2] - b[2])) {
+    const [i, iEnd, j, jEnd, , pin] = bead;
     if (pin === 0 || i < lastI || j < lastJ) continue;
-    fixed.push({ source: { from: i, to: iEnd }, target: { from: j, to: jEnd } });
+    fixed.push(beadOf(bead));
     [lastI, lastJ] = [iEnd, jEnd];
   }
   return fixed;

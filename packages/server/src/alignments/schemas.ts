@@ -22,7 +22,8 @@ export const alignmentItem = z.object({
   state: z.enum(['running', 'ready', 'failed']),
   error: z.string().nullable(),
   written: z.object({ memoryId: z.number(), memory: z.string(), units: z.number() }).nullable(),
-  changedAt: z.string(),
+  /** When it was paired last; what a person changes leaves it as it is. */
+  pairedAt: z.string(),
 });
 export type AlignmentItem = z.infer<typeof alignmentItem>;
 
@@ -39,8 +40,4 @@ export const newAlignment = z.object({
   target: z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }),
 });
 
-export const alignmentChange = z.object({
-  beads: z.array(beadBody).max(1_000_000),
-  sourceSegments: z.array(z.string()).max(1_000_000).optional(),
-  targetSegments: z.array(z.string()).max(1_000_000).optional(),
-});
+export const alignmentChange = z.object({ beads: z.array(beadBody).max(1_000_000) });

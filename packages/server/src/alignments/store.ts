@@ -1,6 +1,7 @@
-/** Alignments on the desk: in work until they are written, and kept as the person left them. */
+/** Alignments on the desk, kept as the person left them. */
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
+import type { Text } from './align-task.js';
 import type { AlignmentBody, AlignmentItem, BeadBody } from './schemas.js';
 
 interface Row {
@@ -18,7 +19,7 @@ interface Row {
   readonly target: string;
   readonly beads: string;
   readonly written: string | null;
-  readonly changed_at: string;
+  readonly paired_at: string;
 }
 
 export interface FileOf {
@@ -27,7 +28,7 @@ export interface FileOf {
 }
 
 const ITEM =
-  'id, client_id, source_name, source_sha256, source_language, target_name, target_sha256, target_language, state, error, written, changed_at';
+  'id, client_id, source_name, source_sha256, source_language, target_name, target_sha256, target_language, state, error, written, paired_at';
 
 export class Alignments {
   constructor(private readonly desk: Db) {}
@@ -46,7 +47,7 @@ export class Alignments {
     return Number(
       this.desk
         .prepare(
-          `INSERT INTO alignment (client_id, source_name, source_sha256, target_name, target_sha256, state, created_at, changed_at)
+          `INSERT INTO alignment (client_id, source_name, source_sha256, target_name, target_sha256, state, created_at, paired_at)
            VALUES (?, ?, ?, ?, ?, 'running', ?, ?)`,
         )
         .run(clientId, source.name, source.sha256, target.name, target.sha256, now, now).lastInsertRowid,
@@ -72,20 +73,46 @@ export class Alignments {
     return this.desk.prepare('SELECT 1 FROM alignment WHERE id = ?').get(id) !== undefined;
   }
 
-  state(id: number, state: AlignmentItem['state'], error: string | null = null): void {
-    this.desk.prepare('UPDATE alignment SET state = ?, error = ? WHERE id = ?').run(state, error, id);
+  running(id: number): void {
+    this.desk.prepare("UPDATE alignment SET state = 'running' WHERE id = ?").run(id);
   }
 
-  keepTexts(id: number, source: { language: string; segments: readonly string[] }, target: typeof source): void {
+  /** A pairing that came to no end: what was there before is there still; if nothing was, it says why. */
+  givenUp(id: number, why: string): void {
     this.desk
-      .prepare('UPDATE alignment SET source_language = ?, source = ?, target_language = ?, target = ? WHERE id = ?')
-      .run(source.language, JSON.stringify(source.segments), target.language, JSON.stringify(target.segments), id);
+      .prepare(
+        `UPDATE alignment SET state = CASE beads WHEN '[]' THEN 'failed' ELSE 'ready' END,
+           error = CASE beads WHEN '[]' THEN ? END WHERE id = ?`,
+      )
+      .run(why, id);
+  }
+
+  /** At the start of the program nothing is running. */
+  giveUpAll(): void {
+    const rows = this.desk.prepare<[], { id: number }>("SELECT id FROM alignment WHERE state = 'running'").all();
+    for (const { id } of rows) this.givenUp(id, 'interrupted');
+  }
+
+  /** All that a pairing finds, at once. */
+  keepPairing(id: number, source: Text, target: Text, beads: readonly BeadBody[]): void {
+    this.desk
+      .prepare(
+        `UPDATE alignment SET source_language = ?, source = ?, target_language = ?, target = ?, beads = ?,
+           state = 'ready', error = NULL, paired_at = ? WHERE id = ?`,
+      )
+      .run(
+        source.language,
+        JSON.stringify(source.segments),
+        target.language,
+        JSON.stringify(target.segments),
+        JSON.stringify(beads),
+        new Date().toISOString(),
+        id,
+      );
   }
 
   keepBeads(id: number, beads: readonly BeadBody[]): void {
-    this.desk
-      .prepare('UPDATE alignment SET beads = ?, changed_at = ? WHERE id = ?')
-      .run(JSON.stringify(beads), new Date().toISOString(), id);
+    this.desk.prepare('UPDATE alignment SET beads = ? WHERE id = ?').run(JSON.stringify(beads), id);
   }
 
   keepWritten(id: number, written: NonNullable<AlignmentItem['written']>): void {
@@ -106,6 +133,6 @@ function itemOf(row: Row): AlignmentItem {
     state: row.state,
     error: row.error,
     written: row.written === null ? null : (JSON.parse(row.written) as AlignmentItem['written']),
-    changedAt: row.changed_at,
+    pairedAt: row.paired_at,
   };
 }

@@ -11,6 +11,13 @@ export async function jobEnded(id: number): Promise<JobBody> {
   }
 }
 
+/** What the job has come to; null if it was stopped. Throws what the server said if it failed. */
+export async function jobResult<T>(id: number): Promise<T | null> {
+  const job = await jobEnded(id);
+  if (job.state === 'failed') throw new Error(job.error?.message);
+  return job.state === 'done' ? (job.result as T) : null;
+}
+
 export function jobFileAddress(id: number): string {
   return `/api/jobs/${id}/file`;
 }

@@ -62,7 +62,7 @@ function Chosen({ id }: { readonly id: number }) {
       </Box>
     );
   if (data.state === 'failed') return <Failed id={id} why={data.error} />;
-  return <AlignSheet key={data.changedAt} alignment={data} />;
+  return <AlignSheet key={data.pairedAt} alignment={data} />;
 }
 
 function Failed({ id, why }: { readonly id: number; readonly why: string | null }) {
@@ -129,17 +129,17 @@ function NewAlignment({ clientId }: { readonly clientId: number }) {
   const start = async (): Promise<void> => {
     setBusy(true);
     try {
-      const send1 = async (file: File): Promise<Side> => ({
+      const sent = async (file: File): Promise<Side> => ({
         name: file.name,
         sha256: (await upload<{ sha256: string }>('/alignments/files', file)).sha256,
       });
       let first: number | null = null;
       for (const [source, target] of pairs) {
-        const body = { clientId, source: await send1(source), target: await send1(target) };
+        const body = { clientId, source: await sent(source), target: await sent(target) };
         const { id } = await send<{ id: number }>('POST', '/alignments', body);
+        setFiles((now) => now.filter((file) => file !== source && file !== target));
         first ??= id;
       }
-      setFiles(left);
       if (first !== null) void navigate(`/align/${first}`);
     } finally {
       setBusy(false);

@@ -2,9 +2,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { send } from '../../api/http.js';
-import type { AlignmentBody, JobBody } from '../../api/types.js';
+import type { AlignmentBody, BeadBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
@@ -101,17 +102,18 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   });
   useAltArrows((down) => change(shifted(pairs, at, down)));
   useKeyHints(HINTS);
-  const again = async (): Promise<void> => {
+  const queries = useQueryClient();
+  /** The sheet gives way to the progress at once, so that nothing is changed that would not count. */
+  const pairAnew = async (how: 'again' | 'languages', body?: object): Promise<void> => {
     await settle();
-    await send<JobBody>('POST', `/alignments/${alignment.id}/again`);
+    await send('POST', `/alignments/${alignment.id}/${how}`, body);
+    await queries.invalidateQueries({ queryKey: ['alignment'] });
   };
   const tongue = (side: 'source' | 'target', tag: string): void => {
     const said = { source: alignment.source.language, target: alignment.target.language, [side]: tag };
-    settle()
-      .then(() => send('POST', `/alignments/${alignment.id}/languages`, said))
-      .catch(fail);
+    pairAnew('languages', said).catch(fail);
   };
-  const doubts = pairs.filter(isDoubtful).length;
+  const doubts = useMemo(() => pairs.filter(isDoubtful).length, [pairs]);
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
       <Box sx={{ px: 3, pt: 1.5, pb: 1, borderBottom: 1, borderColor: 'divider' }}>
@@ -133,7 +135,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
               onChange={(tag) => tongue('target', tag)}
             />
           </Box>
-          <Button variant="outlined" onClick={() => again().catch(fail)} title={t.againHint}>
+          <Button variant="outlined" onClick={() => pairAnew('again').catch(fail)} title={t.againHint}>
             {t.again}
           </Button>
           <Box role="group" aria-label={t.show} sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap' }}>
@@ -202,13 +204,7 @@ function Actions({ items }: { readonly items: readonly (readonly [label: string,
 }
 
 /** Where the program is unsure, for the whole text; a click goes there. */
-function DoubtStrip({
-  pairs,
-  onGo,
-}: {
-  readonly pairs: AlignmentBody['beads'] | readonly AlignmentBody['beads'][number][];
-  readonly onGo: (number: number) => void;
-}) {
+function DoubtStrip({ pairs, onGo }: { readonly pairs: readonly BeadBody[]; readonly onGo: (number: number) => void }) {
   const marks = useMemo(() => {
     const bins = new Map<number, number>();
     pairs.forEach((pair, k) => {
@@ -244,11 +240,11 @@ function Foot({
   settle,
 }: {
   readonly alignment: AlignmentBody;
-  readonly pairs: readonly AlignmentBody['beads'][number][];
+  readonly pairs: readonly BeadBody[];
   readonly settle: () => Promise<void>;
 }) {
-  const kinds = kindsOf(pairs);
-  const both = pairs.filter(hasBothSides).length;
+  const kinds = useMemo(() => kindsOf(pairs), [pairs]);
+  const both = useMemo(() => pairs.filter(hasBothSides).length, [pairs]);
   return (
     <Box sx={{ px: 3, py: 1, borderTop: 1, borderColor: 'divider', display: 'flex', alignItems: 'center', gap: 2 }}>
       <Box role="group" aria-label={t.tally} sx={{ flex: 1, fontSize: 14, fontVariantNumeric: 'tabular-nums' }}>

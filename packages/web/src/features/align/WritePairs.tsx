@@ -3,18 +3,18 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
-import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { send } from '../../api/http.js';
-import { jobEnded } from '../../api/jobs.js';
+import { jobResult } from '../../api/jobs.js';
 import { memories as memoriesQuery } from '../../api/queries.js';
 import type { AlignmentBody, BeadBody, JobBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { Pick } from '../../ui/Pick.js';
+import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { hasBothSides, isDoubtful } from './pairs.js';
 
@@ -29,7 +29,6 @@ interface Props {
 }
 
 export function WritePairs({ alignment, pairs, units, settle }: Props) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { data: memories = [] } = useQuery(memoriesQuery(alignment.clientId));
   const [target, setTarget] = useState('');
   const [name, setName] = useState(alignment.source.name.replace(/\.[^.]+$/, ''));
@@ -37,46 +36,34 @@ export function WritePairs({ alignment, pairs, units, settle }: Props) {
   const { say, fail } = useToast();
   const navigate = useNavigate();
   const left = pairs.filter((pair) => hasBothSides(pair) && isDoubtful(pair)).length;
-  const write = async (): Promise<void> => {
+  const write = async (close: () => void): Promise<void> => {
     await settle();
     const where = target === '' ? { newName: name } : { memoryId: Number(target) };
     const started = await send<JobBody>('POST', `/alignments/${alignment.id}/write`, {
       ...where,
       sure: onlySure ? SURE : 0,
     });
-    setAnchor(null);
-    const job = await jobEnded(started.id);
-    if (job.state === 'failed') throw new Error(job.error?.message);
-    if (job.state !== 'done') return;
-    const written = job.result as { memoryId: number; memory: string; units: number };
+    close();
+    const written = await jobResult<{ memoryId: number; memory: string; units: number }>(started.id);
+    if (!written) return;
     say(t.done(written.units, written.memory), {
       label: t.open,
       run: () => void navigate(`/memories/${written.memoryId}`),
     });
   };
   return (
-    <>
-      <Button
-        variant={alignment.written ? 'outlined' : 'contained'}
-        disabled={units === 0}
-        aria-haspopup="dialog"
-        onClick={(event) => setAnchor(event.currentTarget)}
-      >
-        {t.button(units)}
-      </Button>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'top', horizontal: 'right' }}
-        transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}
-      >
+    <PopoverButton
+      variant={alignment.written ? 'outlined' : 'contained'}
+      disabled={units === 0}
+      label={t.button(units)}
+    >
+      {(close) => (
         <Box
           component="form"
           sx={{ p: 2, width: 360, display: 'flex', flexDirection: 'column', gap: 1.5 }}
           onSubmit={(event) => {
             event.preventDefault();
-            write().catch(fail);
+            write(close).catch(fail);
           }}
         >
           <Typography component="h2" sx={{ fontWeight: 600 }}>
@@ -101,7 +88,7 @@ export function WritePairs({ alignment, pairs, units, settle }: Props) {
             {t.go(onlySure ? units - left : units)}
           </Button>
         </Box>
-      </Popover>
-    </>
+      )}
+    </PopoverButton>
   );
 }

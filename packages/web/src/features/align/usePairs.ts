@@ -33,8 +33,15 @@ export function usePairs(alignment: AlignmentBody): Pairs {
   const { id } = alignment;
   const settle = useCallback(async (): Promise<void> => {
     if (kept.current === pairs) return;
+    const before = kept.current;
     kept.current = pairs;
-    await send('PUT', `/alignments/${id}`, { beads: pairs });
+    try {
+      await send('PUT', `/alignments/${id}`, { beads: pairs });
+    } catch (error) {
+      // It is sent once more with the next change, or when it is asked for.
+      kept.current = before;
+      throw error;
+    }
     queries.setQueryData<AlignmentBody>(['alignment', id], (before) => before && { ...before, beads: [...pairs] });
   }, [id, pairs, queries]);
   useEffect(() => {

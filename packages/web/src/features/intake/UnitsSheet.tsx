@@ -2,7 +2,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import Popover from '@mui/material/Popover';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
@@ -11,7 +10,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { send } from '../../api/http.js';
-import { jobEnded } from '../../api/jobs.js';
+import { jobResult } from '../../api/jobs.js';
 import { ledger, memories as memoriesQuery } from '../../api/queries.js';
 import type { IntakeFileBody, JobBody, MemoryBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -20,6 +19,7 @@ import { number } from '../../ui/format.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { MarginNote } from '../../ui/MarginNote.js';
+import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
@@ -232,7 +232,6 @@ interface FootProps {
 
 /** The tally, and the button that writes. */
 export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const left = Object.entries(survey.reasons);
   return (
     <Box
@@ -262,23 +261,13 @@ export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
           </span>
         ))}
       </Box>
-      <Button
+      <PopoverButton
         variant={file.unitsWritten ? 'outlined' : 'contained'}
         disabled={survey.taken === 0}
-        aria-haspopup="dialog"
-        onClick={(event) => setAnchor(event.currentTarget)}
+        label={t.write(survey.taken)}
       >
-        {t.write(survey.taken)}
-      </Button>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'top', horizontal: 'right' }}
-        transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}
-      >
-        {anchor && <TargetForm file={file} survey={survey} onClose={() => setAnchor(null)} />}
-      </Popover>
+        {(close) => <TargetForm file={file} survey={survey} onClose={close} />}
+      </PopoverButton>
     </Box>
   );
 }
@@ -315,10 +304,8 @@ function TargetForm({
       duplicates: skip ? 'skip' : 'keep',
     });
     onClose();
-    const job = await jobEnded(started.id);
-    if (job.state === 'failed') throw new Error(job.error?.message);
-    if (job.state !== 'done') return;
-    const written = job.result as NonNullable<IntakeFileBody['unitsWritten']>;
+    const written = await jobResult<NonNullable<IntakeFileBody['unitsWritten']>>(started.id);
+    if (!written) return;
     say(t.done(written.units, written.skipped, written.memory), {
       label: t.open,
       run: () => void navigate(`/memories/${written.memoryId}`),

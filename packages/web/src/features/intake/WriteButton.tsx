@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import Popover from '@mui/material/Popover';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import TextField from '@mui/material/TextField';
@@ -10,11 +9,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { send } from '../../api/http.js';
-import { jobEnded } from '../../api/jobs.js';
+import { jobResult } from '../../api/jobs.js';
 import { holdings as holdingsQuery } from '../../api/queries.js';
 import type { Holding, IntakeFileBody, JobBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
+import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { termbaseName } from './termbase-name.js';
 import type { ReadingChanges } from './useReadingChanges.js';
@@ -24,34 +24,23 @@ const t = m.intake.write;
 /** The one button of the page: writes the entries to a new or an existing termbase. */
 export function WriteButton({ file, changes }: { readonly file: IntakeFileBody; readonly changes: ReadingChanges }) {
   const { data: holdings = [] } = useQuery(holdingsQuery(file.clientId));
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const tally = file.outcome?.tally;
   const target = holdings.find((holding) => holding.id === file.targetId);
   const writable = tally ? tally.entries + tally.joined : 0;
   return (
-    <>
-      <Button
-        variant={file.written ? 'outlined' : 'contained'}
-        disabled={writable === 0}
-        aria-haspopup="dialog"
-        onClick={(event) => setAnchor(event.currentTarget)}
-      >
-        {tally && writable > 0
+    <PopoverButton
+      variant={file.written ? 'outlined' : 'contained'}
+      disabled={writable === 0}
+      label={
+        tally && writable > 0
           ? t.button(tally.entries, target ? `“${target.name}”` : t.new)
           : tally
             ? t.nothing
-            : m.intake.tally.counting}
-      </Button>
-      <Popover
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'top', horizontal: 'right' }}
-        transformOrigin={{ vertical: 'bottom', horizontal: 'right' }}
-      >
-        {anchor && <TargetForm file={file} holdings={holdings} changes={changes} onClose={() => setAnchor(null)} />}
-      </Popover>
-    </>
+            : m.intake.tally.counting
+      }
+    >
+      {(close) => <TargetForm file={file} holdings={holdings} changes={changes} onClose={close} />}
+    </PopoverButton>
   );
 }
 
@@ -78,10 +67,8 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
     const started = await send<JobBody>('POST', `/intake/files/${file.id}/write`, body);
     // Long work is quiet: the person goes on, and is told when it is done.
     onClose();
-    const job = await jobEnded(started.id);
-    if (job.state === 'failed') throw new Error(job.error?.message);
-    if (job.state !== 'done') return;
-    const written = job.result as NonNullable<IntakeFileBody['written']>;
+    const written = await jobResult<NonNullable<IntakeFileBody['written']>>(started.id);
+    if (!written) return;
     say(t.done(written.entries, written.joined, written.termbase), {
       label: t.open,
       run: () => void navigate(`/termbases/${written.termbaseId}`),

@@ -29,7 +29,9 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
   const dark = useTheme().palette.mode === 'dark';
   const input = useRef<HTMLInputElement>(null);
   const [q, setQ] = useState('');
-  const { data } = useQuery(lookUp(q, clientId));
+  const { data, isPlaceholderData, isError } = useQuery(lookUp(q, clientId));
+  // What is offered besides terms waits for them: Enter takes the first, and that must not change under one's hand.
+  const ready = isError || (data !== undefined && !isPlaceholderData);
   const { data: memories = [] } = useQuery(memoriesQuery(clientId));
   const named = memories.filter(({ name }) => name.toLowerCase().includes(q.trim().toLowerCase())).slice(0, 5);
   useEffect(() => {
@@ -68,7 +70,7 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
       detail: termbase.client,
       go: () => void navigate(`/termbases/${termbase.id}`),
     })),
-    ...(q.trim()
+    ...(q.trim() && ready
       ? [
           {
             group: m.lookUp.texts,
@@ -80,7 +82,7 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
           },
         ]
       : []),
-    ...(q.trim() ? named : []).map((memory) => ({
+    ...(q.trim() && ready ? named : []).map((memory) => ({
       group: m.lookUp.resources,
       key: `m${memory.id}`,
       text: memory.name,
@@ -89,7 +91,7 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
       go: () => void navigate(`/memories/${memory.id}`),
     })),
     ...commands
-      .filter(([id]) => m.lookUp.commandList[id].toLowerCase().includes(lower))
+      .filter(([id]) => (lower === '' || ready) && m.lookUp.commandList[id].toLowerCase().includes(lower))
       .map(([id, go]) => ({
         group: m.lookUp.commands,
         key: id,

@@ -54,13 +54,14 @@ export function UnitSheet(props: Props) {
   const known = total ?? (firstPage ? first * UNIT_PAGE + firstPage.units.length : 0);
   useEffect(() => onTotal(total), [total, onTotal]);
   const found = place?.position ?? null;
-  // Only when all is known the list is long enough to go there.
-  const start = total === null ? null : found;
+  // Only when all is known the list is long enough to go there; who has begun to work meanwhile is not carried away.
+  const start = total === null || selected >= 0 || editing ? null : found;
   useEffect(() => {
-    if (found === null) return;
-    setSelected(found);
-    setBase(Math.floor(found / WINDOW) * WINDOW);
-  }, [found]);
+    if (start === null) return;
+    setSelected(start);
+    setBase(Math.floor(start / WINDOW) * WINDOW);
+    list.current?.scrollToIndex({ index: start % WINDOW, align: 'center' });
+  }, [start]);
   const failure = results.find((result) => result.error)?.error;
   const unitAt = (index: number): UnitBody | undefined =>
     results[Math.floor(index / UNIT_PAGE) - first]?.data?.units[index % UNIT_PAGE];
@@ -117,8 +118,8 @@ export function UnitSheet(props: Props) {
         ))}
       </Box>
       <Virtuoso
-        key={`${base} ${start ?? ''}`}
-        initialTopMostItemIndex={start === null ? 0 : { index: start % WINDOW, align: 'center' }}
+        key={base}
+        initialTopMostItemIndex={selected < 0 ? 0 : { index: selected % WINDOW, align: 'center' }}
         ref={list}
         style={{ flex: 1 }}
         totalCount={Math.min(WINDOW, known - base)}

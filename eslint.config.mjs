@@ -8,7 +8,7 @@ const forbid = (files, group, message) => ({
   rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
 });
 
-const features = ['holdings', 'intake', 'termbase', 'inspect', 'ledger'];
+const features = ['align', 'concordance', 'holdings', 'intake', 'inspect', 'ledger', 'memory', 'termbase'];
 const webFeatureRules = features.map((feature) =>
   forbid(
     [`packages/web/src/features/${feature}/**/*.{ts,tsx}`],
@@ -20,7 +20,7 @@ const webFeatureRules = features.map((feature) =>
       '@fair-copy/server/*',
       '@fair-copy/files/*',
     ],
-    'Features of the web do not import one another, the frame or the server: share through ui/ or api/.',
+    'Features of the web do not import one another, the frame or the server: share through parts/, ui/ or api/.',
   ),
 );
 
@@ -75,6 +75,11 @@ export default ts.config(
     ['packages/web/src/ui/**/*.{ts,tsx}'],
     ['**/features/**', '**/app/**', '**/api/**'],
     'ui/ has looks without knowledge of the domain.',
+  ),
+  forbid(
+    ['packages/web/src/parts/**/*.{ts,tsx}'],
+    ['**/features/**', '**/app/**'],
+    'parts/ has what several features share.',
   ),
   forbid(['packages/web/src/api/**/*.ts'], ['**/features/**', '**/app/**'], 'api/ has calls and types only.'),
   ...webFeatureRules,

@@ -70,7 +70,11 @@ test('pairs are written to a memory as one operation; doubtful ones are left out
   const { id, beads } = await paired();
   const doubtful = beads.map((bead, k) => [...bead.slice(0, 4), k === 0 ? 0.4 : 0.95, k === 1 ? 1 : 0, 0]);
   await server.ask('PUT', `/alignments/${id}`, { beads: doubtful });
-  const job = await server.ask<{ id: number }>('POST', `/alignments/${id}/write`, { newName: 'Rules', sure: 0.8 });
+  const job = await server.ask<{ id: number }>('POST', '/alignments/write', {
+    ids: [id],
+    newName: 'Rules',
+    sure: 0.8,
+  });
   const { result } = await server.ended(job.id);
   expect(result).toMatchObject({ memory: 'Rules', units: 3 });
   expect(await server.ask('GET', `/alignments/${id}`)).toMatchObject({ written: { memory: 'Rules', units: 3 } });

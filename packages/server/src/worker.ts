@@ -1,7 +1,8 @@
 /** What the worker threads can do. Each task opens what it needs and closes it; errors travel as values. */
 import type { MessagePort } from 'node:worker_threads';
 import { carried } from './errors.js';
-import { alignTexts, readTexts } from './alignments/align-task.js';
+import { alignTexts, lookAtFile, readTexts } from './alignments/align-task.js';
+import { handOverPairs, keepPairs, markTerms } from './alignments/pairs-task.js';
 import { handOver } from './hand-over/task.js';
 import { inspectionReport } from './inspection/report-task.js';
 import { inspectTermbase, letStand, putRight } from './inspection/write.js';
@@ -83,6 +84,10 @@ const readerTasks = {
   previewUnits,
   readTexts,
   alignTexts,
+  lookAtFile,
+  keepPairs,
+  handOverPairs,
+  markTerms,
 };
 
 /** Short ones that pages wait for: they have a thread of their own. */

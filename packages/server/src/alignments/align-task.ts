@@ -1,15 +1,16 @@
 /** Two documents → their segments and beads, in a reading thread. */
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Bead } from '@fair-copy/core/alignment/bead.js';
+import { setAside } from '@fair-copy/core/alignment/set-aside.js';
 import { identifyPooled } from '@fair-copy/core/language/identify.js';
 import { canonicalTag, primaryLanguage, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { runningText } from '@fair-copy/files/running-text.js';
-import { ApiError } from '../errors.js';
+import { ApiError, bodyOf, carried } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
-import type { BeadBody } from './schemas.js';
+import type { BeadBody, FileLook } from './schemas.js';
 import type { FileOf } from './store.js';
 
 export interface Text {
@@ -40,6 +41,18 @@ async function textOf({ sha256, name, language: said }: FileToRead, context: Tas
   return { language, segments: paragraphs.flatMap(segmenterFor(language)) };
 }
 
+/** What a file is, before it is put opposite another; a file without running text says why. */
+export async function lookAtFile({ sha256, name }: FileOf, { dataDir }: TaskContext): Promise<FileLook> {
+  try {
+    const paragraphs = await runningText(pathsOf(dataDir).original(sha256), name);
+    if (paragraphs.length === 0) throw new ApiError('no-text', { name });
+    const texts = paragraphs.map(({ text }) => text.normalize('NFC'));
+    return { name, sha256, language: identified(texts), paragraphs: paragraphs.length, error: null };
+  } catch (error) {
+    return { name, sha256, language: null, paragraphs: 0, error: bodyOf(carried(error)).body.message };
+  }
+}
+
 function identified(paragraphs: readonly string[]): LanguageTag {
   const found = identifyPooled([...paragraphs].sort((a, b) => b.length - a.length).slice(0, 200))[0];
   return canonicalTag(found?.language ?? '') ?? UNDETERMINED;
@@ -51,17 +64,20 @@ export interface TextsToAlign {
   readonly target: Text;
   /** Pinned beads in the order of both sides. */
   readonly fixed: readonly Bead[];
+  /** Pinned beads that stand elsewhere in the other text. */
+  readonly crossing: readonly Bead[];
 }
 
 export async function alignTexts(
-  { clientId, source, target, fixed }: TextsToAlign,
+  { clientId, source, target, fixed, crossing }: TextsToAlign,
   context: TaskContext,
 ): Promise<BeadBody[]> {
   const terms = termPairs(context.dataDir, clientId, source.language, target.language);
-  const work = align(source.segments, target.segments, {
+  const rest = setAside(source.segments, target.segments, crossing);
+  const work = align(rest.source, rest.target, {
     sourceLanguage: source.language,
     targetLanguage: target.language,
-    fixed,
+    fixed: fixed.map(rest.inside).filter((bead) => bead !== null),
     terms,
   });
   for (;;) {
@@ -72,16 +88,20 @@ export async function alignTexts(
     }
     const { beads, moved } = step.value;
     const elsewhere = new Set(moved);
-    const pinned = new Set(fixed.map(keyOf));
-    return beads.map((bead, k) => [
-      bead.source.from,
-      bead.source.to,
-      bead.target.from,
-      bead.target.to,
-      Number(bead.sureness.toFixed(3)),
-      pinned.has(keyOf(bead)) ? 1 : 0,
-      elsewhere.has(k) ? 1 : 0,
-    ]);
+    const found = beads.map((bead, k) => ({ ...bead, moved: elsewhere.has(k) }));
+    const linked = crossing.map((bead) => ({ ...bead, sureness: 1, moved: true }));
+    const pinned = new Set([...fixed, ...crossing].map(keyOf));
+    return [...rest.outside(found), ...linked]
+      .sort((a, b) => a.source.from - b.source.from || a.source.to - b.source.to || a.target.from - b.target.from)
+      .map((bead) => [
+        bead.source.from,
+        bead.source.to,
+        bead.target.from,
+        bead.target.to,
+        Number(bead.sureness.toFixed(3)),
+        pinned.has(keyOf(bead)) ? 1 : 0,
+        bead.moved ? 1 : 0,
+      ]);
   }
 }
 

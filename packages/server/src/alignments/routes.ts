@@ -1,33 +1,29 @@
-import { createHash } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, rename } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { z } from 'zod';
-import type { Bead } from '@fair-copy/core/alignment/bead.js';
-import { unitsOfBeads } from '@fair-copy/core/alignment/units.js';
-import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
-import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
-import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
-import { VERSION } from '@fair-copy/core/version.js';
-import { writeText } from '@fair-copy/files/text-write.js';
+import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
 import { keepUpload } from '../intake/uploads.js';
 import type { Job, JobControls } from '../jobs/jobs.js';
+import { stampBody, stampOf } from '../memories/stamp.js';
+import { UNIT_FORMATS } from '../memories/unit-formats.js';
 import type { UnitsToWrite } from '../memories/write.js';
 import { done, idParam, job, OK } from '../schemas.js';
 import { clientById } from '../store/termbases.js';
+import { hasBothSides, isSure, NO_PINS, pinsOf, requireWhole, type Pins } from './pairs.js';
 import {
   alignmentBody,
   alignmentChange,
   alignmentItem,
+  chosenPairs,
+  fileLook,
   newAlignment,
+  termMarks,
   type AlignmentBody,
-  type BeadBody,
 } from './schemas.js';
-import { Alignments } from './store.js';
+import { Alignments, type FileOf } from './store.js';
 
 interface Languages {
   readonly source: LanguageTag;
@@ -46,7 +42,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
    * Pairs the texts, those of the files if there are none yet or their languages are others; pinned beads stay. Stopped
    * or failed, everything is as it was.
    */
-  const start = (id: number, fixed: readonly Bead[], languages: Languages | null = null): Job => {
+  const start = (id: number, pins: Pins, languages: Languages | null = null): Job => {
     const { files, clientId, source, target, sourceSegments, targetSegments } = alignments.get(id);
     alignments.running(id);
     told(id);
@@ -67,7 +63,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
                 source: { language: source.language as LanguageTag, segments: sourceSegments },
                 target: { language: target.language as LanguageTag, segments: targetSegments },
               };
-        const beads = await workers.read('alignTexts', { clientId, fixed, ...texts }, controls);
+        const beads = await workers.read('alignTexts', { clientId, ...pins, ...texts }, controls);
         alignments.keepPairing(id, texts.source, texts.target, beads);
         return { alignmentId: id };
       } catch (error) {
@@ -88,6 +84,21 @@ export function alignmentRoutes(api: Api, context: Context): void {
     },
   );
 
+  api.post(
+    '/alignments/look',
+    {
+      schema: {
+        summary: 'The language and length of a file that was sent',
+        body: newAlignment.shape.source,
+        response: { 200: fileLook },
+      },
+    },
+    async (request) => {
+      requireReceived(request.body);
+      return workers.read('lookAtFile', request.body);
+    },
+  );
+
   api.get(
     '/alignments',
     {
@@ -105,10 +116,9 @@ export function alignmentRoutes(api: Api, context: Context): void {
     async (request) => {
       const { clientId, source, target } = request.body;
       clientById(context.workspace, clientId);
-      for (const { sha256, name } of [source, target])
-        if (!existsSync(paths.original(sha256))) throw new ApiError('not-found', { what: `file ${name}` });
+      for (const side of [source, target]) requireReceived(side);
       const id = alignments.add(clientId, source, target);
-      const { id: jobId } = start(id, []);
+      const { id: jobId } = start(id, NO_PINS);
       return { id, jobId };
     },
   );
@@ -122,17 +132,18 @@ export function alignmentRoutes(api: Api, context: Context): void {
     {
       bodyLimit: 256 * 1024 * 1024,
       schema: {
-        summary: 'The beads as the person has set them',
+        summary: 'The beads as the person has set them, and the texts where they were corrected or cut',
         params: idParam,
         body: alignmentChange,
         response: { 200: done },
       },
     },
     async (request) => {
-      const { id, state, source, sourceSegments, targetSegments } = alignments.get(request.params.id);
+      const { beads, sourceSegments, targetSegments } = request.body;
+      const { id, state, source, target } = alignments.item(request.params.id);
       if (state === 'running') throw new ApiError('file-not-ready', { name: source.name });
-      requireWhole(request.body.beads, sourceSegments.length, targetSegments.length);
-      alignments.keepBeads(id, request.body.beads);
+      requireWhole(beads, sourceSegments?.length ?? source.segments, targetSegments?.length ?? target.segments);
+      alignments.keepBeads(id, beads, { source: sourceSegments ?? null, target: targetSegments ?? null });
       return OK;
     },
   );
@@ -140,7 +151,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
   api.post(
     '/alignments/:id/again',
     { schema: { summary: 'Pairs again between the pins', params: idParam, response: { 200: job } } },
-    async (request) => start(request.params.id, pinned(alignments.get(request.params.id).beads)),
+    async (request) => start(request.params.id, pinsOf(alignments.get(request.params.id).beads)),
   );
 
   api.post(
@@ -155,47 +166,86 @@ export function alignmentRoutes(api: Api, context: Context): void {
     },
     async (request) => {
       const { source, target } = request.body;
-      return start(request.params.id, [], { source: languageSaid(source), target: languageSaid(target) });
+      return start(request.params.id, NO_PINS, { source: languageSaid(source), target: languageSaid(target) });
     },
   );
 
   api.post(
-    '/alignments/:id/write',
+    '/alignments/write',
     {
       schema: {
-        summary: 'Its pairs to a memory',
-        params: idParam,
-        body: z.object({
+        summary: 'The pairs of one or several to a memory',
+        body: chosenPairs.extend({
           memoryId: z.number().int().optional(),
           newName: z.string().max(200).optional(),
-          /** Pairs less sure than this are left out, unless they are pinned. */
-          sure: z.number().min(0).max(1).default(0),
+          ...stampBody,
         }),
         response: { 200: job },
       },
     },
     async (request) => {
-      const alignment = alignments.get(request.params.id);
-      const { memoryId, newName, sure } = request.body;
+      const { ids, sure, memoryId, newName, duplicates, ...stamped } = request.body;
+      const all = ofOneClient(ids);
+      const { clientId } = all[0]!;
       const target: UnitsToWrite['target'] =
         memoryId === undefined ? { kind: 'new', name: newName ?? '' } : { kind: 'existing', id: memoryId };
-      const name = `${alignment.source.name} · ${alignment.target.name}`;
-      const about = { kind: 'write', title: `Writing ${name}`, clientId: alignment.clientId };
-      return jobs.start(about, async (controls) => {
-        const sha256 = await keepPairs(alignment, sure);
-        const stamp = { subject: '', client: '', attributes: [] };
-        const writing = { fileId: alignment.id, sha256, name, clientId: alignment.clientId, open: {}, target, stamp };
-        const written = await workers.write('writeUnits', { ...writing, duplicates: 'keep' }, controls);
-        alignments.keepWritten(alignment.id, {
-          memoryId: written.memoryId,
-          memory: written.memory,
-          units: written.units,
+      const name = namesOf(all);
+      const stamp = stampOf(context.workspace, clientId, stamped);
+      return jobs.start({ kind: 'write', title: `Writing ${name}`, clientId }, async (controls) => {
+        const { sha256 } = await workers.read('keepPairs', { ids, sure }, controls);
+        const writing = { fileId: ids[0]!, sha256, name, clientId, open: {}, target, stamp, duplicates };
+        const { ledgerId, memory, ...written } = await workers.write('writeUnits', writing, controls);
+        const units = pairsOf(all, sure);
+        all.forEach((one, k) => {
+          alignments.keepWritten(one.id, { memoryId: written.memoryId, memory, units: units[k]!, ledgerId });
+          told(one.id);
         });
         for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
         events.tell({ type: 'changed', what: 'memory', id: written.memoryId });
-        told(alignment.id);
-        return written;
+        return { ...written, ledgerId, memory };
       });
+    },
+  );
+
+  api.post(
+    '/alignments/hand-over',
+    {
+      schema: {
+        summary: 'The pairs of one or several to a file, or what is left out of them; fetch it from /jobs/:id/file',
+        body: chosenPairs.extend({ format: z.enum([...UNIT_FORMATS, 'left out']) }),
+        response: { 200: job },
+      },
+    },
+    async (request) => {
+      const all = ofOneClient(request.body.ids);
+      const about = {
+        kind: 'hand over',
+        title: `${request.body.format} of ${namesOf(all)}`,
+        clientId: all[0]!.clientId,
+      };
+      return jobs.start(about, (controls) =>
+        workers.read('handOverPairs', { ...request.body, jobId: controls.id }, controls),
+      );
+    },
+  );
+
+  api.post(
+    '/alignments/:id/terms',
+    {
+      schema: {
+        summary: 'Where terms of the client stand in some of its texts',
+        params: idParam,
+        body: z.object({
+          source: z.array(z.string().max(100_000)).max(400),
+          target: z.array(z.string().max(100_000)).max(400),
+        }),
+        response: { 200: termMarks },
+      },
+    },
+    async (request) => {
+      const { clientId, source, target } = alignments.item(request.params.id);
+      const language = { source: source.language ?? UNDETERMINED, target: target.language ?? UNDETERMINED };
+      return workers.read('markTerms', { clientId, language, ...request.body });
     },
   );
 
@@ -205,75 +255,29 @@ export function alignmentRoutes(api: Api, context: Context): void {
     return OK;
   });
 
-  /** The pairs as a TMX among the originals, from which the memory takes them like any other. */
-  async function keepPairs(alignment: AlignmentBody, sure: number): Promise<string> {
-    const { source, target, sourceSegments, targetSegments } = alignment;
-    const beads = alignment.beads.filter(
-      ([i, iEnd, j, jEnd, sureness, pin]) => i < iEnd && j < jEnd && (sureness >= sure || pin === 1),
-    );
-    if (beads.length === 0) throw new ApiError('nothing-to-write', { name: source.name });
-    const units = unitsOfBeads(
-      { name: source.name, language: source.language as LanguageTag, segments: sourceSegments },
-      { name: target.name, language: target.language as LanguageTag, segments: targetSegments },
-      beads.map(beadOf),
-    );
-    await mkdir(paths.incoming, { recursive: true });
-    const part = join(paths.incoming, `pairs-${alignment.id}-${Date.now()}.tmx`);
-    const options = {
-      languages: null,
-      sourceLanguage: source.language!,
-      version: VERSION,
-      date: tmxDate(new Date().toISOString()),
-    };
-    const hash = createHash('sha256');
-    await writeText(part, hashed(tmxOfUnits(units, options), hash), 'UTF-8', false);
-    const sha256 = hash.digest('hex');
-    await mkdir(dirname(paths.original(sha256)), { recursive: true });
-    await rename(part, paths.original(sha256));
-    return sha256;
+  function requireReceived({ sha256, name }: FileOf): void {
+    if (!existsSync(paths.original(sha256))) throw new ApiError('not-found', { what: `file ${name}` });
+  }
+
+  /** Alignments that are ready, all of the same client. */
+  function ofOneClient(ids: readonly number[]): AlignmentBody[] {
+    const all = ids.map((id) => alignments.get(id));
+    for (const one of all) {
+      if (one.state !== 'ready') throw new ApiError('file-not-ready', { name: one.source.name });
+      if (one.clientId !== all[0]!.clientId) throw new ApiError('not-found', { what: 'alignment of this client' });
+    }
+    return all;
   }
 }
 
-async function* hashed(pieces: AsyncIterable<string>, hash: { update(text: string): unknown }): AsyncGenerator<string> {
-  for await (const piece of pieces) {
-    hash.update(piece);
-    yield piece;
-  }
-}
+const namesOf = (all: readonly AlignmentBody[]): string =>
+  `${all[0]!.source.name} · ${all[0]!.target.name}${all.length > 1 ? ` and ${all.length - 1} more` : ''}`;
 
-const beadOf = ([i, iEnd, j, jEnd]: BeadBody): Bead => ({
-  source: { from: i, to: iEnd },
-  target: { from: j, to: jEnd },
-});
+const pairsOf = (all: readonly AlignmentBody[], sure: number): number[] =>
+  all.map(({ beads }) => beads.filter((bead) => hasBothSides(bead) && isSure(bead, sure)).length);
 
 function languageSaid(said: string): LanguageTag {
   const tag = canonicalTag(said);
   if (!tag) throw new ApiError('language-unknown', { what: said });
   return tag;
-}
-
-/** The pinned beads that follow the order of both sides; one that crosses another is paired anew. */
-function pinned(beads: readonly BeadBody[]): Bead[] {
-  const fixed: Bead[] = [];
-  let [lastI, lastJ] = [0, 0];
-  for (const bead of [...beads].sort((a, b) => a[0] - b[0] || a[2] - b[2])) {
-    const [i, iEnd, j, jEnd, , pin] = bead;
-    if (pin === 0 || i < lastI || j < lastJ) continue;
-    fixed.push(beadOf(bead));
-    [lastI, lastJ] = [iEnd, jEnd];
-  }
-  return fixed;
-}
-
-/** Every segment of both sides must be in exactly one bead. */
-function requireWhole(beads: readonly BeadBody[], sources: number, targets: number): void {
-  const seen = [new Uint8Array(sources), new Uint8Array(targets)] as const;
-  const mark = (side: Uint8Array, from: number, to: number): boolean => {
-    if (from > to || to > side.length) return false;
-    for (let k = from; k < to; k++) if (side[k]!++ > 0) return false;
-    return true;
-  };
-  const fits = beads.every(([i, iEnd, j, jEnd]) => mark(seen[0], i, iEnd) && mark(seen[1], j, jEnd));
-  if (!fits || seen.some((side) => side.includes(0)))
-    throw new ApiError('invalid-request', { what: 'each segment must be in exactly one pair' });
 }

@@ -12,7 +12,19 @@ export const beadBody = z.tuple([
 ]);
 export type BeadBody = z.infer<typeof beadBody>;
 
-const sideBody = z.object({ name: z.string(), language: z.string().nullable() });
+const sideBody = z.object({ name: z.string(), language: z.string().nullable(), segments: z.number() });
+
+/** How many pairs there are, and how much still asks for a look. */
+export const pairTally = z.object({
+  pairs: z.number(),
+  /** With and without counterpart. */
+  doubtful: z.number(),
+  doubtfulPairs: z.number(),
+  pinned: z.number(),
+  /** Segments of either side. */
+  alone: z.number(),
+});
+export type PairTally = z.infer<typeof pairTally>;
 
 export const alignmentItem = z.object({
   id: z.number(),
@@ -21,7 +33,11 @@ export const alignmentItem = z.object({
   target: sideBody,
   state: z.enum(['running', 'ready', 'failed']),
   error: z.string().nullable(),
-  written: z.object({ memoryId: z.number(), memory: z.string(), units: z.number() }).nullable(),
+  /** The ledger's entry is missing in alignments of earlier versions. */
+  written: z
+    .object({ memoryId: z.number(), memory: z.string(), units: z.number(), ledgerId: z.number().optional() })
+    .nullable(),
+  tally: pairTally,
   /** When it was paired last; what a person changes leaves it as it is. */
   pairedAt: z.string(),
 });
@@ -40,4 +56,35 @@ export const newAlignment = z.object({
   target: z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }),
 });
 
-export const alignmentChange = z.object({ beads: z.array(beadBody).max(1_000_000) });
+const segments = z.array(z.string().trim().min(1).max(100_000)).max(1_000_000);
+
+/** Segments only where they were corrected or cut. */
+export const alignmentChange = z.object({
+  beads: z.array(beadBody).max(1_000_000),
+  sourceSegments: segments.optional(),
+  targetSegments: segments.optional(),
+});
+
+/** Alignments of one client whose pairs go out together, in this order. */
+export const chosenPairs = z.object({
+  ids: z.array(z.number().int()).min(1).max(500),
+  /** Pairs less sure than this are left out, unless they are pinned. */
+  sure: z.number().min(0).max(1).default(0),
+});
+export type ChosenPairs = z.infer<typeof chosenPairs>;
+
+/** Where the terms of the client's termbases stand, for each text: from, to, concept. */
+export const termMarks = z.object({
+  source: z.array(z.array(z.tuple([z.number(), z.number(), z.number()]))),
+  target: z.array(z.array(z.tuple([z.number(), z.number(), z.number()]))),
+});
+export type TermMarks = z.infer<typeof termMarks>;
+
+export const fileLook = z.object({
+  name: z.string(),
+  sha256: z.string(),
+  language: z.string().nullable(),
+  paragraphs: z.number(),
+  error: z.string().nullable(),
+});
+export type FileLook = z.infer<typeof fileLook>;

@@ -2,6 +2,7 @@
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { Text } from './align-task.js';
+import { NO_PAIRS, tallyOf } from './pairs.js';
 import type { AlignmentBody, AlignmentItem, BeadBody } from './schemas.js';
 
 interface Row {
@@ -20,6 +21,9 @@ interface Row {
   readonly beads: string;
   readonly written: string | null;
   readonly paired_at: string;
+  readonly tally: string | null;
+  readonly source_segments: number;
+  readonly target_segments: number;
 }
 
 export interface FileOf {
@@ -27,8 +31,8 @@ export interface FileOf {
   readonly name: string;
 }
 
-const ITEM =
-  'id, client_id, source_name, source_sha256, source_language, target_name, target_sha256, target_language, state, error, written, paired_at';
+const ITEM = `id, client_id, source_name, source_sha256, source_language, target_name, target_sha256, target_language, state, error,
+   written, paired_at, tally, json_array_length(source) AS source_segments, json_array_length(target) AS target_segments`;
 
 export class Alignments {
   constructor(private readonly desk: Db) {}
@@ -39,7 +43,17 @@ export class Alignments {
         `SELECT ${ITEM} FROM alignment WHERE $client IS NULL OR client_id = $client ORDER BY id DESC LIMIT 500`,
       )
       .all({ client: clientId });
-    return rows.map(itemOf);
+    return rows.map((row) => itemOf(row.tally === null ? { ...row, tally: this.counted(row.id) } : row));
+  }
+
+  /** Alignments of earlier versions were not counted. */
+  private counted(id: number): string {
+    const { beads } = this.desk
+      .prepare<[number], { beads: string }>('SELECT beads FROM alignment WHERE id = ?')
+      .get(id)!;
+    const tally = JSON.stringify(tallyOf(JSON.parse(beads) as BeadBody[]));
+    this.desk.prepare('UPDATE alignment SET tally = ? WHERE id = ?').run(tally, id);
+    return tally;
   }
 
   add(clientId: number, source: FileOf, target: FileOf): number {
@@ -55,13 +69,17 @@ export class Alignments {
   }
 
   get(id: number): AlignmentBody & { readonly files: { readonly source: FileOf; readonly target: FileOf } } {
-    const row = this.desk.prepare<[number], Row>('SELECT * FROM alignment WHERE id = ?').get(id);
+    const row = this.desk
+      .prepare<[number], Row>(`SELECT ${ITEM}, source, target, beads FROM alignment WHERE id = ?`)
+      .get(id);
     if (!row) throw new ApiError('not-found', { what: 'alignment' });
+    const beads = JSON.parse(row.beads) as BeadBody[];
     return {
       ...itemOf(row),
+      tally: tallyOf(beads),
       sourceSegments: JSON.parse(row.source) as string[],
       targetSegments: JSON.parse(row.target) as string[],
-      beads: JSON.parse(row.beads) as BeadBody[],
+      beads,
       files: {
         source: { sha256: row.source_sha256, name: row.source_name },
         target: { sha256: row.target_sha256, name: row.target_name },
@@ -69,8 +87,11 @@ export class Alignments {
     };
   }
 
-  exists(id: number): boolean {
-    return this.desk.prepare('SELECT 1 FROM alignment WHERE id = ?').get(id) !== undefined;
+  /** Without its texts and pairs. */
+  item(id: number): AlignmentItem {
+    const row = this.desk.prepare<[number], Row>(`SELECT ${ITEM} FROM alignment WHERE id = ?`).get(id);
+    if (!row) throw new ApiError('not-found', { what: 'alignment' });
+    return itemOf(row);
   }
 
   running(id: number): void {
@@ -98,7 +119,7 @@ export class Alignments {
     this.desk
       .prepare(
         `UPDATE alignment SET source_language = ?, source = ?, target_language = ?, target = ?, beads = ?,
-           state = 'ready', error = NULL, paired_at = ? WHERE id = ?`,
+           tally = ?, state = 'ready', error = NULL, paired_at = ? WHERE id = ?`,
       )
       .run(
         source.language,
@@ -106,13 +127,30 @@ export class Alignments {
         target.language,
         JSON.stringify(target.segments),
         JSON.stringify(beads),
+        JSON.stringify(tallyOf(beads)),
         new Date().toISOString(),
         id,
       );
   }
 
-  keepBeads(id: number, beads: readonly BeadBody[]): void {
-    this.desk.prepare('UPDATE alignment SET beads = ? WHERE id = ?').run(JSON.stringify(beads), id);
+  /** @param segments where they were corrected or cut; null: as they are */
+  keepBeads(
+    id: number,
+    beads: readonly BeadBody[],
+    segments: { readonly source: readonly string[] | null; readonly target: readonly string[] | null },
+  ): void {
+    this.desk
+      .prepare(
+        `UPDATE alignment SET beads = ?, tally = ?, source = coalesce(?, source), target = coalesce(?, target)
+         WHERE id = ?`,
+      )
+      .run(
+        JSON.stringify(beads),
+        JSON.stringify(tallyOf(beads)),
+        segments.source && JSON.stringify(segments.source),
+        segments.target && JSON.stringify(segments.target),
+        id,
+      );
   }
 
   keepWritten(id: number, written: NonNullable<AlignmentItem['written']>): void {
@@ -128,11 +166,12 @@ function itemOf(row: Row): AlignmentItem {
   return {
     id: row.id,
     clientId: row.client_id,
-    source: { name: row.source_name, language: row.source_language },
-    target: { name: row.target_name, language: row.target_language },
+    source: { name: row.source_name, language: row.source_language, segments: row.source_segments },
+    target: { name: row.target_name, language: row.target_language, segments: row.target_segments },
     state: row.state,
     error: row.error,
     written: row.written === null ? null : (JSON.parse(row.written) as AlignmentItem['written']),
+    tally: row.tally === null ? NO_PAIRS : (JSON.parse(row.tally) as AlignmentItem['tally']),
     pairedAt: row.paired_at,
   };
 }

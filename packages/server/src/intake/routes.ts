@@ -20,8 +20,8 @@ import { encodingNamed } from '@fair-copy/core/text/encodings-list.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
+import { stampBody, stampOf } from '../memories/stamp.js';
 import { done, idParam, job, OK } from '../schemas.js';
-import { clientById } from '../store/termbases.js';
 import { Staging } from '../store/staging.js';
 import { Desk } from './desk.js';
 import type { IntakeFile } from './files.js';
@@ -308,26 +308,20 @@ export function intakeRoutes(api: Api, context: Context): void {
         body: z.object({
           memoryId: z.number().int().optional(),
           newName: z.string().max(200).optional(),
-          subject: z.string().max(200).default(''),
-          stampClient: z.boolean().default(false),
-          attributes: z
-            .array(z.object({ type: z.string().trim().min(1).max(200), text: z.string().max(2000) }))
-            .max(20)
-            .default([]),
-          duplicates: z.enum(['keep', 'skip']).default('keep'),
+          ...stampBody,
         }),
         response: { 200: job },
       },
     },
     async (request) => {
-      const { memoryId, newName, subject, stampClient, attributes, duplicates } = request.body;
+      const { memoryId, newName, duplicates, ...said } = request.body;
       const target =
         memoryId !== undefined
           ? ({ kind: 'existing', id: memoryId } as const)
           : ({ kind: 'new', name: newName ?? '' } as const);
       const { clientId } = desk.files.get(request.params.id);
-      const client = stampClient ? clientById(context.workspace, clientId).name : '';
-      return desk.writeUnits(request.params.id, target, { stamp: { subject, client, attributes }, duplicates });
+      const stamp = stampOf(context.workspace, clientId, said);
+      return desk.writeUnits(request.params.id, target, { stamp, duplicates });
     },
   );
 

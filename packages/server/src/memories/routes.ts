@@ -20,6 +20,7 @@ import {
 } from './schemas.js';
 import { memoryById, type MemoryRow } from './store.js';
 import { shownUnit } from './survey.js';
+import { UNIT_FORMATS } from './unit-formats.js';
 
 const unitParam = idParam.extend({ unit: z.coerce.number().int().positive() });
 const changed = z.object({ ledgerId: z.number() });
@@ -344,7 +345,7 @@ export function memoryRoutes(api: Api, context: Context): void {
         summary: 'Write it to a file; fetch it from /jobs/:id/file',
         params: idParam,
         body: selection.extend({
-          format: z.enum(['tmx', 'xliff', 'docx', 'xlsx', 'csv', 'tsv']),
+          format: z.enum(UNIT_FORMATS),
           languages: z.array(z.string().max(40)).max(40).default([]),
         }),
         response: { 200: job },

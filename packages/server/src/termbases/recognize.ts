@@ -13,15 +13,35 @@ export interface TextToTry {
   readonly text: string;
 }
 
-/** The recognizer that was built last, with the state of the workspace that it knows. */
-let built: { readonly key: string; readonly recognizer: Recognizer<number> } | null = null;
+/** Whose terms are meant: those of one termbase, or of all that a client has. */
+export interface TermsOf {
+  readonly kind: 'termbase' | 'client';
+  readonly id: number;
+}
+
+/** The recognizers that were built last, each for a state of the workspace. */
+export class Recognizers {
+  private readonly built = new Map<string, Recognizer<number>>();
+
+  /** @param most how many are kept in memory */
+  constructor(private readonly most: number) {}
+
+  get(dataDir: string, db: Db, of: TermsOf, language: string): Recognizer<number> {
+    const key = `${dataDir} ${of.kind} ${of.id} ${primaryLanguage(language)} ${stateOf(db)}`;
+    const recognizer = this.built.get(key) ?? build(db, of, language);
+    this.built.delete(key);
+    this.built.set(key, recognizer);
+    if (this.built.size > this.most) this.built.delete(this.built.keys().next().value!);
+    return recognizer;
+  }
+}
+
+const recognizers = new Recognizers(1);
 
 export function recognizeText({ termbaseId, language, text }: TextToTry, { dataDir }: TaskContext): RecognizedBody {
   const db = openForReading(pathsOf(dataDir).workspace);
   try {
-    const key = `${dataDir} ${termbaseId} ${primaryLanguage(language)} ${stateOf(db)}`;
-    if (built?.key !== key) built = { key, recognizer: build(db, termbaseId, language) };
-    const { recognizer } = built;
+    const recognizer = recognizers.get(dataDir, db, { kind: 'termbase', id: termbaseId }, language);
     const hits = recognizer
       .find(text)
       .map(({ term, concept, start, end, how }) => ({ term, concept, start, end, how }));
@@ -43,14 +63,16 @@ function stateOf(db: Db): string {
 }
 
 /** A regional tag fits its general one, both ways: the terms of all forms of the language. */
-function build(db: Db, termbaseId: number, language: string): Recognizer<number> {
+function build(db: Db, { kind, id }: TermsOf, language: string): Recognizer<number> {
   const primary = primaryLanguage(language);
   const recognizer = new Recognizer<number>(language);
   const rows = db
-    .prepare<[number, string, string], { text: string; concept_id: number }>(
-      "SELECT text, concept_id FROM term WHERE termbase_id = ? AND (language = ? OR language LIKE ? || '-%')",
+    .prepare<{ kind: string; id: number; primary: string }, { text: string; concept_id: number }>(
+      `SELECT term.text, term.concept_id FROM termbase JOIN term ON term.termbase_id = termbase.id
+       WHERE CASE $kind WHEN 'client' THEN termbase.client_id = $id ELSE termbase.id = $id END
+         AND (term.language = $primary OR term.language LIKE $primary || '-%')`,
     )
-    .iterate(termbaseId, primary, primary);
+    .iterate({ kind, id, primary });
   for (const { text, concept_id } of rows) recognizer.add(text, concept_id);
   return recognizer;
 }

@@ -28,6 +28,7 @@ import type {
   StepPreviewBody,
   TermbaseBody,
   TermItem,
+  TermMarks,
   UnitBulkPreview,
   UnitChange,
   UnitDetailBody,
@@ -203,6 +204,15 @@ export const alignment = (id: number) =>
     queryKey: ['alignment', id],
     queryFn: () => get<AlignmentBody>(`/alignments/${id}`),
     staleTime: Infinity,
+  });
+
+/** Where the client's terms stand in some texts of an alignment. */
+export const termMarks = (id: number, source: readonly string[], target: readonly string[]) =>
+  queryOptions({
+    queryKey: ['termbase', 'terms of alignment', id, source, target],
+    queryFn: () => send<TermMarks>('POST', `/alignments/${id}/terms`, { source, target }),
+    staleTime: Infinity,
+    retry: false,
   });
 
 export const UNIT_PAGE = 60;

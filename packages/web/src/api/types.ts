@@ -13,7 +13,14 @@ export type { FoundRow, InspectionOverview } from '@fair-copy/server/inspection/
 export type { HandOverBody } from '@fair-copy/server/hand-over/routes.js';
 export type { LedgerEntryBody } from '@fair-copy/server/ledger/routes.js';
 export type { LookUpBody } from '@fair-copy/server/look-up/routes.js';
-export type { AlignmentBody, AlignmentItem, BeadBody } from '@fair-copy/server/alignments/schemas.js';
+export type {
+  AlignmentBody,
+  AlignmentItem,
+  BeadBody,
+  FileLook,
+  PairTally,
+  TermMarks,
+} from '@fair-copy/server/alignments/schemas.js';
 export type { JobBody } from '@fair-copy/server/schemas.js';
 export type {
   AnchorsBody,

@@ -22,6 +22,7 @@ const pages = {
   memory: () => import('../features/memory/MemoryPage.js').then((page) => ({ default: page.MemoryPage })),
   concordance: () =>
     import('../features/concordance/ConcordancePage.js').then((page) => ({ default: page.ConcordancePage })),
+  alignments: () => import('../features/align/AlignmentsPage.js').then((page) => ({ default: page.AlignmentsPage })),
   align: () => import('../features/align/AlignPage.js').then((page) => ({ default: page.AlignPage })),
   inspect: () => import('../features/inspect/InspectPage.js').then((page) => ({ default: page.InspectPage })),
   ledger: () => import('../features/ledger/LedgerPage.js').then((page) => ({ default: page.LedgerPage })),
@@ -33,6 +34,7 @@ const FieldsPage = lazy(pages.fields);
 const TryTextPage = lazy(pages.tryText);
 const MemoryPage = lazy(pages.memory);
 const ConcordancePage = lazy(pages.concordance);
+const AlignmentsPage = lazy(pages.alignments);
 const AlignPage = lazy(pages.align);
 const InspectPage = lazy(pages.inspect);
 const LedgerPage = lazy(pages.ledger);
@@ -62,7 +64,7 @@ const router = createBrowserRouter([
       { path: 'concordance', element: <ConcordancePage /> },
       { path: 'intake', element: <IntakePage /> },
       { path: 'intake/:id', element: <IntakePage /> },
-      { path: 'align', element: <AlignPage /> },
+      { path: 'align', element: <AlignmentsPage /> },
       { path: 'align/:id', element: <AlignPage /> },
       { path: 'merge', element: <NotBuilt stage="merge" /> },
       { path: 'inspect', element: <InspectPage /> },

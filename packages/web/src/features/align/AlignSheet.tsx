@@ -1,24 +1,31 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { send } from '../../api/http.js';
 import type { AlignmentBody, BeadBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
+import { AskFirst } from '../../ui/AskFirst.js';
 import { number } from '../../ui/format.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { LanguageField } from '../../ui/LanguageField.js';
+import { TermPair } from '../../parts/TermPair.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
-import { FacingPages } from './FacingPages.js';
+import { FacingPages, type Editing } from './FacingPages.js';
 import {
+  corrected,
+  cut,
   FILTERS,
   hasBothSides,
   isDoubtful,
+  isPinned,
   kindsOf,
+  linked,
   narrowed,
   parted,
   passes,
@@ -26,9 +33,12 @@ import {
   shifted,
   widened,
   type PairFilter,
+  type Sheet,
+  type SideName,
 } from './pairs.js';
-import { usePairs } from './usePairs.js';
-import { WritePairs } from './WritePairs.js';
+import { PairsOut } from './PairsOut.js';
+import type { SegmentEditorActs } from './SegmentEditor.js';
+import { useSheet } from './useSheet.js';
 
 const t = m.align;
 /** Pairs on a piece of the sheet: both texts begin level again after them. */
@@ -40,27 +50,37 @@ const HINTS: readonly KeyHint[] = [
   ['w', t.keys.widen],
   ['n', t.keys.narrow],
   ['Alt ↑ ↓', t.keys.shift],
+  ['Enter', t.keys.edit],
   ['p', t.keys.pin],
   ['a', t.keys.accept],
   ['x', t.keys.part],
+  ['m', t.keys.link],
   ['u U', t.keys.undo],
 ];
 
 export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody }) {
-  const { pairs, change, undo, redo, settle } = usePairs(alignment);
+  const { sheet, change, undo, redo, settle } = useSheet(alignment);
+  const pairs = sheet.beads;
   const [selected, setSelected] = useState(0);
   const [filter, setFilter] = useState<PairFilter>('all');
+  const [editing, setEditing] = useState<Editing | null>(null);
+  /** The pair whose counterpart is being looked for. */
+  const [linking, setLinking] = useState<number | null>(null);
+  const [asking, setAsking] = useState<Languages | null>(null);
   const list = useRef<VirtuosoHandle>(null);
-  const fail = useToast((state) => state.fail);
-  const shown = useMemo(() => pairs.flatMap((pair, k) => (passes(pair, filter) ? [k] : [])), [pairs, filter]);
+  const { fail, say } = useToast();
+  const shown = useMemo(
+    () => pairs.flatMap((pair, k) => (passes(pair, filter, sheet) ? [k] : [])),
+    [pairs, filter, sheet],
+  );
   const pieces = useMemo(
     () => Array.from({ length: Math.ceil(shown.length / PIECE) }, (_, k) => shown.slice(k * PIECE, (k + 1) * PIECE)),
     [shown],
   );
   const at = Math.min(selected, Math.max(0, pairs.length - 1));
   const go = useCallback(
-    (to: number | undefined): void => {
-      if (to === undefined || to < 0) return;
+    (to: number | null | undefined): void => {
+      if (to === undefined || to === null || to < 0) return;
       setSelected(to);
       const rank = shown.indexOf(to);
       if (rank >= 0) list.current?.scrollIntoView({ index: Math.floor(rank / PIECE) });
@@ -80,11 +100,44 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   };
   const doubt = (by: 1 | -1): void => {
     for (let k = at + by; k >= 0 && k < pairs.length; k += by) if (isDoubtful(pairs[k]!)) return go(k);
+    say(by > 0 ? t.noDoubtAfter : t.noDoubtBefore);
   };
+  const set = (beads: readonly BeadBody[] | null): void => change(beads && { beads });
   const accept = (): void => {
-    if (pairs[at] && pairs[at][5] === 0) change(pinTurned(pairs, at));
+    if (pairs[at] && pairs[at][5] === 0) set(pinTurned(pairs, at));
     doubt(1);
   };
+  const link = (): void => {
+    if (linking === null) return setLinking(at);
+    if (linking !== at) set(linked(pairs, linking, at));
+    setLinking(null);
+  };
+  const open = (): void => {
+    const pair = pairs[at];
+    if (pair) setEditing(pair[0] < pair[1] ? { side: 'source', at: pair[0] } : { side: 'target', at: pair[2] });
+  };
+  const latest = useRef(sheet);
+  useEffect(() => {
+    latest.current = sheet;
+  });
+  const editor = useMemo<SegmentEditorActs>(
+    () => ({
+      keep: (side, segment, text, further) => {
+        const after = corrected(latest.current, side, segment, text);
+        if (after) change(after);
+        else if (text.trim() === '') return say(t.editor.empty);
+        setEditing(further ? following(latest.current.beads, side, segment) : null);
+      },
+      cut: (side, segment, text, offset) => {
+        const after = cut(latest.current, side, segment, text, offset);
+        if (!after) return say(t.editor.cutNowhere);
+        change(after);
+        setEditing(null);
+      },
+      leave: () => setEditing(null),
+    }),
+    [change, say],
+  );
   useKeys({
     j: () => step(1),
     k: () => step(-1),
@@ -92,15 +145,18 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
     ArrowUp: () => step(-1),
     ']': () => doubt(1),
     '[': () => doubt(-1),
-    w: () => change(widened(pairs, at)),
-    n: () => change(narrowed(pairs, at)),
-    p: () => change(pinTurned(pairs, at)),
-    x: () => change(parted(pairs, at)),
+    w: () => set(widened(pairs, at)),
+    n: () => set(narrowed(pairs, at)),
+    p: () => set(pinTurned(pairs, at)),
+    x: () => set(parted(pairs, at)),
+    m: link,
     a: accept,
-    u: undo,
-    U: redo,
+    u: () => go(undo()),
+    U: () => go(redo()),
+    Enter: open,
+    Escape: () => setLinking(null),
   });
-  useAltArrows((down) => change(shifted(pairs, at, down)));
+  useAltArrows((down) => set(shifted(pairs, at, down)));
   useKeyHints(HINTS);
   const queries = useQueryClient();
   /** The sheet gives way to the progress at once, so that nothing is changed that would not count. */
@@ -109,17 +165,25 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
     await send('POST', `/alignments/${alignment.id}/${how}`, body);
     await queries.invalidateQueries({ queryKey: ['alignment'] });
   };
-  const tongue = (side: 'source' | 'target', tag: string): void => {
-    const said = { source: alignment.source.language, target: alignment.target.language, [side]: tag };
-    pairAnew('languages', said).catch(fail);
-  };
   const doubts = useMemo(() => pairs.filter(isDoubtful).length, [pairs]);
+  const byHand = useMemo(() => pairs.filter(isPinned).length, [pairs]);
+  const tongue = (side: SideName, tag: string): void => {
+    const said = { source: alignment.source.language, target: alignment.target.language, [side]: tag };
+    // Cut anew, the texts may have other segments: what was done by hand does not fit them.
+    if (byHand > 0) setAsking(said);
+    else pairAnew('languages', said).catch(fail);
+  };
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
-      <Box sx={{ px: 3, pt: 1.5, pb: 1, borderBottom: 1, borderColor: 'divider' }}>
-        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20, mb: 1 }}>
-          {t.heading(alignment.source.name, alignment.target.name)}
-        </Typography>
+      <Box sx={{ px: 3, pt: 1.25, pb: 1, borderBottom: 1, borderColor: 'divider' }}>
+        <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', mb: 1 }}>
+          <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20, flex: 1 }}>
+            {t.heading(alignment.source.name, alignment.target.name)}
+          </Typography>
+          <Box component={Link} to="/align" sx={{ color: 'primary.main', whiteSpace: 'nowrap' }}>
+            {t.toOverview}
+          </Box>
+        </Box>
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
           <Box sx={{ width: 190 }}>
             <LanguageField
@@ -153,18 +217,25 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
         </Box>
         <Actions
           items={[
-            [t.acts.widen, () => change(widened(pairs, at))],
-            [t.acts.narrow, () => change(narrowed(pairs, at))],
-            [t.acts.down, () => change(shifted(pairs, at, true))],
-            [t.acts.up, () => change(shifted(pairs, at, false))],
-            [t.acts.pin, () => change(pinTurned(pairs, at))],
-            [t.acts.part, () => change(parted(pairs, at))],
+            [t.acts.widen, () => set(widened(pairs, at))],
+            [t.acts.narrow, () => set(narrowed(pairs, at))],
+            [t.acts.down, () => set(shifted(pairs, at, true))],
+            [t.acts.up, () => set(shifted(pairs, at, false))],
+            [t.acts.pin, () => set(pinTurned(pairs, at))],
+            [t.acts.part, () => set(parted(pairs, at))],
+            [linking === null ? t.acts.link : t.acts.linkHere, link],
+            [t.acts.edit, open],
             [t.acts.before, () => doubt(-1)],
             [t.acts.next, () => doubt(1)],
-            [t.acts.undo, undo],
-            [t.acts.redo, redo],
+            [t.acts.undo, () => go(undo())],
+            [t.acts.redo, () => go(redo())],
           ]}
         />
+        {linking !== null && (
+          <Typography role="status" variant="body2" sx={{ mt: 0.5 }}>
+            {t.linking(linking + 1)} <WordButton onClick={() => setLinking(null)}>{m.common.cancel}</WordButton>
+          </Typography>
+        )}
       </Box>
       <Box sx={(theme) => ({ flex: 1, minHeight: 0, display: 'flex', bgcolor: theme.inks.sheet })}>
         <DoubtStrip pairs={pairs} onGo={go} />
@@ -180,15 +251,48 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
               tabIndex={0}
               increaseViewportBy={400}
               itemContent={(_, numbers) => (
-                <FacingPages {...{ alignment, pairs, numbers }} selected={at} onSelect={setSelected} />
+                <FacingPages
+                  {...{ alignment, sheet, numbers, editing, editor }}
+                  selected={numbers.includes(at) ? at : null}
+                  onSelect={setSelected}
+                  onEdit={setEditing}
+                />
               )}
             />
           )}
         </Box>
       </Box>
-      <Foot alignment={alignment} pairs={pairs} settle={settle} />
+      <TermPair
+        clientId={alignment.clientId}
+        languages={[alignment.source.language, alignment.target.language].filter((tag) => tag !== null)}
+        wide
+      />
+      <Foot alignment={alignment} sheet={sheet} settle={settle} onFilter={setFilter} />
+      {asking && (
+        <AskFirst
+          title={t.languagesTitle}
+          text={t.languagesLose(byHand)}
+          go={t.languagesGo}
+          onGo={() => void pairAnew('languages', asking).catch(fail)}
+          onClose={() => setAsking(null)}
+        />
+      )}
     </Box>
   );
+}
+
+interface Languages {
+  readonly source: string | null;
+  readonly target: string | null;
+}
+
+/** The segment that comes after in the same pair: the rest of its side, then the other side. */
+function following(pairs: readonly BeadBody[], side: SideName, at: number): Editing | null {
+  const from = side === 'source' ? 0 : 2;
+  const pair = pairs.find((one) => one[from]! <= at && at < one[from + 1]!);
+  if (!pair) return null;
+  if (at + 1 < pair[from + 1]!) return { side, at: at + 1 };
+  return side === 'source' && pair[2] < pair[3] ? { side: 'target', at: pair[2] } : null;
 }
 
 function Actions({ items }: { readonly items: readonly (readonly [label: string, act: () => void])[] }) {
@@ -236,22 +340,42 @@ function DoubtStrip({ pairs, onGo }: { readonly pairs: readonly BeadBody[]; read
 
 function Foot({
   alignment,
-  pairs,
+  sheet,
   settle,
+  onFilter,
 }: {
   readonly alignment: AlignmentBody;
-  readonly pairs: readonly BeadBody[];
+  readonly sheet: Sheet;
   readonly settle: () => Promise<void>;
+  readonly onFilter: (filter: PairFilter) => void;
 }) {
-  const kinds = useMemo(() => kindsOf(pairs), [pairs]);
-  const both = useMemo(() => pairs.filter(hasBothSides).length, [pairs]);
+  const { beads } = sheet;
+  const kinds = useMemo(() => kindsOf(beads), [beads]);
+  const both = useMemo(() => beads.filter(hasBothSides), [beads]);
   return (
     <Box sx={{ px: 3, py: 1, borderTop: 1, borderColor: 'divider', display: 'flex', alignItems: 'center', gap: 2 }}>
       <Box role="group" aria-label={t.tally} sx={{ flex: 1, fontSize: 14, fontVariantNumeric: 'tabular-nums' }}>
-        {t.segments(alignment.sourceSegments.length, alignment.targetSegments.length)} ={' '}
-        {kinds.map(([kind, count]) => (kind ? `${number(count)} ${kind}` : t.alone(count))).join(' + ')}
+        {t.segments(sheet.source.length, sheet.target.length)} ={' '}
+        {kinds.map(([kind, count], k) => (
+          <span key={kind}>
+            {k > 0 && ' + '}
+            {kind ? (
+              `${number(count)} ${kind}`
+            ) : (
+              <WordButton onClick={() => onFilter('no counterpart')}>{t.alone(count)}</WordButton>
+            )}
+          </span>
+        ))}
       </Box>
-      <WritePairs alignment={alignment} pairs={pairs} units={both} settle={settle} />
+      <PairsOut
+        clientId={alignment.clientId}
+        ids={[alignment.id]}
+        name={alignment.source.name}
+        pairs={both.length}
+        doubtful={both.filter(isDoubtful).length}
+        written={alignment.written !== null}
+        settle={settle}
+      />
     </Box>
   );
 }
@@ -265,7 +389,7 @@ function useAltArrows(act: (down: boolean) => void): void {
   useEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (!event.altKey || (event.key !== 'ArrowDown' && event.key !== 'ArrowUp')) return;
-      if (event.target instanceof HTMLInputElement) return;
+      if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
       event.preventDefault();
       latest.current(event.key === 'ArrowDown');
     };

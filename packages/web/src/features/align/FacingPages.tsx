@@ -1,20 +1,33 @@
 import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
 import { memo, useLayoutEffect, useRef, useState } from 'react';
-import type { AlignmentBody, BeadBody } from '../../api/types.js';
+import type { AlignmentBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageText } from '../../ui/LanguageText.js';
-import { hasBothSides, isDoubtful, isMoved, isPinned } from './pairs.js';
+import { keepSelected } from '../../parts/term-pair-store.js';
+import { useCommonTerms, withMarks } from './common-terms.js';
+import { hasBothSides, isDoubtful, isMoved, isPinned, type Sheet, type SideName } from './pairs.js';
+import { SegmentEditor, type SegmentEditorActs } from './SegmentEditor.js';
 
 const GUTTER = 64;
 
+/** The segment that is open for correction. */
+export interface Editing {
+  readonly side: SideName;
+  readonly at: number;
+}
+
 interface Props {
-  readonly alignment: AlignmentBody;
-  readonly pairs: readonly BeadBody[];
+  readonly alignment: Pick<AlignmentBody, 'id' | 'source' | 'target'>;
+  readonly sheet: Sheet;
   /** Numbers of the pairs that stand on this piece of the sheet. */
   readonly numbers: readonly number[];
-  readonly selected: number;
+  /** Null: none of this piece. */
+  readonly selected: number | null;
   readonly onSelect: (number: number) => void;
+  readonly editing: Editing | null;
+  readonly onEdit: (segment: Editing | null) => void;
+  readonly editor: SegmentEditorActs;
 }
 
 interface Edge {
@@ -23,7 +36,10 @@ interface Edge {
 }
 
 /** A piece of both texts as running text on facing pages; bands join what belongs together. */
-export const FacingPages = memo(function FacingPages({ alignment, pairs, numbers, selected, onSelect }: Props) {
+export const FacingPages = memo(function FacingPages(props: Props) {
+  const { alignment, sheet, numbers, selected, onSelect, editing, onEdit, editor } = props;
+  const pairs = sheet.beads;
+  const marks = useCommonTerms(alignment.id, sheet, numbers);
   const box = useRef<HTMLDivElement>(null);
   const [edges, setEdges] = useState<readonly (readonly [Edge, Edge])[]>([]);
   const [height, setHeight] = useState(0);
@@ -45,15 +61,15 @@ export const FacingPages = memo(function FacingPages({ alignment, pairs, numbers
     // Each page by itself: fonts that arrive late may change one and leave the taller one as it is.
     for (const column of pagesOf(box.current!)) observer.observe(column);
     return () => observer.disconnect();
-  }, [pairs, numbers]);
+  }, [sheet, numbers, editing]);
   const page = (name: 'source' | 'target') => {
     const from = name === 'source' ? 0 : 2;
-    const segments = name === 'source' ? alignment.sourceSegments : alignment.targetSegments;
+    const { language } = alignment[name];
     return (
-      <Box data-page sx={{ minWidth: 0 }}>
+      <Box data-page sx={{ minWidth: 0 }} onMouseUp={() => language && !editing && keepSelected(language)}>
         {numbers.map((number) => {
           const pair = pairs[number]!;
-          const texts = segments.slice(pair[from], pair[from + 1]!);
+          const texts = sheet[name].slice(pair[from], pair[from + 1]!);
           return (
             <Box
               key={number}
@@ -67,12 +83,17 @@ export const FacingPages = memo(function FacingPages({ alignment, pairs, numbers
                 bgcolor: number === selected ? theme.inks.tint : undefined,
               })}
             >
-              {texts.map((text, k) => (
-                <span key={k}>
-                  {k > 0 && <Seam />}
-                  <LanguageText language={alignment[name].language}>{text}</LanguageText>
-                </span>
-              ))}
+              {texts.map((text, k) => {
+                const at = pair[from]! + k;
+                if (editing?.side === name && editing.at === at)
+                  return <SegmentEditor key={k} language={language} side={name} at={at} text={text} acts={editor} />;
+                return (
+                  <span key={k} onDoubleClick={() => onEdit({ side: name, at })}>
+                    {k > 0 && <Seam />}
+                    <LanguageText language={language}>{withMarks(text, marks[name].get(at))}</LanguageText>
+                  </span>
+                );
+              })}
             </Box>
           );
         })}
@@ -109,7 +130,8 @@ function Seam() {
   );
 }
 
-interface BandsProps extends Pick<Props, 'pairs' | 'numbers' | 'selected' | 'onSelect'> {
+interface BandsProps extends Pick<Props, 'numbers' | 'selected' | 'onSelect'> {
+  readonly pairs: Sheet['beads'];
   readonly edges: readonly (readonly [Edge, Edge])[];
   readonly height: number;
 }

@@ -1,29 +1,23 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import Radio from '@mui/material/Radio';
-import RadioGroup from '@mui/material/RadioGroup';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { send } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
-import { ledger, memories as memoriesQuery } from '../../api/queries.js';
-import type { IntakeFileBody, JobBody, MemoryBody, UnitSurvey } from '../../api/types.js';
+import { ledger } from '../../api/queries.js';
+import type { IntakeFileBody, JobBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { number } from '../../ui/format.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { MarginNote } from '../../ui/MarginNote.js';
+import { MemoryTarget, type MemoryTargetBody } from '../../parts/MemoryTarget.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
-import { termbaseName } from './termbase-name.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 const t = m.units;
@@ -281,28 +275,10 @@ function TargetForm({
   readonly survey: UnitSurvey;
   readonly onClose: () => void;
 }) {
-  const { data: memories = [] } = useQuery(memoriesQuery(file.clientId));
-  const [target, setTarget] = useState('new');
-  const [name, setName] = useState<string | null>(null);
-  const [subject, setSubject] = useState('');
-  const [stampClient, setStampClient] = useState(false);
-  const [attribute, setAttribute] = useState({ type: '', text: '' });
-  const [skip, setSkip] = useState(false);
-  const { say, fail } = useToast();
+  const say = useToast((state) => state.say);
   const navigate = useNavigate();
-  const proposed = termbaseName(
-    file.name,
-    file.sheet,
-    memories.map((memory) => memory.name),
-  );
-  const write = async (): Promise<void> => {
-    const started = await send<JobBody>('POST', `/intake/files/${file.id}/write-units`, {
-      ...(target === 'new' ? { newName: name ?? proposed } : { memoryId: Number(target) }),
-      subject,
-      stampClient,
-      attributes: attribute.type.trim() ? [{ type: attribute.type.trim(), text: attribute.text }] : [],
-      duplicates: skip ? 'skip' : 'keep',
-    });
+  const write = async (body: MemoryTargetBody): Promise<void> => {
+    const started = await send<JobBody>('POST', `/intake/files/${file.id}/write-units`, body);
     onClose();
     const written = await jobResult<NonNullable<IntakeFileBody['unitsWritten']>>(started.id);
     if (!written) return;
@@ -311,74 +287,7 @@ function TargetForm({
       run: () => void navigate(`/memories/${written.memoryId}`),
     });
   };
-  return (
-    <Box
-      component="form"
-      sx={{ p: 2, width: 400 }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        write().catch(fail);
-      }}
-    >
-      <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
-        {t.where}
-      </Typography>
-      <RadioGroup aria-label={t.where} value={target} onChange={(event) => setTarget(event.target.value)}>
-        <FormControlLabel value="new" control={<Radio size="small" />} label={t.newMemory} />
-        {target === 'new' && (
-          <TextField
-            sx={{ ml: 4, mb: 1 }}
-            label={m.memory.name}
-            value={name ?? proposed}
-            onChange={(event) => setName(event.target.value)}
-            autoFocus
-          />
-        )}
-        {memories.map((memory: MemoryBody) => (
-          <FormControlLabel
-            key={memory.id}
-            value={String(memory.id)}
-            control={<Radio size="small" />}
-            label={`${memory.name} (${m.memory.units(memory.units)})`}
-          />
-        ))}
-      </RadioGroup>
-      <Typography component="h3" color="text.secondary" sx={{ mt: 1, mb: 1 }}>
-        {t.stamp}
-      </Typography>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-        <TextField
-          label={m.memory.subject}
-          value={subject}
-          onChange={(event) => setSubject(event.target.value)}
-          sx={{ gridColumn: 'span 2' }}
-        />
-        <TextField
-          label={m.memory.attribute}
-          value={attribute.type}
-          onChange={(event) => setAttribute({ ...attribute, type: event.target.value })}
-        />
-        <TextField
-          label={m.bulk.value}
-          value={attribute.text}
-          onChange={(event) => setAttribute({ ...attribute, text: event.target.value })}
-        />
-      </Box>
-      <Box sx={{ display: 'grid', my: 1 }}>
-        <FormControlLabel
-          control={<Checkbox size="small" checked={stampClient} onChange={(_, on) => setStampClient(on)} />}
-          label={t.stampClient}
-        />
-        <FormControlLabel
-          control={<Checkbox size="small" checked={skip} onChange={(_, on) => setSkip(on)} />}
-          label={t.skip}
-        />
-      </Box>
-      <Button type="submit" variant="contained" disabled={target === 'new' && (name ?? proposed).trim() === ''}>
-        {t.write(survey.taken)}
-      </Button>
-    </Box>
-  );
+  return <MemoryTarget clientId={file.clientId} file={file} submit={t.write(survey.taken)} onSubmit={write} />;
 }
 
 /** After writing: where it went, and the way back. */

@@ -16,7 +16,7 @@ import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
-import { termbaseName } from './termbase-name.js';
+import { resourceName } from '../../ui/resource-name.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 const t = m.intake.write;
@@ -53,7 +53,7 @@ interface FormProps {
 
 function TargetForm({ file, holdings, changes, onClose }: FormProps) {
   const [name, setName] = useState(
-    termbaseName(
+    resourceName(
       file.name,
       file.sheet,
       holdings.map((holding) => holding.name),

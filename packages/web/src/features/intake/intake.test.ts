@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { ColumnReading, Role } from '@fair-copy/core/intake/reading.js';
 import { rowGrid } from './columns.js';
-import { termbaseName } from './termbase-name.js';
+import { resourceName } from '../../ui/resource-name.js';
 import { visible } from './visible.js';
 
 describe('the name proposed for a termbase', () => {
@@ -12,7 +12,7 @@ describe('the name proposed for a termbase', () => {
     ['terms.xlsx', 'Brücken', [], 'terms Brücken'],
     ['terms.xlsx', 'Tabelle1', [], 'terms'],
     ['v1.2 terms.csv', null, [], 'v1.2 terms'],
-  ])('%s, sheet %s, beside %j: %s', (file, sheet, taken, name) => expect(termbaseName(file, sheet, taken)).toBe(name));
+  ])('%s, sheet %s, beside %j: %s', (file, sheet, taken, name) => expect(resourceName(file, sheet, taken)).toBe(name));
 });
 
 test.each([

@@ -5,7 +5,7 @@ import type { MemoryBody, UnitBody, UnitFilter } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { CodedText, type Span } from '../../ui/CodedText.js';
 import { number } from '../../ui/format.js';
-import { useTermPair } from './term-pair-store.js';
+import { keepSelected } from '../../parts/term-pair-store.js';
 import { VariantEditor } from './VariantEditor.js';
 
 const t = m.memory;
@@ -95,12 +95,6 @@ export function UnitLine({
       </Box>
     </Box>
   );
-}
-
-/** What is selected with the mouse may become half of a term pair. */
-function keepSelected(language: string): void {
-  const text = document.getSelection()?.toString().replaceAll(CODE, '').trim() ?? '';
-  if (text !== '' && text.length <= 120) useTermPair.getState().select(language, text);
 }
 
 /** All variants of a language, one under another. */

@@ -1,21 +1,17 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { send } from '../../api/http.js';
-import { holdings as holdingsQuery, unitDetail } from '../../api/queries.js';
+import { unitDetail } from '../../api/queries.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { moment } from '../../ui/format.js';
 import { languageLabel } from '../../ui/languages.js';
-import { Pick } from '../../ui/Pick.js';
+import { TermPair } from '../../parts/TermPair.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
-import { useTermPair } from './term-pair-store.js';
 
 const t = m.memory;
 
@@ -47,7 +43,7 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
         fontSize: 13,
       }}
     >
-      <TermPair memory={memory} columns={columns} />
+      <TermPair clientId={memory.clientId} languages={columns} />
       {!unit ? (
         <Typography color="text.secondary">{t.chooseUnit}</Typography>
       ) : (
@@ -169,60 +165,4 @@ function Said({ unit }: { readonly unit: UnitBody }) {
 function dated(name: string, value: string): string {
   const found = /date$/.test(name) && /^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z$/.exec(value);
   return found ? moment(`${found[1]}-${found[2]}-${found[3]}T${found[4]}:${found[5]}:${found[6]}Z`) : value;
-}
-
-/** What is selected in two columns becomes a term pair. */
-function TermPair({ memory, columns }: { readonly memory: MemoryBody; readonly columns: readonly string[] }) {
-  const { texts, select, clear } = useTermPair();
-  const { data: holdings = [] } = useQuery(holdingsQuery(memory.clientId));
-  const [chosen, setChosen] = useState('');
-  const { say, fail } = useToast();
-  const filled = columns.filter((tag) => texts[tag]?.trim());
-  if (filled.length === 0) return null;
-  const termbaseId = chosen || String(holdings[0]?.id ?? '');
-  const add = async (): Promise<void> => {
-    const [first, ...others] = filled.map((language) => ({ language, text: texts[language]!.trim() }));
-    await send('POST', `/termbases/${termbaseId}/concepts`, { ...first, others });
-    say(t.pairAdded(holdings.find(({ id }) => String(id) === termbaseId)?.name ?? ''));
-    clear();
-  };
-  return (
-    <Part title={t.pair}>
-      <Box sx={{ display: 'grid', gap: 1, mt: 1 }}>
-        {columns.map((tag) => (
-          <TextField
-            key={tag}
-            label={languageLabel(tag)}
-            value={texts[tag] ?? ''}
-            onChange={(event) => select(tag, event.target.value)}
-            slotProps={{ htmlInput: { lang: tag } }}
-          />
-        ))}
-        {holdings.length === 0 ? (
-          <Typography color="text.secondary">{t.noTermbase}</Typography>
-        ) : (
-          <Pick label={t.pairTo} value={termbaseId} onChange={setChosen}>
-            {holdings.map(({ id, name }) => (
-              <MenuItem key={id} value={String(id)}>
-                {name}
-              </MenuItem>
-            ))}
-          </Pick>
-        )}
-        <Box>
-          <Button
-            variant="outlined"
-            size="small"
-            disabled={filled.length < 2 || termbaseId === ''}
-            onClick={() => void add().catch(fail)}
-          >
-            {t.pairAdd}
-          </Button>
-          <Button size="small" onClick={clear}>
-            {m.common.cancel}
-          </Button>
-        </Box>
-      </Box>
-    </Part>
-  );
 }

@@ -2,10 +2,10 @@
 const USUAL_SHEET = /^(sheet|tabelle|feuil|arkusz|hoja|planilha|taul|foglio|blad|ark)\s?\d*$/i;
 
 /**
- * From a file's name to one for its termbase: "brennick_terms-2026.xlsx" → "brennick terms 2026", with the sheet if
+ * From a file's name to one for the termbase or memory made of it: "brennick_terms-2026.xlsx" → "brennick terms 2026", with the sheet if
  * that says something, made unlike the names that are taken.
  */
-export function termbaseName(file: string, sheet: string | null, taken: readonly string[]): string {
+export function resourceName(file: string, sheet: string | null, taken: readonly string[]): string {
   const stem = file
     .replace(/\.[^.]+$/, '')
     .replace(/[_-]+/g, ' ')

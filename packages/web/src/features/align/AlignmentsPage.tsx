@@ -1,0 +1,185 @@
+import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
+import IconButton from '@mui/material/IconButton';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableFooter from '@mui/material/TableFooter';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { send } from '../../api/http.js';
+import { alignments as alignmentsQuery, ledger } from '../../api/queries.js';
+import type { AlignmentItem } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { AskFirst } from '../../ui/AskFirst.js';
+import { useDesk } from '../../ui/desk-store.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { number } from '../../ui/format.js';
+import { LanguageName } from '../../ui/LanguageName.js';
+import { useToast } from '../../ui/toast-store.js';
+import { FileCouples } from './FileCouples.js';
+import { PairsOut } from './PairsOut.js';
+
+const t = m.align;
+const o = t.overview;
+
+/** All file pairs of the client: dropped here, seen together, written together. */
+export function AlignmentsPage() {
+  const clientId = useDesk((state) => state.clientId);
+  const { data: list = [], isPending } = useQuery(alignmentsQuery(clientId));
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  if (clientId === null) return <EmptyState heading="h1" title={m.client.chooseFirst} advice={t.advice} />;
+  const chosen = list.filter(({ id, state }) => state === 'ready' && !left.has(id));
+  const sum = (of: (item: AlignmentItem) => number): number => chosen.reduce((all, item) => all + of(item), 0);
+  return (
+    <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+      <Box sx={{ flex: 1, overflow: 'auto' }}>
+        <Box sx={{ maxWidth: 1360, mx: 'auto', p: 3 }}>
+          <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, mb: 2 }}>
+            {o.title}
+          </Typography>
+          <FileCouples clientId={clientId} />
+          {!isPending && list.length === 0 && <EmptyState title={t.empty} advice={t.advice} />}
+          {list.length > 0 && (
+            <Table
+              size="small"
+              aria-label={t.list}
+              sx={{ bgcolor: 'background.paper', '& td, & th': { borderColor: 'divider' } }}
+            >
+              <TableHead>
+                <TableRow>
+                  <TableCell padding="checkbox" aria-label={o.together} />
+                  <TableCell>{o.files}</TableCell>
+                  <TableCell align="right">{o.segments}</TableCell>
+                  <TableCell align="right">{o.pairs}</TableCell>
+                  <TableCell align="right">{o.doubtful}</TableCell>
+                  <TableCell align="right">{o.alone}</TableCell>
+                  <TableCell align="right">{o.pinned}</TableCell>
+                  <TableCell>{o.state}</TableCell>
+                  <TableCell aria-label={o.acts} />
+                </TableRow>
+              </TableHead>
+              <TableBody>
+                {list.map((item) => (
+                  <FilePair
+                    key={item.id}
+                    item={item}
+                    chosen={chosen.includes(item)}
+                    onChoose={(on) =>
+                      setLeft((now) => new Set(on ? [...now].filter((id) => id !== item.id) : [...now, item.id]))
+                    }
+                  />
+                ))}
+              </TableBody>
+              {chosen.length > 1 && (
+                <TableFooter>
+                  <TableRow sx={{ '& td': { color: 'text.primary', fontSize: 14, fontWeight: 600 } }}>
+                    <TableCell />
+                    <TableCell>{o.chosen(chosen.length)}</TableCell>
+                    <TableCell align="right">
+                      {number(sum(({ source }) => source.segments))} · {number(sum(({ target }) => target.segments))}
+                    </TableCell>
+                    <TableCell align="right">{number(sum(({ tally }) => tally.pairs))}</TableCell>
+                    <TableCell align="right">{number(sum(({ tally }) => tally.doubtful))}</TableCell>
+                    <TableCell align="right">{number(sum(({ tally }) => tally.alone))}</TableCell>
+                    <TableCell align="right">{number(sum(({ tally }) => tally.pinned))}</TableCell>
+                    <TableCell colSpan={2} />
+                  </TableRow>
+                </TableFooter>
+              )}
+            </Table>
+          )}
+        </Box>
+      </Box>
+      {list.length > 0 && (
+        <Box sx={{ px: 3, py: 1, borderTop: 1, borderColor: 'divider', display: 'flex', alignItems: 'center', gap: 2 }}>
+          <Box sx={{ flex: 1, fontSize: 14 }}>{o.chosen(chosen.length)}</Box>
+          <PairsOut
+            clientId={clientId}
+            ids={chosen.map(({ id }) => id)}
+            name={chosen[0]?.source.name ?? ''}
+            pairs={sum(({ tally }) => tally.pairs)}
+            doubtful={sum(({ tally }) => tally.doubtfulPairs)}
+            written={chosen.every(({ written }) => written !== null)}
+          />
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+interface FilePairProps {
+  readonly item: AlignmentItem;
+  readonly chosen: boolean;
+  readonly onChoose: (on: boolean) => void;
+}
+
+function FilePair({ item, chosen, onChoose }: FilePairProps) {
+  const fail = useToast((state) => state.fail);
+  const [asking, setAsking] = useState(false);
+  const { data: entries = [] } = useQuery(ledger(null, 200));
+  const { id, source, target, tally, state, written } = item;
+  const undone = entries.some((entry) => entry.id === written?.ledgerId && entry.undoneAt !== null);
+  const name = `${source.name} · ${target.name}`;
+  const remove = (): void => void send('DELETE', `/alignments/${id}`).catch(fail);
+  const ready = state === 'ready';
+  return (
+    <TableRow hover>
+      <TableCell padding="checkbox">
+        <Checkbox
+          size="small"
+          disabled={!ready}
+          checked={chosen}
+          onChange={(_, on) => onChoose(on)}
+          slotProps={{ input: { 'aria-label': o.take(name) } }}
+        />
+      </TableCell>
+      <TableCell sx={{ overflowWrap: 'anywhere' }}>
+        <Box component={Link} to={`/align/${id}`} sx={{ color: 'primary.main' }}>
+          {name}
+        </Box>
+        {ready && (
+          <Typography variant="body2" color="text.secondary" component="div">
+            {[source, target].map(({ language }, k) => (
+              <span key={k}>
+                {k > 0 && ' → '}
+                <LanguageName tag={language ?? 'und'} quiet />
+              </span>
+            ))}
+          </Typography>
+        )}
+      </TableCell>
+      <TableCell align="right">{ready && `${number(source.segments)} · ${number(target.segments)}`}</TableCell>
+      <TableCell align="right">{ready && number(tally.pairs)}</TableCell>
+      <TableCell align="right">{ready && number(tally.doubtful)}</TableCell>
+      <TableCell align="right">{ready && number(tally.alone)}</TableCell>
+      <TableCell align="right">{ready && number(tally.pinned)}</TableCell>
+      <TableCell>
+        {written ? (undone ? o.undone : t.writtenTo(written.units, written.memory)) : t.states[state]}
+      </TableCell>
+      <TableCell padding="checkbox">
+        <IconButton
+          size="small"
+          aria-label={t.remove(name)}
+          onClick={() => (tally.pinned > 0 && !written ? setAsking(true) : remove())}
+        >
+          <X size={15} />
+        </IconButton>
+        {asking && (
+          <AskFirst
+            title={t.remove(name)}
+            text={o.removeLoses(tally.pinned)}
+            go={o.removeGo}
+            onGo={remove}
+            onClose={() => setAsking(false)}
+          />
+        )}
+      </TableCell>
+    </TableRow>
+  );
+}

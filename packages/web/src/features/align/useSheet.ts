@@ -1,0 +1,106 @@
+/** The sheet as it stands on the page, with undo and redo, kept on the server as one goes. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { send } from '../../api/http.js';
+import type { AlignmentBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { useToast } from '../../ui/toast-store.js';
+import { back, forward, placeOf, stepBetween, type Step } from './history.js';
+import type { Sheet } from './pairs.js';
+
+/** Milliseconds after the last change until it is sent. */
+const REST = 600;
+
+interface History {
+  readonly sheet: Sheet;
+  readonly past: readonly Step[];
+  readonly future: readonly Step[];
+}
+
+export interface SheetWork {
+  readonly sheet: Sheet;
+  /** Null: what was asked for is not possible here, which is said. */
+  change(to: Partial<Sheet> | null): void;
+  /** Gives back the pair at which something changed. */
+  undo(): number | null;
+  redo(): number | null;
+  /** Resolves when the server has everything. */
+  settle(): Promise<void>;
+}
+
+export function useSheet(alignment: AlignmentBody): SheetWork {
+  const [history, setHistory] = useState<History>(() => ({
+    sheet: { source: alignment.sourceSegments, target: alignment.targetSegments, beads: alignment.beads },
+    past: [],
+    future: [],
+  }));
+  const { fail, say } = useToast();
+  const queries = useQueryClient();
+  const { sheet, past, future } = history;
+  const kept = useRef(sheet);
+  const { id } = alignment;
+  const settle = useCallback(async (): Promise<void> => {
+    const before = kept.current;
+    if (before === sheet) return;
+    kept.current = sheet;
+    try {
+      await send('PUT', `/alignments/${id}`, {
+        beads: sheet.beads,
+        ...(sheet.source !== before.source && { sourceSegments: sheet.source }),
+        ...(sheet.target !== before.target && { targetSegments: sheet.target }),
+      });
+    } catch (error) {
+      // It is sent once more with the next change, or when it is asked for.
+      kept.current = before;
+      throw error;
+    }
+    queries.setQueryData<AlignmentBody>(
+      ['alignment', id],
+      (known) =>
+        known && {
+          ...known,
+          beads: [...sheet.beads],
+          sourceSegments: [...sheet.source],
+          targetSegments: [...sheet.target],
+        },
+    );
+    void queries.invalidateQueries({ queryKey: ['alignment', 'all'] });
+  }, [id, sheet, queries]);
+  useEffect(() => {
+    const wait = window.setTimeout(() => settle().catch(fail), REST);
+    return () => window.clearTimeout(wait);
+  }, [settle, fail]);
+  // Whoever leaves before the rest is over loses nothing.
+  const latest = useRef(settle);
+  useEffect(() => {
+    latest.current = settle;
+  });
+  useEffect(() => () => void latest.current().catch(() => undefined), []);
+  const change = useCallback(
+    (to: Partial<Sheet> | null): void => {
+      if (!to) return say(m.align.notHere);
+      setHistory((now) => {
+        const after = { ...now.sheet, ...to };
+        return { sheet: after, past: [...now.past, stepBetween(now.sheet, after)], future: [] };
+      });
+    },
+    [say],
+  );
+  return {
+    sheet,
+    change,
+    undo: () => {
+      const step = past.at(-1);
+      if (!step) return null;
+      setHistory({ sheet: back(sheet, step), past: past.slice(0, -1), future: [step, ...future] });
+      return placeOf(step);
+    },
+    redo: () => {
+      const [step, ...rest] = future;
+      if (!step) return null;
+      setHistory({ sheet: forward(sheet, step), past: [...past, step], future: rest });
+      return placeOf(step);
+    },
+    settle,
+  };
+}

@@ -1,0 +1,127 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Radio from '@mui/material/Radio';
+import RadioGroup from '@mui/material/RadioGroup';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type ReactNode } from 'react';
+import { memories as memoriesQuery } from '../api/queries.js';
+import { m } from '../messages/en.js';
+import { resourceName } from '../ui/resource-name.js';
+import { useToast } from '../ui/toast-store.js';
+
+const t = m.units;
+
+/** Where units go, and what is said of each of them. */
+export interface MemoryTargetBody {
+  readonly newName?: string;
+  readonly memoryId?: number;
+  readonly subject: string;
+  readonly stampClient: boolean;
+  readonly attributes: readonly { readonly type: string; readonly text: string }[];
+  readonly duplicates: 'keep' | 'skip';
+}
+
+interface Props {
+  readonly clientId: number;
+  /** The file after which a new memory is called, and its sheet if it has one. */
+  readonly file: { readonly name: string; readonly sheet: string | null };
+  readonly submit: string;
+  readonly onSubmit: (body: MemoryTargetBody) => Promise<void>;
+  /** Further choices above the button. */
+  readonly children?: ReactNode;
+}
+
+export function MemoryTarget({ clientId, file, submit, onSubmit, children }: Props) {
+  const { data: memories = [] } = useQuery(memoriesQuery(clientId));
+  const [target, setTarget] = useState('new');
+  const [name, setName] = useState<string | null>(null);
+  const [subject, setSubject] = useState('');
+  const [stampClient, setStampClient] = useState(false);
+  const [attribute, setAttribute] = useState({ type: '', text: '' });
+  const [skip, setSkip] = useState(false);
+  const fail = useToast((state) => state.fail);
+  const proposed = resourceName(
+    file.name,
+    file.sheet,
+    memories.map((memory) => memory.name),
+  );
+  return (
+    <Box
+      component="form"
+      sx={{ p: 2, width: 400 }}
+      onSubmit={(event) => {
+        event.preventDefault();
+        onSubmit({
+          ...(target === 'new' ? { newName: name ?? proposed } : { memoryId: Number(target) }),
+          subject,
+          stampClient,
+          attributes: attribute.type.trim() ? [{ type: attribute.type.trim(), text: attribute.text }] : [],
+          duplicates: skip ? 'skip' : 'keep',
+        }).catch(fail);
+      }}
+    >
+      <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
+        {t.where}
+      </Typography>
+      <RadioGroup aria-label={t.where} value={target} onChange={(event) => setTarget(event.target.value)}>
+        <FormControlLabel value="new" control={<Radio size="small" />} label={t.newMemory} />
+        {target === 'new' && (
+          <TextField
+            sx={{ ml: 4, mb: 1 }}
+            label={m.memory.name}
+            value={name ?? proposed}
+            onChange={(event) => setName(event.target.value)}
+            autoFocus
+          />
+        )}
+        {memories.map((memory) => (
+          <FormControlLabel
+            key={memory.id}
+            value={String(memory.id)}
+            control={<Radio size="small" />}
+            label={`${memory.name} (${m.memory.units(memory.units)})`}
+          />
+        ))}
+      </RadioGroup>
+      <Typography component="h3" color="text.secondary" sx={{ mt: 1, mb: 1 }}>
+        {t.stamp}
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+        <TextField
+          label={m.memory.subject}
+          value={subject}
+          onChange={(event) => setSubject(event.target.value)}
+          sx={{ gridColumn: 'span 2' }}
+        />
+        <TextField
+          label={m.memory.attribute}
+          value={attribute.type}
+          onChange={(event) => setAttribute({ ...attribute, type: event.target.value })}
+        />
+        <TextField
+          label={m.bulk.value}
+          value={attribute.text}
+          onChange={(event) => setAttribute({ ...attribute, text: event.target.value })}
+        />
+      </Box>
+      <Box sx={{ display: 'grid', my: 1 }}>
+        <FormControlLabel
+          control={<Checkbox size="small" checked={stampClient} onChange={(_, on) => setStampClient(on)} />}
+          label={t.stampClient}
+        />
+        <FormControlLabel
+          control={<Checkbox size="small" checked={skip} onChange={(_, on) => setSkip(on)} />}
+          label={t.skip}
+        />
+        {children}
+      </Box>
+      <Button type="submit" variant="contained" disabled={target === 'new' && (name ?? proposed).trim() === ''}>
+        {submit}
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,95 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { send } from '../api/http.js';
+import { holdings as holdingsQuery } from '../api/queries.js';
+import { m } from '../messages/en.js';
+import { languageLabel } from '../ui/languages.js';
+import { Pick } from '../ui/Pick.js';
+import { useTermPair } from './term-pair-store.js';
+import { useToast } from '../ui/toast-store.js';
+
+const t = m.memory;
+
+interface Props {
+  readonly clientId: number;
+  readonly languages: readonly string[];
+  /** In one line, at the foot of a sheet. */
+  readonly wide?: boolean;
+}
+
+/** What is selected in the texts of several languages becomes a concept of a termbase. */
+export function TermPair({ clientId, languages, wide = false }: Props) {
+  const { texts, select, clear } = useTermPair();
+  const { data: holdings = [] } = useQuery(holdingsQuery(clientId));
+  const [chosen, setChosen] = useState('');
+  const { say, fail } = useToast();
+  const filled = languages.filter((tag) => texts[tag]?.trim());
+  if (filled.length === 0) return null;
+  const termbaseId = chosen || String(holdings[0]?.id ?? '');
+  const add = async (): Promise<void> => {
+    const [first, ...others] = filled.map((language) => ({ language, text: texts[language]!.trim() }));
+    await send('POST', `/termbases/${termbaseId}/concepts`, { ...first, others });
+    say(t.pairAdded(holdings.find(({ id }) => String(id) === termbaseId)?.name ?? ''));
+    clear();
+  };
+  return (
+    <Box
+      component="section"
+      aria-label={t.pair}
+      sx={wide ? { px: 3, py: 1, borderTop: 1, borderColor: 'divider' } : { mb: 2 }}
+    >
+      {!wide && (
+        <Typography component="h2" sx={{ fontSize: 13, fontWeight: 600, color: 'text.secondary', mb: 0.5 }}>
+          {t.pair}
+        </Typography>
+      )}
+      <Box
+        sx={
+          wide
+            ? { display: 'flex', gap: 1.5, alignItems: 'center', '& .MuiTextField-root': { width: 220 } }
+            : { display: 'grid', gap: 1, mt: 1 }
+        }
+      >
+        {languages.map((tag) => (
+          <TextField
+            key={tag}
+            size="small"
+            label={languageLabel(tag)}
+            value={texts[tag] ?? ''}
+            onChange={(event) => select(tag, event.target.value)}
+            slotProps={{ htmlInput: { lang: tag } }}
+          />
+        ))}
+        {holdings.length === 0 ? (
+          <Typography color="text.secondary">{t.noTermbase}</Typography>
+        ) : (
+          <Pick label={t.pairTo} value={termbaseId} onChange={setChosen}>
+            {holdings.map(({ id, name }) => (
+              <MenuItem key={id} value={String(id)}>
+                {name}
+              </MenuItem>
+            ))}
+          </Pick>
+        )}
+        <Box sx={{ whiteSpace: 'nowrap' }}>
+          <Button
+            variant="outlined"
+            size="small"
+            disabled={filled.length < 2 || termbaseId === ''}
+            onClick={() => void add().catch(fail)}
+          >
+            {t.pairAdd}
+          </Button>
+          <Button size="small" onClick={clear}>
+            {m.common.cancel}
+          </Button>
+        </Box>
+      </Box>
+    </Box>
+  );
+}

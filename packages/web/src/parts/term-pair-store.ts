@@ -1,0 +1,24 @@
+/** What was last selected in each language of a sheet: together they make a term pair. */
+import { CODE } from '@fair-copy/core/text/inline-codes.js';
+import { create } from 'zustand';
+
+interface TermPairState {
+  readonly texts: Readonly<Record<string, string>>;
+  select(language: string, text: string): void;
+  clear(): void;
+}
+
+export const useTermPair = create<TermPairState>()((set) => ({
+  texts: {},
+  select: (language, text) => set(({ texts }) => ({ texts: { ...texts, [language]: text } })),
+  clear: () => set({ texts: {} }),
+}));
+
+/** Longer selections are no terms. */
+const LONGEST = 120;
+
+/** What is selected with the mouse may become half of a term pair. */
+export function keepSelected(language: string): void {
+  const text = document.getSelection()?.toString().replaceAll(CODE, '').trim() ?? '';
+  if (text !== '' && text.length <= LONGEST) useTermPair.getState().select(language, text);
+}

@@ -415,3 +415,29 @@ test('what a termbase records can be changed, and is inspected', async () => {
   await server.ask('POST', `/ledger/${(await newest()).id}/undo`);
   expect((await server.ask<{ fields: unknown[] }>('GET', `/termbases/${termbase}`)).fields).toEqual([]);
 });
+
+test('a long file, worked out by two threads, becomes the concepts that its rows are', async () => {
+  const rows = ['Deutsch;English;Genus;Fachgebiet'];
+  for (let i = 0; i < 9500; i++) rows.push(`Kammer ${i};chamber ${i}; ${i % 3 ? 'f' : 'n'};Gebiet ${i % 4}`);
+  // Said again, once with something new.
+  rows.push('Kammer 17;chamber 17;;Gebiet 1', 'Kammer 9400;chamber 9400;;Gebiet 9', 'Kammer 3;;;');
+  const termbase = await made('long.csv', rows.join('\n') + '\n', 'Long');
+  expect(await server.ask('GET', `/termbases/${termbase}`)).toMatchObject({ concepts: 9500 });
+  for (const i of [0, 17, 999, 1000, 1001, 4321, 9400, 9499]) {
+    const [found] = await terms(termbase, `language=en&mode=beginning&q=${encodeURIComponent(`chamber ${i}`)}`);
+    const { languages, fields } = await concept(found!.concept);
+    expect(languages.map(({ language, terms: [term] }) => [language, term!.text])).toEqual([
+      ['de', `Kammer ${i}`],
+      ['en', `chamber ${i}`],
+    ]);
+    expect(
+      languages[0]!.terms[0]!.fields.grammaticalGender ?? languages[1]!.terms[0]!.fields.grammaticalGender,
+    ).toEqual([i % 3 ? 'feminine' : 'neuter']);
+    expect(fields.subjectField).toEqual(i === 9400 ? ['Gebiet 0', 'Gebiet 9'] : [`Gebiet ${i % 4}`]);
+  }
+  const subject = encodeURIComponent(JSON.stringify([{ field: 'subjectField', value: 'Gebiet 9' }]));
+  expect(await terms(termbase, `language=de&values=${subject}`)).toMatchObject([{ text: 'Kammer 9400' }]);
+  const { id } = await newest();
+  await server.ask('POST', `/ledger/${id}/undo`);
+  await server.ask('GET', `/termbases/${termbase}`, undefined, 404);
+});

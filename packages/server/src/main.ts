@@ -2,11 +2,7 @@
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import v8 from 'node:v8';
 import { buildApp } from './app.js';
-
-// Three threads share the machine with the browser: a smaller heap is worth a little time.
-v8.setFlagsFromString('--optimize-for-size');
 
 const { values } = parseArgs({
   options: {

@@ -68,6 +68,26 @@ export interface EvaluationOptions {
   readonly swaps?: Swaps | null;
 }
 
+/** Works rows out ahead, as an `Evaluation` of the same reading would. */
+export class RowsAhead {
+  private readonly reader: RowReader;
+  private readonly pair: TermPair | null;
+
+  constructor(
+    reading: Reading,
+    private readonly swaps: Swaps | null,
+  ) {
+    this.reader = new RowReader(reading);
+    this.pair = termPair(reading);
+  }
+
+  of(row: SheetRow): RowAhead {
+    const steps: CleaningStepId[] = [];
+    const draft = this.reader.draftOf(row, (step) => steps.push(step));
+    return { draft, steps, swapped: isSwapped(row, this.pair, this.swaps) };
+  }
+}
+
 /** Says whether the two languages of a row are exchanged. */
 export type Swaps = Pick<SwapFinder, 'isSwapped'>;
 
@@ -77,11 +97,29 @@ export interface Placed<R extends SheetRow> {
   readonly outcome: Outcome;
 }
 
-interface Open<R extends SheetRow> {
-  readonly id: string | null;
-  readonly members: { readonly row: R; readonly draft: Draft | null; readonly outcome: Outcome | null }[];
+/** What a row says by itself, whatever stands before it: it can be worked out ahead, in any order, in other threads. */
+export interface RowAhead {
+  readonly draft: Draft;
+  /** The cleaning steps that touched a cell or would have, once for each cell. */
+  readonly steps: readonly CleaningStepId[];
+  readonly swapped: boolean;
 }
 
+interface Member<R extends SheetRow> {
+  readonly row: R;
+  /** Null: the row is no data, and stands here only to keep the order. */
+  readonly draft: Draft | null;
+  /** Null: not worked out yet. */
+  readonly swapped: boolean | null;
+  readonly outcome: Outcome | null;
+}
+
+interface Open<R extends SheetRow> {
+  readonly id: string | null;
+  readonly members: Member<R>[];
+}
+
+const NONE: readonly string[] = [];
 const EXAMPLES = 40;
 /** A concept of more rows than this is a mistake in the reading; it is cut so that memory stays flat. */
 const GROUP_LIMIT = 5000;
@@ -95,6 +133,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
   private readonly header: readonly string[];
   private readonly reader: RowReader;
   private readonly swaps: Swaps | null;
+  private readonly pair: TermPair | null;
   private readonly seen = new Map<string, number | number[]>();
   private readonly ids = new Map<string, number>();
   private readonly counts = { rows: 0, entries: 0, joined: 0, heldBack: 0, notData: 0 };
@@ -120,6 +159,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     this.keepIncomplete = options.keepIncomplete ?? isExchange(reading);
     this.answerColumn = reading.columns.find((column) => column.role.value.kind === 'answer')?.index ?? null;
     this.swaps = options.swaps ?? null;
+    this.pair = termPair(reading);
   }
 
   /** All rows with their outcomes. */
@@ -136,7 +176,8 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     yield* evaluation.end();
   }
 
-  see(row: R): Placed<R>[] {
+  /** @param ahead what the row says by itself, if it was worked out before; corrected rows are worked out anew */
+  see(row: R, ahead: RowAhead | null = null): Placed<R>[] {
     const gap = Math.max(0, row.number - this.last - 1);
     this.last = row.number;
     this.gaps += gap;
@@ -146,19 +187,28 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     const corrected = this.corrected(row, decision);
     const reason = decision?.verdict === 'leave' ? 'left out' : this.notData(corrected);
     if (reason && (decision?.verdict !== 'take' || reason === 'left out')) return this.aside(row, reason);
-    const draft = this.reader.draftOf(corrected, (step) => this.count(step, row.number));
+    const member = this.member(row, corrected, corrected === row ? ahead : null);
+    const id = this.reader.idOf(corrected);
     if (this.reading.grouping.value === 'rows') {
-      this.open = { id: this.reader.idOf(corrected), members: [{ row, draft, outcome: null }] };
+      this.open = { id, members: [member] };
       return this.flush();
     }
-    const id = this.reader.idOf(corrected);
     if (this.open && this.goesOn(corrected, id) && this.open.members.length < GROUP_LIMIT) {
-      this.open.members.push({ row, draft, outcome: null });
+      this.open.members.push(member);
       return [];
     }
     const done = this.flush();
-    this.open = { id, members: [{ row, draft, outcome: null }] };
+    this.open = { id, members: [member] };
     return done;
+  }
+
+  private member(row: R, corrected: SheetRow, ahead: RowAhead | null): Member<R> {
+    if (ahead) {
+      for (const step of ahead.steps) this.count(step, row.number);
+      return { row, draft: ahead.draft, swapped: ahead.swapped, outcome: null };
+    }
+    const draft = this.reader.draftOf(corrected, (step) => this.count(step, row.number));
+    return { row, draft, swapped: null, outcome: null };
   }
 
   /** What is still open. */
@@ -186,7 +236,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
   private aside(row: R, reason: NotDataReason): Placed<R>[] {
     const outcome: Outcome = { kind: 'not data', reason };
     if (this.open) {
-      this.open.members.push({ row, draft: null, outcome });
+      this.open.members.push({ row, draft: null, swapped: null, outcome });
       return [];
     }
     return [this.counted({ row, outcome })];
@@ -201,19 +251,24 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     const drafts = rows.map((member) => member.draft!);
     const draft = drafts.length === 1 ? drafts[0]! : drafts.reduce(joinedDrafts);
     const numbers = rows.map((member) => member.row.number);
-    const first = this.firstOutcome(rows[0]!.row, rows.length, draft, open.id, numbers);
+    const first = this.firstOutcome(rows[0]!, draft, open.id, numbers);
     rows.forEach((member, i) =>
       outcomes.set(member.row, i === 0 ? first : following(first, numbers[0]!, member.draft!)),
     );
     return open.members.map(({ row, outcome }) => this.counted({ row, outcome: outcome ?? outcomes.get(row)! }));
   }
 
-  private firstOutcome(row: R, rows: number, draft: Draft, id: string | null, numbers: readonly number[]): Outcome {
+  private firstOutcome(
+    { row, swapped }: Member<R>,
+    draft: Draft,
+    id: string | null,
+    numbers: readonly number[],
+  ): Outcome {
     const decision = this.decisions.get(row.number);
     if (termLanguages(draft).length === 0) return { kind: 'not data', reason: 'no term' };
-    const question = this.questionOf(this.corrected(row, decision), draft, rows, decision);
+    const question = this.questionOf(this.corrected(row, decision), draft, numbers.length, decision, swapped);
     if (question && decision?.verdict !== 'take') {
-      return rows === 1 && isTotal(row, draft)
+      return numbers.length === 1 && isTotal(row, draft)
         ? { kind: 'not data', reason: 'total' }
         : { kind: 'held back', question };
     }
@@ -266,15 +321,21 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     if (step.rows.length < EXAMPLES && step.rows.at(-1) !== row) step.rows.push(row);
   }
 
-  private questionOf(row: SheetRow, draft: Draft, rows: number, decision: RowDecision | undefined): Question | null {
+  private questionOf(
+    row: SheetRow,
+    draft: Draft,
+    rows: number,
+    decision: RowDecision | undefined,
+    known: boolean | null,
+  ): Question | null {
     const width = this.reading.columns.length;
-    const extra = row.cells.slice(width).filter((cell) => cell.trim() !== '');
+    const extra = row.cells.length > width ? row.cells.slice(width).filter((cell) => cell.trim() !== '') : NONE;
     if (extra.length && rows === 1)
       return { kind: 'extra cells', cells: width + extra.length, columns: width, text: extra.join(' · ') };
     const given = termLanguages(draft);
-    const broken = given.flatMap((l) => l.terms).find((term) => term.text.includes('\uFFFD'));
-    if (broken) return { kind: 'unreadable', text: broken.text };
-    const swapped = decision?.verdict === 'turn' ? null : this.swappedIn(row);
+    for (const { terms } of given)
+      for (const { text } of terms) if (text.includes('\uFFFD')) return { kind: 'unreadable', text };
+    const swapped = decision?.verdict === 'turn' ? null : this.swappedIn(row, known);
     if (swapped) return swapped;
     const complete = given.length >= 2 || this.languages.length < 2;
     // A row that lacks the first language only is an entry all the same: it is found from the other side, and
@@ -290,13 +351,11 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     };
   }
 
-  private swappedIn(row: SheetRow): Question | null {
-    const pair = this.swaps && termPair(this.reading);
-    if (!pair) return null;
-    const [a, b] = pair;
-    if (!this.swaps!.isSwapped(row.cells[a.index] ?? '', row.cells[b.index] ?? '')) return null;
+  private swappedIn(row: SheetRow, known: boolean | null): Question | null {
+    const { pair } = this;
+    if (!pair || !(known ?? isSwapped(row, pair, this.swaps))) return null;
     this.count('swapped', row.number);
-    return this.reading.steps.swapped ? { kind: 'swapped', languages: [a.language, b.language] } : null;
+    return this.reading.steps.swapped ? { kind: 'swapped', languages: [pair[0].language, pair[1].language] } : null;
   }
 
   /** New, or the same as an earlier row or a concept that is there already. */
@@ -365,15 +424,19 @@ function isExchange({ source }: Reading): boolean {
   return source.kind === 'tbx' || source.kind === 'tmx' || source.kind === 'xliff';
 }
 
+interface TermColumn {
+  readonly index: number;
+  readonly language: LanguageTag;
+}
+
+type TermPair = readonly [TermColumn, TermColumn];
+
+function isSwapped({ cells }: SheetRow, pair: TermPair | null, swaps: Swaps | null): boolean {
+  return pair !== null && swaps !== null && swaps.isSwapped(cells[pair[0].index] ?? '', cells[pair[1].index] ?? '');
+}
+
 /** The two columns of a sheet of two languages, or null. */
-export function termPair(
-  reading: Pick<Reading, 'columns'>,
-):
-  | readonly [
-      { readonly index: number; readonly language: LanguageTag },
-      { readonly index: number; readonly language: LanguageTag },
-    ]
-  | null {
+export function termPair(reading: Pick<Reading, 'columns'>): TermPair | null {
   const terms = reading.columns.flatMap(({ index, role }) =>
     role.value.kind === 'term' && !role.value.type ? [{ index, language: role.value.language }] : [],
   );

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { SheetRow } from '../sheet/model.js';
 import { conceptOf, withDraft } from './draft.js';
-import { Evaluation, swapFinder, type Outcome } from './evaluate.js';
+import { Evaluation, RowsAhead, swapFinder, type Outcome, type RowDecision } from './evaluate.js';
 import { proposeReading, type Decisions } from './propose.js';
 import type { Reading, SourceForm } from './reading.js';
 import { fieldOfValues, standardValue } from './values.js';
@@ -265,6 +265,39 @@ describe('rows whose languages are exchanged', () => {
       ['en', 'lock chamber inspection'],
     ]);
   });
+});
+
+test('rows worked out ahead have the outcomes they have in turn', () => {
+  const rows = sheet(
+    ['ID', 'Deutsch', 'English'],
+    ['c1', 'die Schleuse {f}', 'lock; sluice'],
+    ['c1', 'Kammerschleuse', ''],
+    ['c2', 'lock chamber', 'Schleusenkammer'],
+    ['c3', 'Schleuse', 'lock'],
+    ['c4', 'Wehr', ''],
+    ['', '', ''],
+    ['c5', 'Tor (alt)', 'gate'],
+    ...Array.from({ length: 40 }, (_, i) => [`d${i}`, `${PAIRS[i % 6]![0]} Prüfung`, `${PAIRS[i % 6]![1]} inspection`]),
+  );
+  const decisions = new Map<number, RowDecision>([
+    [4, { verdict: 'turn' }],
+    [6, { cells: { 2: 'weir' } }],
+  ]);
+  for (const grouping of ['rows', 'id'] as const) {
+    const reading = propose(rows, { grouping });
+    const swaps = swapFinder(reading, rows);
+    for (const decided of [new Map<number, RowDecision>(), decisions]) {
+      const inTurn = new Evaluation(reading, { swaps, decisions: decided });
+      const outcomes = [...Evaluation.of(inTurn, rows)];
+      const ahead = new RowsAhead(reading, swaps);
+      const readings = new Map(rows.toReversed().map((row) => [row, ahead.of(row)]));
+      const byAhead = new Evaluation(reading, { decisions: decided });
+      expect([...rows.flatMap((row) => byAhead.see(row, readings.get(row))), ...byAhead.end()]).toEqual(outcomes);
+      expect(byAhead.tally).toEqual(inTurn.tally);
+      for (const step of ['articles', 'grammar', 'brackets', 'swapped', 'duplicates'] as const)
+        expect([step, byAhead.stepCount(step)]).toEqual([step, inTurn.stepCount(step)]);
+    }
+  }
 });
 
 describe('a query list that came back', () => {

@@ -35,7 +35,7 @@ export class LetterProfile {
 export class SwapFinder {
   private readonly left = new LetterProfile();
   private readonly right = new LetterProfile();
-  private readonly once = new Map<string, number>();
+  private readonly alone = new OddsAlone(this.left, this.right);
 
   /** @param rows cells of the two columns, a sample of some thousand */
   constructor(rows: Iterable<readonly [string, string]>) {
@@ -49,9 +49,9 @@ export class SwapFinder {
   /** How strongly the row looks turned round: the logarithm of the odds; 0 where it cannot be told. */
   evidence(a: string, b: string): number {
     if (this.left.total < LEAST || this.right.total < LEAST || a.trim() === b.trim()) return 0;
-    const left = counted(a);
     // Without what the row itself put into the other column the odds are lower still: most rows end here.
-    if (this.oddsAlone(left) <= 1) return 0;
+    if (this.alone.of(a) <= 1) return 0;
+    const left = counted(a);
     const right = counted(b);
     const first = odds(left, right, this.right, this.left);
     const second = odds(right, left, this.left, this.right);
@@ -59,23 +59,67 @@ export class SwapFinder {
     return first > 1 && second > 1 ? first + second : 0;
   }
 
-  /** `odds` of a text of the left column without its counterpart; what a group that stands in it once says is kept. */
-  private oddsAlone(text: Counts): number {
-    const kinds = Math.max(this.left.kinds, this.right.kinds);
+  isSwapped(a: string, b: string): boolean {
+    return this.evidence(a, b) >= ENOUGH;
+  }
+}
+
+/** Words whose groups are kept; a list of any length has its common words among the last so many. */
+const WORDS_KEPT = 100_000;
+
+/**
+ * The odds of a text of the left column without its counterpart. It is asked for every row, so groups are numbered, the
+ * groups of a word are kept, and so is what a group says that stands in the text once.
+ */
+class OddsAlone {
+  private readonly numbers = new Map<string, number>();
+  private readonly texts: string[] = [];
+  private readonly once: number[] = [];
+  /** By group, while a text is counted. */
+  private readonly counts: number[] = [];
+  private readonly words = new Map<string, readonly number[]>();
+
+  constructor(
+    private readonly left: LetterProfile,
+    private readonly right: LetterProfile,
+  ) {}
+
+  /** The logarithm of the odds that the text is of the right column. */
+  of(text: string): number {
+    const { counts } = this;
+    const seen: number[] = [];
+    for (const word of wordsOf(text))
+      for (const group of this.groupsOf(word)) if (counts[group]!++ === 0) seen.push(group);
     let sum = 0;
-    for (const [group, count] of text) {
-      let said = count === 1 ? this.once.get(group) : undefined;
-      if (said === undefined) {
-        said = Math.log(this.right.share(group, 0, kinds) / this.left.share(group, count, kinds));
-        if (count === 1) this.once.set(group, said);
-      }
-      sum += count * said;
+    for (const group of seen) {
+      const count = counts[group]!;
+      counts[group] = 0;
+      sum += count === 1 ? (this.once[group] ??= this.said(group, 1)) : count * this.said(group, count);
     }
     return sum / PAIR;
   }
 
-  isSwapped(a: string, b: string): boolean {
-    return this.evidence(a, b) >= ENOUGH;
+  private said(group: number, count: number): number {
+    const kinds = Math.max(this.left.kinds, this.right.kinds);
+    const text = this.texts[group]!;
+    return Math.log(this.right.share(text, 0, kinds) / this.left.share(text, count, kinds));
+  }
+
+  private groupsOf(word: string): readonly number[] {
+    let found = this.words.get(word);
+    if (found) return found;
+    if (this.words.size >= WORDS_KEPT) this.words.clear();
+    found = groupsOfWord(word).map((group) => {
+      let number = this.numbers.get(group);
+      if (number === undefined) {
+        this.numbers.set(group, (number = this.texts.length));
+        this.texts.push(group);
+        this.counts.push(0);
+      }
+      return number;
+    });
+    this.words.set(word, found);
+    return found;
   }
 }
 
@@ -107,10 +151,16 @@ function counted(text: string): Counts {
 }
 
 function groups(text: string): string[] {
+  return wordsOf(text).flatMap(groupsOfWord);
+}
+
+function wordsOf(text: string): readonly string[] {
+  return text.toLowerCase().match(/[\p{L}\p{M}]+/gu) ?? [];
+}
+
+function groupsOfWord(word: string): string[] {
+  const padded = ` ${word} `;
   const found: string[] = [];
-  for (const word of text.toLowerCase().match(/[\p{L}\p{M}]+/gu) ?? []) {
-    const padded = ` ${word} `;
-    for (let i = 0; i + GROUP <= padded.length; i++) found.push(padded.slice(i, i + GROUP));
-  }
+  for (let i = 0; i + GROUP <= padded.length; i++) found.push(padded.slice(i, i + GROUP));
   return found;
 }

@@ -160,9 +160,15 @@ export function valueLabel(field: string, value: string): string {
   return BY_NAME.get(field)?.values?.[value] ?? value;
 }
 
-/** Whether values of this field are few and short, so that lists can be filtered by them. */
+/** Fields whose values are few and short, so that lists can be filtered by them. */
+export const FILTERABLE: readonly string[] = [
+  'subjectField',
+  'customerSubset',
+  'projectSubset',
+  ...CATEGORIES.filter((category) => category.values).map((category) => category.name),
+];
+const FILTERABLE_NAMES: ReadonlySet<string> = new Set(FILTERABLE);
+
 export function isFilterable(field: string): boolean {
-  return (
-    ['subjectField', 'customerSubset', 'projectSubset'].includes(field) || BY_NAME.get(field)?.values !== undefined
-  );
+  return FILTERABLE_NAMES.has(field);
 }

@@ -266,12 +266,12 @@ export class Desk {
   }
 
   private async evaluate(fileId: number, controls: Partial<JobControls>): Promise<void> {
-    const { reading, targetId, clientId } = this.files.get(fileId);
+    const { name, reading, targetId, clientId } = this.files.get(fileId);
     const pictures = this.pictures.of(clientId).map((picture) => picture.name);
     const rowDecisions = this.files.rowDecisions(fileId);
     const outcome = await this.context.workers.read(
       'evaluateFile',
-      { fileId, reading: reading!, rowDecisions, targetId, pictures },
+      { fileId, name, reading: reading!, rowDecisions, targetId, pictures },
       controls,
     );
     if (this.files.exists(fileId)) this.files.update(fileId, { outcome });

@@ -29,7 +29,9 @@ import type { TaskContext } from '../jobs/task.js';
 import { openForReading } from '../store/database.js';
 import { pathsOf, type Paths } from '../store/paths.js';
 import { Staging, type StagedRow } from '../store/staging.js';
+import { Contents } from './contents.js';
 import { existingIn } from './existing.js';
+import { placedRows } from './placed-rows.js';
 
 export interface FileToRead {
   readonly fileId: number;
@@ -168,6 +170,7 @@ export function proposeFile(
 
 export interface FileToEvaluate {
   readonly fileId: number;
+  readonly name: string;
   readonly reading: Reading;
   readonly rowDecisions: readonly (readonly [number, RowDecision])[];
   readonly targetId: number | null;
@@ -206,9 +209,8 @@ export interface FileOutcome {
 /** What becomes of each row; the outcomes replace the earlier ones at once. */
 export function evaluateFile(file: FileToEvaluate, context: TaskContext): FileOutcome {
   const paths = pathsOf(context.dataDir);
-  const staging = Staging.open(paths.staging(file.fileId));
-  // A connection cannot write while it is being read from row by row, so the rows come from a second one.
-  const source = Staging.openForReading(paths.staging(file.fileId));
+  const path = paths.staging(file.fileId);
+  const staging = Staging.open(path);
   const workspace = file.targetId === null ? null : openForReading(paths.workspace);
   try {
     const existing = workspace ? existingIn(workspace, file.targetId!) : undefined;
@@ -219,17 +221,19 @@ export function evaluateFile(file: FileToEvaluate, context: TaskContext): FileOu
     });
     const separators = new SeparatorCounts(file.reading);
     const pictures = new PictureCheck(file.pictures);
+    const contents = new Contents(file);
     const count = Math.max(1, staging.count);
     staging.writeOutcomes(
       basisOf(file),
       (function* () {
-        for (const { row, outcome } of Evaluation.of(evaluation, source.rows())) {
+        for (const { row, outcome } of placedRows(evaluation, path, file.reading)) {
           if (row.position % 500 === 0) context.checkpoint(0.7 + (0.3 * row.position) / count);
           separators.see(row.cells);
           pictures.see(row.number, outcome);
-          yield { position: row.position, outcome };
+          yield { position: row.position, outcome, content: contents.of(row, outcome) };
         }
       })(),
+      () => contents.used(),
     );
     const steps = Object.fromEntries(
       CLEANING_STEPS.map((id) => [id, evaluation.stepCount(id)]),
@@ -237,7 +241,6 @@ export function evaluateFile(file: FileToEvaluate, context: TaskContext): FileOu
     return { tally: evaluation.tally, steps, separators: separators.counts, pictures: pictures.outcome() };
   } finally {
     workspace?.close();
-    source.close();
     staging.close();
   }
 }
@@ -308,7 +311,7 @@ function queryHeader(column: ColumnReading): string {
 
 /** The held-back rows as a spreadsheet for the client; gives back its path. */
 export async function queryList(
-  file: FileToEvaluate & { readonly jobId: number; readonly name: string },
+  file: FileToEvaluate & { readonly jobId: number },
   { dataDir }: TaskContext,
 ): Promise<{ readonly path: string; readonly fileName: string; readonly rows: number }> {
   const paths = pathsOf(dataDir);

@@ -1,6 +1,6 @@
 /** The entries of a client file into a termbase: one transaction, one entry in the ledger. */
 import { shapeOf } from '@fair-copy/core/formats/shaped.js';
-import { conceptOf, termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
+import { termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
 import {
   Evaluation,
   swapFinder,
@@ -13,19 +13,23 @@ import type { Existing } from '@fair-copy/core/intake/join.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { UsedFields, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import { withOrigin } from '@fair-copy/core/termbase/edit.js';
-import type { ConceptBody, Origin } from '@fair-copy/core/termbase/concept.js';
+import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
 import { ApiError } from '../errors.js';
+import { BlocksAhead } from '../jobs/blocks-ahead.js';
 import type { TaskContext } from '../jobs/task.js';
-import { ConceptWriter, readConcept } from '../store/concepts.js';
+import { attachStaging, ConceptWriter, copyConcepts, firstFreeConcept, readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { TermbasePictures, type PictureFile } from '../store/pictures.js';
-import { Staging, type DraftRow, type StagedRow } from '../store/staging.js';
+import { Staging, type StagedRow } from '../store/staging.js';
 import { clientById, freeName, termbaseById } from '../store/termbases.js';
 import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
 import { insertTermbase, namesIn } from '../termbases/write.js';
+import { conceptOfEntry, originOf } from './contents.js';
 import { existingIn } from './existing.js';
 import { basisOf } from './read-tasks.js';
+import { ENTRIES } from './entry-terms.js';
+import { placedRows } from './placed-rows.js';
 
 export interface IntakeToWrite {
   readonly fileId: number;
@@ -57,7 +61,9 @@ export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
     job.target.kind === 'new'
       ? freeName(job.target.name, namesIn(db, job.clientId), 'termbase')
       : ownTermbase(db, job.target.id, job.clientId);
-  const staging = Staging.open(pathsOf(context.dataDir).staging(job.fileId));
+  const path = pathsOf(context.dataDir).staging(job.fileId);
+  const staging = Staging.open(path);
+  const detach = attachStaging(db, path);
   try {
     const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
     return recorded(context.dataDir, about, (writing) => {
@@ -69,6 +75,7 @@ export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
       return { termbaseId, termbase: name, ledgerId: writing.entry.id, entries, joined };
     });
   } finally {
+    detach();
     staging.close();
   }
 }
@@ -87,6 +94,8 @@ class IntakeWriting {
   private readonly writer: ConceptWriter;
   private readonly used = new UsedFields();
   private readonly pictures: TermbasePictures;
+  /** Its path. */
+  private readonly staging: string;
   private entries = 0;
   private joined = 0;
 
@@ -98,42 +107,65 @@ class IntakeWriting {
   ) {
     this.writer = new ConceptWriter(writing.db, writing.now, true);
     this.pictures = new TermbasePictures(writing, termbaseId, job.pictures);
+    this.staging = pathsOf(context.dataDir).staging(job.fileId);
   }
 
   write(staging: Staging): { readonly entries: number; readonly joined: number } {
-    const count = Math.max(1, staging.count);
-    for (const { row, outcome } of this.outcomes(staging)) {
-      if (row.position % 500 === 0) this.context.checkpoint((row.position / count) * 0.9);
-      this.take(row, outcome);
-    }
+    const { job } = this;
+    const targetId = job.target.kind === 'existing' ? job.target.id : null;
+    const holds = staging.holdsFor(basisOf({ ...job, targetId }));
+    const fields = holds && targetId === null ? this.copy(staging) : this.workOut(staging, targetId, holds);
     this.context.checkpoint(0.9);
     this.writer.settle();
     this.writeLater();
     this.writer.settle();
-    this.define();
+    this.define([...fields, ...this.used.definitions()]);
     return { entries: this.entries, joined: this.joined };
   }
 
-  private outcomes(staging: Staging): Iterable<{ readonly row: DraftRow['row']; readonly outcome: Outcome }> {
+  /** What was worked out on the desk, as it stands. Gives back the fields that the entries use. */
+  private copy(staging: Staging): readonly FieldDefinition[] {
+    const first = firstFreeConcept(this.writing.db);
+    this.entries = staging.countOf('entry');
+    this.joined = staging.countOf('joined');
+    const blocks = Math.ceil(this.entries / ENTRIES);
+    const terms = new BlocksAhead('terms of entries', { path: this.staging, first }, blocks);
+    try {
+      for (let block = 0; block < blocks; block++) {
+        this.context.checkpoint((block / blocks) * 0.7);
+        const from = block * ENTRIES + 1;
+        copyConcepts(this.writing, this.termbaseId, { first, from, to: Math.min(this.entries, from + ENTRIES - 1) });
+        const { terms: found, facets } = terms.take(block);
+        this.writer.addTerms(this.termbaseId, found, facets);
+      }
+    } finally {
+      terms.close();
+    }
+    for (const { row, how, entry, draft } of staging.joined()) this.add(first + entry - 1, row, draft, how);
+    const { fields, pictures } = staging.used;
+    for (const name of pictures) this.pictures.use(name);
+    return fields;
+  }
+
+  private workOut(staging: Staging, targetId: number | null, holds: boolean): readonly FieldDefinition[] {
     const { job, termbaseId, writing } = this;
-    const targetId = job.target.kind === 'existing' ? job.target.id : null;
-    const holds = staging.holdsFor(basisOf({ ...job, targetId }));
-    if (holds && targetId === null) return staging.drafts();
     const evaluation = new Evaluation<StagedRow>(job.reading, {
       ...(targetId !== null && { existing: existingBefore(writing, termbaseId) }),
       decisions: new Map(job.rowDecisions),
       swaps: (holds ? knownSwaps(job, staging) : null) ?? swapFinder(job.reading, staging.sample.rows),
     });
-    return Evaluation.of(evaluation, staging.rows());
+    const count = Math.max(1, staging.count);
+    for (const { row, outcome } of placedRows(evaluation, this.staging, job.reading)) {
+      if (row.position % 500 === 0) this.context.checkpoint((row.position / count) * 0.9);
+      this.take(row, outcome);
+    }
+    return [];
   }
 
-  private take(row: DraftRow['row'], outcome: Outcome): void {
+  private take(row: StagedRow, outcome: Outcome): void {
     switch (outcome.kind) {
       case 'entry': {
-        const origins = outcome.rows.map((number) =>
-          this.origin(number === row.number ? (row.line ?? number) : number),
-        );
-        const id = this.writer.create(this.termbaseId, this.seen(conceptOf(outcome.draft, ...origins)));
+        const id = this.writer.create(this.termbaseId, this.seen(conceptOfEntry(this.job, row, outcome)));
         this.writing.entry.created('concept', id);
         this.byRow.set(row.number, id);
         this.entries++;
@@ -157,16 +189,16 @@ class IntakeWriting {
     return body;
   }
 
-  private origin(row: number): Origin {
-    const { source } = this.job.reading;
-    return { file: this.job.name, ...(source.kind === 'workbook' && { sheet: source.sheet }), row };
-  }
-
-  private add(concept: number, row: DraftRow['row'], draft: Draft, how: 'same' | 'adds' | 'replaces'): void {
+  private add(
+    concept: number,
+    row: Pick<StagedRow, 'number' | 'line'>,
+    draft: Draft | null,
+    how: 'same' | 'adds' | 'replaces',
+  ): void {
     const changes = this.later.get(concept) ?? [];
-    if (how === 'adds') changes.push((body) => withDraft(body, draft));
-    if (how === 'replaces') changes.push((body) => withDraft(withoutLanguages(body, draft), draft));
-    const origin = this.origin(row.line ?? row.number);
+    if (how === 'adds' && draft) changes.push((body) => withDraft(body, draft));
+    if (how === 'replaces' && draft) changes.push((body) => withDraft(withoutLanguages(body, draft), draft));
+    const origin = originOf(this.job, row);
     changes.push((body) => withOrigin(body, origin));
     this.later.set(concept, changes);
   }
@@ -184,11 +216,11 @@ class IntakeWriting {
   }
 
   /** The fields of the termbase follow what came in. */
-  private define(): void {
+  private define(used: readonly FieldDefinition[]): void {
     const { db } = this.writing;
     const { id, fields: before } = termbaseById(db, this.termbaseId);
     const there = JSON.parse(before) as FieldDefinition[];
-    const fields = withDefinitions(there, this.used.definitions());
+    const fields = withDefinitions(there, used);
     if (isSheet(this.job.reading))
       db.prepare('UPDATE termbase SET shape = ? WHERE id = ?').run(
         JSON.stringify(shapeOf(this.job.name, this.job.reading)),

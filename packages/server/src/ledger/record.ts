@@ -50,6 +50,17 @@ export class LedgerEntry {
     this.before(entity, id, null);
   }
 
+  /** All from one id to another, both included. */
+  createdAll(entity: EntityName, from: number, to: number): void {
+    this.db
+      .prepare(
+        `INSERT INTO change (ledger_id, entity, entity_id, before)
+         WITH RECURSIVE made (id) AS (SELECT $from UNION ALL SELECT id + 1 FROM made WHERE id < $to)
+         SELECT $ledger, $entity, id, NULL FROM made`,
+      )
+      .run({ ledger: this.id, entity, from, to });
+  }
+
   describe(
     title: string,
     counts: Readonly<Record<string, number>>,

@@ -3,6 +3,7 @@ import { isFilterable } from '@fair-copy/core/termbase/categories.js';
 import type { Concept, ConceptBody, ConceptId, Fields } from '@fair-copy/core/termbase/concept.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import type { Db } from './database.js';
+import type { Writing } from './workspace.js';
 
 export interface StoredConcept {
   readonly termbaseId: number;
@@ -81,21 +82,69 @@ export class ConceptWriter {
     this.remove.run(id);
   }
 
-  private writeTerms(id: number, termbaseId: number, body: ConceptBody): void {
-    let ordinal = 0;
-    for (const { language, terms } of body.languages)
-      for (const { text } of terms) this.insertTerm.run(termbaseId, language, foldForSearch(text), id, ordinal++, text);
-    this.writeFacets(id, termbaseId, body.fields);
-    for (const { fields, terms } of body.languages) {
-      this.writeFacets(id, termbaseId, fields);
-      for (const term of terms) this.writeFacets(id, termbaseId, term.fields);
-    }
+  /** Rows of a concept that is there without them. */
+  addTerms(termbaseId: number, terms: readonly TermRow[], facets: readonly FacetRow[]): void {
+    for (const [id, ordinal, language, folded, text] of terms)
+      this.insertTerm.run(termbaseId, language, folded, id, ordinal, text);
+    for (const [id, field, value] of facets) this.insertFacet.run(termbaseId, field, value, id);
   }
 
-  private writeFacets(id: number, termbaseId: number, fields: Fields): void {
-    for (const field in fields)
-      if (isFilterable(field)) for (const value of fields[field]!) this.insertFacet.run(termbaseId, field, value, id);
+  private writeTerms(id: number, termbaseId: number, body: ConceptBody): void {
+    this.addTerms(termbaseId, termsToFind(id, body), facetsOf(id, body));
   }
+}
+
+export type TermRow = readonly [concept: number, ordinal: number, language: string, folded: string, text: string];
+export type FacetRow = readonly [concept: number, field: string, value: string];
+
+/** By what a concept is found. */
+export function termsToFind(id: number, { languages }: ConceptBody): TermRow[] {
+  const rows: TermRow[] = [];
+  for (const { language, terms } of languages)
+    for (const { text } of terms) rows.push([id, rows.length, language, foldForSearch(text), text]);
+  return rows;
+}
+
+/** By what a concept is filtered. */
+export function facetsOf(id: number, { fields, languages }: ConceptBody): FacetRow[] {
+  const rows: FacetRow[] = [];
+  const see = (said: Fields): void => {
+    for (const field in said) if (isFilterable(field)) for (const value of said[field]!) rows.push([id, field, value]);
+  };
+  see(fields);
+  for (const section of languages) {
+    see(section.fields);
+    for (const term of section.terms) see(term.fields);
+  }
+  return rows;
+}
+
+/** The next concept gets this id. */
+export function firstFreeConcept(db: Db): number {
+  return db.prepare<[], { id: number }>('SELECT coalesce(max(id), 0) + 1 AS id FROM concept').get()!.id;
+}
+
+/** Makes the concepts of a staging copyable; before a transaction begins. Gives back what ends that. */
+export function attachStaging(db: Db, path: string): () => void {
+  db.prepare('ATTACH ? AS staged').run(path);
+  return () => db.exec('DETACH staged');
+}
+
+/**
+ * Entries of the attached staging become concepts, without leaving SQLite; their terms are added by themselves.
+ * @param entries the id of the first entry of all, and the ranks of those that are copied now
+ */
+export function copyConcepts(
+  { db, entry, now }: Writing,
+  termbaseId: number,
+  entries: { readonly first: number; readonly from: number; readonly to: number },
+): void {
+  db.prepare(
+    `INSERT INTO concept (id, termbase_id, body, changed_at)
+     SELECT $first + rank - 1, $termbase, content, $now FROM staged.outcome
+     WHERE kind = 'entry' AND rank BETWEEN $from AND $to ORDER BY rank`,
+  ).run({ ...entries, termbase: termbaseId, now });
+  entry.createdAll('concept', entries.first + entries.from - 1, entries.first + entries.to - 1);
 }
 
 export function readConcept(db: Db, id: number): StoredConcept | null {

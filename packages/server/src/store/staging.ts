@@ -2,6 +2,7 @@
 import { rmSync } from 'node:fs';
 import type { Draft } from '@fair-copy/core/intake/draft.js';
 import type { Outcome } from '@fair-copy/core/intake/evaluate.js';
+import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { openDatabase, openForReading, type Db } from './database.js';
@@ -17,10 +18,27 @@ export function kindOf(outcome: Outcome): OutcomeKind {
 /** A row with its place in the file, from 1. */
 export type StagedRow = SheetRow & { readonly position: number };
 
-/** A row that makes a concept or joins one, without its cells. */
-export interface DraftRow {
-  readonly row: Pick<StagedRow, 'position' | 'number' | 'line'>;
-  readonly outcome: Extract<Outcome, { kind: 'entry' | 'joined' | 'joined existing' }>;
+/** A row that says something more about the concept of an earlier one. */
+export interface JoinedRow {
+  readonly row: Pick<StagedRow, 'number' | 'line'>;
+  readonly how: 'same' | 'adds';
+  /** The rank of that concept among the entries. */
+  readonly entry: number;
+  /** What it says; null: nothing new. */
+  readonly draft: Draft | null;
+}
+
+/** What the entries of a staging use, all together. */
+export interface UsedInEntries {
+  readonly fields: readonly FieldDefinition[];
+  readonly pictures: readonly string[];
+}
+
+/** What is kept of an outcome besides itself: the concept of an entry, or the draft that a joined row adds. */
+export interface StagedOutcome {
+  readonly position: number;
+  readonly outcome: Outcome;
+  readonly content: string | null;
 }
 
 interface RowRecord {
@@ -105,24 +123,27 @@ export class Staging {
   /**
    * Replaces all outcomes in one transaction. `rank` counts within each kind, so that a filter can be paged.
    * @param basis what they were worked out from, to know later whether they still hold
+   * @param used asked for at the end
    */
-  writeOutcomes(basis: string, outcomes: Iterable<{ readonly position: number; readonly outcome: Outcome }>): void {
+  writeOutcomes(basis: string, outcomes: Iterable<StagedOutcome>, used: () => UsedInEntries): void {
     const ranks = new Map<OutcomeKind, number>();
     this.db.transaction(() => {
       this.db.exec(`DROP TABLE IF EXISTS outcome;
         CREATE TABLE outcome (position INTEGER PRIMARY KEY, kind TEXT NOT NULL, rank INTEGER NOT NULL,
-          body TEXT NOT NULL, draft TEXT) STRICT;
+          body TEXT NOT NULL, content TEXT) STRICT;
         DELETE FROM basis;`);
-      const insert = this.db.prepare('INSERT INTO outcome (position, kind, rank, body, draft) VALUES (?, ?, ?, ?, ?)');
-      for (const { position, outcome } of outcomes) {
+      const insert = this.db.prepare(
+        'INSERT INTO outcome (position, kind, rank, body, content) VALUES (?, ?, ?, ?, ?)',
+      );
+      for (const { position, outcome, content } of outcomes) {
         const kind = kindOf(outcome);
         const rank = (ranks.get(kind) ?? 0) + 1;
         ranks.set(kind, rank);
-        insert.run(position, kind, rank, JSON.stringify(stored(outcome)), draftToWrite(outcome));
+        insert.run(position, kind, rank, storedText(outcome), content);
       }
       this.db.exec(`CREATE UNIQUE INDEX outcome_rank ON outcome (kind, rank);
         CREATE INDEX outcome_kind ON outcome (kind, position);`);
-      this.db.prepare('INSERT INTO basis (text) VALUES (?)').run(basis);
+      this.db.prepare('INSERT INTO basis (text, used) VALUES (?, ?)').run(basis, JSON.stringify(used()));
     })();
   }
 
@@ -131,18 +152,41 @@ export class Staging {
     return this.db.prepare('SELECT 1 FROM basis WHERE text = ?').get(basis) !== undefined;
   }
 
-  /** The rows that bring something, in their order, with what they bring. */
-  *drafts(): Generator<DraftRow> {
+  get used(): UsedInEntries {
+    const { used } = this.db.prepare<[], { used: string }>('SELECT used FROM basis').get()!;
+    return JSON.parse(used) as UsedInEntries;
+  }
+
+  countOf(kind: OutcomeKind): number {
+    return this.db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM outcome WHERE kind = ?').get(kind)!.n;
+  }
+
+  /** Concepts of entries, by rank (from 1). */
+  entries(from: number, limit: number): { readonly rank: number; readonly content: string }[] {
+    return this.db
+      .prepare<[number, number], { rank: number; content: string }>(
+        "SELECT rank, content FROM outcome WHERE kind = 'entry' AND rank >= ? ORDER BY rank LIMIT ?",
+      )
+      .all(from, limit);
+  }
+
+  /** Rows that join an earlier one of the file, in their order, but for those that are part of its entry already. */
+  *joined(): Generator<JoinedRow> {
     const all = this.db
-      .prepare<[], { position: number; number: number; line: number | null; body: string; draft: string | null }>(
-        `SELECT position, number, line, body, draft FROM outcome JOIN row USING (position)
-         WHERE kind IN ('entry', 'joined') ORDER BY position`,
+      .prepare<
+        [],
+        { number: number; line: number | null; how: JoinedRow['how']; entry: number; content: string | null }
+      >(
+        `SELECT row.number, row.line, o.body ->> '$.how' AS how, first.rank AS entry, o.content
+         FROM outcome AS o JOIN row USING (position)
+         JOIN row AS other ON other.number = o.body ->> '$.row'
+         JOIN outcome AS first ON first.position = other.position
+         WHERE o.kind = 'joined' AND how <> 'part' ORDER BY o.position`,
       )
       .iterate();
-    for (const { position, number, line, body, draft } of all) {
-      const row = { position, number, ...(line !== null && { line }) };
-      const outcome = { rows: [number], ...JSON.parse(body), draft: draft ? JSON.parse(draft) : NOTHING };
-      yield { row, outcome: outcome as DraftRow['outcome'] };
+    for (const { number, line, how, entry, content } of all) {
+      const row = { number, ...(line !== null && { line }) };
+      yield { row, how, entry, draft: content ? (JSON.parse(content) as Draft) : null };
     }
   }
 
@@ -216,19 +260,17 @@ export type StoredOutcome =
       readonly how: 'same' | 'part' | 'adds' | 'replaces';
     };
 
-const NOTHING: Draft = { fields: {}, languages: [] };
+const PLAIN_ENTRY = JSON.stringify({ kind: 'entry' });
 
-/** Null where nothing is written of it. */
-function draftToWrite(outcome: Outcome): string | null {
-  if (outcome.kind === 'held back' || outcome.kind === 'not data') return null;
-  if (outcome.kind !== 'entry' && (outcome.how === 'same' || outcome.how === 'part')) return null;
-  return JSON.stringify(outcome.draft);
+/** Nearly all rows are entries of one row: nothing is put together for them. */
+function storedText(outcome: Outcome): string {
+  return outcome.kind === 'entry' && outcome.rows.length === 1 ? PLAIN_ENTRY : JSON.stringify(stored(outcome));
 }
 
 function stored(outcome: Outcome): StoredOutcome {
   switch (outcome.kind) {
     case 'entry':
-      return outcome.rows.length > 1 ? { kind: 'entry', rows: outcome.rows } : { kind: 'entry' };
+      return { kind: 'entry', rows: outcome.rows };
     case 'joined':
       return { kind: 'joined', row: outcome.row, how: outcome.how };
     case 'joined existing':

@@ -62,13 +62,13 @@ export function cleanCell(
   steps: Readonly<Record<CleaningStepId, boolean>>,
   context: CleaningContext,
 ): Cleaned {
-  const list = isPlain(cell) ? PLAIN_STEPS : STEPS;
   const touched = new Set<CellStepId>();
   const wouldTouch = new Set<CellStepId>();
   let pieces: readonly Piece[] = [{ text: cell, fields: NO_FIELDS }];
   // A step can uncover work for an earlier one: the comma of "pound (canal)," hides the bracket.
   for (let round = 0; round < ROUNDS; round++) {
     const before = pieces;
+    const list = pieces.every(({ text }) => isPlain(text)) ? PLAIN_STEPS : STEPS;
     for (const step of list) {
       const next = step.apply(pieces, context);
       if (next === pieces) continue;

@@ -162,4 +162,8 @@ test('the list of 300,000 entries of a real word list is taken in through the pa
   const { tally: t } = tally.outcome;
   expect(t.entries + t.joined + t.heldBack + t.notData).toBe(rows);
   expect(t.entries).toBeGreaterThan(250_000);
+  const entries = t.entries.toLocaleString('en');
+  await page.getByRole('button', { name: `Write ${entries} entries to a new termbase` }).click();
+  await page.getByRole('button', { name: 'Write', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText(`Written: ${entries} entries`, { timeout: 400_000 });
 });

@@ -1,5 +1,5 @@
 /** The encoding of an XML file or catalogue: what its bytes are counts more than what it declares. */
-import { isUtf8 } from 'node:buffer';
+import { isAscii, isUtf8 } from 'node:buffer';
 import { createReadStream } from 'node:fs';
 import { encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { EncodingSampler } from '@fair-copy/core/text/encodings.js';
@@ -32,7 +32,7 @@ export async function exchangeEncoding(path: string): Promise<FoundEncoding> {
       utf8 = false;
       break;
     }
-    ascii &&= !hasHighByte(whole);
+    ascii &&= isAscii(whole);
     rest = chunk.subarray(end);
   }
   const said = /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head)?.[1] ?? /charset=([\w-]+)\\n/i.exec(head)?.[1] ?? '';
@@ -63,9 +63,4 @@ function wholeCharacters(bytes: Uint8Array): number {
     break;
   }
   return at;
-}
-
-function hasHighByte(bytes: Uint8Array): boolean {
-  for (let i = 0; i < bytes.length; i++) if (bytes[i]! > 127) return true;
-  return false;
 }

@@ -54,6 +54,12 @@ const HTML: Readonly<Record<string, string>> = {
   oslash: 'ø',
 };
 
+/** Whether a text has characters that XML 1.0 does not allow. */
+export function hasForbidden(text: string): boolean {
+  CONTROL.lastIndex = 0;
+  return CONTROL.test(text);
+}
+
 /** Control characters leave nothing, unknown entities and bare ampersands become text. The very same text if all is well. */
 export function mended(source: string): string {
   // What stands in a CDATA section is text as it is.
@@ -67,8 +73,7 @@ export function mended(source: string): string {
 
 function mendedMarkup(source: string): string {
   let text = source;
-  if (CONTROL.test(text)) text = text.replace(CONTROL, '');
-  CONTROL.lastIndex = 0;
+  if (hasForbidden(text)) text = text.replace(CONTROL, '');
   if (!text.includes('&')) return text;
   return text.replace(
     AMPERSAND,

@@ -193,7 +193,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
       const stamp = stampOf(context.workspace, clientId, stamped);
       return jobs.start({ kind: 'write', title: `Writing ${name}`, clientId }, async (controls) => {
         const { sha256 } = await workers.read('keepPairs', { ids, sure }, controls);
-        const writing = { fileId: ids[0]!, sha256, name, clientId, open: {}, target, stamp, duplicates };
+        const writing = { staged: `pairs-${ids[0]!}`, sha256, name, clientId, open: {}, target, stamp, duplicates };
         const { ledgerId, memory, ...written } = await workers.write('writeUnits', writing, controls);
         const units = pairsOf(all, sure);
         all.forEach((one, k) => {

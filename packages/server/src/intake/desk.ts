@@ -122,7 +122,7 @@ export class Desk {
   /** What the file holds as units. */
   private async survey(fileId: number, controls: Partial<JobControls>): Promise<void> {
     const file = this.files.get(fileId);
-    const job = { sha256: file.sha256, name: file.name, open: unitOptions(file) };
+    const job = { staged: String(fileId), sha256: file.sha256, name: file.name, open: unitOptions(file) };
     const units = await this.context.workers.read('surveyUnits', job, controls);
     if (!this.files.exists(fileId)) return;
     this.files.update(fileId, { state: 'ready', units });
@@ -137,7 +137,7 @@ export class Desk {
     const about = { kind: 'write', title: `Writing ${file.name}`, clientId: file.clientId };
     return jobs.start(about, async (controls) => {
       const { sha256, name, clientId } = file;
-      const job = { fileId, sha256, name, clientId, open: unitOptions(file), target, ...more };
+      const job = { staged: String(fileId), sha256, name, clientId, open: unitOptions(file), target, ...more };
       const written = await workers.write('writeUnits', job, controls);
       this.files.update(fileId, { written });
       for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
@@ -304,7 +304,9 @@ export class Desk {
   async discard(fileId: number): Promise<void> {
     this.files.get(fileId);
     this.files.remove(fileId);
-    for (const end of ['', '-wal', '-shm']) await rm(this.context.paths.staging(fileId) + end, { force: true });
+    const { paths } = this.context;
+    for (const path of [paths.staging(fileId), paths.stagedMemory(String(fileId))])
+      for (const end of ['', '-wal', '-shm']) await rm(path + end, { force: true });
     this.told(fileId);
   }
 

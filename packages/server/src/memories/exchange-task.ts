@@ -8,6 +8,7 @@ import { isCompanion } from '@fair-copy/core/termbase/fields.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptsOf, ConceptWriter } from '../store/concepts.js';
+import { removeMemory } from '../store/memory-builder.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { freeName, termbaseById } from '../store/termbases.js';
@@ -90,29 +91,28 @@ function keyOf(body: ConceptBody): string {
 }
 
 /** A memory with a unit for each concept of at least two languages, a variant for each term. */
-export async function memoryOfTermbase(
+export function memoryOfTermbase(
   { termbaseId, name }: { readonly termbaseId: number; readonly name: string },
   { dataDir }: TaskContext,
-): Promise<{ readonly id: number; readonly units: number }> {
+): { readonly id: number; readonly units: number } {
   const db = workspaceForWriting(dataDir);
   const termbase = termbaseById(db, termbaseId);
   const clean = freeName(name, memoryNames(db, termbase.client_id), 'memory');
   const stored = newMemoryFile(dataDir);
-  const file = MemoryFile.build(pathsOf(dataDir).memory(stored));
+  const path = pathsOf(dataDir).memory(stored);
+  const file = MemoryFile.build(path);
   let units = 0;
   try {
-    file.db.exec('BEGIN');
     const originId = file.addOrigin(termbase.name, new Date().toISOString());
     for (const concept of conceptsOf(db, termbaseId)) {
       if (concept.languages.length < 2) continue;
       file.write.add(unitOfConcept(concept), { originId, place: ++units, before: null, after: null });
-      if (units % 2000 === 0) await file.words.breathe();
     }
     if (units === 0) throw new ApiError('nothing-to-write', { name: termbase.name });
-    file.write.settle();
-    await file.finishBuilding();
+    file.finishBuilding();
   } catch (error) {
-    await file.abandonBuilding();
+    file.close();
+    removeMemory(path);
     throw error;
   }
   const title = `Made the memory “${clean}” of “${termbase.name}”: ${units.toLocaleString('en')} units`;

@@ -1,52 +1,37 @@
 /** A file on the desk as units: what it holds and what could not be taken, before anything is written. */
 import type { Unit } from '@fair-copy/core/memory/unit.js';
-import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
 import type { TaskContext } from '../jobs/task.js';
-import { pathsOf } from '../store/paths.js';
 import type { UnitBody, UnitSurvey } from './schemas.js';
+import { stage, type FileOfUnits } from './staged.js';
 
 const SAMPLE = 100;
 const LEFT_SHOWN = 500;
 
-export interface UnitsToSurvey {
-  readonly sha256: string;
-  readonly name: string;
-  readonly open: UnitFileOptions;
-}
-
-/** Goes through the whole file once. */
-export async function surveyUnits({ sha256, name, open }: UnitsToSurvey, context: TaskContext): Promise<UnitSurvey> {
-  const file = await UnitFile.open(pathsOf(context.dataDir).original(sha256), name, open);
-  try {
-    const sample: UnitBody[] = [];
-    const attributes = new Set<string>();
-    let taken = 0;
-    for await (const batch of file.units()) {
-      context.checkpoint(file.share * 0.95);
-      for (const { unit, number } of batch) {
-        taken++;
-        if (sample.length < SAMPLE) sample.push(shownUnit({ ...unit, id: number, place: number }, name));
-        if (attributes.size < 50) for (const { type } of unit.props ?? []) attributes.add(type);
-      }
-    }
-    const { count, left, spellings, notes } = file.seen;
-    const reasons: Record<string, number> = {};
-    for (const { reason } of left) reasons[reason] = (reasons[reason] ?? 0) + 1;
-    return {
-      kind: file.kind,
-      alternatives: open.alternatives ?? false,
-      count,
-      taken,
-      languages: [...spellings].map(([spelling, { tag, count: times }]) => ({ spelling, tag, count: times })),
-      reasons,
-      left: left.slice(0, LEFT_SHOWN),
-      notes: notes.map(({ severity, message, advice }) => ({ severity, message, advice })),
-      attributes: [...attributes],
-      sample,
-    };
-  } finally {
-    file.close();
-  }
+/** Goes through the whole file once; its units are staged afterwards. */
+export async function surveyUnits(file: FileOfUnits, context: TaskContext): Promise<UnitSurvey> {
+  const sample: UnitBody[] = [];
+  const attributes = new Set<string>();
+  let taken = 0;
+  const { kind, seen } = await stage(file, context, ({ unit, number }) => {
+    taken++;
+    if (sample.length < SAMPLE) sample.push(shownUnit({ ...unit, id: number, place: number }, file.name));
+    if (attributes.size < 50) for (const { type } of unit.props ?? []) attributes.add(type);
+  });
+  const { count, left, spellings, notes } = seen;
+  const reasons: Record<string, number> = {};
+  for (const { reason } of left) reasons[reason] = (reasons[reason] ?? 0) + 1;
+  return {
+    kind,
+    alternatives: file.open.alternatives ?? false,
+    count,
+    taken,
+    languages: [...spellings].map(([spelling, { tag, count: times }]) => ({ spelling, tag, count: times })),
+    reasons,
+    left: left.slice(0, LEFT_SHOWN),
+    notes: notes.map(({ severity, message, advice }) => ({ severity, message, advice })),
+    attributes: [...attributes],
+    sample,
+  };
 }
 
 /** As the pages get it. */

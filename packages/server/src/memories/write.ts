@@ -1,15 +1,16 @@
 /** Operations on memories, each an entry in the ledger. Units lie in a file of their own, so both are written in step. */
-import { mkdirSync, renameSync, rmSync } from 'node:fs';
+import { mkdirSync, renameSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { isBalanced, NO_CODES, retyped, type Segment } from '@fair-copy/core/text/inline-codes.js';
-import { textHash, unitKey, withProp, type Prop, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
+import { unitKey, withProp, type Prop, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
-import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
-import { ApiError } from '../errors.js';
+import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { ApiError, StoppedError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { LedgerEntry, type NewEntry } from '../ledger/record.js';
 import { openForReading, type Db } from '../store/database.js';
+import { removeMemory } from '../store/memory-builder.js';
 import { MemoryFile, type StoredUnit } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { clientById, freeName } from '../store/termbases.js';
@@ -17,6 +18,7 @@ import { recorded, workspaceForWriting, type Writing } from '../store/workspace.
 import { changedUnit } from './change.js';
 import { unitIds } from './filter.js';
 import type { UnitBulk, UnitBulkPreview, UnitSelection } from './schemas.js';
+import { InFileOrder, isStaged, stage, type FileOfUnits } from './staged.js';
 import { memoryById, memoryNames, type MemoryRow } from './store.js';
 
 export interface Stamp {
@@ -25,12 +27,8 @@ export interface Stamp {
   readonly attributes: readonly Prop[];
 }
 
-export interface UnitsToWrite {
-  readonly fileId: number;
-  readonly sha256: string;
-  readonly name: string;
+export interface UnitsToWrite extends FileOfUnits {
   readonly clientId: number;
-  readonly open: UnitFileOptions;
   readonly target: { readonly kind: 'existing'; readonly id: number } | { readonly kind: 'new'; readonly name: string };
   readonly stamp: Stamp;
   /** Units that say the same as one that is there: all are kept, or only the first. */
@@ -54,9 +52,10 @@ export async function writeUnits(job: UnitsToWrite, context: TaskContext): Promi
   const row = job.target.kind === 'existing' ? ownMemory(db, job.target.id, job.clientId) : null;
   const name =
     job.target.kind === 'new' ? freeName(job.target.name, memoryNames(db, job.clientId), 'memory') : row!.name;
+  if (!row) return newMemory(name, job, context);
   const source = await UnitFile.open(paths.original(job.sha256), job.name, job.open);
   try {
-    return row ? await addUnits(db, row, source, job, context) : await buildMemory(db, name, source, job, context);
+    return await addUnits(db, row, source, job, context);
   } finally {
     source.close();
   }
@@ -68,46 +67,62 @@ function ownMemory(db: Db, id: number, clientId: number): MemoryRow {
   return row;
 }
 
-async function buildMemory(
-  db: Db,
-  name: string,
-  source: UnitFile,
-  job: UnitsToWrite,
-  context: TaskContext,
-): Promise<UnitsWritten> {
+/** What was staged on the desk, stamped and without duplicates if so wished, in its place. */
+async function newMemory(name: string, job: UnitsToWrite, context: TaskContext): Promise<UnitsWritten> {
   const paths = pathsOf(context.dataDir);
-  const building = paths.memory(`new-${process.pid}-${job.fileId}.db`);
-  mkdirSync(dirname(building), { recursive: true });
-  rmSync(building, { force: true });
-  const file = MemoryFile.build(building);
-  let closed = false;
+  const staged = paths.stagedMemory(job.staged);
+  if (!isStaged(job, context)) (await stage(job, context, () => undefined)).close();
+  let finished: Finished;
   try {
-    const intake = new UnitIntake(file, source, job, context);
-    file.db.exec('BEGIN');
-    await intake.take(() => undefined);
-    if (intake.units === 0) throw new ApiError('nothing-to-write', { name: job.name });
-    if (source.seen.header) file.setAbout('header', JSON.stringify(source.seen.header));
-    file.write.settle();
-    context.checkpoint(0.95);
-    await file.finishBuilding();
-    closed = true;
-    const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
-    return recorded(context.dataDir, about, ({ entry, now }) => {
-      const stored = `${Date.now().toString(36)}-${entry.id}.db`;
-      const id = Number(
-        db
-          .prepare('INSERT INTO memory (client_id, name, subject, created_at, file) VALUES (?, ?, ?, ?, ?)')
-          .run(job.clientId, name, job.stamp.subject, now, stored).lastInsertRowid,
-      );
-      entry.created('memory', id);
-      renameSync(building, paths.memory(stored));
-      describe(entry, job, intake, name, null);
-      return written(id, name, entry.id, intake, source);
-    });
+    finished = finishStaged(staged, job, context);
   } catch (error) {
-    if (!closed) await file.abandonBuilding();
-    for (const end of ['', '-wal', '-shm', '-journal']) rmSync(building + end, { force: true });
+    // Changed by half it is of no use any more.
+    if (!(error instanceof StoppedError)) removeMemory(staged);
     throw error;
+  }
+  const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
+  return recorded(context.dataDir, about, (writing) => {
+    const stored = newMemoryFile(context.dataDir);
+    const id = insertMemory(writing, stored, job.clientId, name, job.stamp.subject);
+    renameSync(staged, paths.memory(stored));
+    describe(writing.entry, job, finished, name, null);
+    return { memoryId: id, memory: name, ledgerId: writing.entry.id, ...finished };
+  });
+}
+
+interface Finished {
+  readonly units: number;
+  readonly skipped: number;
+  readonly left: number;
+}
+
+function finishStaged(path: string, job: UnitsToWrite, context: TaskContext): Finished {
+  const file = MemoryFile.openForWriting(path);
+  try {
+    const left = Number(file.about('left') ?? 0);
+    const all = file.count;
+    if (all === 0) throw new ApiError('nothing-to-write', { name: job.name });
+    file.db.exec('BEGIN IMMEDIATE');
+    try {
+      const skipped = job.duplicates === 'skip' ? file.dropDuplicates() : 0;
+      const stamps = stampsOf(job.stamp);
+      if (stamps.length > 0) {
+        let done = 0;
+        for (const unit of file.units()) {
+          if (++done % 1000 === 0) context.checkpoint(done / all);
+          file.write.say(unit.id, stamped(unit, stamps));
+        }
+      }
+      file.db.exec('COMMIT');
+      return { units: all - skipped, skipped, left };
+    } catch (error) {
+      file.db.exec('ROLLBACK');
+      throw error;
+    }
+  } finally {
+    file.db.pragma('wal_checkpoint(TRUNCATE)');
+    file.db.pragma('journal_mode = DELETE');
+    file.close();
   }
 }
 
@@ -124,32 +139,36 @@ async function addUnits(
     await intake.take((id) => file.write.noteCreated(entry.id, id));
     if (intake.units === 0) throw new ApiError('nothing-to-write', { name: job.name });
     describe(entry, job, intake, row.name, row.id);
-    return written(row.id, row.name, entry.id, intake, source);
+    const { units, skipped } = intake;
+    const left = source.seen.left.length;
+    return { memoryId: row.id, memory: row.name, ledgerId: entry.id, units, skipped, left };
   });
 }
 
 function describe(
   entry: LedgerEntry,
   job: UnitsToWrite,
-  intake: UnitIntake,
+  { units, skipped }: { readonly units: number; readonly skipped: number },
   memory: string,
   memoryId: number | null,
 ): void {
-  const title = `Took in ${job.name}: ${intake.units.toLocaleString('en')} units to “${memory}”`;
-  entry.describe(title, { units: intake.units, skipped: intake.skipped }, null, memoryId);
+  const title = `Took in ${job.name}: ${units.toLocaleString('en')} units to “${memory}”`;
+  entry.describe(title, { units, skipped }, null, memoryId);
 }
 
-function written(
-  memoryId: number,
-  memory: string,
-  ledgerId: number,
-  intake: UnitIntake,
-  source: UnitFile,
-): UnitsWritten {
-  return { memoryId, memory, ledgerId, units: intake.units, skipped: intake.skipped, left: source.seen.left.length };
+function stampsOf({ subject, client, attributes }: Stamp): readonly Prop[] {
+  return [
+    ...(client ? [{ type: 'client', text: client }] : []),
+    ...(subject ? [{ type: 'subject', text: subject }] : []),
+    ...attributes,
+  ];
 }
 
-/** Units of a file, stamped, with their neighbours' hashes, without duplicates if so wished. */
+function stamped<U extends Unit>(unit: U, stamps: readonly Prop[]): U {
+  return stamps.reduce((now, { type, text }) => ({ ...now, ...withProp(now, type, [text]) }), unit);
+}
+
+/** Units of a file into a memory that is there, stamped, without duplicates if so wished. */
 class UnitIntake {
   units = 0;
   skipped = 0;
@@ -162,52 +181,30 @@ class UnitIntake {
     private readonly job: UnitsToWrite,
     private readonly context: TaskContext,
   ) {
-    const { subject, client, attributes } = job.stamp;
-    this.stamps = [
-      ...(client ? [{ type: 'client', text: client }] : []),
-      ...(subject ? [{ type: 'subject', text: subject }] : []),
-      ...attributes,
-    ];
+    this.stamps = stampsOf(job.stamp);
   }
 
   async take(made: (id: number) => void): Promise<void> {
     const { file, source, job, context } = this;
     const originId = file.addOrigin(job.name, new Date().toISOString());
-    const there =
-      job.target.kind === 'existing' && job.duplicates === 'skip'
-        ? file.db.prepare<[number]>('SELECT 1 FROM unit WHERE key = ?')
-        : null;
-    let before: number | null = null;
-    let held: { unit: Unit; place: number; hash: number } | null = null;
-    const put = (after: number | null): void => {
-      if (!held) return;
-      const { unit, place } = held;
-      if (job.duplicates === 'skip') {
+    const there = job.duplicates === 'skip' ? file.db.prepare<[number]>('SELECT 1 FROM unit WHERE key = ?') : null;
+    const order = new InFileOrder((unit, at) => {
+      if (there) {
         const key = unitKey(unit);
-        if (this.keys.has(key) || there?.get(key) !== undefined) {
+        if (this.keys.has(key) || there.get(key) !== undefined) {
           this.skipped++;
           return;
         }
         this.keys.add(key);
       }
-      made(file.write.add(this.stamped(unit), { originId, place, before, after }));
+      made(file.write.add(stamped(unit, this.stamps), { originId, ...at }));
       this.units++;
-    };
+    });
     for await (const batch of source.units()) {
       context.checkpoint(source.share * 0.93);
-      await file.words.breathe();
-      for (const { unit, number } of batch) {
-        const hash = textHash(unit.variants[0]!.text);
-        put(hash);
-        before = held?.hash ?? null;
-        held = { unit, place: number, hash };
-      }
+      for (const { unit, number } of batch) order.add(unit, number);
     }
-    put(null);
-  }
-
-  private stamped(unit: Unit): Unit {
-    return this.stamps.reduce((now, { type, text }) => withProp(now, type, [text]), unit);
+    order.end();
   }
 }
 
@@ -241,22 +238,22 @@ export async function inMemory<T>(
   }
 }
 
-export async function createMemory(
+export function createMemory(
   { clientId, name, subject }: { readonly clientId: number; readonly name: string; readonly subject: string },
   { dataDir }: TaskContext,
-): Promise<{ readonly id: number }> {
+): { readonly id: number } {
   const db = workspaceForWriting(dataDir);
   clientById(db, clientId);
   const clean = freeName(name, memoryNames(db, clientId), 'memory');
   const about = { clientId, termbaseId: null, kind: 'memory', title: `Created the memory “${clean}”` };
-  const empty = await emptyMemory(dataDir);
+  const empty = emptyMemory(dataDir);
   return recorded(dataDir, about, (writing) => ({ id: insertMemory(writing, empty, clientId, clean, subject) }));
 }
 
 /** The name of a new file without units. */
-async function emptyMemory(dataDir: string): Promise<string> {
+function emptyMemory(dataDir: string): string {
   const stored = newMemoryFile(dataDir);
-  await MemoryFile.build(pathsOf(dataDir).memory(stored)).finishBuilding();
+  MemoryFile.build(pathsOf(dataDir).memory(stored)).finishBuilding();
   return stored;
 }
 

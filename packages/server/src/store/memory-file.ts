@@ -68,22 +68,15 @@ export class MemoryFile {
     db.pragma('cache_size = -65536');
     db.pragma('locking_mode = EXCLUSIVE');
     migrateTo(db, 'memory', 1);
-    const file = new MemoryFile(db);
-    file.words.buildAside();
-    return file;
+    db.exec('BEGIN');
+    return new MemoryFile(db);
   }
 
-  /** Throws away what was built so far. */
-  async abandonBuilding(): Promise<void> {
-    await this.words.abandon();
-    this.db.close();
-  }
-
-  async finishBuilding(): Promise<void> {
-    await this.words.settled();
-    if (this.db.inTransaction) this.db.exec('COMMIT');
+  finishBuilding(): void {
+    this.writer?.settle();
+    this.db.exec('COMMIT');
     migrateTo(this.db, 'memory');
-    this.db.exec('ANALYZE');
+    this.db.exec('PRAGMA analysis_limit = 2000; ANALYZE');
     this.db.close();
   }
 
@@ -196,6 +189,23 @@ export class MemoryFile {
     return id;
   }
 
+  /** Of units that say the same the first stays; for a memory that nobody has yet. Gives back how many went. */
+  dropDuplicates(): number {
+    const { db } = this;
+    db.exec(`CREATE TEMP TABLE dropped AS
+      SELECT id FROM unit AS u WHERE EXISTS (SELECT 1 FROM unit AS first WHERE first.key = u.key AND first.id < u.id);
+      CREATE UNIQUE INDEX temp.dropped_id ON dropped (id)`);
+    const { n } = db.prepare<[], { n: number }>('SELECT count(*) AS n FROM temp.dropped').get()!;
+    if (n > 0)
+      db.exec(`DELETE FROM segment WHERE unit_id IN (SELECT id FROM temp.dropped);
+        DELETE FROM unit WHERE id IN (SELECT id FROM temp.dropped);
+        UPDATE language SET
+          segments = (SELECT count(*) FROM segment WHERE language = language.id),
+          units = (SELECT count(DISTINCT unit_id) FROM segment WHERE language = language.id)`);
+    db.exec('DROP TABLE temp.dropped');
+    return n;
+  }
+
   get write(): UnitWriter {
     return (this.writer ??= new UnitWriter(this));
   }
@@ -224,12 +234,42 @@ export function* groupedById<R extends { readonly id: number }>(
   }
 }
 
+/** Where a unit stood in its file: its number, and hashes of the texts before and after it. */
+export interface UnitPlace {
+  readonly place: number;
+  readonly before: number | null;
+  readonly after: number | null;
+}
+
+/** What the row of a unit holds of its content. */
+export interface UnitColumns {
+  readonly said: string | null;
+  readonly changed: string;
+  readonly author: string;
+  readonly length: number;
+  readonly codes: 0 | 1;
+  readonly key: number;
+}
+
+export function unitColumns(unit: Unit): UnitColumns {
+  const { variants } = unit;
+  return {
+    said: saidOf(unit),
+    changed: changedAt(unit),
+    author: authorOf(unit),
+    length: variants.reduce((longest, { text }) => Math.max(longest, text.length), 0),
+    codes: variants.some((variant) => variant.codes.length > 0) ? 1 : 0,
+    key: unitKey(unit),
+  };
+}
+
 /** Prepared once for many units; keeps counts and the index in step. Call `settle` at the end of the transaction. */
 export class UnitWriter {
   private readonly insertUnit;
   private readonly insertSegment;
   private readonly deleteUnit;
   private readonly deleteSegments;
+  private readonly updateSaid;
   private readonly note;
   private readonly totals = new Map<number, { segments: number; units: number }>();
 
@@ -241,51 +281,54 @@ export class UnitWriter {
     this.insertSegment = db.prepare(
       'INSERT INTO segment (unit_id, ordinal, language, text, more) VALUES (?, ?, ?, ?, ?)',
     );
+    this.updateSaid = db.prepare('UPDATE unit SET said = ? WHERE id = ?');
     this.deleteUnit = db.prepare('DELETE FROM unit WHERE id = ?');
     this.deleteSegments = db.prepare('DELETE FROM segment WHERE unit_id = ?');
     this.note = db.prepare('INSERT OR IGNORE INTO change (ledger_id, unit_id, before) VALUES (?, ?, ?)');
   }
 
   /** @param id null: the next free one */
-  add(
-    unit: Unit,
-    at: {
-      readonly originId: number;
-      readonly place: number;
-      readonly before: number | null;
-      readonly after: number | null;
-    },
-    id: number | null = null,
-  ): number {
-    const { variants } = unit;
-    const said = saidOf(unit);
-    const length = variants.reduce((longest, { text }) => Math.max(longest, text.length), 0);
-    const codes = variants.some((variant) => variant.codes.length > 0) ? 1 : 0;
+  add(unit: Unit, at: UnitPlace & { readonly originId: number }, id: number | null = null): number {
+    const { said, changed, author, length, codes, key } = unitColumns(unit);
+    const { originId, place, before, after } = at;
     const made = Number(
-      this.insertUnit.run(
-        id,
-        said,
-        changedAt(unit),
-        authorOf(unit),
-        at.originId,
-        at.place,
-        length,
-        codes,
-        unitKey(unit),
-        at.before,
-        at.after,
-      ).lastInsertRowid,
+      this.insertUnit.run(id, said, changed, author, originId, place, length, codes, key, before, after)
+        .lastInsertRowid,
     );
+    const { variants } = unit;
     const seen = new Set<number>();
     for (let i = 0; i < variants.length; i++) {
       const variant = variants[i]!;
       const language = this.file.languageId(variant.language);
-      this.insertSegment.run(made, i, language, variant.text, moreOf(variant));
-      this.count(language, 1, seen.has(language) ? 0 : 1);
+      this.addSegment(made, i, language, variant.text, moreOf(variant), !seen.has(language));
       seen.add(language);
-      this.file.words.add(language, made, withoutCodes(variant.text));
     }
     return made;
+  }
+
+  /** A unit that was taken apart elsewhere; its segments follow. */
+  addColumns(id: number, originId: number, columns: UnitColumns, at: UnitPlace): void {
+    const { said, changed, author, length, codes, key } = columns;
+    this.insertUnit.run(id, said, changed, author, originId, at.place, length, codes, key, at.before, at.after);
+  }
+
+  /** @param isFirst the first of its language in the unit */
+  addSegment(
+    unit: number,
+    ordinal: number,
+    language: number,
+    text: string,
+    more: string | null,
+    isFirst: boolean,
+  ): void {
+    this.insertSegment.run(unit, ordinal, language, text, more);
+    this.count(language, 1, isFirst ? 1 : 0);
+    this.file.words.add(language, unit, withoutCodes(text));
+  }
+
+  /** What is said about a unit, in place of what was; for a memory that nobody has yet. */
+  say(id: number, said: Said): void {
+    this.updateSaid.run(saidOf(said), id);
   }
 
   /** Notes the state before, for undo; the first within an operation counts. */
@@ -339,7 +382,7 @@ function saidOf({ attributes, props, notes }: Said): string | null {
   return attributes || props || notes ? JSON.stringify({ attributes, props, notes }) : null;
 }
 
-function moreOf({ attributes, props, notes, codes }: Variant): string | null {
+export function moreOf({ attributes, props, notes, codes }: Variant): string | null {
   if (codes.length === 0 && !attributes && !props && !notes) return null;
   return JSON.stringify({ ...(codes.length && { codes }), attributes, props, notes });
 }

@@ -8,6 +8,8 @@ export interface Paths {
   /** Client files as they came, by SHA-256. */
   original(sha256: string): string;
   staging(fileId: number): string;
+  /** The units of a client file, as the memory that it becomes. */
+  stagedMemory(name: string): string;
   /** The units of a memory. */
   memory(file: string): string;
   outgoing(jobId: number): string;
@@ -21,6 +23,7 @@ export function pathsOf(root: string): Paths {
     desk: join(root, 'desk.db'),
     original: (sha256) => join(root, 'originals', sha256.slice(0, 2), sha256),
     staging: (fileId) => join(root, 'staging', `${fileId}.db`),
+    stagedMemory: (name) => join(root, 'staging', `${name}-units.db`),
     memory: (file) => join(root, 'memories', file),
     outgoing: (jobId) => join(root, 'outgoing', String(jobId)),
     incoming: join(root, 'incoming'),

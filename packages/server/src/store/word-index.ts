@@ -5,24 +5,15 @@
  */
 import type { Db } from './database.js';
 import { isAscending, WordRuns, type WordRun } from './word-runs.js';
-import { WordThread } from './word-thread.js';
 
 export class WordIndex {
   private runs: WordRuns | null = null;
-  private thread: WordThread | null = null;
   private run = 0;
 
   constructor(private readonly db: Db) {}
 
-  /** For a file that is being built: the words are gathered in a thread of their own. */
-  buildAside(): void {
-    this.run = 1;
-    this.thread = new WordThread((run) => this.insert(run));
-  }
-
-  /** Notes the words of a text; nothing is written before `settle`, or `settled` for a file that is being built. */
+  /** Notes the words of a text; they are found after `settle`. */
   add(language: number, unit: number, text: string): void {
-    if (this.thread) return this.thread.add(language, unit, text);
     this.runs ??= this.begin();
     this.runs.add(language, unit, text);
     if (this.runs.isFull) this.insert(this.runs.take());
@@ -31,23 +22,6 @@ export class WordIndex {
   settle(): void {
     if (this.runs && !this.runs.isEmpty) this.insert(this.runs.take());
     this.runs = null;
-  }
-
-  /** Lets the thread catch up where it is far behind. */
-  async breathe(): Promise<void> {
-    await this.thread?.breathe();
-  }
-
-  /** Waits until the thread has given everything. */
-  async settled(): Promise<void> {
-    await this.thread?.end();
-    this.thread = null;
-  }
-
-  /** Ends the thread whatever it was doing. */
-  async abandon(): Promise<void> {
-    await this.thread?.kill();
-    this.thread = null;
   }
 
   private begin(): WordRuns {

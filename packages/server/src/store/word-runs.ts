@@ -22,9 +22,17 @@ export interface WordRun {
   readonly bytes: Uint8Array;
 }
 
+/** Forms of words as they stand in texts, whose ids are kept. */
+const FORMS_KEPT = 400_000;
+
 export class WordRuns {
-  /** Language → word → id. */
+  /** Language → folded word → id. */
   private readonly ids = new Map<number, Map<string, number>>();
+  /** Language → word as it stands in a text → id, or several for a word that folding takes apart. */
+  private readonly forms = new Map<number, Map<string, number>>();
+  private formCount = 0;
+  /** Word → the unit that had it last: it counts once. */
+  private lastUnits = new Uint32Array(4096);
   private fresh: FreshWord[] = [];
   private words = new Uint32Array(4096);
   private units = new Uint32Array(4096);
@@ -44,14 +52,51 @@ export class WordRuns {
     return this.pairs === 0;
   }
 
+  /** Units come in any order, but all texts of one unit after each other. */
   add(language: number, unit: number, text: string): void {
-    let ids = this.ids.get(language);
-    if (!ids) this.ids.set(language, (ids = new Map()));
-    for (const word of wordsOf(text)) {
-      if (this.pairs === this.words.length) this.grow();
-      this.words[this.pairs] = ids.get(word) ?? this.idOf(ids, language, word);
-      this.units[this.pairs++] = unit;
+    const ids = mapOf(this.ids, language);
+    if (!isCutAsItStands(text)) {
+      for (const word of wordsOf(text)) this.note(ids.get(word) ?? this.idOf(ids, language, word), unit);
+      return;
     }
+    // Nearly all words come again and again: they are folded once.
+    const forms = mapOf(this.forms, language);
+    let from = -1;
+    for (let i = 0; i <= text.length; i++) {
+      const inWord = i < text.length && classOf(text.charCodeAt(i)) === LETTER;
+      if (inWord) {
+        if (from < 0) from = i;
+      } else if (from >= 0) {
+        const form = text.slice(from, i);
+        this.note(forms.get(form) ?? this.idOfForm(forms, ids, language, form), unit);
+        from = -1;
+      }
+    }
+  }
+
+  private note(word: number, unit: number): void {
+    if (word >= this.lastUnits.length) {
+      const larger = new Uint32Array(Math.max(word + 1, this.lastUnits.length * 2));
+      larger.set(this.lastUnits);
+      this.lastUnits = larger;
+    }
+    if (word === NO_WORD || this.lastUnits[word] === unit) return;
+    this.lastUnits[word] = unit;
+    if (this.pairs === this.words.length) this.grow();
+    this.words[this.pairs] = word;
+    this.units[this.pairs++] = unit;
+  }
+
+  private idOfForm(forms: Map<string, number>, ids: Map<string, number>, language: number, form: string): number {
+    const word = foldForSearch(form);
+    const id = word === '' ? NO_WORD : (ids.get(word) ?? this.idOf(ids, language, word));
+    if (++this.formCount > FORMS_KEPT) {
+      for (const kept of this.forms.values()) kept.clear();
+      this.formCount = 1;
+    }
+    // A copy, so that the text that it stands in can go.
+    forms.set(Buffer.from(form, 'utf16le').toString('utf16le'), id);
+    return id;
   }
 
   private idOf(ids: Map<string, number>, language: number, text: string): number {
@@ -115,6 +160,41 @@ export class WordRuns {
     this.pairs = 0;
     return run;
   }
+}
+
+/** A word that folding leaves nothing of. */
+const NO_WORD = 0;
+
+function mapOf(maps: Map<number, Map<string, number>>, language: number): Map<string, number> {
+  let map = maps.get(language);
+  if (!map) maps.set(language, (map = new Map()));
+  return map;
+}
+
+const SEPARATOR = 1;
+const LETTER = 2;
+const SPECIAL = 3;
+/** By UTF-16 unit, as far as it was asked for. */
+const CLASSES = new Uint8Array(0x10000);
+
+function classOf(code: number): number {
+  return CLASSES[code] || (CLASSES[code] = classified(code));
+}
+
+/** Letters and separators that folding leaves what they are, wherever they stand; everything else is special. */
+function classified(code: number): number {
+  const char = String.fromCharCode(code);
+  if (/[\p{Cs}\p{Cf}]/u.test(char) || SPACELESS.test(char)) return SPECIAL;
+  const folded = foldForSearch(char);
+  if (/[\p{L}\p{M}\p{N}]/u.test(char)) return /^[\p{L}\p{M}\p{N}]*$/u.test(folded) ? LETTER : SPECIAL;
+  if (/[\p{L}\p{M}\p{N}]/u.test(folded)) return SPECIAL;
+  return folded === '' && !/\s/.test(char) ? SPECIAL : SEPARATOR;
+}
+
+/** Whether the words of a text are those of the folded text: true for nearly all texts of scripts with spaces. */
+function isCutAsItStands(text: string): boolean {
+  for (let i = 0; i < text.length; i++) if (classOf(text.charCodeAt(i)) === SPECIAL) return false;
+  return true;
 }
 
 const WORDS = /[\p{L}\p{M}\p{N}]+/gu;

@@ -271,3 +271,64 @@ test('any text and any order of codes comes back', async () => {
     { numRuns: 150 },
   );
 });
+
+describe('units in plain form are read as the XML parser reads them', () => {
+  const text = fc.oneof(
+    { weight: 6, arbitrary: fc.string({ unit: fc.constantFrom(...'ab é 日"\'.;') }) },
+    fc.constantFrom(
+      ...['&amp;', '&lt;b&gt;', '&#233;', '&#x1F600;', '&nbsp;', '&', '&#1;', '&#xFFFE;', '&quot;'],
+      ...['\r\n', '\r', '\n', '\t', ']]>', '>', '\u0001', '\uE0C0', '\uD800', 'e\u0301', '<![CDATA[x]]>', '<!-- y -->'],
+    ),
+  );
+  const texts = fc.array(text, { maxLength: 4 }).map((pieces) => pieces.join(''));
+  const attributes = fc
+    .array(
+      fc.tuple(
+        fc.constantFrom('type', 'x', 'i', 'tuid', 'xml:lang', 'lang', 'creationdate', 'constructor', 'a_b', '-c', '1d'),
+        fc.oneof({ weight: 5, arbitrary: fc.constantFrom('en', 'DE', '1', 'x y', "it's", '&amp;') }, texts),
+        fc.constantFrom('"', "'"),
+        fc.constantFrom(' ', '  ', '\n', ''),
+      ),
+      { maxLength: 3 },
+    )
+    .map((all) => all.map(([name, value, quote, space]) => `${space}${name}=${quote}${value}${quote}`).join(''));
+  const element = (name: string, content: fc.Arbitrary<string>): fc.Arbitrary<string> =>
+    fc
+      .tuple(attributes, content, fc.integer({ min: 0, max: 30 }))
+      .map(([given, inner, luck]) =>
+        luck === 0
+          ? `<${name}${given}/>`
+          : luck === 1
+            ? `<${name}${given}>${inner}`
+            : luck === 2
+              ? `<${name}${given}>${inner}</${name} >`
+              : `<${name}${given}>${inner}</${name}>`,
+      );
+  const code = fc.constantFrom('ph', 'bpt', 'ept', 'it', 'ut', 'hi', 'foo').chain((name) => element(name, texts));
+  const inline = fc.array(fc.oneof({ weight: 3, arbitrary: texts }, code), { maxLength: 4 }).map((all) => all.join(''));
+  const said = fc.constantFrom('prop', 'note').chain((name) => element(name, texts));
+  const gap = fc.constantFrom('', '', ' ', '\n', '\r\n', 'stray');
+  const variant = fc
+    .tuple(gap, fc.array(said, { maxLength: 2 }), element('seg', inline), gap)
+    .chain(([before, more, segment, behind]) => element('tuv', fc.constant(before + more.join('') + segment + behind)));
+  const unit = fc
+    .tuple(attributes, fc.array(said, { maxLength: 2 }), fc.array(variant, { maxLength: 3 }), gap)
+    .map(([given, more, variants, space]) => [given, more.join('') + space + variants.join('')] as const);
+
+  test('any of them, damaged ones too', () => {
+    fc.assert(
+      fc.property(fc.array(unit, { minLength: 1, maxLength: 3 }), (units) => {
+        const plain = read(file(units.map(([given, inner]) => `<tu${given}>${inner}</tu>`).join('\n')));
+        // A comment sends a unit to the XML parser.
+        const parsed = read(file(units.map(([given, inner]) => `<tu${given}><!---->${inner}</tu>`).join('\n')));
+        expect(plain.units).toEqual(parsed.units);
+        // Where exactly the parser stumbles depends on what stands before.
+        const left = ({ reader }: Read) => reader.left.map(({ what, ...one }) => [one, what.replace(/ \(line .*/, '')]);
+        expect(left(plain)).toEqual(left(parsed));
+        const used = ({ reader }: Read) => [...reader.spellings].filter(([, { count }]) => count > 0);
+        expect(used(plain)).toEqual(used(parsed));
+      }),
+      { seed: 28, numRuns: 3000 },
+    );
+  });
+});

@@ -8,7 +8,9 @@ import { canonicalTag, privateTag, type LanguageTag } from '../../language/tags.
 import type { Note, Prop, Said, Unit, Variant } from '../../memory/unit.js';
 import { CODE, NO_CODES, shownCode, strayCode, type InlineCode } from '../../text/inline-codes.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
-import { mended } from '../../xml/mended.js';
+import { hasForbidden, mended } from '../../xml/mended.js';
+import { finishedCode, isCodeElement, languageIn, withoutLanguage } from './elements.js';
+import { PlainUnits } from './plain-unit.js';
 
 /** A unit with its place: the ordinal in the file and the line on which it begins, both from 1. */
 export interface ReadUnit {
@@ -46,7 +48,6 @@ export interface UnitReaderOptions {
 const UNIT_LIMIT = 8 << 20;
 const DEPTH_LIMIT = 200;
 const OPENING = /<(?:[\w.-]+:)?tu(?=[\s>/])/g;
-const CODE_ELEMENTS = new Set(['bpt', 'ept', 'it', 'ph', 'ut']);
 
 /** Feed it the text in pieces; it gives back units as they are complete. Memory: one unit. */
 export class TmxUnits {
@@ -60,6 +61,9 @@ export class TmxUnits {
   private number = 0;
   private state: 'head' | 'body' | 'long' = 'head';
   private parser = new UnitParser(this);
+  private readonly plainUnits = new PlainUnits((spelling) => this.languageOf(spelling));
+  /** Whether what is being read has characters that XML forbids. */
+  private forbidden = false;
   private mendedAt = 0;
   private mendedCount = 0;
 
@@ -67,7 +71,9 @@ export class TmxUnits {
 
   /** Throws `DataError` where nothing of the file can be taken. */
   write(piece: string): ReadUnit[] {
-    this.text = this.text === '' ? piece : this.text + piece;
+    const rest = this.text;
+    this.forbidden = hasForbidden(piece) || (this.forbidden && rest !== '');
+    this.text = rest === '' ? piece : rest + piece;
     return this.state === 'head' && !this.begin(false) ? [] : this.drain();
   }
 
@@ -93,13 +99,19 @@ export class TmxUnits {
     return units;
   }
 
+  /** The language of one more variant. */
   tagOf(spelling: string): LanguageTag {
+    const tag = this.languageOf(spelling);
+    this.spellings.get(spelling)!.count++;
+    return tag;
+  }
+
+  private languageOf(spelling: string): LanguageTag {
     let known = this.spellings.get(spelling);
     if (!known) {
       const tag = this.options.languages?.[spelling] ?? canonicalTag(spelling) ?? privateTag(spelling);
       this.spellings.set(spelling, (known = { tag, count: 0 }));
     }
-    known.count++;
     return known.tag;
   }
 
@@ -157,13 +169,21 @@ export class TmxUnits {
         break;
       }
       this.number++;
-      const unit = this.parsed(text.slice(start, end));
+      const unit = this.unit(text, start, end);
       if (unit) units.push({ number: this.number, line: this.line, unit });
       this.line += lines(text, start, end);
       from = end;
     }
     this.text = text.slice(from);
     return units;
+  }
+
+  private unit(text: string, start: number, end: number): Unit | null {
+    const source = text.slice(start, end);
+    const plain = this.forbidden || !source.isWellFormed() ? null : this.plainUnits.read(text, start, end);
+    if (!plain) return this.parsed(source);
+    for (const spelling of this.plainUnits.spellings) this.spellings.get(spelling)!.count++;
+    return this.complete(plain);
   }
 
   private parsed(source: string): Unit | null {
@@ -173,12 +193,7 @@ export class TmxUnits {
       this.mendedAt ||= this.line;
     }
     try {
-      const unit = this.parser.parse(clean);
-      const filled = unit.variants.filter((variant) => variant.text.trim() !== '');
-      if (filled.length === 0) this.leave('no text', 'it has no text in any language', false);
-      else if (!this.options.keepIncomplete && new Set(filled.map((v) => v.language)).size < 2)
-        this.leave('one language', `it has text in ${filled[0]!.language} only`, false);
-      else return filled.length === unit.variants.length ? unit : { ...unit, variants: filled };
+      return this.complete(this.parser.parse(clean));
     } catch (error) {
       this.parser = new UnitParser(this);
       const { message } = error as Error;
@@ -186,6 +201,16 @@ export class TmxUnits {
       const what = said ? `${said[2]!.replace(/\.$/, '')} (line ${this.line + Number(said[1]) - 1})` : message;
       this.leave('damaged', what, false);
     }
+    return null;
+  }
+
+  /** The unit without its empty variants; null, with a reason in the tally, if too little is left. */
+  private complete(unit: Unit): Unit | null {
+    const filled = unit.variants.filter((variant) => variant.text.trim() !== '');
+    if (filled.length === 0) this.leave('no text', 'it has no text in any language', false);
+    else if (!this.options.keepIncomplete && new Set(filled.map((v) => v.language)).size < 2)
+      this.leave('one language', `it has text in ${filled[0]!.language} only`, false);
+    else return filled.length === unit.variants.length ? unit : { ...unit, variants: filled };
     return null;
   }
 
@@ -289,11 +314,10 @@ class UnitParser {
       return;
     }
     if (this.inSegment) this.openInline(name, attributes);
-    else if (name === 'tu') this.sayAttributes(this.unit, attributes, []);
+    else if (name === 'tu') this.sayAttributes(this.unit, attributes);
     else if (name === 'tuv') {
-      const spelling = attributes['xml:lang'] ?? attributes.lang ?? attributes['XML:LANG'] ?? attributes.LANG ?? '';
-      this.variant = { language: this.owner.tagOf(spelling), text: '', codes: NO_CODES };
-      this.sayAttributes(this.variant, attributes, ['xml:lang', 'lang', 'XML:LANG', 'LANG']);
+      this.variant = { language: this.owner.tagOf(languageIn(attributes)), text: '', codes: NO_CODES };
+      this.sayAttributes(this.variant, withoutLanguage(attributes));
     } else if (name === 'seg') {
       this.inSegment = true;
       this.pieces = '';
@@ -307,7 +331,7 @@ class UnitParser {
   }
 
   private openInline(name: string, attributes: Record<string, string>): void {
-    if (CODE_ELEMENTS.has(name)) this.code = { depth: this.depth, name, attributes, inner: '' };
+    if (isCodeElement(name)) this.code = { depth: this.depth, name, attributes, inner: '' };
     else {
       // `hi` and what no version of the standard knows: their content is text.
       this.highlights.push(this.codes.length);
@@ -332,7 +356,7 @@ class UnitParser {
         return;
       }
       this.code = null;
-      this.push(finished(code));
+      this.push(finishedCode(code));
       return;
     }
     this.depth--;
@@ -375,31 +399,9 @@ class UnitParser {
     }
   }
 
-  private sayAttributes(to: Mutable<Said>, attributes: Record<string, string>, without: readonly string[]): void {
-    let kept: Record<string, string> | null = null;
-    for (const name in attributes) if (!without.includes(name)) (kept ??= {})[name] = attributes[name]!;
-    if (kept) to.attributes = kept;
+  private sayAttributes(to: Mutable<Said>, attributes: Record<string, string>): void {
+    if (Object.keys(attributes).length > 0) to.attributes = attributes;
   }
-}
-
-/** "1" of `i`; a begin and an end that have the same belong together. */
-function finished({
-  name,
-  attributes,
-  inner,
-}: {
-  name: string;
-  attributes: Record<string, string>;
-  inner: string;
-}): InlineCode {
-  const markup = inner
-    .replace(/<[^>]*>/g, '')
-    .replace(/&lt;/g, '<')
-    .replace(/&gt;/g, '>')
-    .replace(/&amp;/g, '&');
-  const kind = name === 'bpt' ? 'open' : name === 'ept' ? 'close' : 'alone';
-  const pair = kind === 'alone' ? (attributes.x ?? '') : (attributes.i ?? '');
-  return { kind, pair, shown: shownCode(attributes.type, markup, name), format: 'tmx', name, attributes, inner };
 }
 
 function local(name: string): string {

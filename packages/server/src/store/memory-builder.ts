@@ -1,0 +1,225 @@
+/**
+ * A new memory, built beside: one thread reads its units and takes them apart, another writes them and gathers their
+ * words. Units go over in batches of columns, which costs a tenth of sending them as they are. This module is both ends
+ * of it.
+ */
+import { once } from 'node:events';
+import { mkdirSync, rmSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { MemoryFile, moreOf, unitColumns, type UnitColumns, type UnitPlace } from './memory-file.js';
+
+/** Units of a batch. */
+const BATCH = 2000;
+/** Batches on their way: enough to keep the thread busy, few enough to keep memory flat. */
+const AHEAD = 4;
+/** Numbers of a unit: place, length, codes, key, before, after, how many variants. */
+const WIDTH = 7;
+const ROLE = 'memory builder';
+
+interface Batch {
+  readonly count: number;
+  /** `WIDTH` for each unit; a neighbour that is not there is NaN. */
+  readonly numbers: Float64Array;
+  /** Of each unit what is said, when it was changed, by whom. */
+  readonly said: readonly (string | null)[];
+  readonly changed: readonly string[];
+  readonly authors: readonly string[];
+  /** Of each variant. */
+  readonly languages: readonly number[];
+  readonly texts: readonly string[];
+  readonly more: readonly (string | null)[];
+  /** Languages that were not there before, in the order of their numbers. */
+  readonly tags: readonly LanguageTag[];
+}
+
+interface Setting {
+  readonly role: typeof ROLE;
+  readonly path: string;
+  readonly origin: string;
+  readonly at: string;
+}
+
+type Request =
+  | { readonly kind: 'batch'; readonly batch: Batch }
+  | { readonly kind: 'end'; readonly about: Readonly<Record<string, string>> };
+type Reply = { readonly kind: 'taken' } | { readonly kind: 'done' } | { readonly kind: 'failed'; readonly why: string };
+
+// From the sources (in tests) the built thread is used all the same: threads cannot load TypeScript.
+const THREAD = fileURLToPath(
+  new URL(
+    import.meta.url.endsWith('.ts') ? '../../dist/store/memory-builder.js' : './memory-builder.js',
+    import.meta.url,
+  ),
+);
+
+export class MemoryBuilder {
+  count = 0;
+  private readonly worker: Worker;
+  private readonly tags = new Map<LanguageTag, number>();
+  private batch = new Columns();
+  private ahead = 0;
+  private failure: Error | null = null;
+  private isDone = false;
+
+  /** @param origin what the units come from */
+  constructor(
+    private readonly path: string,
+    origin: string,
+  ) {
+    mkdirSync(dirname(path), { recursive: true });
+    removeMemory(path);
+    const setting: Setting = { role: ROLE, path, origin, at: new Date().toISOString() };
+    this.worker = new Worker(THREAD, { workerData: setting });
+    this.worker.on('message', (reply: Reply) => {
+      if (reply.kind === 'taken') this.ahead--;
+      else if (reply.kind === 'done') this.isDone = true;
+      else this.failure = new Error(reply.why);
+    });
+    this.worker.on('error', (error) => (this.failure = error));
+  }
+
+  add(unit: Unit, at: UnitPlace): void {
+    this.count++;
+    this.batch.add(unit, at, this.tags);
+    if (this.batch.count >= BATCH) this.send();
+  }
+
+  /** Lets the other thread catch up where it is far behind. */
+  async breathe(): Promise<void> {
+    while (this.ahead > AHEAD) await this.next();
+  }
+
+  /** Everything is in the file afterwards. */
+  async finish(about: Readonly<Record<string, string>>): Promise<void> {
+    this.send();
+    this.worker.postMessage({ kind: 'end', about } satisfies Request);
+    while (!this.isDone) await this.next();
+    await this.worker.terminate();
+  }
+
+  /** Nothing is left of it. */
+  async abandon(): Promise<void> {
+    await this.worker.terminate();
+    removeMemory(this.path);
+  }
+
+  private send(): void {
+    const { batch } = this;
+    this.worker.postMessage({ kind: 'batch', batch: batch.batch() } satisfies Request);
+    this.ahead++;
+    this.batch = new Columns();
+  }
+
+  private async next(): Promise<void> {
+    if (this.failure) throw this.failure;
+    await once(this.worker, 'message');
+    if (this.failure) throw this.failure as Error;
+  }
+}
+
+export function removeMemory(path: string): void {
+  for (const end of ['', '-wal', '-shm', '-journal']) rmSync(path + end, { force: true });
+}
+
+class Columns {
+  count = 0;
+  private readonly numbers = new Float64Array(BATCH * WIDTH);
+  private readonly said: (string | null)[] = [];
+  private readonly changed: string[] = [];
+  private readonly authors: string[] = [];
+  private readonly languages: number[] = [];
+  private readonly texts: string[] = [];
+  private readonly more: (string | null)[] = [];
+  private readonly tags: LanguageTag[] = [];
+
+  add(unit: Unit, { place, before, after }: UnitPlace, tags: Map<LanguageTag, number>): void {
+    const { said, changed, author, length, codes, key } = unitColumns(unit);
+    const { variants } = unit;
+    this.said.push(said);
+    this.changed.push(changed);
+    this.authors.push(author);
+    const row = [place, length, codes, key, before ?? NaN, after ?? NaN, variants.length];
+    this.numbers.set(row, this.count++ * WIDTH);
+    for (const variant of variants) {
+      let language = tags.get(variant.language);
+      if (language === undefined) {
+        tags.set(variant.language, (language = tags.size));
+        this.tags.push(variant.language);
+      }
+      this.languages.push(language);
+      this.texts.push(variant.text);
+      this.more.push(moreOf(variant));
+    }
+  }
+
+  batch(): Batch {
+    const { count, numbers, said, changed, authors, languages, texts, more, tags } = this;
+    return { count, numbers, said, changed, authors, languages, texts, more, tags };
+  }
+}
+
+/** The other end: batches into the file. */
+class Building {
+  private readonly file: MemoryFile;
+  private readonly originId: number;
+  /** The ids of the languages by their numbers. */
+  private readonly languages: number[] = [];
+  private last = 0;
+
+  constructor({ path, origin, at }: Setting) {
+    this.file = MemoryFile.build(path);
+    this.originId = this.file.addOrigin(origin, at);
+  }
+
+  take({ count, numbers, said, changed, authors, languages, texts, more, tags }: Batch): void {
+    const { write } = this.file;
+    for (const tag of tags) this.languages.push(this.file.languageId(tag));
+    let variant = 0;
+    for (let i = 0; i < count; i++) {
+      const row = i * WIDTH;
+      const id = ++this.last;
+      const columns: UnitColumns = {
+        said: said[i]!,
+        changed: changed[i]!,
+        author: authors[i]!,
+        length: numbers[row + 1]!,
+        codes: numbers[row + 2] as 0 | 1,
+        key: numbers[row + 3]!,
+      };
+      const [before, after] = [numberOrNull(numbers[row + 4]!), numberOrNull(numbers[row + 5]!)];
+      write.addColumns(id, this.originId, columns, { place: numbers[row]!, before, after });
+      const end = variant + numbers[row + 6]!;
+      for (let ordinal = 0; variant < end; ordinal++, variant++) {
+        const number = languages[variant]!;
+        const isFirst = languages.indexOf(number, variant - ordinal) === variant;
+        write.addSegment(id, ordinal, this.languages[number]!, texts[variant]!, more[variant]!, isFirst);
+      }
+    }
+  }
+
+  end(about: Readonly<Record<string, string>>): void {
+    for (const [name, value] of Object.entries(about)) this.file.setAbout(name, value);
+    this.file.finishBuilding();
+  }
+}
+
+const numberOrNull = (value: number): number | null => (Number.isNaN(value) ? null : value);
+
+if (!isMainThread && (workerData as Setting | null)?.role === ROLE) {
+  const port = parentPort!;
+  const building = new Building(workerData as Setting);
+  const reply = (message: Reply): void => port.postMessage(message);
+  port.on('message', (request: Request) => {
+    try {
+      if (request.kind === 'batch') building.take(request.batch);
+      else building.end(request.about);
+      reply({ kind: request.kind === 'batch' ? 'taken' : 'done' });
+    } catch (error) {
+      reply({ kind: 'failed', why: (error as Error).message });
+    }
+  });
+}

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { proposeReading } from '@fair-copy/core/intake/propose.js';
 import { languagesOf } from '@fair-copy/core/intake/reading.js';
-import { areClose } from '@fair-copy/core/language/identify.js';
+import { areClose } from '@fair-copy/core/language/close.js';
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { countryNames } from './outside.js';
 

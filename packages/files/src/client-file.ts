@@ -38,6 +38,7 @@ import { ZipArchive } from './archive.js';
 import { codec, partText } from './codec.js';
 import { documentBlocks, documentRows } from './documents.js';
 import { fileKind, type FileKind } from './file-kind.js';
+import { named } from './named.js';
 
 /** What a person chose; the rest is found. */
 export interface SourceChoices {
@@ -501,15 +502,6 @@ export class ClientFile {
 }
 
 const DECLARED = 'the first line declares it';
-
-export async function named<T>(file: string, work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    if (!(error instanceof DataError) || error.diagnostic.place.file) throw error;
-    throw DataError.of(inFile(error.diagnostic, file));
-  }
-}
 
 /** Reads to the end in batches of 1,000 rows. */
 async function drained(

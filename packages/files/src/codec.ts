@@ -14,6 +14,7 @@ export const codec: Codec = {
     };
   },
   encode(text, encoding) {
+    if (encoding === 'UTF-8') return Buffer.from(text, 'utf8');
     const bytes = iconv.encode(text, encoding, { addBOM: false });
     return isUnicode(encoding) || iconv.decode(bytes, encoding) === text ? bytes : null;
   },

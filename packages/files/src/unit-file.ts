@@ -11,16 +11,16 @@ import {
   type UnitReaderOptions,
 } from '@fair-copy/core/formats/tmx/units.js';
 import { XliffUnits } from '@fair-copy/core/formats/xliff/units.js';
-import { proposeReading, type Decisions } from '@fair-copy/core/intake/propose.js';
+import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
-import { identifyPooled } from '@fair-copy/core/language/identify.js';
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { RowUnits } from '@fair-copy/core/memory/rows.js';
 import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { XmlReader } from '@fair-copy/core/xml/reader.js';
-import { ClientFile, named, type SourceChoices } from './client-file.js';
+import type { ClientFile, SourceChoices } from './client-file.js';
 import { codec } from './codec.js';
 import { fileKind, type FileKind } from './file-kind.js';
+import { named } from './named.js';
 import { exchangeEncoding } from './text-encoding.js';
 
 export interface UnitFileOptions extends UnitReaderOptions {
@@ -71,6 +71,11 @@ export class UnitFile {
           : await exchangeEncoding(path);
         return new UnitFile(path, name, kind, size, encoding, wrongly, null, options);
       }
+      // Exchange files need none of what recognises tables and languages.
+      const [{ ClientFile }, { proposeReading }] = await Promise.all([
+        import('./client-file.js'),
+        import('@fair-copy/core/intake/propose.js'),
+      ]);
       const file = await ClientFile.open(path, name);
       try {
         const reading = proposeReading(await file.survey(options.choices), options.decisions);
@@ -183,6 +188,7 @@ export class UnitFile {
     }
     for (const { unit } of probe.end()) texts.push(unit.variants[1]!.text);
     if (probe.target !== UNDETERMINED) return probe.target;
+    const { identifyPooled } = await import('@fair-copy/core/language/identify.js');
     const byName = /(?:^|[._-])([a-z]{2,3}(?:[_-][A-Z]{2})?)\.po$/.exec(this.name)?.[1];
     return canonicalTag(identifyPooled(texts)[0]?.language ?? '') ?? (byName ? canonicalTag(byName) : null);
   }

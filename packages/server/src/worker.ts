@@ -1,112 +1,99 @@
-/** What the worker threads can do. Each task opens what it needs and closes it; errors travel as values. */
+/**
+ * What the worker threads can do. A thread loads what a task needs when it is first asked for it, so that it holds no
+ * more than its own work. Each task opens what it needs and closes it; errors travel as values.
+ */
 import type { MessagePort } from 'node:worker_threads';
 import { carried } from './errors.js';
-import { alignTexts, lookAtFile, readTexts } from './alignments/align-task.js';
-import { handOverPairs, keepPairs, markTerms } from './alignments/pairs-task.js';
-import { handOver } from './hand-over/task.js';
-import { inspectionReport } from './inspection/report-task.js';
-import { inspectTermbase, letStand, putRight } from './inspection/write.js';
-import { evaluateFile, proposeFile, queryList, readFile } from './intake/read-tasks.js';
-import { writeIntake } from './intake/write-task.js';
 import { TaskContext, type TaskMessage, type TaskReply } from './jobs/task.js';
-import { redoEntry, undoEntry } from './ledger/write.js';
-import { createClient, renameClient } from './clients/write.js';
-import { harvestConcepts, memoryOfTermbase } from './memories/exchange-task.js';
-import { findUnits, handOverMemory } from './memories/read-tasks.js';
-import { surveyUnits } from './memories/survey.js';
-import {
-  addVariant,
-  changeUnits,
-  changeVariant,
-  createMemory,
-  deleteMemory,
-  previewUnits,
-  renameMemory,
-  returnUnit,
-  writeUnits,
-} from './memories/write.js';
-import { recognizeText } from './termbases/recognize.js';
-import { doBulk, previewBulk } from './termbases/bulk.js';
-import {
-  addPicture,
-  changeConcept,
-  createConcept,
-  createTermbase,
-  defineFields,
-  deleteConcept,
-  deleteTermbase,
-  renameTermbase,
-  returnConcept,
-} from './termbases/write.js';
+
+const clientsWrite = () => import('./clients/write.js');
+const termbasesWrite = () => import('./termbases/write.js');
+const termbasesBulk = () => import('./termbases/bulk.js');
+const intakeWriteTask = () => import('./intake/write-task.js');
+const memoriesWrite = () => import('./memories/write.js');
+const memoriesExchangeTask = () => import('./memories/exchange-task.js');
+const ledgerWrite = () => import('./ledger/write.js');
+const inspectionWrite = () => import('./inspection/write.js');
+const intakeReadTasks = () => import('./intake/read-tasks.js');
+const handOverTask = () => import('./hand-over/task.js');
+const inspectionReportTask = () => import('./inspection/report-task.js');
+const termbasesRecognize = () => import('./termbases/recognize.js');
+const memoriesSurvey = () => import('./memories/survey.js');
+const memoriesFindTasks = () => import('./memories/find/find-tasks.js');
+const memoriesReadTasks = () => import('./memories/read-tasks.js');
+const alignmentsAlignTask = () => import('./alignments/align-task.js');
+const alignmentsPairsTask = () => import('./alignments/pairs-task.js');
 
 const writerTasks = {
-  createClient,
-  renameClient,
-  createTermbase,
-  renameTermbase,
-  deleteTermbase,
-  createConcept,
-  changeConcept,
-  deleteConcept,
-  returnConcept,
-  defineFields,
-  addPicture,
-  doBulk,
-  writeIntake,
-  writeUnits,
-  createMemory,
-  renameMemory,
-  deleteMemory,
-  changeVariant,
-  addVariant,
-  returnUnit,
-  changeUnits,
-  harvestConcepts,
-  memoryOfTermbase,
-  undoEntry,
-  redoEntry,
-  inspectTermbase,
-  letStand,
-  putRight,
+  createClient: async () => (await clientsWrite()).createClient,
+  renameClient: async () => (await clientsWrite()).renameClient,
+  createTermbase: async () => (await termbasesWrite()).createTermbase,
+  renameTermbase: async () => (await termbasesWrite()).renameTermbase,
+  deleteTermbase: async () => (await termbasesWrite()).deleteTermbase,
+  createConcept: async () => (await termbasesWrite()).createConcept,
+  changeConcept: async () => (await termbasesWrite()).changeConcept,
+  deleteConcept: async () => (await termbasesWrite()).deleteConcept,
+  returnConcept: async () => (await termbasesWrite()).returnConcept,
+  defineFields: async () => (await termbasesWrite()).defineFields,
+  addPicture: async () => (await termbasesWrite()).addPicture,
+  doBulk: async () => (await termbasesBulk()).doBulk,
+  writeIntake: async () => (await intakeWriteTask()).writeIntake,
+  writeUnits: async () => (await memoriesWrite()).writeUnits,
+  createMemory: async () => (await memoriesWrite()).createMemory,
+  renameMemory: async () => (await memoriesWrite()).renameMemory,
+  deleteMemory: async () => (await memoriesWrite()).deleteMemory,
+  changeVariant: async () => (await memoriesWrite()).changeVariant,
+  addVariant: async () => (await memoriesWrite()).addVariant,
+  returnUnit: async () => (await memoriesWrite()).returnUnit,
+  changeUnits: async () => (await memoriesWrite()).changeUnits,
+  harvestConcepts: async () => (await memoriesExchangeTask()).harvestConcepts,
+  memoryOfTermbase: async () => (await memoriesExchangeTask()).memoryOfTermbase,
+  undoEntry: async () => (await ledgerWrite()).undoEntry,
+  redoEntry: async () => (await ledgerWrite()).redoEntry,
+  inspectTermbase: async () => (await inspectionWrite()).inspectTermbase,
+  letStand: async () => (await inspectionWrite()).letStand,
+  putRight: async () => (await inspectionWrite()).putRight,
 };
 
 const readerTasks = {
-  readFile,
-  proposeFile,
-  evaluateFile,
-  queryList,
-  handOver,
-  inspectionReport,
-  previewBulk,
-  recognizeText,
-  surveyUnits,
-  handOverMemory,
-  previewUnits,
-  readTexts,
-  alignTexts,
-  lookAtFile,
-  keepPairs,
-  handOverPairs,
-  markTerms,
+  readFile: async () => (await intakeReadTasks()).readFile,
+  proposeFile: async () => (await intakeReadTasks()).proposeFile,
+  evaluateFile: async () => (await intakeReadTasks()).evaluateFile,
+  queryList: async () => (await intakeReadTasks()).queryList,
+  handOver: async () => (await handOverTask()).handOver,
+  inspectionReport: async () => (await inspectionReportTask()).inspectionReport,
+  previewBulk: async () => (await termbasesBulk()).previewBulk,
+  recognizeText: async () => (await termbasesRecognize()).recognizeText,
+  surveyUnits: async () => (await memoriesSurvey()).surveyUnits,
+  handOverMemory: async () => (await memoriesReadTasks()).handOverMemory,
+  previewUnits: async () => (await memoriesWrite()).previewUnits,
+  readTexts: async () => (await alignmentsAlignTask()).readTexts,
+  alignTexts: async () => (await alignmentsAlignTask()).alignTexts,
+  lookAtFile: async () => (await alignmentsAlignTask()).lookAtFile,
+  keepPairs: async () => (await alignmentsPairsTask()).keepPairs,
+  handOverPairs: async () => (await alignmentsPairsTask()).handOverPairs,
+  markTerms: async () => (await alignmentsPairsTask()).markTerms,
 };
 
 /** Short ones that pages wait for: they have a thread of their own. */
-const finderTasks = { findUnits };
-
-export type WriterTasks = typeof writerTasks;
-export type ReaderTasks = typeof readerTasks;
-export type FinderTasks = typeof finderTasks;
-
-const tasks: Readonly<Record<string, (args: never, context: TaskContext) => unknown>> = {
-  ...writerTasks,
-  ...readerTasks,
-  ...finderTasks,
+const finderTasks = {
+  findUnits: async () => (await memoriesFindTasks()).findUnits,
+  orderUnits: async () => (await memoriesFindTasks()).orderUnits,
+  findConcordance: async () => (await memoriesFindTasks()).findConcordance,
 };
+
+type Loaded<T extends Record<string, () => Promise<unknown>>> = { [N in keyof T]: Awaited<ReturnType<T[N]>> };
+export type WriterTasks = Loaded<typeof writerTasks>;
+export type ReaderTasks = Loaded<typeof readerTasks>;
+export type FinderTasks = Loaded<typeof finderTasks>;
+
+type Task = (args: never, context: TaskContext) => unknown;
+const tasks: Readonly<Record<string, () => Promise<Task>>> = { ...writerTasks, ...readerTasks, ...finderTasks };
 
 export default async function run({ name, args, dataDir, stop, port }: TaskMessage): Promise<TaskReply> {
   const context = new TaskContext(dataDir, stop && new Int32Array(stop), speaker(port));
   try {
-    return { ok: true, value: await tasks[name]!(args as never, context) };
+    return { ok: true, value: await (await tasks[name]!())(args as never, context) };
   } catch (error) {
     if (carried(error).kind === 'internal')
       process.stderr.write(`${name}: ${(error as Error).stack ?? String(error)}\n`);

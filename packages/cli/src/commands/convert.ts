@@ -18,7 +18,8 @@ import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/tex
 import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
 import { fileKind } from '@fair-copy/files/file-kind.js';
 import { isExchange } from '@fair-copy/files/unit-file.js';
-import { ClientFile, named } from '@fair-copy/files/client-file.js';
+import { ClientFile } from '@fair-copy/files/client-file.js';
+import { named } from '@fair-copy/files/named.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { picturesBeside, PictureUse, withPictures } from '../pictures.js';

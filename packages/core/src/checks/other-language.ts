@@ -5,7 +5,7 @@
  */
 import { languageName, primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { LetterProfile, oddsOfOther } from '../intake/swapped.js';
-import { areClose } from '../language/identify.js';
+import { areClose } from '../language/close.js';
 import { termsOf, type ConceptId } from '../termbase/concept.js';
 import { caselessKey } from '../text/fold.js';
 import { onTerm, type Check } from './check.js';

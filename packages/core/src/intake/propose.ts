@@ -1,6 +1,7 @@
 /** From the first rows of a file to a proposed reading. */
 import { diagnostic, type Diagnostic } from '../diagnostic.js';
-import { areClose, languagesAmong } from '../language/identify.js';
+import { areClose } from '../language/close.js';
+import { languagesAmong } from '../language/identify.js';
 import { languageName, primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, isBlank, type SheetRow } from '../sheet/model.js';
 import { hasArticle } from './cleaning/articles.js';

@@ -1,5 +1,6 @@
 /** The role of each column: by its header, by its content, and by agreement between the columns. */
-import { areClose, identifyPooled, shareOf, type Identified } from '../language/identify.js';
+import { areClose } from '../language/close.js';
+import { identifyPooled, shareOf, type Identified } from '../language/identify.js';
 import { canonicalTag, languageName, primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, type SheetRow } from '../sheet/model.js';
 import { categoryNamed, fieldLabel, IDENTIFIER } from '../termbase/categories.js';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { areClose, identifyPooled, shareOf } from './identify.js';
+import { areClose } from './close.js';
+import { identifyPooled, shareOf } from './identify.js';
 
 const best = (...texts: string[]): string | undefined => identifyPooled(texts)[0]?.language;
 

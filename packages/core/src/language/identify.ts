@@ -30,23 +30,6 @@ const PRIOR: Readonly<Record<string, number>> = {
   hy: 0.8,
 };
 
-/** Languages that a few words cannot tell apart: no contradiction is made of a confusion between them. */
-const CLOSE: readonly (readonly string[])[] = [
-  ['da', 'nb', 'nn', 'sv'],
-  ['hr', 'sr', 'bs', 'sl', 'mk', 'bg'],
-  ['cs', 'sk'],
-  ['pt', 'gl', 'es', 'ca'],
-  ['id', 'ms'],
-  ['ru', 'uk', 'be', 'bg'],
-  ['ar', 'fa', 'ur', 'ku'],
-  ['nl', 'af'],
-  ['hi', 'mr', 'ne'],
-];
-
-export function areClose(a: string, b: string): boolean {
-  return a === b || CLOSE.some((group) => group.includes(a) && group.includes(b));
-}
-
 /**
  * The languages of many short texts that belong together (the cells of a column), best first; empty where there
  * is nothing to go by. Looks at up to `limit` texts; 35 µs for each chunk of about 60 characters.

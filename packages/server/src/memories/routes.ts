@@ -4,8 +4,7 @@ import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { done, idParam, job, OK } from '../schemas.js';
-import { concordance } from './concordance.js';
-import { UnitLists } from './lists.js';
+import { UnitLists, type ListOf } from './lists.js';
 import {
   bulkBody,
   bulkPreview,
@@ -17,9 +16,11 @@ import {
   unitPage,
   unitSort,
   type MemoryBody,
+  type UnitFilter,
+  type UnitSort,
 } from './schemas.js';
 import { memoryById, type MemoryRow } from './store.js';
-import { shownUnit } from './survey.js';
+import { shownUnit } from './shown.js';
 import { UNIT_FORMATS } from './unit-formats.js';
 
 const unitParam = idParam.extend({ unit: z.coerce.number().int().positive() });
@@ -42,6 +43,10 @@ export function memoryRoutes(api: Api, context: Context): void {
   const { workspace, workers, events, memories, jobs } = context;
   const lists = new UnitLists(workers);
 
+  const listOf = (memoryId: number, filter: UnitFilter, sort: UnitSort = { by: 'file', descending: false }): ListOf => {
+    const { file } = memories.row(memoryId);
+    return { memoryId, file, highest: memories.file(memoryId).highest, filter, sort };
+  };
   const told = (id: number): void => {
     for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
     events.tell({ type: 'changed', what: 'memory', id });
@@ -139,10 +144,11 @@ export function memoryRoutes(api: Api, context: Context): void {
     async (request) => {
       const { filter, sort, from, limit } = request.body;
       const { id } = memoryById(workspace, request.params.id);
-      const { ids, total } = await lists.page(id, filter, sort ?? { by: 'file', descending: false }, from, limit);
+      const { ids, total, share } = await lists.page(listOf(id, filter, sort), from, limit);
       const file = memories.file(id);
       return {
         total,
+        share,
         units: [...ids].flatMap((unitId) => {
           const unit = file.unit(unitId);
           return unit ? [shownUnit(unit, file.originName(unit.originId))] : [];
@@ -164,7 +170,7 @@ export function memoryRoutes(api: Api, context: Context): void {
     async (request) => {
       const { filter, sort, unit } = request.body;
       const { id } = memoryById(workspace, request.params.id);
-      return { position: await lists.position(id, filter, sort ?? { by: 'file', descending: false }, unit) };
+      return { position: await lists.position(listOf(id, filter, sort), unit) };
     },
   );
 
@@ -393,15 +399,10 @@ export function memoryRoutes(api: Api, context: Context): void {
           'SELECT * FROM memory WHERE @client IS NULL OR client_id = @client ORDER BY id',
         )
         .all({ client: client ?? null });
-      const results = rows.map((row) =>
-        concordance(
-          memories.file(row.id),
-          { text: q, inflected, language: language ?? null, limit },
-          { id: row.id, name: row.name },
-        ),
-      );
-      const groups = results.flatMap((result) => result.groups);
-      return { groups: groups.slice(0, limit), more: groups.length > limit || results.some((result) => result.more) };
+      return workers.find('findConcordance', {
+        memories: rows.map(({ id, name, file }) => ({ id, name, file })),
+        query: { text: q, inflected, language: language ?? null, limit },
+      });
     },
   );
 }

@@ -1,7 +1,7 @@
 /** A file on the desk as units: what it holds and what could not be taken, before anything is written. */
-import type { Unit } from '@fair-copy/core/memory/unit.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { UnitBody, UnitSurvey } from './schemas.js';
+import { shownUnit } from './shown.js';
 import { stage, type FileOfUnits } from './staged.js';
 
 const SAMPLE = 100;
@@ -31,26 +31,5 @@ export async function surveyUnits(file: FileOfUnits, context: TaskContext): Prom
     notes: notes.map(({ severity, message, advice }) => ({ severity, message, advice })),
     attributes: [...attributes],
     sample,
-  };
-}
-
-/** As the pages get it. */
-export function shownUnit(unit: Unit & { readonly id: number; readonly place: number }, origin: string): UnitBody {
-  const { id, place, attributes, props, notes, variants } = unit;
-  return {
-    id,
-    place,
-    origin,
-    ...(attributes && { attributes }),
-    ...(props && { props: [...props] as UnitBody['props'] }),
-    ...(notes && { notes: [...notes] as UnitBody['notes'] }),
-    variants: variants.map((variant) => ({
-      language: variant.language,
-      text: variant.text,
-      codes: variant.codes.map(({ kind, pair, shown }) => ({ kind, pair, shown })),
-      ...(variant.attributes && { attributes: variant.attributes }),
-      ...(variant.props && { props: [...variant.props] as UnitBody['props'] }),
-      ...(variant.notes && { notes: [...variant.notes] as UnitBody['notes'] }),
-    })),
   };
 }

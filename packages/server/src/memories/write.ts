@@ -11,12 +11,12 @@ import type { TaskContext } from '../jobs/task.js';
 import { LedgerEntry, type NewEntry } from '../ledger/record.js';
 import { openForReading, type Db } from '../store/database.js';
 import { removeMemory } from '../store/memory-builder.js';
-import { MemoryFile, type StoredUnit } from '../store/memory-file.js';
+import { MemoryFile, propFact, type StoredUnit } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { clientById, freeName } from '../store/termbases.js';
 import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
 import { changedUnit } from './change.js';
-import { unitIds } from './filter.js';
+import { passing } from './find/passing.js';
 import type { UnitBulk, UnitBulkPreview, UnitSelection } from './schemas.js';
 import { InFileOrder, isStaged, stage, type FileOfUnits } from './staged.js';
 import { memoryById, memoryNames, type MemoryRow } from './store.js';
@@ -106,13 +106,15 @@ function finishStaged(path: string, job: UnitsToWrite, context: TaskContext): Fi
     try {
       const skipped = job.duplicates === 'skip' ? file.dropDuplicates() : 0;
       const stamps = stampsOf(job.stamp);
+      const facts = stamps.map(({ type, text }) => propFact(type, text));
       if (stamps.length > 0) {
         let done = 0;
         for (const unit of file.units()) {
           if (++done % 1000 === 0) context.checkpoint(done / all);
-          file.write.say(unit.id, stamped(unit, stamps));
+          file.write.say(unit.id, stamped(unit, stamps), facts);
         }
       }
+      file.write.settle();
       file.db.exec('COMMIT');
       return { units: all - skipped, skipped, left };
     } catch (error) {
@@ -535,10 +537,9 @@ async function transfer(
 }
 
 export function selected(file: MemoryFile, { filter, ids }: UnitSelection, context: TaskContext): Uint32Array {
-  return ids
-    ? Uint32Array.from(ids)
-    : unitIds(file, filter, { by: 'file', descending: false }, Infinity, (share) => context.checkpoint(share * 0.2))
-        .ids;
+  if (ids) return Uint32Array.from(ids);
+  const highest = Math.max(1, file.highest);
+  return Uint32Array.from(passing(file, filter, 0, (id) => context.checkpoint((id / highest) * 0.2)));
 }
 
 function* changes(

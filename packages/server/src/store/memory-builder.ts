@@ -10,14 +10,14 @@ import { fileURLToPath } from 'node:url';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
-import { MemoryFile, moreOf, unitColumns, type UnitColumns, type UnitPlace } from './memory-file.js';
+import { factsOf, MemoryFile, moreOf, unitColumns, type UnitColumns, type UnitPlace } from './memory-file.js';
 
 /** Units of a batch. */
 const BATCH = 2000;
 /** Batches on their way: enough to keep the thread busy, few enough to keep memory flat. */
 const AHEAD = 4;
-/** Numbers of a unit: place, length, codes, key, before, after, how many variants. */
-const WIDTH = 7;
+/** Numbers of a unit: place, length, codes, key, before, after, how many variants, how many facts. */
+const WIDTH = 8;
 const ROLE = 'memory builder';
 
 interface Batch {
@@ -32,6 +32,7 @@ interface Batch {
   readonly languages: readonly number[];
   readonly texts: readonly string[];
   readonly more: readonly (string | null)[];
+  readonly facts: readonly string[];
   /** Languages that were not there before, in the order of their numbers. */
   readonly tags: readonly LanguageTag[];
 }
@@ -134,6 +135,7 @@ class Columns {
   private readonly languages: number[] = [];
   private readonly texts: string[] = [];
   private readonly more: (string | null)[] = [];
+  private readonly facts: string[] = [];
   private readonly tags: LanguageTag[] = [];
 
   add(unit: Unit, { place, before, after }: UnitPlace, tags: Map<LanguageTag, number>): void {
@@ -142,8 +144,10 @@ class Columns {
     this.said.push(said);
     this.changed.push(changed);
     this.authors.push(author);
-    const row = [place, length, codes, key, before ?? NaN, after ?? NaN, variants.length];
+    const facts = factsOf(unit);
+    const row = [place, length, codes, key, before ?? NaN, after ?? NaN, variants.length, facts.length];
     this.numbers.set(row, this.count++ * WIDTH);
+    this.facts.push(...facts);
     for (const variant of variants) {
       let language = tags.get(variant.language);
       if (language === undefined) {
@@ -157,8 +161,8 @@ class Columns {
   }
 
   batch(): Batch {
-    const { count, numbers, said, changed, authors, languages, texts, more, tags } = this;
-    return { count, numbers, said, changed, authors, languages, texts, more, tags };
+    const { count, numbers, said, changed, authors, languages, texts, more, facts, tags } = this;
+    return { count, numbers, said, changed, authors, languages, texts, more, facts, tags };
   }
 }
 
@@ -175,10 +179,11 @@ class Building {
     this.originId = this.file.addOrigin(origin, at);
   }
 
-  take({ count, numbers, said, changed, authors, languages, texts, more, tags }: Batch): void {
+  take({ count, numbers, said, changed, authors, languages, texts, more, facts, tags }: Batch): void {
     const { write } = this.file;
     for (const tag of tags) this.languages.push(this.file.languageId(tag));
     let variant = 0;
+    let fact = 0;
     for (let i = 0; i < count; i++) {
       const row = i * WIDTH;
       const id = ++this.last;
@@ -198,6 +203,7 @@ class Building {
         const isFirst = languages.indexOf(number, variant - ordinal) === variant;
         write.addSegment(id, ordinal, this.languages[number]!, texts[variant]!, more[variant]!, isFirst);
       }
+      for (const last = fact + numbers[row + 7]!; fact < last; fact++) this.file.words.addFact(id, facts[fact]!);
     }
   }
 

@@ -3,6 +3,8 @@ import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { authorOf, changedAt, unitKey, type Said, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
 import { NO_CODES, withoutCodes, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
 import { migrateTo, openForReading, type Db } from './database.js';
+import { UnitSet } from './unit-set.js';
+import { Vocabulary } from './vocabulary.js';
 import { WordIndex } from './word-index.js';
 import Database from 'better-sqlite3';
 
@@ -45,13 +47,13 @@ export class MemoryFile {
   private readonly readUnitRow;
   private readonly readSegments;
   private writer: UnitWriter | null = null;
+  private readBetween: Database.Statement<[number, number], UnitRow & SegmentRow> | null = null;
+  private readonly keeping = new Map<string, unknown>();
+  private version = -1;
 
   private constructor(readonly db: Db) {
-    for (const { id, tag } of db.prepare<[], { id: number; tag: LanguageTag }>('SELECT id, tag FROM language').all()) {
-      this.tags.set(id, tag);
-      this.ids.set(tag, id);
-    }
-    this.words = new WordIndex(db);
+    this.readLanguages();
+    this.words = new WordIndex(db, (language) => this.vocabulary(language));
     this.readUnitRow = db.prepare<[number], UnitRow>(
       'SELECT id, said, origin, place, before, after FROM unit WHERE id = ?',
     );
@@ -69,7 +71,9 @@ export class MemoryFile {
     db.pragma('locking_mode = EXCLUSIVE');
     migrateTo(db, 'memory', 1);
     db.exec('BEGIN');
-    return new MemoryFile(db);
+    const file = new MemoryFile(db);
+    file.setAbout('facts', '1');
+    return file;
   }
 
   finishBuilding(): void {
@@ -118,6 +122,68 @@ export class MemoryFile {
       const lower = tag.toLowerCase();
       return wanted === null || lower === wanted || lower.startsWith(`${wanted}-`) ? [id] : [];
     });
+  }
+
+  /**
+   * Something worked out from the whole memory, kept until `freshen`. Not for connections that write themselves.
+   */
+  kept<T>(name: string, make: () => T): T {
+    if (!this.keeping.has(name)) this.keeping.set(name, make());
+    return this.keeping.get(name) as T;
+  }
+
+  /** Forgets what was kept if another connection wrote since, and learns of new languages. */
+  freshen(): void {
+    const version = this.db.pragma('data_version', { simple: true }) as number;
+    if (version === this.version) return;
+    this.version = version;
+    this.keeping.clear();
+    this.readLanguages();
+  }
+
+  private readLanguages(): void {
+    const rows = this.db.prepare<[], { id: number; tag: LanguageTag }>('SELECT id, tag FROM language').all();
+    for (const { id, tag } of rows) {
+      this.tags.set(id, tag);
+      this.ids.set(tag, id);
+    }
+  }
+
+  private vocabulary(language: number): Vocabulary {
+    return this.kept(
+      `words ${language}`,
+      () =>
+        new Vocabulary(
+          this.db
+            .prepare<[number], { id: number; text: string }>('SELECT id, text FROM word WHERE language = ?')
+            .iterate(language),
+        ),
+    );
+  }
+
+  /** The highest id; 0 for an empty memory. */
+  get highest(): number {
+    return this.db.prepare<[], { id: number | null }>('SELECT max(id) AS id FROM unit').get()!.id ?? 0;
+  }
+
+  all(): UnitSet {
+    return this.kept('all', () => {
+      const { highest } = this;
+      if (this.count === highest) return UnitSet.all(highest);
+      return UnitSet.of(this.db.prepare<[], number>('SELECT id FROM unit').pluck().iterate(), highest);
+    });
+  }
+
+  /** Units that were changed since they came: the index may list words for them that they lost. */
+  edited(): UnitSet {
+    return this.kept('edited', () =>
+      UnitSet.of(this.db.prepare<[], number>('SELECT unit_id FROM change WHERE before IS NOT NULL').pluck().iterate(), this.highest),
+    );
+  }
+
+  /** Whether what is said about units is in the index: not in memories of earlier versions. */
+  get hasFacts(): boolean {
+    return this.about('facts') !== null;
   }
 
   get count(): number {
@@ -169,6 +235,21 @@ export class MemoryFile {
        FROM unit u JOIN segment s ON s.unit_id = u.id WHERE u.id > ? ORDER BY u.id, s.ordinal LIMIT ${BATCH}`,
     );
     for (const unit of groupedById((last) => rows.all(last), BATCH)) yield this.made(unit[0]!, unit);
+  }
+
+  /** Units whose ids lie between two, both included. */
+  unitsBetween(from: number, to: number): StoredUnit[] {
+    const rows = (this.readBetween ??= this.db.prepare<[number, number], UnitRow & SegmentRow>(
+      `SELECT u.id, u.said, u.origin, u.place, u.before, u.after, s.language, s.text, s.more
+       FROM unit u JOIN segment s ON s.unit_id = u.id WHERE u.id BETWEEN ? AND ? ORDER BY u.id, s.ordinal`,
+    )).all(from, to);
+    const units: StoredUnit[] = [];
+    for (let i = 0, first = 0; i < rows.length; i++) {
+      if (rows[i + 1]?.id === rows[i]!.id) continue;
+      units.push(this.made(rows[i]!, rows.slice(first, i + 1)));
+      first = i + 1;
+    }
+    return units;
   }
 
   originName(id: number): string {
@@ -263,6 +344,25 @@ export function unitColumns(unit: Unit): UnitColumns {
   };
 }
 
+/** Between the parts of a fact. */
+const BETWEEN = '\u0001';
+/** So much of a value is in the index. */
+export const FACT_LENGTH = 80;
+
+/** What is said about a unit, as words of the index: its author, its properties. Languages are added by their ids. */
+export function factsOf(unit: Unit): string[] {
+  const facts: string[] = [];
+  const author = authorOf(unit);
+  if (author) facts.push(authorFact(author));
+  if (unit.props) for (const { type, text } of unit.props) facts.push(propFact(type, text));
+  return facts;
+}
+
+export const authorFact = (author: string): string => `a${BETWEEN}${valueOf(author)}`;
+export const propFact = (type: string, text: string): string => `p${BETWEEN}${type}${BETWEEN}${valueOf(text)}`;
+export const languageFact = (language: number): string => `l${BETWEEN}${language}`;
+const valueOf = (text: string): string => text.toLowerCase().replace(/\n/g, ' ').slice(0, FACT_LENGTH);
+
 /** Prepared once for many units; keeps counts and the index in step. Call `settle` at the end of the transaction. */
 export class UnitWriter {
   private readonly insertUnit;
@@ -303,6 +403,7 @@ export class UnitWriter {
       this.addSegment(made, i, language, variant.text, moreOf(variant), !seen.has(language));
       seen.add(language);
     }
+    for (const fact of factsOf(unit)) this.file.words.addFact(made, fact);
     return made;
   }
 
@@ -323,12 +424,14 @@ export class UnitWriter {
   ): void {
     this.insertSegment.run(unit, ordinal, language, text, more);
     this.count(language, 1, isFirst ? 1 : 0);
+    if (isFirst) this.file.words.addFact(unit, languageFact(language));
     this.file.words.add(language, unit, withoutCodes(text));
   }
 
   /** What is said about a unit, in place of what was; for a memory that nobody has yet. */
-  say(id: number, said: Said): void {
+  say(id: number, said: Said, facts: readonly string[]): void {
     this.updateSaid.run(saidOf(said), id);
+    for (const fact of facts) this.file.words.addFact(id, fact);
   }
 
   /** Notes the state before, for undo; the first within an operation counts. */

@@ -4,13 +4,28 @@
  * verified against the text, so a unit that lost a word may stay listed.
  */
 import type { Db } from './database.js';
-import { isAscending, WordRuns, type WordRun } from './word-runs.js';
+import type { UnitSet } from './unit-set.js';
+import type { Vocabulary } from './vocabulary.js';
+import { WordRuns, type WordRun } from './word-runs.js';
+
+/** The language of what is said about units: no language has this id. */
+export const FACTS = 0;
 
 export class WordIndex {
   private runs: WordRuns | null = null;
   private run = 0;
 
-  constructor(private readonly db: Db) {}
+  /** @param vocabulary all words of a language */
+  constructor(
+    private readonly db: Db,
+    private readonly vocabulary: (language: number) => Vocabulary,
+  ) {}
+
+  /** Notes what is said about a unit, to be found like a word of the language `FACTS`. */
+  addFact(unit: number, fact: string): void {
+    this.runs ??= this.begin();
+    this.runs.addWord(FACTS, unit, fact);
+  }
 
   /** Notes the words of a text; they are found after `settle`. */
   add(language: number, unit: number, text: string): void {
@@ -48,43 +63,44 @@ export class WordIndex {
     this.run++;
   }
 
-  /** Words of a language that pass, with how many units have them. */
-  matching(language: number, where: WordMatch): { readonly id: number; readonly count: number }[] {
-    const { db } = this;
-    switch (where.kind) {
+  /**
+   * Units that have one of the words that match, all of a language. Units that lost the word since are among them.
+   * @param into a set of the memory's size
+   */
+  unitsWith(language: number, match: WordMatch, into: UnitSet): UnitSet {
+    return this.unitsOf(this.wordIds(language, match), into);
+  }
+
+  private wordIds(language: number, { kind, text }: WordMatch): Iterable<number> {
+    switch (kind) {
       case 'equal':
-        return db
-          .prepare<[number, string], { id: number; count: number }>(
-            'SELECT id, count FROM word WHERE language = ? AND text = ?',
-          )
-          .all(language, where.text);
+        return this.db
+          .prepare<[number, string], number>('SELECT id FROM word WHERE language = ? AND text = ?')
+          .pluck()
+          .all(language, text);
       case 'begins':
-        return db
-          .prepare<[number, string, string], { id: number; count: number }>(
-            'SELECT id, count FROM word WHERE language = ? AND text >= ? AND text < ?',
-          )
-          .all(language, where.text, where.text + '\u{10FFFF}');
+        return this.beginning(language, text).map(({ id }) => id);
       case 'ends':
-        return db
-          .prepare<[number, string, string], { id: number; count: number }>(
-            'SELECT id, count FROM word WHERE language = ? AND substr(text, -length(?)) = ?',
-          )
-          .all(language, where.text, where.text);
+        return this.vocabulary(language).holding(text, 'end');
       case 'holds':
-        return db
-          .prepare<[number, string], { id: number; count: number }>(
-            'SELECT id, count FROM word WHERE language = ? AND instr(text, ?) > 0',
-          )
-          .all(language, where.text);
+        return this.vocabulary(language).holding(text);
     }
   }
 
-  /** Ascending, each once. */
-  unitsOf(wordIds: readonly number[]): Uint32Array {
+  /** Words of a language that begin with some letters, in their order. */
+  beginning(language: number, letters: string): { readonly id: number; readonly text: string }[] {
+    return this.db
+      .prepare<[number, string, string], { id: number; text: string }>(
+        'SELECT id, text FROM word WHERE language = ? AND text >= ? AND text < ? ORDER BY text',
+      )
+      .all(language, letters, letters + '\u{10FFFF}');
+  }
+
+  /** Units that have one of the words. */
+  unitsOf(wordIds: Iterable<number>, into: UnitSet): UnitSet {
     const read = this.db.prepare<[number], { ids: Buffer }>('SELECT ids FROM posting WHERE word_id = ? ORDER BY run');
-    const lists: Uint32Array[] = [];
-    for (const id of wordIds) for (const { ids } of read.iterate(id)) lists.push(unpacked(ids));
-    return union(lists);
+    for (const id of wordIds) for (const { ids } of read.iterate(id)) unpack(ids, into);
+    return into;
   }
 
   countOf(language: number, word: string): number {
@@ -96,11 +112,12 @@ export class WordIndex {
   }
 }
 
-export type WordMatch = { readonly kind: 'equal' | 'begins' | 'ends' | 'holds'; readonly text: string };
+export interface WordMatch {
+  readonly kind: 'equal' | 'begins' | 'ends' | 'holds';
+  readonly text: string;
+}
 
-function unpacked(bytes: Buffer): Uint32Array {
-  const ids = new Uint32Array(bytes.length);
-  let count = 0;
+function unpack(bytes: Buffer, into: UnitSet): void {
   let last = 0;
   let value = 0;
   let shift = 0;
@@ -109,44 +126,9 @@ function unpacked(bytes: Buffer): Uint32Array {
     value |= (byte & 127) << shift;
     if (byte & 128) {
       last += value >>> 0;
-      ids[count++] = last;
+      into.add(last);
       value = 0;
       shift = 0;
     } else shift += 7;
   }
-  return ids.subarray(0, count);
-}
-
-function union(lists: readonly Uint32Array[]): Uint32Array {
-  if (lists.length === 0) return new Uint32Array(0);
-  if (lists.length === 1) return lists[0]!;
-  const all = new Uint32Array(lists.reduce((sum, list) => sum + list.length, 0));
-  let at = 0;
-  for (const list of lists) {
-    all.set(list, at);
-    at += list.length;
-  }
-  if (!isAscending(all)) all.sort();
-  let count = 0;
-  for (let i = 0; i < all.length; i++) if (i === 0 || all[i] !== all[i - 1]) all[count++] = all[i]!;
-  return all.subarray(0, count);
-}
-
-/** What stands in both; both ascending. */
-export function intersection(a: Uint32Array, b: Uint32Array): Uint32Array {
-  const both = new Uint32Array(Math.min(a.length, b.length));
-  let count = 0;
-  let i = 0;
-  let j = 0;
-  while (i < a.length && j < b.length) {
-    const x = a[i]!;
-    const y = b[j]!;
-    if (x === y) {
-      both[count++] = x;
-      i++;
-      j++;
-    } else if (x < y) i++;
-    else j++;
-  }
-  return both.subarray(0, count);
 }

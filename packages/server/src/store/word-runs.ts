@@ -74,6 +74,12 @@ export class WordRuns {
     }
   }
 
+  /** A word as it is, without folding. */
+  addWord(language: number, unit: number, word: string): void {
+    const ids = mapOf(this.ids, language);
+    this.note(ids.get(word) ?? this.idOf(ids, language, word), unit);
+  }
+
   private note(word: number, unit: number): void {
     if (word >= this.lastUnits.length) {
       const larger = new Uint32Array(Math.max(word + 1, this.lastUnits.length * 2));
@@ -202,13 +208,18 @@ const SPACELESS = /[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=
 const PIECES =
   /[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}]\p{M}*|(?:(?![\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}])[\p{L}\p{M}\p{N}])+/gu;
 
+/** Whether a text has characters of a script without spaces between words. */
+export function isSpaceless(text: string): boolean {
+  return SPACELESS.test(text);
+}
+
 /** The folded words and numbers of a text, each once; characters where the script has no spaces. */
 export function wordsOf(text: string): Set<string> {
   const folded = foldForSearch(text);
   return new Set(folded.match(SPACELESS.test(folded) ? PIECES : WORDS));
 }
 
-export function isAscending(ids: Uint32Array): boolean {
+function isAscending(ids: Uint32Array): boolean {
   for (let i = 1; i < ids.length; i++) if (ids[i]! < ids[i - 1]!) return false;
   return true;
 }

@@ -25,7 +25,7 @@ export async function* tmxOfUnits(
   options: UnitWriting,
   left: { count: number } = { count: 0 },
 ): AsyncGenerator<string> {
-  yield headText(options);
+  yield tmxHead(options);
   let piece = '';
   for await (const unit of units) {
     const text = unitText(unit, options.languages);
@@ -36,10 +36,14 @@ export async function* tmxOfUnits(
       piece = '';
     }
   }
-  yield `${piece}</body>\n</tmx>\n`;
+  yield piece + TMX_END;
 }
 
-function headText({ header, sourceLanguage, version, date }: UnitWriting): string {
+/** What follows the last unit. */
+export const TMX_END = '</body>\n</tmx>\n';
+
+/** Everything before the first unit. */
+export function tmxHead({ header, sourceLanguage, version, date }: UnitWriting): string {
   const before = Object.fromEntries(Object.entries(header?.attributes ?? {}).filter(([name]) => !OWN.has(name)));
   const attributes = {
     creationtool: 'Fair Copy',

@@ -3,10 +3,11 @@ import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { STEMMERS } from '@fair-copy/core/termbase/recognition/stemmers.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
-import type { MemoryFile, StoredUnit } from '../store/memory-file.js';
-import { wordsOf } from '../store/word-runs.js';
-import { unitsWithWords } from './filter.js';
-import type { ConcordanceBody } from './schemas.js';
+import type { MemoryFile, StoredUnit } from '../../store/memory-file.js';
+import { UnitSet } from '../../store/unit-set.js';
+import { wordsOf } from '../../store/word-runs.js';
+import { matchesOf, unitsWith } from './with-text.js';
+import type { ConcordanceBody } from '../schemas.js';
 
 export type ConcordanceGroup = ConcordanceBody['groups'][number];
 
@@ -86,7 +87,7 @@ export function concordance(
 function* byText(file: MemoryFile, { text }: ConcordanceQuery, languages: readonly number[]): Generator<Hit> {
   const wanted = foldForSearch(text);
   if (wanted === '') return;
-  const ids = unitsWithWords(file, languages, text, false) ?? [];
+  const ids = unitsWith(file, languages, matchesOf(text, 'any')).after(0);
   const tags = new Set(languages.map((id) => file.tagOf(id)));
   for (const id of ids) {
     const unit = file.unit(id);
@@ -111,20 +112,16 @@ function* byWords(file: MemoryFile, { text }: ConcordanceQuery, languages: reado
   for (const language of languages) {
     const tag = file.tagOf(language);
     const fits = wanted.map((word) => wordTest(word, tag));
-    let units: Set<number> | null = null;
+    let units: UnitSet | null = null;
     for (const { beginning, test } of fits) {
-      const words = file.db
-        .prepare<[number, string, string], { id: number; text: string }>(
-          'SELECT id, text FROM word WHERE language = ? AND text >= ? AND text < ?',
-        )
-        .all(language, beginning, beginning + '\u{10FFFF}')
-        .filter((word) => test(word.text));
-      const here = file.words.unitsOf(words.map((word) => word.id));
-      const both: Set<number> =
-        units === null ? new Set(here) : new Set([...here].filter((id) => (units as Set<number>).has(id)));
-      units = both;
+      const words = file.words.beginning(language, beginning).filter((word) => test(word.text));
+      const here = file.words.unitsOf(
+        words.map((word) => word.id),
+        new UnitSet(file.highest),
+      );
+      units = units ? units.and(here) : here;
     }
-    for (const id of [...(units ?? [])].sort((a, b) => a - b)) {
+    for (const id of units!.after(0)) {
       const unit = file.unit(id);
       const at = unit?.variants.findIndex((variant) => {
         const words = wordsOf(withoutCodes(variant.text));

@@ -1,0 +1,134 @@
+/** Which units of a memory a filter lets through. */
+import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import type { MemoryFile } from '../../store/memory-file.js';
+import type { UnitSet } from '../../store/unit-set.js';
+import type { UnitFilter } from '../schemas.js';
+import { conditionsOf } from './conditions.js';
+import { textTest, type TextTest } from './text-test.js';
+import { candidatesOf } from './with-text.js';
+
+/** Told that all units up to an id are decided; throws to stop. */
+export type Looked = (id: number) => void;
+
+/** Units looked at together. */
+const BATCH = 2000;
+/** From this share of all units on the text of each is read in turn, not by its id. */
+const DENSE = 0.2;
+
+/**
+ * Ids in ascending order. The index narrows what is looked at, and decides by itself where it can; everything else is
+ * read.
+ * @param after begins behind this id
+ */
+export function* passing(file: MemoryFile, filter: UnitFilter, after: number, looked: Looked): Generator<number> {
+  const conditions = conditionsOf(file, filter);
+  const languages = file.languageIds(filter.language ?? null);
+  const test = textTest(filter);
+  const candidates = test && candidatesOf(file, filter, languages);
+  let among = conditions.among;
+  let decided = conditions.decided;
+  const narrow = (set: UnitSet): void => {
+    among = among ? among.and(set) : set;
+  };
+  if (test && candidates && !filter.not) narrow(candidates.units);
+  // What certainly holds the text is out; what cannot hold it is in.
+  if (test && candidates?.sure && filter.not) narrow(file.all().copy().without(without(candidates.units, file)));
+  if (test && !candidates?.sure) decided = false;
+  const look = new Look(file, conditions, test && { test, languages, not: filter.not ?? false });
+  const from: UnitSet = among ? (among as UnitSet).and(file.all()) : file.all();
+  if (decided) {
+    yield* inBatches(from.after(after), looked, (ids) => look.decided(ids, file.edited()));
+    return;
+  }
+  const free = filter.not && candidates ? file.all().copy().without(candidates.units) : null;
+  const dense = test !== null && from.count > from.highest * DENSE;
+  yield* inBatches(from.after(after), looked, (ids) => look.passing(ids, free, dense));
+}
+
+/** A copy of a set without the units that were edited. */
+const without = (set: UnitSet, file: MemoryFile): UnitSet => set.copy().without(file.edited());
+
+function* inBatches(
+  ids: Iterable<number>,
+  looked: Looked,
+  test: (ids: readonly number[]) => readonly number[],
+): Generator<number> {
+  let batch: number[] = [];
+  // The first screen is wanted at once.
+  let size = 100;
+  for (const id of ids) {
+    batch.push(id);
+    if (batch.length < size) continue;
+    yield* test(batch);
+    looked(id);
+    batch = [];
+    size = BATCH;
+  }
+  yield* test(batch);
+}
+
+interface WantedText {
+  readonly test: TextTest;
+  readonly languages: readonly number[];
+  readonly not: boolean;
+}
+
+interface SegmentText {
+  readonly id: number;
+  readonly language: number;
+  readonly text: string;
+}
+
+/** Reads units and decides. */
+class Look {
+  private readonly passes;
+  private readonly texts;
+  private readonly between;
+
+  constructor(
+    { db }: MemoryFile,
+    private readonly conditions: { readonly where: string; readonly values: readonly unknown[] },
+    private readonly wanted: WantedText | null,
+  ) {
+    this.passes = conditions.where
+      ? db.prepare<unknown[], number>(`SELECT 1 FROM unit u WHERE u.id = ? AND ${conditions.where}`).pluck()
+      : null;
+    this.texts = db.prepare<[number], SegmentText>(
+      'SELECT unit_id AS id, language, text FROM segment WHERE unit_id = ? ORDER BY ordinal',
+    );
+    this.between = db.prepare<[number, number], SegmentText>(
+      'SELECT unit_id AS id, language, text FROM segment WHERE unit_id BETWEEN ? AND ? ORDER BY unit_id, ordinal',
+    );
+  }
+
+  /** Those that the index knows to pass; edited ones are looked at. */
+  decided(ids: readonly number[], edited: UnitSet): readonly number[] {
+    const doubtful = ids.filter((id) => edited.has(id));
+    if (doubtful.length === 0) return ids;
+    const passing = new Set(this.passing(doubtful, null, false));
+    return ids.filter((id) => !edited.has(id) || passing.has(id));
+  }
+
+  /**
+   * @param free units that pass without a look at their texts
+   * @param dense the ids are nearly all there are
+   */
+  passing(ids: readonly number[], free: UnitSet | null, dense: boolean): readonly number[] {
+    const { passes, wanted } = this;
+    const values = this.conditions.values;
+    const left = passes ? ids.filter((id) => passes.get(id, ...values) !== undefined) : ids;
+    if (!wanted || left.length === 0) return left;
+    const open = free ? left.filter((id) => !free.has(id)) : left;
+    const holding = this.holding(open, wanted, dense);
+    return left.filter((id) => (free?.has(id) ?? false) || holding.has(id) !== wanted.not);
+  }
+
+  private holding(ids: readonly number[], { test, languages }: WantedText, dense: boolean): Set<number> {
+    if (ids.length === 0) return new Set();
+    const among = new Set(ids);
+    const rows = dense ? this.between.all(ids[0]!, ids.at(-1)!) : ids.flatMap((id) => this.texts.all(id));
+    const segments = rows.filter(({ id, language }) => among.has(id) && languages.includes(language));
+    const found = test(segments.map(({ text }) => withoutCodes(text)));
+    return new Set(segments.flatMap(({ id }, i) => (found[i] ? [id] : [])));
+  }
+}

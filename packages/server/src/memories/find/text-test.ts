@@ -1,0 +1,84 @@
+/** Whether texts hold what a filter looks for, by its options. */
+import { createContext, Script, type Context } from 'node:vm';
+import { foldForSearch } from '@fair-copy/core/text/fold.js';
+import { ApiError } from '../../errors.js';
+import type { UnitFilter } from '../schemas.js';
+
+/** Whether each of some texts (without codes) passes. Throws `ApiError` for a pattern that is wrong or takes too long. */
+export type TextTest = (texts: readonly string[]) => readonly boolean[];
+
+/** Null without a text to look for. */
+export function textTest({ text, mode = 'any', case: exactCase, accents }: UnitFilter): TextTest | null {
+  if (!text) return null;
+  if (mode === 'pattern') return patternTest(text, exactCase ?? false);
+  const form = accents ? (exactCase ? plain : lower) : exactCase ? withoutMarks : foldForSearch;
+  const wanted = form(text.normalize('NFC').replace(/\s+/g, ' ').trim());
+  if (wanted === '') return null;
+  const test = singleTest(mode, wanted);
+  return (texts) => texts.map((whole) => test(form(whole.replace(/\s+/g, ' ').trim())));
+}
+
+function singleTest(mode: 'any' | 'word' | 'beginning' | 'whole', wanted: string): (text: string) => boolean {
+  switch (mode) {
+    case 'any':
+      return (text) => text.includes(wanted);
+    case 'beginning':
+      return (text) => text.startsWith(wanted);
+    case 'whole':
+      return (text) => text === wanted;
+    case 'word':
+      return (text) => hasWord(text, wanted);
+  }
+}
+
+const plain = (text: string): string => text;
+const lower = (text: string): string => text.toLowerCase();
+const withoutMarks = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/\p{M}+/gu, '')
+    .normalize('NFC');
+
+function hasWord(text: string, word: string): boolean {
+  const isLetter = (char: string | undefined): boolean => char !== undefined && /[\p{L}\p{M}\p{N}]/u.test(char);
+  for (let at = text.indexOf(word); at >= 0; at = text.indexOf(word, at + 1))
+    if (!isLetter(text[at - 1]) && !isLetter(text[at + word.length])) return true;
+  return false;
+}
+
+/** Milliseconds that a pattern may take for the texts that are tried together; most take less than one. */
+const PATTERN_TIME = 1500;
+/** Texts tried together: so few that a slow pattern is noticed soon. */
+const TOGETHER = 500;
+
+const ALL = new Script('texts.map((text) => pattern.test(text))');
+
+function patternTest(source: string, exactCase: boolean): TextTest {
+  const context = createContext({ pattern: compiled(source, exactCase), texts: [] as readonly string[] });
+  return (texts) => {
+    const found: boolean[] = [];
+    for (let i = 0; i < texts.length; i += TOGETHER) found.push(...tried(context, texts.slice(i, i + TOGETHER)));
+    return found;
+  };
+}
+
+export function compiled(source: string, exactCase: boolean): RegExp {
+  try {
+    return new RegExp(source, exactCase ? 'u' : 'iu');
+  } catch (error) {
+    throw new ApiError('pattern-wrong', {
+      what: (error as Error).message.replace(/^Invalid regular expression: /, ''),
+    });
+  }
+}
+
+/** With a limit in time that ends even a single match that would take ages. */
+function tried(context: Context, texts: readonly string[]): readonly boolean[] {
+  context.texts = texts;
+  try {
+    return ALL.runInContext(context, { timeout: PATTERN_TIME }) as boolean[];
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ERR_SCRIPT_EXECUTION_TIMEOUT') throw new ApiError('pattern-slow');
+    throw error;
+  }
+}

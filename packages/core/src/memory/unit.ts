@@ -107,11 +107,17 @@ class Hash {
 
 /** When it was changed last, in the form of TMX; empty if nothing says. */
 export function changedAt(unit: Unit): string {
-  const dates = [unit, ...unit.variants].flatMap(({ attributes }) => [
-    attributes?.changedate,
-    attributes?.creationdate,
-  ]);
-  return dates.reduce<string>((latest, date) => (date && date > latest ? date : latest), '');
+  let latest = dateOf(unit);
+  for (const variant of unit.variants) {
+    const date = dateOf(variant);
+    if (date > latest) latest = date;
+  }
+  return latest;
+}
+
+function dateOf({ attributes }: Said): string {
+  const { changedate = '', creationdate = '' } = attributes ?? {};
+  return changedate > creationdate ? changedate : creationdate;
 }
 
 /** Who changed it last, or made it. */

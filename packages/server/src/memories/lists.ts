@@ -58,7 +58,9 @@ export class UnitLists {
   private async asked<T>(of: ListOf, ask: (list: UnitList) => Promise<T>): Promise<T> {
     const key = JSON.stringify([of.memoryId, this.versions.get(of.memoryId) ?? 0, of.filter, of.sort]);
     const list = this.lists.find((one) => one.key === key) ?? new UnitList(key, of, this.workers);
-    this.lists = [list, ...this.lists.filter((one) => one !== list)].slice(0, KEPT);
+    const others = this.lists.filter((one) => one !== list);
+    for (const other of others) other.rest();
+    this.lists = [list, ...others].slice(0, KEPT);
     try {
       return await ask(list);
     } catch (error) {
@@ -85,6 +87,11 @@ class UnitList {
     private readonly of: ListOf,
     private readonly workers: Workers,
   ) {}
+
+  /** Goes on when it is asked again. */
+  rest(): void {
+    this.askedAt = -INTEREST;
+  }
 
   async page(from: number, limit: number): Promise<ListPage> {
     const end = performance.now() + SCREEN;

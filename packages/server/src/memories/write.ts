@@ -96,7 +96,20 @@ interface Finished {
   readonly left: number;
 }
 
+function asItStands(path: string, name: string): Finished {
+  const file = MemoryFile.openForReading(path);
+  try {
+    const units = file.count;
+    if (units === 0) throw new ApiError('nothing-to-write', { name });
+    return { units, skipped: 0, left: Number(file.about('left') ?? 0) };
+  } finally {
+    file.close();
+  }
+}
+
 function finishStaged(path: string, job: UnitsToWrite, context: TaskContext): Finished {
+  const stamps = stampsOf(job.stamp);
+  if (stamps.length === 0 && job.duplicates === 'keep') return asItStands(path, job.name);
   const file = MemoryFile.openForWriting(path);
   try {
     const left = Number(file.about('left') ?? 0);
@@ -105,7 +118,6 @@ function finishStaged(path: string, job: UnitsToWrite, context: TaskContext): Fi
     file.db.exec('BEGIN IMMEDIATE');
     try {
       const skipped = job.duplicates === 'skip' ? file.dropDuplicates() : 0;
-      const stamps = stampsOf(job.stamp);
       const facts = stamps.map(({ type, text }) => propFact(type, text));
       if (stamps.length > 0) {
         let done = 0;

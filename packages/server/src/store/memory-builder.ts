@@ -1,7 +1,7 @@
 /**
  * A new memory, built beside: one thread reads its units and takes them apart, another writes them and gathers their
  * words. Units go over in batches of columns, which costs a tenth of sending them as they are. This module is both ends
- * of it.
+ * of it. What is said again and again (authors, dates, properties) goes over once.
  */
 import { once } from 'node:events';
 import { mkdirSync, rmSync } from 'node:fs';
@@ -10,29 +10,36 @@ import { fileURLToPath } from 'node:url';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
-import { factsOf, MemoryFile, moreOf, unitColumns, type UnitColumns, type UnitPlace } from './memory-file.js';
+import { ManyRows } from './many-rows.js';
+import { factsOf, MemoryFile, moreOf, SEGMENT, UNIT, unitColumns, type UnitPlace } from './memory-file.js';
 
 /** Units of a batch. */
 const BATCH = 2000;
 /** Batches on their way: enough to keep the thread busy, few enough to keep memory flat. */
 const AHEAD = 4;
-/** Numbers of a unit: place, length, codes, key, before, after, how many variants, how many facts. */
-const WIDTH = 8;
+/**
+ * Numbers of a unit: place, length, codes, key, before, after, as in its row; when it was changed and by whom, as numbers
+ * of repeated texts; how many variants, how many facts.
+ */
+const WIDTH = 10;
+/** Repeated texts that are known at a time. */
+const REPEATED = 200_000;
 const ROLE = 'memory builder';
 
 interface Batch {
   readonly count: number;
   /** `WIDTH` for each unit; a neighbour that is not there is NaN. */
   readonly numbers: Float64Array;
-  /** Of each unit what is said, when it was changed, by whom. */
+  /** Of each unit. */
   readonly said: readonly (string | null)[];
-  readonly changed: readonly string[];
-  readonly authors: readonly string[];
   /** Of each variant. */
   readonly languages: readonly number[];
   readonly texts: readonly string[];
   readonly more: readonly (string | null)[];
-  readonly facts: readonly string[];
+  /** As numbers of repeated texts. */
+  readonly facts: readonly number[];
+  /** Repeated texts from a number on: those before stay what they were. */
+  readonly repeated: { readonly from: number; readonly texts: readonly string[] };
   /** Languages that were not there before, in the order of their numbers. */
   readonly tags: readonly LanguageTag[];
 }
@@ -61,7 +68,8 @@ export class MemoryBuilder {
   count = 0;
   private readonly worker: Worker;
   private readonly tags = new Map<LanguageTag, number>();
-  private batch = new Columns();
+  private readonly repeated = new Repeated();
+  private batch = new Columns(this.repeated);
   private ahead = 0;
   private failure: Error | null = null;
   private isDone = false;
@@ -84,8 +92,8 @@ export class MemoryBuilder {
   }
 
   add(unit: Unit, at: UnitPlace): void {
-    this.count++;
     this.batch.add(unit, at, this.tags);
+    this.count++;
     if (this.batch.count >= BATCH) this.send();
   }
 
@@ -112,7 +120,7 @@ export class MemoryBuilder {
     const { batch } = this;
     this.worker.postMessage({ kind: 'batch', batch: batch.batch() } satisfies Request);
     this.ahead++;
-    this.batch = new Columns();
+    this.batch = new Columns(this.repeated);
   }
 
   private async next(): Promise<void> {
@@ -126,28 +134,67 @@ export function removeMemory(path: string): void {
   for (const end of ['', '-wal', '-shm', '-journal']) rmSync(path + end, { force: true });
 }
 
+/** Texts by numbers; the other thread learns them with the next batch. */
+class Repeated {
+  private readonly numbers = new Map<string, number>();
+  private fresh: string[] = [];
+  private from = 0;
+
+  numberOf(text: string): number {
+    let number = this.numbers.get(text);
+    if (number === undefined) {
+      number = this.from + this.fresh.length;
+      this.numbers.set(text, number);
+      this.fresh.push(text);
+    }
+    return number;
+  }
+
+  /** What is new since the last batch. At too many, numbers begin anew with the next one. */
+  take(): Batch['repeated'] {
+    const taken = { from: this.from, texts: this.fresh };
+    this.from += this.fresh.length;
+    this.fresh = [];
+    if (this.from > REPEATED) {
+      this.numbers.clear();
+      this.from = 0;
+    }
+    return taken;
+  }
+}
+
 class Columns {
   count = 0;
   private readonly numbers = new Float64Array(BATCH * WIDTH);
   private readonly said: (string | null)[] = [];
-  private readonly changed: string[] = [];
-  private readonly authors: string[] = [];
   private readonly languages: number[] = [];
   private readonly texts: string[] = [];
   private readonly more: (string | null)[] = [];
-  private readonly facts: string[] = [];
+  private readonly facts: number[] = [];
   private readonly tags: LanguageTag[] = [];
+
+  constructor(private readonly repeated: Repeated) {}
 
   add(unit: Unit, { place, before, after }: UnitPlace, tags: Map<LanguageTag, number>): void {
     const { said, changed, author, length, codes, key } = unitColumns(unit);
+    const { repeated } = this;
     const { variants } = unit;
-    this.said.push(said);
-    this.changed.push(changed);
-    this.authors.push(author);
     const facts = factsOf(unit);
-    const row = [place, length, codes, key, before ?? NaN, after ?? NaN, variants.length, facts.length];
+    this.said.push(said);
+    for (const fact of facts) this.facts.push(repeated.numberOf(fact));
+    const row = [
+      place,
+      length,
+      codes,
+      key,
+      before ?? NaN,
+      after ?? NaN,
+      repeated.numberOf(changed),
+      repeated.numberOf(author),
+      variants.length,
+      facts.length,
+    ];
     this.numbers.set(row, this.count++ * WIDTH);
-    this.facts.push(...facts);
     for (const variant of variants) {
       let language = tags.get(variant.language);
       if (language === undefined) {
@@ -161,8 +208,8 @@ class Columns {
   }
 
   batch(): Batch {
-    const { count, numbers, said, changed, authors, languages, texts, more, facts, tags } = this;
-    return { count, numbers, said, changed, authors, languages, texts, more, facts, tags };
+    const { count, numbers, said, languages, texts, more, facts, tags } = this;
+    return { count, numbers, said, languages, texts, more, facts, tags, repeated: this.repeated.take() };
   }
 }
 
@@ -170,44 +217,59 @@ class Columns {
 class Building {
   private readonly file: MemoryFile;
   private readonly originId: number;
+  private readonly repeated: string[] = [];
+  private readonly units: ManyRows;
+  private readonly segments: ManyRows;
   /** The ids of the languages by their numbers. */
   private readonly languages: number[] = [];
   private last = 0;
 
   constructor({ path, origin, at }: Setting) {
     this.file = MemoryFile.build(path);
+    this.units = new ManyRows(this.file.db, UNIT, 11);
+    this.segments = new ManyRows(this.file.db, SEGMENT, 5);
     this.originId = this.file.addOrigin(origin, at);
   }
 
-  take({ count, numbers, said, changed, authors, languages, texts, more, facts, tags }: Batch): void {
+  take({ count, numbers, said, languages, texts, more, facts, tags, repeated }: Batch): void {
     const { write } = this.file;
+    this.repeated.length = repeated.from;
+    this.repeated.push(...repeated.texts);
     for (const tag of tags) this.languages.push(this.file.languageId(tag));
     let variant = 0;
     let fact = 0;
     for (let i = 0; i < count; i++) {
       const row = i * WIDTH;
       const id = ++this.last;
-      const columns: UnitColumns = {
-        said: said[i]!,
-        changed: changed[i]!,
-        author: authors[i]!,
-        length: numbers[row + 1]!,
-        codes: numbers[row + 2] as 0 | 1,
-        key: numbers[row + 3]!,
-      };
-      const [before, after] = [numberOrNull(numbers[row + 4]!), numberOrNull(numbers[row + 5]!)];
-      write.addColumns(id, this.originId, columns, { place: numbers[row]!, before, after });
-      const end = variant + numbers[row + 6]!;
+      this.units.add(
+        id,
+        said[i]!,
+        this.repeated[numbers[row + 6]!]!,
+        this.repeated[numbers[row + 7]!]!,
+        this.originId,
+        numbers[row]!,
+        numbers[row + 1]!,
+        numbers[row + 2]!,
+        numbers[row + 3]!,
+        numberOrNull(numbers[row + 4]!),
+        numberOrNull(numbers[row + 5]!),
+      );
+      const end = variant + numbers[row + 8]!;
       for (let ordinal = 0; variant < end; ordinal++, variant++) {
         const number = languages[variant]!;
+        const language = this.languages[number]!;
         const isFirst = languages.indexOf(number, variant - ordinal) === variant;
-        write.addSegment(id, ordinal, this.languages[number]!, texts[variant]!, more[variant]!, isFirst);
+        this.segments.add(id, ordinal, language, texts[variant]!, more[variant]!);
+        write.noteSegment(id, language, texts[variant]!, isFirst);
       }
-      for (const last = fact + numbers[row + 7]!; fact < last; fact++) this.file.words.addFact(id, facts[fact]!);
+      for (const last = fact + numbers[row + 9]!; fact < last; fact++)
+        this.file.words.addFact(id, this.repeated[facts[fact]!]!);
     }
   }
 
   end(about: Readonly<Record<string, string>>): void {
+    this.units.flush();
+    this.segments.flush();
     for (const [name, value] of Object.entries(about)) this.file.setAbout(name, value);
     this.file.finishBuilding();
   }

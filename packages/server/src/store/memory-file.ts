@@ -177,7 +177,10 @@ export class MemoryFile {
   /** Units that were changed since they came: the index may list words for them that they lost. */
   edited(): UnitSet {
     return this.kept('edited', () =>
-      UnitSet.of(this.db.prepare<[], number>('SELECT unit_id FROM change WHERE before IS NOT NULL').pluck().iterate(), this.highest),
+      UnitSet.of(
+        this.db.prepare<[], number>('SELECT unit_id FROM change WHERE before IS NOT NULL').pluck().iterate(),
+        this.highest,
+      ),
     );
   }
 
@@ -349,19 +352,31 @@ const BETWEEN = '\u0001';
 /** So much of a value is in the index. */
 export const FACT_LENGTH = 80;
 
-/** What is said about a unit, as words of the index: its author, its properties. Languages are added by their ids. */
+/** "20261123" of "20261123T140500Z". */
+const DAY_LENGTH = 8;
+
+/** What is said about a unit, as words of the index: its author, its day, its properties. Languages are added by their ids. */
 export function factsOf(unit: Unit): string[] {
   const facts: string[] = [];
   const author = authorOf(unit);
   if (author) facts.push(authorFact(author));
+  const changed = changedAt(unit);
+  if (changed) facts.push(dayFact(changed.slice(0, DAY_LENGTH)));
   if (unit.props) for (const { type, text } of unit.props) facts.push(propFact(type, text));
   return facts;
 }
 
 export const authorFact = (author: string): string => `a${BETWEEN}${valueOf(author)}`;
 export const propFact = (type: string, text: string): string => `p${BETWEEN}${type}${BETWEEN}${valueOf(text)}`;
-export const languageFact = (language: number): string => `l${BETWEEN}${language}`;
+export const dayFact = (day: string): string => `d${BETWEEN}${day}`;
+export const languageFact = (language: number): string => (LANGUAGE_FACTS[language] ??= `l${BETWEEN}${language}`);
+/** Asked for with every segment. */
+const LANGUAGE_FACTS: string[] = [];
 const valueOf = (text: string): string => text.toLowerCase().replace(/\n/g, ' ').slice(0, FACT_LENGTH);
+
+/** Tables and columns, in the order in which rows are put in. */
+export const UNIT = 'unit (id, said, changed, author, origin, place, length, codes, key, before, after)';
+export const SEGMENT = 'segment (unit_id, ordinal, language, text, more)';
 
 /** Prepared once for many units; keeps counts and the index in step. Call `settle` at the end of the transaction. */
 export class UnitWriter {
@@ -375,12 +390,8 @@ export class UnitWriter {
 
   constructor(private readonly file: MemoryFile) {
     const { db } = file;
-    this.insertUnit = db.prepare(
-      'INSERT INTO unit (id, said, changed, author, origin, place, length, codes, key, before, after) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
-    );
-    this.insertSegment = db.prepare(
-      'INSERT INTO segment (unit_id, ordinal, language, text, more) VALUES (?, ?, ?, ?, ?)',
-    );
+    this.insertUnit = db.prepare(`INSERT INTO ${UNIT} VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
+    this.insertSegment = db.prepare(`INSERT INTO ${SEGMENT} VALUES (?, ?, ?, ?, ?)`);
     this.updateSaid = db.prepare('UPDATE unit SET said = ? WHERE id = ?');
     this.deleteUnit = db.prepare('DELETE FROM unit WHERE id = ?');
     this.deleteSegments = db.prepare('DELETE FROM segment WHERE unit_id = ?');
@@ -400,29 +411,19 @@ export class UnitWriter {
     for (let i = 0; i < variants.length; i++) {
       const variant = variants[i]!;
       const language = this.file.languageId(variant.language);
-      this.addSegment(made, i, language, variant.text, moreOf(variant), !seen.has(language));
+      this.insertSegment.run(made, i, language, variant.text, moreOf(variant));
+      this.noteSegment(made, language, variant.text, !seen.has(language));
       seen.add(language);
     }
     for (const fact of factsOf(unit)) this.file.words.addFact(made, fact);
     return made;
   }
 
-  /** A unit that was taken apart elsewhere; its segments follow. */
-  addColumns(id: number, originId: number, columns: UnitColumns, at: UnitPlace): void {
-    const { said, changed, author, length, codes, key } = columns;
-    this.insertUnit.run(id, said, changed, author, originId, at.place, length, codes, key, at.before, at.after);
-  }
-
-  /** @param isFirst the first of its language in the unit */
-  addSegment(
-    unit: number,
-    ordinal: number,
-    language: number,
-    text: string,
-    more: string | null,
-    isFirst: boolean,
-  ): void {
-    this.insertSegment.run(unit, ordinal, language, text, more);
+  /**
+   * Counts a segment and puts it into the index.
+   * @param isFirst the first of its language in the unit
+   */
+  noteSegment(unit: number, language: number, text: string, isFirst: boolean): void {
     this.count(language, 1, isFirst ? 1 : 0);
     if (isFirst) this.file.words.addFact(unit, languageFact(language));
     this.file.words.add(language, unit, withoutCodes(text));

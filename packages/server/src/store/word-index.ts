@@ -71,6 +71,13 @@ export class WordIndex {
     return this.unitsOf(this.wordIds(language, match), into);
   }
 
+  /** How many words match, counted up to a limit. */
+  matching(language: number, match: WordMatch, limit: number): number {
+    let count = 0;
+    for (const _ of this.wordIds(language, match)) if (++count >= limit) break;
+    return count;
+  }
+
   private wordIds(language: number, { kind, text }: WordMatch): Iterable<number> {
     switch (kind) {
       case 'equal':

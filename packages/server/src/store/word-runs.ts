@@ -3,9 +3,10 @@
  * out as runs. Knows no database, so that it can work in a thread of its own.
  */
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
+import { hashed, WordForms } from './word-forms.js';
 
 /** Pairs of word and unit that are kept before they are given out: 8 bytes each, twice while sorting. */
-const RUN = 3_000_000;
+const RUN = 6_000_000;
 
 export interface FreshWord {
   readonly id: number;
@@ -28,9 +29,7 @@ const FORMS_KEPT = 400_000;
 export class WordRuns {
   /** Language → folded word → id. */
   private readonly ids = new Map<number, Map<string, number>>();
-  /** Language → word as it stands in a text → id, or several for a word that folding takes apart. */
-  private readonly forms = new Map<number, Map<string, number>>();
-  private formCount = 0;
+  private readonly forms = new WordForms(FORMS_KEPT);
   /** Word → the unit that had it last: it counts once. */
   private lastUnits = new Uint32Array(4096);
   private fresh: FreshWord[] = [];
@@ -60,15 +59,24 @@ export class WordRuns {
       return;
     }
     // Nearly all words come again and again: they are folded once.
-    const forms = mapOf(this.forms, language);
     let from = -1;
+    let hash = 0;
     for (let i = 0; i <= text.length; i++) {
-      const inWord = i < text.length && classOf(text.charCodeAt(i)) === LETTER;
-      if (inWord) {
-        if (from < 0) from = i;
+      const code = i < text.length ? text.charCodeAt(i) : SPACE;
+      if (classOf(code) === LETTER) {
+        if (from < 0) {
+          from = i;
+          hash = 0;
+        }
+        hash = hashed(hash, code);
       } else if (from >= 0) {
-        const form = text.slice(from, i);
-        this.note(forms.get(form) ?? this.idOfForm(forms, ids, language, form), unit);
+        let word = this.forms.find(hash, language, text, from, i);
+        if (word < 0) {
+          // A copy, so that the text that it stands in can go.
+          const form = Buffer.from(text.slice(from, i), 'utf16le').toString('utf16le');
+          this.forms.add(hash, language, form, (word = this.idOfForm(ids, language, form)));
+        }
+        this.note(word, unit);
         from = -1;
       }
     }
@@ -93,16 +101,9 @@ export class WordRuns {
     this.units[this.pairs++] = unit;
   }
 
-  private idOfForm(forms: Map<string, number>, ids: Map<string, number>, language: number, form: string): number {
+  private idOfForm(ids: Map<string, number>, language: number, form: string): number {
     const word = foldForSearch(form);
-    const id = word === '' ? NO_WORD : (ids.get(word) ?? this.idOf(ids, language, word));
-    if (++this.formCount > FORMS_KEPT) {
-      for (const kept of this.forms.values()) kept.clear();
-      this.formCount = 1;
-    }
-    // A copy, so that the text that it stands in can go.
-    forms.set(Buffer.from(form, 'utf16le').toString('utf16le'), id);
-    return id;
+    return word === '' ? NO_WORD : (ids.get(word) ?? this.idOf(ids, language, word));
   }
 
   private idOf(ids: Map<string, number>, language: number, text: string): number {
@@ -177,6 +178,7 @@ function mapOf(maps: Map<number, Map<string, number>>, language: number): Map<st
   return map;
 }
 
+const SPACE = 32;
 const SEPARATOR = 1;
 const LETTER = 2;
 const SPECIAL = 3;

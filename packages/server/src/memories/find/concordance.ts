@@ -6,7 +6,7 @@ import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import type { MemoryFile, StoredUnit } from '../../store/memory-file.js';
 import { UnitSet } from '../../store/unit-set.js';
 import { wordsOf } from '../../store/word-runs.js';
-import { matchesOf, unitsWith } from './with-text.js';
+import { isEverywhere, matchesOf, unitsWith } from './with-text.js';
 import type { ConcordanceBody } from '../schemas.js';
 
 export type ConcordanceGroup = ConcordanceBody['groups'][number];
@@ -87,9 +87,10 @@ export function concordance(
 function* byText(file: MemoryFile, { text }: ConcordanceQuery, languages: readonly number[]): Generator<Hit> {
   const wanted = foldForSearch(text);
   if (wanted === '') return;
-  const ids = unitsWith(file, languages, matchesOf(text, 'any')).after(0);
+  const matches = matchesOf(text, 'any');
+  const units = isEverywhere(file, languages, matches) ? file.all() : unitsWith(file, languages, matches);
   const tags = new Set(languages.map((id) => file.tagOf(id)));
-  for (const id of ids) {
+  for (const id of units.after(0)) {
     const unit = file.unit(id);
     if (!unit) continue;
     for (const [i, variant] of unit.variants.entries()) {

@@ -1,5 +1,5 @@
 /** What a filter asks of units besides their texts: as sets from the index where it knows, as SQL where it does not. */
-import { authorFact, FACT_LENGTH, languageFact, propFact, type MemoryFile } from '../../store/memory-file.js';
+import { authorFact, dayFact, FACT_LENGTH, languageFact, propFact, type MemoryFile } from '../../store/memory-file.js';
 import { UnitSet } from '../../store/unit-set.js';
 import { FACTS } from '../../store/word-index.js';
 import type { UnitFilter } from '../schemas.js';
@@ -13,9 +13,6 @@ export interface Conditions {
   /** Whether all of those pass that were not edited since they came. */
   readonly decided: boolean;
 }
-
-/** So many units of a span of time are looked up by the index; more are met soon enough on the way. */
-const FEW = 50_000;
 
 export function conditionsOf(file: MemoryFile, filter: UnitFilter): Conditions {
   const gathered = new Gathered(file);
@@ -110,18 +107,9 @@ class Gathered implements Conditions {
     if (!changedSince && !changedBefore) return;
     const since = changedSince ? tmxDay(changedSince) : '';
     const before = changedBefore ? tmxDay(changedBefore) : '~';
-    // The order of the index, which is that of time.
-    const ids = this.file.db
-      .prepare<[string, string], number>(
-        `SELECT id FROM unit INDEXED BY unit_changed WHERE changed >= ? AND changed < ? AND changed <> '' LIMIT ${FEW}`,
-      )
-      .pluck()
-      .all(since, before);
-    if (ids.length < FEW) this.narrow(UnitSet.of(ids, this.file.highest));
-    else {
-      if (changedSince) this.ask('u.changed >= ?', since);
-      if (changedBefore) this.ask("u.changed < ? AND u.changed <> ''", before);
-    }
+    this.add("u.changed >= ? AND u.changed < ? AND u.changed <> ''", [since, before], () =>
+      this.facts(dayFact(''), (day) => day >= since && day < before),
+    );
   }
 
   duplicates({ duplicate }: UnitFilter): void {

@@ -15,7 +15,12 @@ export function inOrder(file: MemoryFile, found: UnitSet, sort: UnitSort): Uint3
 
 function wholeOrder(file: MemoryFile, sort: UnitSort): Uint32Array {
   const direction = sort.descending ? 'DESC' : 'ASC';
-  return Uint32Array.from(file.db.prepare<[], number>(orderSql(file, sort, direction)).pluck().iterate());
+  return Uint32Array.from(
+    file.db
+      .prepare<[], number>(orderSql(file, sort, direction))
+      .pluck()
+      .iterate(),
+  );
 }
 
 function orderSql(file: MemoryFile, { by, language }: UnitSort, direction: string): string {

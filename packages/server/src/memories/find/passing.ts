@@ -21,6 +21,37 @@ const DENSE = 0.2;
  * @param after begins behind this id
  */
 export function* passing(file: MemoryFile, filter: UnitFilter, after: number, looked: Looked): Generator<number> {
+  const { from, free, decided, look } = planOf(file, filter);
+  if (decided) {
+    yield* inBatches(from.after(after), looked, (ids) => look.decided(ids, file.edited()));
+    return;
+  }
+  const dense = from.count > from.highest * DENSE;
+  yield* inBatches(from.after(after), looked, (ids) => look.passing(ids, free, dense));
+}
+
+interface Plan {
+  /** What is looked at. */
+  readonly from: UnitSet;
+  /** Passes without a look at its texts. */
+  readonly free: UnitSet | null;
+  /** Whether all of it passes that was not edited. */
+  readonly decided: boolean;
+  readonly look: Look;
+}
+
+/** The last plan is kept: a memory is looked through piece by piece. */
+function planOf(file: MemoryFile, filter: UnitFilter): Plan {
+  const key = JSON.stringify(filter);
+  const last = file.kept('plans', () => ({ key: '', plan: null as Plan | null }));
+  if (last.key !== key || !last.plan) {
+    last.plan = planned(file, filter);
+    last.key = key;
+  }
+  return last.plan;
+}
+
+function planned(file: MemoryFile, filter: UnitFilter): Plan {
   const conditions = conditionsOf(file, filter);
   const languages = file.languageIds(filter.language ?? null);
   const test = textTest(filter);
@@ -28,21 +59,18 @@ export function* passing(file: MemoryFile, filter: UnitFilter, after: number, lo
   let among = conditions.among;
   let decided = conditions.decided;
   const narrow = (set: UnitSet): void => {
-    among = among ? among.and(set) : set;
+    among = among ? among.and(set) : set.copy();
   };
-  if (test && candidates && !filter.not) narrow(candidates.units);
+  if (candidates && !filter.not) narrow(candidates.units);
   // What certainly holds the text is out; what cannot hold it is in.
-  if (test && candidates?.sure && filter.not) narrow(file.all().copy().without(without(candidates.units, file)));
+  if (candidates?.sure && filter.not) narrow(file.all().copy().without(without(candidates.units, file)));
   if (test && !candidates?.sure) decided = false;
-  const look = new Look(file, conditions, test && { test, languages, not: filter.not ?? false });
-  const from: UnitSet = among ? (among as UnitSet).and(file.all()) : file.all();
-  if (decided) {
-    yield* inBatches(from.after(after), looked, (ids) => look.decided(ids, file.edited()));
-    return;
-  }
-  const free = filter.not && candidates ? file.all().copy().without(candidates.units) : null;
-  const dense = test !== null && from.count > from.highest * DENSE;
-  yield* inBatches(from.after(after), looked, (ids) => look.passing(ids, free, dense));
+  return {
+    from: among ? (among as UnitSet).and(file.all()) : file.all(),
+    free: filter.not && candidates ? file.all().copy().without(candidates.units) : null,
+    decided,
+    look: new Look(file, conditions, test && { test, languages, not: filter.not ?? false }),
+  };
 }
 
 /** A copy of a set without the units that were edited. */

@@ -25,7 +25,7 @@ export function candidatesOf(file: MemoryFile, filter: UnitFilter, languages: re
     return { units: unitsWith(file, languages, matches), sure: false };
   }
   const matches = matchesOf(text, mode);
-  if (matches.length === 0) return null;
+  if (matches.length === 0 || isEverywhere(file, languages, matches)) return null;
   const isWord = matches.length === 1 && matches[0]!.text === foldForSearch(text);
   // In scripts without spaces the index has characters, not words.
   const asked = mode === 'any' || (mode === 'word' && !isSpaceless(text));
@@ -44,6 +44,18 @@ export function matchesOf(text: string, mode: 'any' | 'word' | 'beginning' | 'wh
     const last = (mode === 'any' || mode === 'beginning') && folded.endsWith(word);
     return { kind: first && last ? 'holds' : first ? 'ends' : last ? 'begins' : 'equal', text: word };
   });
+}
+
+/** Letters in so many words of a language stand in nearly every text: reading the texts is quicker than asking. */
+const EVERYWHERE = 10_000;
+
+export function isEverywhere(file: MemoryFile, languages: readonly number[], matches: readonly WordMatch[]): boolean {
+  return (
+    matches.length > 0 &&
+    matches.every((match) =>
+      languages.some((language) => file.words.matching(language, match, EVERYWHERE) >= EVERYWHERE),
+    )
+  );
 }
 
 /** Units that have all of the words in one of the languages. */

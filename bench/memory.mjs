@@ -99,6 +99,7 @@ export async function memory(
     const sum = least.xml + least.sqlite;
     report(`${size}: uploaded, looked through, built`, surveyed, least.xml, 'xmllint --stream of it');
     report(`${size}: taken in, with its index, all in all`, surveyed + written, sum, 'that and bare texts into SQLite');
+    console.log(`${size}: highest memory until then`.padEnd(58), `${used.peak.toFixed(0).padStart(7)} MB`);
     const [{ id: memoryId }] = await call('GET', '/memories');
     const timed = async (count, ask) => {
       const times = [];
@@ -132,8 +133,12 @@ export async function memory(
       'capitals count, nothing fits': { text: 'HAUS', case: true },
     })) {
       // A filter is asked for once: another one is another list.
-      const times = await timed(3, (i) => page({ ...filter, shorter: 100_000 + i }));
-      report(`${size}: first screen, ${name}`, Math.max(...times), bare, 'an empty answer');
+      let shown = '';
+      const times = await timed(3, async (i) => {
+        const { units: some, total, share } = await page({ ...filter, shorter: 100_000 + i });
+        shown = some.length ? `${some.length} units` : total === null ? `${Math.round(share * 100)} % seen` : 'none';
+      });
+      report(`${size}: first screen, ${name} (${shown})`, Math.max(...times), bare, 'an empty answer');
     }
     for (const sort of [{ by: 'changed' }, { by: 'length' }, { by: 'text', language: 'de' }]) {
       const begun = performance.now();

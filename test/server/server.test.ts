@@ -153,7 +153,7 @@ describe('a running server', () => {
     const reader = events.body!.pipeThrough(new TextDecoderStream()).getReader();
     let told = '';
     while (!told.includes('"stopped"')) told += (await reader.read()).value ?? '';
-    expect(told.match(/"share":0\.\d/g)!.length).toBeGreaterThan(1);
+    expect(told.match(/"share":0\.\d/g)!.length).toBeGreaterThan(0);
     listening.abort();
   });
 });

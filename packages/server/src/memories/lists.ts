@@ -9,7 +9,7 @@ import type { UnitFilter, UnitSort } from './schemas.js';
 /** A page gets what there is after so many milliseconds. */
 const SCREEN = 200;
 /** Milliseconds of a piece: other questions come in between. */
-const PIECE = 150;
+const PIECE = 60;
 /** Units of the first piece: enough for the first screens. */
 const FIRST = 240;
 /** Who has not asked for so many milliseconds looks elsewhere. */

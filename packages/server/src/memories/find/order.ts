@@ -1,6 +1,6 @@
 /** Units in another order than that of their files. */
 import type { MemoryFile } from '../../store/memory-file.js';
-import type { UnitSet } from '../../store/unit-set.js';
+import { UnitSet } from '../../store/unit-set.js';
 import type { UnitSort } from '../schemas.js';
 
 /** The ids of the set in order. The order of the whole memory is worked out once and kept. */
@@ -15,20 +15,23 @@ export function inOrder(file: MemoryFile, found: UnitSet, sort: UnitSort): Uint3
 
 function wholeOrder(file: MemoryFile, sort: UnitSort): Uint32Array {
   const direction = sort.descending ? 'DESC' : 'ASC';
+  if (sort.by === 'text') return byText(file, sort.language ?? null, direction);
   return Uint32Array.from(
-    file.db
-      .prepare<[], number>(orderSql(file, sort, direction))
-      .pluck()
-      .iterate(),
+    file.db.prepare<[], number>(`SELECT id FROM unit ORDER BY ${sort.by} ${direction}, id`).pluck().iterate(),
   );
 }
 
-function orderSql(file: MemoryFile, { by, language }: UnitSort, direction: string): string {
-  if (by !== 'text') return `SELECT id FROM unit ORDER BY ${by === 'file' ? 'id' : by} ${direction}, id`;
-  const languages = file.languageIds(language ?? null).join(', ') || '-1';
-  // Units without the language stand before the others, as SQLite has it with what is not there.
-  return `SELECT u.id FROM unit AS u LEFT JOIN segment AS s
-     ON s.unit_id = u.id AND s.language IN (${languages})
-       AND NOT EXISTS (SELECT 1 FROM segment AS e WHERE e.unit_id = u.id AND e.ordinal < s.ordinal AND e.language IN (${languages}))
-     ORDER BY s.text COLLATE NOCASE ${direction}, u.id`;
+/** Units without the language stand behind the others. */
+function byText(file: MemoryFile, language: string | null, direction: string): Uint32Array {
+  const languages = file.languageIds(language).join(', ') || '-1';
+  // With `min` SQLite gives the text of the row that has it: the first of the unit.
+  const having = file.db
+    .prepare<[], number>(
+      `SELECT unit_id FROM (SELECT unit_id, text, min(ordinal) FROM segment WHERE language IN (${languages}) GROUP BY unit_id)
+       ORDER BY text COLLATE NOCASE ${direction}, unit_id`,
+    )
+    .pluck()
+    .all();
+  const rest = file.all().copy().without(UnitSet.of(having, file.highest));
+  return Uint32Array.from([...having, ...rest.after(0)]);
 }

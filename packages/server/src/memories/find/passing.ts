@@ -12,7 +12,7 @@ export type Looked = (id: number) => void;
 
 /** Units looked at together. */
 const BATCH = 2000;
-/** From this share of all units on the text of each is read in turn, not by its id. */
+/** From this share on all units between the first and the last of a batch are read in turn, not each by its id. */
 const DENSE = 0.2;
 
 /**
@@ -26,8 +26,7 @@ export function* passing(file: MemoryFile, filter: UnitFilter, after: number, lo
     yield* inBatches(from.after(after), looked, (ids) => look.decided(ids, file.edited()));
     return;
   }
-  const dense = from.count > from.highest * DENSE;
-  yield* inBatches(from.after(after), looked, (ids) => look.passing(ids, free, dense));
+  yield* inBatches(from.after(after), looked, (ids) => look.passing(ids, free));
 }
 
 interface Plan {
@@ -110,53 +109,62 @@ interface SegmentText {
 /** Reads units and decides. */
 class Look {
   private readonly passes;
+  private readonly passBetween;
   private readonly texts;
-  private readonly between;
+  private readonly textsBetween;
 
   constructor(
     { db }: MemoryFile,
     private readonly conditions: { readonly where: string; readonly values: readonly unknown[] },
     private readonly wanted: WantedText | null,
   ) {
-    this.passes = conditions.where
-      ? db.prepare<unknown[], number>(`SELECT 1 FROM unit u WHERE u.id = ? AND ${conditions.where}`).pluck()
-      : null;
-    this.texts = db.prepare<[number], SegmentText>(
-      'SELECT unit_id AS id, language, text FROM segment WHERE unit_id = ? ORDER BY ordinal',
-    );
-    this.between = db.prepare<[number, number], SegmentText>(
-      'SELECT unit_id AS id, language, text FROM segment WHERE unit_id BETWEEN ? AND ? ORDER BY unit_id, ordinal',
-    );
+    const passing = (ids: string) =>
+      conditions.where
+        ? db.prepare<unknown[], number>(`SELECT u.id FROM unit u WHERE u.id ${ids} AND ${conditions.where}`).pluck()
+        : null;
+    this.passes = passing('= ?');
+    this.passBetween = passing('BETWEEN ? AND ?');
+    const text = 'SELECT unit_id AS id, language, text FROM segment WHERE unit_id';
+    this.texts = db.prepare<[number], SegmentText>(`${text} = ? ORDER BY ordinal`);
+    this.textsBetween = db.prepare<[number, number], SegmentText>(`${text} BETWEEN ? AND ? ORDER BY unit_id, ordinal`);
   }
 
   /** Those that the index knows to pass; edited ones are looked at. */
   decided(ids: readonly number[], edited: UnitSet): readonly number[] {
     const doubtful = ids.filter((id) => edited.has(id));
     if (doubtful.length === 0) return ids;
-    const passing = new Set(this.passing(doubtful, null, false));
+    const passing = new Set(this.passing(doubtful, null));
     return ids.filter((id) => !edited.has(id) || passing.has(id));
   }
 
-  /**
-   * @param free units that pass without a look at their texts
-   * @param dense the ids are nearly all there are
-   */
-  passing(ids: readonly number[], free: UnitSet | null, dense: boolean): readonly number[] {
-    const { passes, wanted } = this;
-    const values = this.conditions.values;
-    const left = passes ? ids.filter((id) => passes.get(id, ...values) !== undefined) : ids;
+  /** @param free units that pass without a look at their texts */
+  passing(ids: readonly number[], free: UnitSet | null): readonly number[] {
+    const { wanted } = this;
+    const left = this.fitting(ids);
     if (!wanted || left.length === 0) return left;
     const open = free ? left.filter((id) => !free.has(id)) : left;
-    const holding = this.holding(open, wanted, dense);
+    const holding = this.holding(open, wanted);
     return left.filter((id) => (free?.has(id) ?? false) || holding.has(id) !== wanted.not);
   }
 
-  private holding(ids: readonly number[], { test, languages }: WantedText, dense: boolean): Set<number> {
+  /** Those that pass in everything but their texts. */
+  private fitting(ids: readonly number[]): readonly number[] {
+    const { passes, passBetween, conditions } = this;
+    if (!passes || !passBetween || ids.length === 0) return ids;
+    if (!isDense(ids)) return ids.filter((id) => passes.get(id, ...conditions.values) !== undefined);
+    const passing = new Set(passBetween.all(ids[0]!, ids.at(-1)!, ...conditions.values));
+    return ids.filter((id) => passing.has(id));
+  }
+
+  private holding(ids: readonly number[], { test, languages }: WantedText): Set<number> {
     if (ids.length === 0) return new Set();
     const among = new Set(ids);
-    const rows = dense ? this.between.all(ids[0]!, ids.at(-1)!) : ids.flatMap((id) => this.texts.all(id));
+    const rows = isDense(ids) ? this.textsBetween.all(ids[0]!, ids.at(-1)!) : ids.flatMap((id) => this.texts.all(id));
     const segments = rows.filter(({ id, language }) => among.has(id) && languages.includes(language));
     const found = test(segments.map(({ text }) => withoutCodes(text)));
     return new Set(segments.flatMap(({ id }, i) => (found[i] ? [id] : [])));
   }
 }
+
+/** @param ids ascending, at least one */
+const isDense = (ids: readonly number[]): boolean => ids.length > (ids.at(-1)! - ids[0]!) * DENSE;

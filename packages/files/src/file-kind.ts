@@ -5,6 +5,11 @@ import { ZipArchive } from './archive.js';
 
 export type FileKind = 'workbook' | 'ods' | 'docx' | 'html' | 'delimited' | 'tbx' | 'tmx' | 'xliff' | 'po' | 'zip';
 
+/** Files of translation units, unless somebody takes them as terms. */
+export function isExchange(kind: FileKind): boolean {
+  return kind === 'tmx' || kind === 'xliff' || kind === 'po';
+}
+
 const PICTURES: readonly (readonly [string, RegExp])[] = [
   ['a PNG picture', /^\x89PNG/],
   ['a JPEG picture', /^\xff\xd8\xff/],

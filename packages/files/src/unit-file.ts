@@ -19,7 +19,7 @@ import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { XmlReader } from '@fair-copy/core/xml/reader.js';
 import type { ClientFile, SourceChoices } from './client-file.js';
 import { codec } from './codec.js';
-import { fileKind, type FileKind } from './file-kind.js';
+import { fileKind, isExchange, type FileKind } from './file-kind.js';
 import { named } from './named.js';
 import { exchangeEncoding } from './text-encoding.js';
 
@@ -222,8 +222,4 @@ export class UnitFile {
     }
     yield decoder.end();
   }
-}
-
-export function isExchange(kind: FileKind): boolean {
-  return kind === 'tmx' || kind === 'xliff' || kind === 'po';
 }

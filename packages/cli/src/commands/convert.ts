@@ -17,7 +17,7 @@ import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
 import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
 import { fileKind } from '@fair-copy/files/file-kind.js';
-import { isExchange } from '@fair-copy/files/unit-file.js';
+import { isExchange } from '@fair-copy/files/file-kind.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
 import { named } from '@fair-copy/files/named.js';
 import { writeText } from '@fair-copy/files/text-write.js';

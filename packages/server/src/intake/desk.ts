@@ -5,6 +5,7 @@ import type { Readable } from 'node:stream';
 import type { Context } from '../context.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { SourceChoices } from '@fair-copy/files/client-file.js';
+import { fileKind, isExchange } from '@fair-copy/files/file-kind.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
 import type { Job, JobControls } from '../jobs/jobs.js';
 import { clientById } from '../store/termbases.js';
@@ -94,6 +95,11 @@ export class Desk {
   private async readNow(file: IntakeFile, controls: JobControls): Promise<void> {
     const { workers } = this.context;
     const { id: fileId, sha256, name, choices } = file;
+    // A file of units needs nothing of what recognises tables.
+    if (choices.as !== 'terms' && (await isFileOfUnits(this.context.paths.original(sha256)))) {
+      await this.survey(fileId, controls);
+      return;
+    }
     const decisions = this.files.get(fileId).decisions;
     const result = await workers.read('readFile', { fileId, sha256, name, choices, decisions }, controls);
     if (result.kind === 'members') {
@@ -103,10 +109,6 @@ export class Desk {
         else this.read(this.files.add({ clientId: file.clientId, ...member }));
       }
       this.picturesChanged(file.clientId);
-      return;
-    }
-    if (result.kind === 'units') {
-      await this.survey(fileId, controls);
       return;
     }
     for (const { picture, ...member } of result.pictures)
@@ -329,4 +331,13 @@ function unitOptions({ choices, decisions }: IntakeFile): UnitFileOptions {
 
 function namesPictures({ reading }: IntakeFile): boolean {
   return reading?.columns.some(({ role }) => role.value.kind === 'field' && role.value.field === 'xGraphic') ?? false;
+}
+
+/** Damaged files and those of no known kind are told of by what reads them. */
+async function isFileOfUnits(path: string): Promise<boolean> {
+  try {
+    return isExchange(await fileKind(path));
+  } catch {
+    return false;
+  }
 }

@@ -21,7 +21,6 @@ import { CLEANING_STEPS, type CleaningStepId, type Reading } from '@fair-copy/co
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import { SEPARATORS, splitTerms } from '@fair-copy/core/intake/cleaning/synonyms.js';
 import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
-import { isExchange } from '@fair-copy/files/unit-file.js';
 import { ZipArchive } from '@fair-copy/files/archive.js';
 import { ClientFile, type SourceChoices } from '@fair-copy/files/client-file.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
@@ -59,8 +58,6 @@ export type ReadResult =
       /** Its texts are sentences rather than terms. */
       readonly units: boolean;
     }
-  /** A file of units: its survey says what it holds. */
-  | { readonly kind: 'units' }
   /** An archive: its members are files of their own. */
   | { readonly kind: 'members'; readonly members: readonly UnpackedMember[] };
 
@@ -69,7 +66,6 @@ export async function readFile(file: FileToRead, context: TaskContext): Promise<
   const paths = pathsOf(context.dataDir);
   const source = await ClientFile.open(paths.original(file.sha256), file.name);
   try {
-    if (isExchange(source.kind) && file.choices.as !== 'terms') return { kind: 'units' };
     if (source.kind === 'zip') return { kind: 'members', members: await unpack(file, context) };
     const staging = Staging.create(paths.staging(file.fileId));
     try {

@@ -29,6 +29,8 @@ export interface ListPage {
   readonly ids: Uint32Array;
   /** Null while the rest is still being looked through. */
   readonly total: number | null;
+  /** How many there are by now. */
+  readonly found: number;
   /** How much of the memory was looked through, 0 to 1. */
   readonly share: number;
 }
@@ -107,6 +109,7 @@ class UnitList {
     return {
       ids: ids.slice(from, from + limit),
       total: this.ordered?.length ?? null,
+      found: ids.length,
       share: this.ordered ? 1 : Math.min(1, this.upTo / Math.max(1, this.of.highest)),
     };
   }

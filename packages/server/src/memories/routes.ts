@@ -144,10 +144,11 @@ export function memoryRoutes(api: Api, context: Context): void {
     async (request) => {
       const { filter, sort, from, limit } = request.body;
       const { id } = memoryById(workspace, request.params.id);
-      const { ids, total, share } = await lists.page(listOf(id, filter, sort), from, limit);
+      const { ids, total, found, share } = await lists.page(listOf(id, filter, sort), from, limit);
       const file = memories.file(id);
       return {
         total,
+        found,
         share,
         units: [...ids].flatMap((unitId) => {
           const unit = file.unit(unitId);

@@ -60,6 +60,8 @@ export const unitPage = z.object({
   units: z.array(unitBody),
   /** Null while it is being counted. */
   total: z.number().nullable(),
+  /** How many were found by now. */
+  found: z.number(),
   /** How much of the memory was looked through by now, 0 to 1. */
   share: z.number(),
 });

@@ -1,5 +1,5 @@
 /** All texts of the interface. A translation is another module of the same shape. */
-import { count, number } from '../ui/format.js';
+import { count, number, percent } from '../ui/format.js';
 
 const units = (n: number): string => count(n, 'unit', 'units');
 
@@ -547,6 +547,7 @@ export const en = {
     changeMarked: 'Change the marked …',
     changeAll: (n: number) => `Change all ${number(n)} …`,
     counting: 'counting …',
+    looking: (share: number) => `Looking through the memory … ${percent(share)}`,
     found: (n: number) => count(n, 'unit', 'units'),
     place: (n: string) => `at unit ${n}`,
     goTo: 'Go to a place in the memory',

@@ -12,6 +12,13 @@ export function count(value: number, one: string, many: string): string {
   return `${number(value)} ${plural.select(value) === 'one' ? one : many}`;
 }
 
+const share = new Intl.NumberFormat(undefined, { style: 'percent', maximumFractionDigits: 0 });
+
+/** @param value 0 to 1 */
+export function percent(value: number): string {
+  return share.format(value);
+}
+
 const dateTime = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 export function moment(iso: string): string {

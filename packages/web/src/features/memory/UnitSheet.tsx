@@ -51,7 +51,7 @@ export function UnitSheet(props: Props) {
   const firstPage = results[0]?.data;
   const total = results.find((result) => result.data && result.data.total !== null)?.data?.total ?? null;
   // While the rest is being looked through, at least what came is shown.
-  const known = total ?? (firstPage ? first * UNIT_PAGE + firstPage.units.length : 0);
+  const known = total ?? Math.max(0, ...results.map(({ data }) => data?.found ?? 0));
   useEffect(() => onTotal(total), [total, onTotal]);
   const found = place?.position ?? null;
   // Only when all is known the list is long enough to go there; who has begun to work meanwhile is not carried away.
@@ -84,6 +84,7 @@ export function UnitSheet(props: Props) {
   });
   if (failure) return <Centre title={failure.message} />;
   if (!firstPage) return <Centre title={m.common.loading} />;
+  if (known === 0 && total === null) return <Centre title={t.looking(firstPage.share)} />;
   if (known === 0)
     return (
       <Centre

@@ -221,9 +221,21 @@ describe('a memory', () => {
     });
     expect(result).toMatchObject({ units: 1, skipped: 1 });
     const { id: other } = await server.ask<{ id: number }>('POST', '/memories', { clientId: client, name: 'Other' });
-    await bulk({ kind: 'move', memoryId: other }, { text: 'moor' });
+    const { ledgerId } = await bulk({ kind: 'move', memoryId: other }, { text: 'moor' });
     expect((await units({ text: 'moor' })).total).toBe(0);
     expect(await server.ask('GET', `/memories/${other}`)).toMatchObject({ units: 1 });
+    // One operation: taken back and done again in both memories at once.
+    for (const [path, here, there] of [
+      ['undo', 1, 0],
+      ['redo', 0, 1],
+    ] as const) {
+      await server.ask('POST', `/ledger/${ledgerId}/${path}`);
+      expect((await units({ text: 'moor' })).total).toBe(here);
+      expect(await server.ask('GET', `/memories/${other}`)).toMatchObject({ units: there });
+    }
+    expect((await server.ask<{ title: string }[]>('GET', '/ledger'))[0]!.title).toBe(
+      'Moved 1 unit from “Lasting” to “Other”',
+    );
     await server.ask('POST', `/ledger/${result.ledgerId!}/undo`, undefined, 409);
   });
 
@@ -381,7 +393,7 @@ test('what a killed operation left in a memory is taken back at the next start',
   workspace.close();
   const db = new Database(join(other.dataDir, 'memories', file));
   db.exec(
-    'INSERT INTO change (ledger_id, unit_id, before) VALUES (999, 2, NULL); INSERT INTO unit SELECT 2, said, changed, author, origin, place, length, codes, key, before, after FROM unit WHERE id = 1',
+    'INSERT INTO change (ledger_id, unit_id, before) VALUES (999, 2, NULL); INSERT INTO unit SELECT 2, said, changed, author, origin, place, length, codes, key, before, after FROM unit WHERE id = 1; INSERT INTO segment SELECT 2, ordinal, language, text, more FROM segment WHERE unit_id = 1',
   );
   db.close();
   const again = await Application.start(other.dataDir);

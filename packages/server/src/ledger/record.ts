@@ -11,6 +11,8 @@ export interface NewEntry {
   readonly counts?: Readonly<Record<string, number>>;
   /** The memory whose units it changes. */
   readonly memoryId?: number | null;
+  /** The entry that it belongs to: both are undone together. */
+  readonly partOf?: number | null;
 }
 
 /** Written to while an operation runs inside its transaction. */
@@ -26,7 +28,7 @@ export class LedgerEntry {
     this.id = Number(
       db
         .prepare(
-          'INSERT INTO ledger (at, client_id, termbase_id, kind, title, counts, memory_id) VALUES (?, ?, ?, ?, ?, ?, ?)',
+          'INSERT INTO ledger (at, client_id, termbase_id, kind, title, counts, memory_id, part_of) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
         )
         .run(
           now,
@@ -36,6 +38,7 @@ export class LedgerEntry {
           entry.title,
           JSON.stringify(entry.counts ?? {}),
           entry.memoryId ?? null,
+          entry.partOf ?? null,
         ).lastInsertRowid,
     );
     this.insert = db.prepare('INSERT OR IGNORE INTO change (ledger_id, entity, entity_id, before) VALUES (?, ?, ?, ?)');

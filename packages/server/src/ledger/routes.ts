@@ -33,7 +33,7 @@ interface Row {
 export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Context): void {
   const page = workspace.prepare<[{ client: number | null; before: number; limit: number }], Row>(
     `SELECT l.*, c.name AS client FROM ledger l LEFT JOIN client c ON c.id = l.client_id
-     WHERE l.id < @before AND (@client IS NULL OR l.client_id = @client) ORDER BY l.id DESC LIMIT @limit`,
+     WHERE l.part_of IS NULL AND l.id < @before AND (@client IS NULL OR l.client_id = @client) ORDER BY l.id DESC LIMIT @limit`,
   );
 
   api.get(
@@ -80,9 +80,9 @@ export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Con
         let failure: unknown;
         const title =
           workspace.prepare<[number], { title: string }>('SELECT title FROM ledger WHERE id = ?').get(id)?.title ?? '';
-        const job = jobs.start({ kind: path, title: `${verb}: ${title}`, clientId: null }, async () => {
+        const job = jobs.start({ kind: path, title: `${verb}: ${title}`, clientId: null }, async (controls) => {
           try {
-            result = await workers.write(task, { id });
+            result = await workers.write(task, { id }, controls);
           } catch (error) {
             failure = error;
             throw error;

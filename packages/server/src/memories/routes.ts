@@ -21,6 +21,7 @@ import {
 } from './schemas.js';
 import { memoryById, type MemoryRow } from './store.js';
 import { shownUnit } from './shown.js';
+import { historyOf } from '../store/unit-changes.js';
 import { UNIT_FORMATS } from './unit-formats.js';
 
 const unitParam = idParam.extend({ unit: z.coerce.number().int().positive() });
@@ -194,11 +195,6 @@ export function memoryRoutes(api: Api, context: Context): void {
           'SELECT id FROM unit WHERE id IN (SELECT max(id) FROM unit WHERE id < ? AND origin = ? UNION SELECT min(id) FROM unit WHERE id > ? AND origin = ?)',
         )
         .all(unit.id, unit.originId, unit.id, unit.originId);
-      const changes = file.db
-        .prepare<[number], { ledger_id: number; before: string | null }>(
-          'SELECT ledger_id, before FROM change WHERE unit_id = ? ORDER BY ledger_id DESC LIMIT 50',
-        )
-        .all(unit.id);
       const entry = workspace.prepare<[number], { at: string; title: string; undone_at: string | null }>(
         'SELECT at, title, undone_at FROM ledger WHERE id = ?',
       );
@@ -209,13 +205,10 @@ export function memoryRoutes(api: Api, context: Context): void {
           const one = file.unit(id);
           return one ? [shownUnit(one, origin)] : [];
         }),
-        history: changes.flatMap(({ ledger_id, before }) => {
-          const of = entry.get(ledger_id);
-          const state =
-            before === null ? null : shownUnit({ ...(JSON.parse(before) as typeof unit), id: unit.id }, origin);
-          return of
-            ? [{ ledgerId: ledger_id, at: of.at, title: of.title, undone: of.undone_at !== null, before: state }]
-            : [];
+        history: historyOf(file, unit, 50).flatMap(({ ledgerId, before }) => {
+          const of = entry.get(ledgerId);
+          const state = before && shownUnit(before, origin);
+          return of ? [{ ledgerId, at: of.at, title: of.title, undone: of.undone_at !== null, before: state }] : [];
         }),
       };
     },

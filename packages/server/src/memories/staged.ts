@@ -8,7 +8,8 @@ import { textHash, type Unit } from '@fair-copy/core/memory/unit.js';
 import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
 import type { TaskContext } from '../jobs/task.js';
 import { MemoryBuilder } from '../store/memory-builder.js';
-import { MemoryFile, type UnitPlace } from '../store/memory-file.js';
+import { MemoryFile } from '../store/memory-file.js';
+import type { UnitPlace } from '../store/unit-columns.js';
 import { pathsOf } from '../store/paths.js';
 
 export interface FileOfUnits {

@@ -3,7 +3,8 @@ import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
-import { MemoryFile, undoInMemory } from '../store/memory-file.js';
+import { MemoryFile } from '../store/memory-file.js';
+import { undoInMemory } from '../store/unit-changes.js';
 import { pathsOf } from '../store/paths.js';
 
 export interface MemoryRow {

@@ -11,7 +11,9 @@ import type { TaskContext } from '../jobs/task.js';
 import { LedgerEntry, type NewEntry } from '../ledger/record.js';
 import { openForReading, type Db } from '../store/database.js';
 import { removeMemory } from '../store/memory-builder.js';
-import { MemoryFile, propFact, type StoredUnit } from '../store/memory-file.js';
+import { MemoryFile, type StoredUnit } from '../store/memory-file.js';
+import { historyOf, UnitChanges } from '../store/unit-changes.js';
+import { propFact } from '../store/unit-columns.js';
 import { pathsOf } from '../store/paths.js';
 import { clientById, freeName } from '../store/termbases.js';
 import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
@@ -123,7 +125,7 @@ function finishStaged(path: string, job: UnitsToWrite, context: TaskContext): Fi
         let done = 0;
         for (const unit of file.units()) {
           if (++done % 1000 === 0) context.checkpoint(done / all);
-          file.write.say(unit.id, stamped(unit, stamps), facts);
+          file.write.say(stamped(unit, stamps), facts);
         }
       }
       file.write.settle();
@@ -148,9 +150,9 @@ async function addUnits(
   context: TaskContext,
 ): Promise<UnitsWritten> {
   const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
-  return inMemory(db, row, about, async (file, entry) => {
+  return inMemory(db, row, about, async (file, entry, changes) => {
     const intake = new UnitIntake(file, source, job, context);
-    await intake.take((id) => file.write.noteCreated(entry.id, id));
+    await intake.take((id) => changes.create(id));
     if (intake.units === 0) throw new ApiError('nothing-to-write', { name: job.name });
     describe(entry, job, intake, row.name, row.id);
     const { units, skipped } = intake;
@@ -222,33 +224,55 @@ class UnitIntake {
   }
 }
 
-/**
- * One operation on the units of a memory. The memory is committed first, the ledger after it; if the process dies in
- * between, the next start takes the memory's part back.
- */
-export async function inMemory<T>(
+/** A memory that an operation changes, while it does. */
+export interface ChangingMemory {
+  readonly file: MemoryFile;
+  readonly entry: LedgerEntry;
+  readonly changes: UnitChanges;
+}
+
+/** One operation on the units of a memory. */
+export function inMemory<T>(
   db: Db,
   row: MemoryRow,
   about: NewEntry,
-  work: (file: MemoryFile, entry: LedgerEntry) => T | Promise<T>,
+  work: (file: MemoryFile, entry: LedgerEntry, changes: UnitChanges) => T | Promise<T>,
 ): Promise<T> {
-  const path = pathsOf(dirname(db.name)).memory(row.file);
-  const file = MemoryFile.openForWriting(path);
-  db.exec('BEGIN IMMEDIATE');
-  file.db.exec('BEGIN IMMEDIATE');
+  return inMemories(db, [row], about, ([memory]) => work(memory!.file, memory!.entry, memory!.changes));
+}
+
+/**
+ * One operation on the units of one memory or several; of its entries in the ledger the others are parts of the first.
+ * The memories are committed first, the ledger after them; if the process dies in between, the next start takes their
+ * parts back.
+ */
+async function inMemories<T>(
+  db: Db,
+  rows: readonly MemoryRow[],
+  about: NewEntry,
+  work: (memories: readonly ChangingMemory[]) => T | Promise<T>,
+): Promise<T> {
+  const folder = dirname(db.name);
+  const files = rows.map((row) => MemoryFile.openForWriting(pathsOf(folder).memory(row.file)));
+  const all = [db, ...files.map((file) => file.db)];
+  for (const one of all) one.exec('BEGIN IMMEDIATE');
   try {
-    const entry = new LedgerEntry(db, new Date().toISOString(), { ...about, memoryId: row.id });
-    const result = await work(file, entry);
-    file.write.settle();
-    file.db.exec('COMMIT');
-    db.exec('COMMIT');
+    const now = new Date().toISOString();
+    let first: number | null = null;
+    const memories = files.map((file, i): ChangingMemory => {
+      const entry: LedgerEntry = new LedgerEntry(db, now, { ...about, memoryId: rows[i]!.id, partOf: first });
+      first ??= entry.id;
+      return { file, entry, changes: new UnitChanges(file, entry.id) };
+    });
+    const result = await work(memories);
+    for (const file of files) file.write.settle();
+    for (const one of all.reverse()) one.exec('COMMIT');
     return result;
   } catch (error) {
-    if (file.db.inTransaction) file.db.exec('ROLLBACK');
-    if (db.inTransaction) db.exec('ROLLBACK');
+    for (const one of all) if (one.inTransaction) one.exec('ROLLBACK');
     throw error;
   } finally {
-    file.close();
+    for (const file of files) file.close();
   }
 }
 
@@ -341,7 +365,7 @@ export function changeVariant(
   const db = workspaceForWriting(dataDir);
   const row = memoryById(db, memoryId);
   const about = { clientId: row.client_id, termbaseId: null, kind: 'unit', title: `Changed a unit of “${row.name}”` };
-  return inMemory(db, row, about, (file, entry) => {
+  return inMemory(db, row, about, (file, entry, changes) => {
     const unit = unitOf(file, unitId);
     const old = unit.variants[variant];
     if (!old) throw new ApiError('not-found', { what: 'text' });
@@ -349,8 +373,7 @@ export function changeVariant(
     const segment = withCodes(old, text.normalize('NFC'), codes);
     if (segment.text === old.text && segment.codes === old.codes) throw new ApiError('nothing-to-change');
     const variants = unit.variants.map((one, i) => (i === variant ? { ...one, ...segment } : one));
-    file.write.noteBefore(entry.id, unitId);
-    file.write.replace(unitId, dated({ ...unit, variants }), unit);
+    changes.replace(unit, dated({ ...unit, variants }));
     return { ledgerId: entry.id };
   });
 }
@@ -387,11 +410,10 @@ export function addVariant(
     kind: 'unit',
     title: `Added a text to a unit of “${row.name}”`,
   };
-  return inMemory(db, row, about, (file, entry) => {
+  return inMemory(db, row, about, (file, entry, changes) => {
     const unit = unitOf(file, unitId);
     const variant: Variant = { language: tag, text: text.normalize('NFC'), codes: NO_CODES };
-    file.write.noteBefore(entry.id, unitId);
-    file.write.replace(unitId, dated({ ...unit, variants: [...unit.variants, variant] }), unit);
+    changes.replace(unit, dated({ ...unit, variants: [...unit.variants, variant] }));
     return { ledgerId: entry.id };
   });
 }
@@ -403,8 +425,8 @@ function unitOf(file: MemoryFile, id: number): StoredUnit {
 }
 
 /** Changed now; who it was is not known to a program without accounts. */
-export function dated(unit: Unit): Unit {
-  return { ...unit, attributes: { ...unit.attributes, changedate: tmxDate(new Date().toISOString()) } };
+export function dated(unit: Unit, date = tmxDate(new Date().toISOString())): Unit {
+  return { ...unit, attributes: { ...unit.attributes, changedate: date } };
 }
 
 /** Back to the state before an operation. */
@@ -420,21 +442,18 @@ export function returnUnit(
     kind: 'unit',
     title: `Returned a unit of “${row.name}” to an earlier state`,
   };
-  return inMemory(db, row, about, (file, entry) => {
-    const state = file.db
-      .prepare<[number, number], { before: string | null }>(
-        'SELECT before FROM change WHERE ledger_id = ? AND unit_id = ?',
-      )
-      .get(ledgerId, unitId);
-    if (!state?.before) throw new ApiError('no-earlier-state');
-    const before = JSON.parse(state.before) as StoredUnit;
-    file.write.noteBefore(entry.id, unitId);
-    file.write.replace(unitId, before, before);
+  return inMemory(db, row, about, (file, entry, changes) => {
+    const unit = unitOf(file, unitId);
+    const earlier = historyOf(file, unit, -1).find((state) => state.ledgerId === ledgerId)?.before;
+    if (!earlier) throw new ApiError('no-earlier-state');
+    changes.replace(unit, earlier);
     return { ledgerId: entry.id };
   });
 }
 
 const EXAMPLES = 12;
+/** Units that are read together. */
+const TOGETHER = 500;
 
 export interface BulkJob extends UnitBulk {
   readonly memoryId: number;
@@ -449,7 +468,7 @@ export function previewUnits(job: BulkJob, context: TaskContext): UnitBulkPrevie
       const ids = selected(file, job, context);
       const examples: UnitBulkPreview['examples'] = [];
       let changed = 0;
-      for (const { id, unit, after } of changes(file, ids, job, context)) {
+      for (const { unit, after } of changedUnits(file, ids, job, context)) {
         changed++;
         if (examples.length >= EXAMPLES) continue;
         const at = unit.variants.findIndex(
@@ -457,7 +476,7 @@ export function previewUnits(job: BulkJob, context: TaskContext): UnitBulkPrevie
         );
         const before = unit.variants[Math.max(0, at)]!;
         examples.push({
-          unit: id,
+          unit: unit.id,
           language: before.language,
           before: before.text,
           after: after?.variants[Math.max(0, at)]?.text ?? '',
@@ -481,12 +500,12 @@ export function changeUnits(
   const about = { clientId: row.client_id, termbaseId: null, kind: 'bulk', title: 'Changing units' };
   const { change } = job;
   if (change.kind === 'copy' || change.kind === 'move') return transfer(db, row, job, context);
-  return inMemory(db, row, about, (file, entry) => {
+  return inMemory(db, row, about, (file, entry, changes) => {
     let changed = 0;
-    for (const { id, unit, after } of changes(file, selected(file, job, context), job, context)) {
-      file.write.noteBefore(entry.id, id);
-      if (after) file.write.replace(id, dated(after), unit);
-      else file.write.remove(id);
+    const date = tmxDate(new Date().toISOString());
+    for (const { unit, after } of changedUnits(file, selected(file, job, context), job, context)) {
+      if (after) changes.replace(unit, dated(after, date));
+      else changes.remove(unit);
       changed++;
     }
     if (changed === 0) throw new ApiError('nothing-to-change');
@@ -495,7 +514,7 @@ export function changeUnits(
   });
 }
 
-/** To another memory: two entries in the ledger when the units leave the first one. */
+/** To another memory; what leaves the first one is part of the same operation. */
 async function transfer(
   db: Db,
   row: MemoryRow,
@@ -506,46 +525,31 @@ async function transfer(
   if (change.kind !== 'copy' && change.kind !== 'move') throw new ApiError('nothing-to-change');
   const target = ownMemory(db, change.memoryId, row.client_id);
   if (target.id === row.id) throw new ApiError('nothing-to-change');
+  const moved = change.kind === 'move';
   const from = MemoryFile.openForReading(pathsOf(context.dataDir).memory(row.file));
-  let ids: Uint32Array;
-  let count = 0;
   try {
-    ids = selected(from, job, context);
+    const ids = selected(from, job, context);
     if (ids.length === 0) throw new ApiError('nothing-to-change');
-    const about = {
-      clientId: row.client_id,
-      termbaseId: null,
-      kind: 'bulk',
-      title: `Copied ${ids.length.toLocaleString('en')} units from “${row.name}” to “${target.name}”`,
-    };
-    const result = await inMemory(db, target, about, (file, entry) => {
+    const count = `${ids.length.toLocaleString('en')} ${ids.length === 1 ? 'unit' : 'units'}`;
+    const title = `${moved ? 'Moved' : 'Copied'} ${count} from “${row.name}” to “${target.name}”`;
+    const about = { clientId: row.client_id, termbaseId: null, kind: 'bulk', title };
+    return await inMemories(db, moved ? [target, row] : [target], about, ([into, out]) => {
+      const { file, entry, changes } = into!;
       const originId = file.addOrigin(row.name, new Date().toISOString());
-      for (let i = 0; i < ids.length; i++) {
-        if (i % 500 === 0) context.checkpoint((i / ids.length) * 0.5);
-        const unit = from.unit(ids[i]!);
-        if (!unit) continue;
-        const { before, after } = unit;
-        file.write.noteCreated(entry.id, file.write.add(unit, { originId, place: ++count, before, after }));
+      let changed = 0;
+      for (let i = 0; i < ids.length; i += TOGETHER) {
+        context.checkpoint(0.2 + (i / ids.length) * 0.75);
+        for (const unit of (out?.file ?? from).unitsOf([...ids.subarray(i, i + TOGETHER)])) {
+          const { before, after } = unit;
+          changes.create(file.write.add(unit, { originId, place: ++changed, before, after }));
+          out?.changes.remove(unit);
+        }
       }
-      return { changed: count, ledgerId: entry.id };
+      return { changed, ledgerId: entry.id };
     });
-    if (change.kind === 'copy') return result;
   } finally {
     from.close();
   }
-  const about = {
-    clientId: row.client_id,
-    termbaseId: null,
-    kind: 'bulk',
-    title: `Moved ${count.toLocaleString('en')} units from “${row.name}” to “${target.name}”`,
-  };
-  return inMemory(db, row, about, (file, entry) => {
-    for (const id of ids) {
-      file.write.noteBefore(entry.id, id);
-      file.write.remove(id);
-    }
-    return { changed: count, ledgerId: entry.id };
-  });
 }
 
 export function selected(file: MemoryFile, { filter, ids }: UnitSelection, context: TaskContext): Uint32Array {
@@ -554,20 +558,19 @@ export function selected(file: MemoryFile, { filter, ids }: UnitSelection, conte
   return Uint32Array.from(passing(file, filter, 0, (id) => context.checkpoint((id / highest) * 0.2)));
 }
 
-function* changes(
+function* changedUnits(
   file: MemoryFile,
   ids: Uint32Array,
   job: BulkJob,
   context: TaskContext,
-): Generator<{ readonly id: number; readonly unit: StoredUnit; readonly after: Unit | null }> {
+): Generator<{ readonly unit: StoredUnit; readonly after: Unit | null }> {
   const older = job.change.kind === 'newest' ? olderDuplicates(file, ids) : null;
-  for (let i = 0; i < ids.length; i++) {
-    if (i % 500 === 0) context.checkpoint(0.2 + (i / ids.length) * 0.75);
-    const id = ids[i]!;
-    const unit = file.unit(id);
-    if (!unit) continue;
-    const after = older ? (older.has(id) ? null : unit) : changedUnit(unit, job.change);
-    if (after !== unit) yield { id, unit, after };
+  for (let i = 0; i < ids.length; i += TOGETHER) {
+    context.checkpoint(0.2 + (i / ids.length) * 0.75);
+    for (const unit of file.unitsOf([...ids.subarray(i, i + TOGETHER)])) {
+      const after = older ? (older.has(unit.id) ? null : unit) : changedUnit(unit, job.change);
+      if (after !== unit) yield { unit, after };
+    }
   }
 }
 

@@ -11,7 +11,8 @@ import { isMainThread, parentPort, Worker, workerData } from 'node:worker_thread
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { ManyRows } from './many-rows.js';
-import { factsOf, MemoryFile, moreOf, SEGMENT, UNIT, unitColumns, type UnitPlace } from './memory-file.js';
+import { MemoryFile } from './memory-file.js';
+import { factsOf, moreOf, SEGMENT, UNIT, unitColumns, type UnitPlace } from './unit-columns.js';
 
 /** Units of a batch. */
 const BATCH = 2000;

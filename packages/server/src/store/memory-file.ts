@@ -1,9 +1,10 @@
 /** A memory on disk: its units, the index of their words, and the changes that operations made. */
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import { authorOf, changedAt, unitKey, type Said, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
-import { NO_CODES, withoutCodes, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
+import type { Said, Unit, Variant } from '@fair-copy/core/memory/unit.js';
+import { NO_CODES, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
 import { migrateTo, openForReading, type Db } from './database.js';
 import { UnitSet } from './unit-set.js';
+import { UnitWriter } from './unit-writer.js';
 import { Vocabulary } from './vocabulary.js';
 import { WordIndex } from './word-index.js';
 import Database from 'better-sqlite3';
@@ -16,13 +17,30 @@ export interface StoredUnit extends Unit {
   readonly after: number | null;
 }
 
-/** A unit as the change log keeps it. */
-type UnitState = Omit<StoredUnit, 'id'>;
+/** Always of the same shape: made and read by the million. */
+export function storedUnit(
+  id: number,
+  from: {
+    readonly originId: number;
+    readonly place: number;
+    readonly before: number | null;
+    readonly after: number | null;
+  },
+  variants: readonly Variant[],
+  said: Said | null,
+): StoredUnit {
+  const { originId, place, before, after } = from;
+  const unit: { -readonly [K in keyof StoredUnit]: StoredUnit[K] } = { id, originId, place, before, after, variants };
+  if (said?.attributes) unit.attributes = said.attributes;
+  if (said?.props) unit.props = said.props;
+  if (said?.notes) unit.notes = said.notes;
+  return unit;
+}
 
 interface UnitRow {
   readonly id: number;
   readonly said: string | null;
-  readonly origin: number;
+  readonly originId: number;
   readonly place: number;
   readonly before: number | null;
   readonly after: number | null;
@@ -55,7 +73,7 @@ export class MemoryFile {
     this.readLanguages();
     this.words = new WordIndex(db, (language) => this.vocabulary(language));
     this.readUnitRow = db.prepare<[number], UnitRow>(
-      'SELECT id, said, origin, place, before, after FROM unit WHERE id = ?',
+      'SELECT id, said, origin AS originId, place, before, after FROM unit WHERE id = ?',
     );
     this.readSegments = db.prepare<[number], SegmentRow>(
       'SELECT language, text, more FROM segment WHERE unit_id = ? ORDER BY ordinal',
@@ -216,34 +234,36 @@ export class MemoryFile {
 
   private made(row: UnitRow, segments: readonly SegmentRow[]): StoredUnit {
     const variants = segments.map(({ language, text, more }): Variant => {
-      const rest = more === null ? null : (JSON.parse(more) as Said & { codes?: readonly InlineCode[] });
-      return { language: this.tags.get(language)!, text, codes: NO_CODES, ...rest };
+      const variant = { language: this.tags.get(language)!, text, codes: NO_CODES };
+      return more === null
+        ? variant
+        : { ...variant, ...(JSON.parse(more) as Said & { codes?: readonly InlineCode[] }) };
     });
-    const said = row.said === null ? null : (JSON.parse(row.said) as Said);
-    return {
-      ...said,
-      id: row.id,
-      originId: row.origin,
-      place: row.place,
-      before: row.before,
-      after: row.after,
-      variants,
-    };
+    return storedUnit(row.id, row, variants, row.said === null ? null : (JSON.parse(row.said) as Said));
   }
 
   /** All units in the order of their ids; some thousand at a time in memory. */
   *units(): Generator<StoredUnit> {
     const rows = this.db.prepare<[number], UnitRow & SegmentRow>(
-      `SELECT u.id, u.said, u.origin, u.place, u.before, u.after, s.language, s.text, s.more
+      `SELECT u.id, u.said, u.origin AS originId, u.place, u.before, u.after, s.language, s.text, s.more
        FROM unit u JOIN segment s ON s.unit_id = u.id WHERE u.id > ? ORDER BY u.id, s.ordinal LIMIT ${BATCH}`,
     );
     for (const unit of groupedById((last) => rows.all(last), BATCH)) yield this.made(unit[0]!, unit);
   }
 
+  /** The units of some ids, ascending; those that are gone are left out. Quicker than one by one where ids are dense. */
+  unitsOf(ids: readonly number[]): StoredUnit[] {
+    const [first, last] = [ids[0], ids.at(-1)];
+    if (first === undefined || last === undefined) return [];
+    if (last - first > ids.length * 4) return ids.flatMap((id) => this.unit(id) ?? []);
+    const among = new Set(ids);
+    return this.unitsBetween(first, last).filter(({ id }) => among.has(id));
+  }
+
   /** Units whose ids lie between two, both included. */
   unitsBetween(from: number, to: number): StoredUnit[] {
     const rows = (this.readBetween ??= this.db.prepare<[number, number], UnitRow & SegmentRow>(
-      `SELECT u.id, u.said, u.origin, u.place, u.before, u.after, s.language, s.text, s.more
+      `SELECT u.id, u.said, u.origin AS originId, u.place, u.before, u.after, s.language, s.text, s.more
        FROM unit u JOIN segment s ON s.unit_id = u.id WHERE u.id BETWEEN ? AND ? ORDER BY u.id, s.ordinal`,
     )).all(from, to);
     const units: StoredUnit[] = [];
@@ -316,221 +336,4 @@ export function* groupedById<R extends { readonly id: number }>(
     }
     if (whole) return;
   }
-}
-
-/** Where a unit stood in its file: its number, and hashes of the texts before and after it. */
-export interface UnitPlace {
-  readonly place: number;
-  readonly before: number | null;
-  readonly after: number | null;
-}
-
-/** What the row of a unit holds of its content. */
-export interface UnitColumns {
-  readonly said: string | null;
-  readonly changed: string;
-  readonly author: string;
-  readonly length: number;
-  readonly codes: 0 | 1;
-  readonly key: number;
-}
-
-export function unitColumns(unit: Unit): UnitColumns {
-  const { variants } = unit;
-  return {
-    said: saidOf(unit),
-    changed: changedAt(unit),
-    author: authorOf(unit),
-    length: variants.reduce((longest, { text }) => Math.max(longest, text.length), 0),
-    codes: variants.some((variant) => variant.codes.length > 0) ? 1 : 0,
-    key: unitKey(unit),
-  };
-}
-
-/** Between the parts of a fact. */
-const BETWEEN = '\u0001';
-/** So much of a value is in the index. */
-export const FACT_LENGTH = 80;
-
-/** "20261123" of "20261123T140500Z". */
-const DAY_LENGTH = 8;
-
-/** What is said about a unit, as words of the index: its author, its day, its properties. Languages are added by their ids. */
-export function factsOf(unit: Unit): string[] {
-  const facts: string[] = [];
-  const author = authorOf(unit);
-  if (author) facts.push(authorFact(author));
-  const changed = changedAt(unit);
-  if (changed) facts.push(dayFact(changed.slice(0, DAY_LENGTH)));
-  if (unit.props) for (const { type, text } of unit.props) facts.push(propFact(type, text));
-  return facts;
-}
-
-export const authorFact = (author: string): string => `a${BETWEEN}${valueOf(author)}`;
-export const propFact = (type: string, text: string): string => `p${BETWEEN}${type}${BETWEEN}${valueOf(text)}`;
-export const dayFact = (day: string): string => `d${BETWEEN}${day}`;
-export const languageFact = (language: number): string => (LANGUAGE_FACTS[language] ??= `l${BETWEEN}${language}`);
-/** Asked for with every segment. */
-const LANGUAGE_FACTS: string[] = [];
-const valueOf = (text: string): string => text.toLowerCase().replace(/\n/g, ' ').slice(0, FACT_LENGTH);
-
-/** Tables and columns, in the order in which rows are put in. */
-export const UNIT = 'unit (id, said, changed, author, origin, place, length, codes, key, before, after)';
-export const SEGMENT = 'segment (unit_id, ordinal, language, text, more)';
-
-/** Prepared once for many units; keeps counts and the index in step. Call `settle` at the end of the transaction. */
-export class UnitWriter {
-  private readonly insertUnit;
-  private readonly insertSegment;
-  private readonly deleteUnit;
-  private readonly deleteSegments;
-  private readonly updateSaid;
-  private readonly note;
-  private readonly totals = new Map<number, { segments: number; units: number }>();
-
-  constructor(private readonly file: MemoryFile) {
-    const { db } = file;
-    this.insertUnit = db.prepare(`INSERT INTO ${UNIT} VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
-    this.insertSegment = db.prepare(`INSERT INTO ${SEGMENT} VALUES (?, ?, ?, ?, ?)`);
-    this.updateSaid = db.prepare('UPDATE unit SET said = ? WHERE id = ?');
-    this.deleteUnit = db.prepare('DELETE FROM unit WHERE id = ?');
-    this.deleteSegments = db.prepare('DELETE FROM segment WHERE unit_id = ?');
-    this.note = db.prepare('INSERT OR IGNORE INTO change (ledger_id, unit_id, before) VALUES (?, ?, ?)');
-  }
-
-  /** @param id null: the next free one */
-  add(unit: Unit, at: UnitPlace & { readonly originId: number }, id: number | null = null): number {
-    const { said, changed, author, length, codes, key } = unitColumns(unit);
-    const { originId, place, before, after } = at;
-    const made = Number(
-      this.insertUnit.run(id, said, changed, author, originId, place, length, codes, key, before, after)
-        .lastInsertRowid,
-    );
-    const { variants } = unit;
-    const seen = new Set<number>();
-    for (let i = 0; i < variants.length; i++) {
-      const variant = variants[i]!;
-      const language = this.file.languageId(variant.language);
-      this.insertSegment.run(made, i, language, variant.text, moreOf(variant));
-      this.noteSegment(made, language, variant.text, !seen.has(language));
-      seen.add(language);
-    }
-    for (const fact of factsOf(unit)) this.file.words.addFact(made, fact);
-    return made;
-  }
-
-  /**
-   * Counts a segment and puts it into the index.
-   * @param isFirst the first of its language in the unit
-   */
-  noteSegment(unit: number, language: number, text: string, isFirst: boolean): void {
-    this.count(language, 1, isFirst ? 1 : 0);
-    if (isFirst) this.file.words.addFact(unit, languageFact(language));
-    this.file.words.add(language, unit, withoutCodes(text));
-  }
-
-  /** What is said about a unit, in place of what was; for a memory that nobody has yet. */
-  say(id: number, said: Said, facts: readonly string[]): void {
-    this.updateSaid.run(saidOf(said), id);
-    for (const fact of facts) this.file.words.addFact(id, fact);
-  }
-
-  /** Notes the state before, for undo; the first within an operation counts. */
-  noteBefore(ledgerId: number, id: number): void {
-    const unit = this.file.unit(id);
-    this.note.run(ledgerId, id, unit && JSON.stringify(stateOf(unit)));
-  }
-
-  noteCreated(ledgerId: number, id: number): void {
-    this.note.run(ledgerId, id, null);
-  }
-
-  remove(id: number): void {
-    const unit = this.file.unit(id);
-    if (!unit) return;
-    const seen = new Set<LanguageTag>();
-    for (const { language } of unit.variants) {
-      this.count(this.file.languageId(language), -1, seen.has(language) ? 0 : -1);
-      seen.add(language);
-    }
-    this.deleteSegments.run(id);
-    this.deleteUnit.run(id);
-  }
-
-  replace(id: number, unit: Unit, at: Pick<StoredUnit, 'originId' | 'place' | 'before' | 'after'>): void {
-    this.remove(id);
-    this.add(unit, at, id);
-  }
-
-  private count(language: number, segments: number, units: number): void {
-    let total = this.totals.get(language);
-    if (!total) this.totals.set(language, (total = { segments: 0, units: 0 }));
-    total.segments += segments;
-    total.units += units;
-  }
-
-  settle(): void {
-    const { db } = this.file;
-    const update = db.prepare('UPDATE language SET segments = segments + ?, units = units + ? WHERE id = ?');
-    for (const [language, { segments, units }] of this.totals) update.run(segments, units, language);
-    this.totals.clear();
-    this.file.words.settle();
-  }
-}
-
-export function stateOf({ id: _, ...state }: StoredUnit): UnitState {
-  return state;
-}
-
-function saidOf({ attributes, props, notes }: Said): string | null {
-  return attributes || props || notes ? JSON.stringify({ attributes, props, notes }) : null;
-}
-
-export function moreOf({ attributes, props, notes, codes }: Variant): string | null {
-  if (codes.length === 0 && !attributes && !props && !notes) return null;
-  return JSON.stringify({ ...(codes.length && { codes }), attributes, props, notes });
-}
-
-/** Takes back in a memory what an operation changed; `after` is kept so that it can be done again. */
-export function undoInMemory(file: MemoryFile, ledgerId: number): number {
-  return restore(file, ledgerId, 'before');
-}
-
-export function redoInMemory(file: MemoryFile, ledgerId: number): number {
-  return restore(file, ledgerId, 'after');
-}
-
-function restore(file: MemoryFile, ledgerId: number, side: 'before' | 'after'): number {
-  const { db, write } = file;
-  const batch = db.prepare<[number, number], { unit_id: number; state: string | null }>(
-    `SELECT unit_id, ${side} AS state FROM change WHERE ledger_id = ? AND unit_id > ? ORDER BY unit_id LIMIT 2000`,
-  );
-  const keep = db.prepare('UPDATE change SET after = ? WHERE ledger_id = ? AND unit_id = ?');
-  let last = -1;
-  let count = 0;
-  for (;;) {
-    const changes = batch.all(ledgerId, last);
-    if (changes.length === 0) break;
-    for (const { unit_id: id, state } of changes) {
-      const now = file.unit(id);
-      if (side === 'before') keep.run(now && JSON.stringify(stateOf(now)), ledgerId, id);
-      const wanted = state === null ? null : (JSON.parse(state) as UnitState);
-      if (now) write.remove(id);
-      if (wanted) write.add(wanted, wanted, id);
-      count++;
-    }
-    last = changes.at(-1)!.unit_id;
-  }
-  write.settle();
-  return count;
-}
-
-/** Operations after the given one that touch the same units. */
-export function laterChanges(file: MemoryFile, ledgerId: number): number[] {
-  return file.db
-    .prepare<[number], { ledger_id: number }>(
-      'SELECT DISTINCT d.ledger_id FROM change c JOIN change d ON d.unit_id = c.unit_id AND d.ledger_id > c.ledger_id WHERE c.ledger_id = ?',
-    )
-    .all(ledgerId)
-    .map((row) => row.ledger_id);
 }

@@ -1,5 +1,6 @@
 /** What a filter asks of units besides their texts: as sets from the index where it knows, as SQL where it does not. */
-import { authorFact, dayFact, FACT_LENGTH, languageFact, propFact, type MemoryFile } from '../../store/memory-file.js';
+import type { MemoryFile } from '../../store/memory-file.js';
+import { authorFact, dayFact, FACT_LENGTH, languageFact, propFact } from '../../store/unit-columns.js';
 import { UnitSet } from '../../store/unit-set.js';
 import { FACTS } from '../../store/word-index.js';
 import type { UnitFilter } from '../schemas.js';

@@ -1,0 +1,71 @@
+/** A unit taken apart into the columns of its row, the JSON beside its texts, and the facts that the index keeps of it. */
+import { authorOf, changedAt, unitKey, type Said, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
+
+/** Tables and columns, in the order in which rows are put in. */
+export const UNIT = 'unit (id, said, changed, author, origin, place, length, codes, key, before, after)';
+export const SEGMENT = 'segment (unit_id, ordinal, language, text, more)';
+
+/** Where a unit stood in its file: its number, and hashes of the texts before and after it. */
+export interface UnitPlace {
+  readonly place: number;
+  readonly before: number | null;
+  readonly after: number | null;
+}
+
+/** What the row of a unit holds of its content. */
+export interface UnitColumns {
+  readonly said: string | null;
+  readonly changed: string;
+  readonly author: string;
+  readonly length: number;
+  readonly codes: 0 | 1;
+  readonly key: number;
+}
+
+export function unitColumns(unit: Unit): UnitColumns {
+  const { variants } = unit;
+  return {
+    said: saidOf(unit),
+    changed: changedAt(unit),
+    author: authorOf(unit),
+    length: variants.reduce((longest, { text }) => Math.max(longest, text.length), 0),
+    codes: variants.some((variant) => variant.codes.length > 0) ? 1 : 0,
+    key: unitKey(unit),
+  };
+}
+
+export function saidOf({ attributes, props, notes }: Said): string | null {
+  return attributes || props || notes ? JSON.stringify({ attributes, props, notes }) : null;
+}
+
+export function moreOf({ attributes, props, notes, codes }: Variant): string | null {
+  if (codes.length === 0 && !attributes && !props && !notes) return null;
+  return JSON.stringify({ ...(codes.length && { codes }), attributes, props, notes });
+}
+
+/** Between the parts of a fact. */
+const BETWEEN = '\u0001';
+/** So much of a value is in the index. */
+export const FACT_LENGTH = 80;
+
+/** "20261123" of "20261123T140500Z". */
+const DAY_LENGTH = 8;
+
+/** What is said about a unit, as words of the index: its author, its day, its properties. Languages are added by their ids. */
+export function factsOf(unit: Unit): string[] {
+  const facts: string[] = [];
+  const author = authorOf(unit);
+  if (author) facts.push(authorFact(author));
+  const changed = changedAt(unit);
+  if (changed) facts.push(dayFact(changed.slice(0, DAY_LENGTH)));
+  if (unit.props) for (const { type, text } of unit.props) facts.push(propFact(type, text));
+  return facts;
+}
+
+export const authorFact = (author: string): string => `a${BETWEEN}${valueOf(author)}`;
+export const propFact = (type: string, text: string): string => `p${BETWEEN}${type}${BETWEEN}${valueOf(text)}`;
+export const dayFact = (day: string): string => `d${BETWEEN}${day}`;
+export const languageFact = (language: number): string => (LANGUAGE_FACTS[language] ??= `l${BETWEEN}${language}`);
+/** Asked for with every segment. */
+const LANGUAGE_FACTS: string[] = [];
+const valueOf = (text: string): string => text.toLowerCase().replace(/\n/g, ' ').slice(0, FACT_LENGTH);

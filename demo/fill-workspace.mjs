@@ -16,7 +16,7 @@ export async function fillWorkspace(address, folder) {
     const query = `client=${clientId}&name=${encodeURIComponent(name)}`;
     const { fileId, jobId } = await api('POST', `/intake/files?${query}`, await readFile(join(folder, name)));
     await ended(api, jobId);
-    if (memory) await ended(api, (await api('POST', `/intake/files/${fileId}/write-units`, { newName: memory })).id);
+    if (memory) await takeUnits(api, fileId, memory);
     if (termbase) await take(api, member ? await unpacked(api, clientId, member) : fileId, termbase);
   }
   for (const { client, source, target } of DOCUMENT_PAIRS) {
@@ -46,6 +46,11 @@ async function take(api, fileId, newName) {
   await ended(api, (await api('POST', `/intake/files/${fileId}/write`, { newName })).id);
   const { written } = await api('GET', `/intake/files/${fileId}`);
   await ended(api, (await api('POST', `/termbases/${written.termbaseId}/inspection`)).id);
+}
+
+async function takeUnits(api, fileId, newName) {
+  const { result } = await ended(api, (await api('POST', `/intake/files/${fileId}/write-units`, { newName })).id);
+  await ended(api, (await api('POST', `/memories/${result.memoryId}/inspection`)).id);
 }
 
 async function ended(api, jobId) {

@@ -4,7 +4,7 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
-import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { inspect, OF_TERMBASES, type Finding } from '@fair-copy/core/checks/check.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { SwapFinder } from '@fair-copy/core/intake/swapped.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
@@ -78,6 +78,7 @@ describe('checks on a real termbase', () => {
       languages: list[0]!.languages.map((s) => s.language),
       concept: (id) => list[id - 1],
       fields: [],
+      words: OF_TERMBASES,
     }),
   ];
   const count = (found: readonly Finding[], check: string): number => found.filter((f) => f.check === check).length;

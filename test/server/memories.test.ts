@@ -347,6 +347,44 @@ test('a damaged file gives what can be read, and says the rest', async () => {
   expect(file.units.notes.map((note) => note.message).join()).toMatch(/cut off at line 5.*bare “&”|bare.*cut off/s);
 });
 
+test('several files become one memory or one each, as one operation', async () => {
+  const { id: own } = await server.ask<{ id: number }>('POST', '/clients', { name: 'Several' });
+  const names = ['a.tmx', 'b.tmx', 'c.tmx'];
+  const ids: number[] = [];
+  for (const [i, name] of names.entries()) {
+    const { fileId } = await server.takeIn(own, name, tmx([tu(`Lock ${i}`, `Schleuse ${i}`), tu('Gate', 'Tor')]));
+    ids.push(fileId);
+  }
+  const write = async (body: object): Promise<{ state: string; result: Record<string, unknown> | null }> =>
+    server.ended((await server.ask<{ id: number }>('POST', '/intake/write-units', { ids, ...body })).id);
+  const memories = (): Promise<{ id: number; name: string; units: number }[]> =>
+    server.ask('GET', `/memories?client=${own}`);
+
+  const one = await write({ newName: 'Together', subject: 'locks', duplicates: 'skip' });
+  expect(one.result).toMatchObject({ units: 4, skipped: 2, memories: [{ name: 'Together' }] });
+  expect(await memories()).toMatchObject([{ name: 'Together', units: 4 }]);
+  const each = await write({ each: true });
+  expect(each.result).toMatchObject({ units: 6, skipped: 0 });
+  expect((await memories()).map(({ name, units: n }) => [name, n])).toEqual([
+    ['a', 2],
+    ['b', 2],
+    ['c', 2],
+    ['Together', 4],
+  ]);
+  // Each is one entry, and goes and comes back as a whole.
+  const entries = await server.ask<{ id: number; title: string }[]>('GET', `/ledger?client=${own}`);
+  expect(entries).toHaveLength(3);
+  const counts = async (): Promise<number[]> => (await memories()).map(({ units: n }) => n);
+  await server.ask('POST', `/ledger/${entries[0]!.id}/undo`);
+  expect(await counts()).toEqual([4]);
+  await server.ask('POST', `/ledger/${entries[1]!.id}/undo`);
+  expect(await counts()).toEqual([]);
+  await server.ask('POST', `/ledger/${entries[1]!.id}/redo`);
+  expect(await counts()).toEqual([4]);
+  await server.ask('POST', `/ledger/${entries[0]!.id}/redo`);
+  expect(await counts()).toEqual([2, 2, 2, 4]);
+});
+
 test('a pattern that would take ages on a single text is given up, and the server answers', async () => {
   const fileId = await takeIn('ages.tmx', tmx([tu('a'.repeat(60) + '!', 'b'), UNITS[0]!]));
   const { memoryId } = await writeUnits(fileId, { newName: 'Ages' });

@@ -231,11 +231,14 @@ describe('inspection', () => {
     const all = await findings();
     const punctuation = all.find((f) => f.check === 'final-punctuation')!;
     const bracket = all.find((f) => f.check === 'brackets')!;
-    await server.ask('POST', '/findings/stet', { ids: [bracket.id], reason: 'the client wants it so' });
+    await server.ask('POST', `/termbases/${termbase}/findings/stet`, {
+      ids: [bracket.id],
+      reason: 'the client wants it so',
+    });
     expect((await findings()).map((f) => f.check)).toEqual(['final-punctuation']);
-    await server.ask('POST', '/findings/put-right', { ids: [punctuation.id] });
+    await server.ask('POST', `/termbases/${termbase}/findings/put-right`, { ids: [punctuation.id] });
     expect((await concept(id)).languages[1]!.terms.map((t) => t.text)).toEqual(['weir', 'dam (fixed', 'barrage']);
-    await server.ask('POST', '/findings/put-right', { ids: [punctuation.id] }, 409);
+    await server.ask('POST', `/termbases/${termbase}/findings/put-right`, { ids: [punctuation.id] }, 409);
     expect(await inspect()).toMatchObject({ new: 0, stet: 1 });
     await server.ask('POST', `/concepts/${id}/change`, { kind: 'change term', term: 't3', text: 'dam (solid' });
     expect(await inspect()).toMatchObject({ new: 1, stet: 0 });
@@ -245,7 +248,7 @@ describe('inspection', () => {
     const id = await conceptOf('Wehr');
     await server.ask('POST', `/concepts/${id}/change`, { kind: 'add term', language: 'en', text: 'dam (fixed' });
     await inspect();
-    const { ledgerId: stet } = await server.ask<{ ledgerId: number }>('POST', '/findings/stet', {
+    const { ledgerId: stet } = await server.ask<{ ledgerId: number }>('POST', `/termbases/${termbase}/findings/stet`, {
       ids: [(await findings())[0]!.id],
       reason: 'x',
     });

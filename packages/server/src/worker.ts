@@ -14,6 +14,7 @@ const memoriesWrite = () => import('./memories/write.js');
 const memoriesExchangeTask = () => import('./memories/exchange-task.js');
 const ledgerWrite = () => import('./ledger/write.js');
 const inspectionWrite = () => import('./inspection/write.js');
+const inspectionWriteMemory = () => import('./inspection/write-memory.js');
 const intakeReadTasks = () => import('./intake/read-tasks.js');
 const handOverTask = () => import('./hand-over/task.js');
 const inspectionReportTask = () => import('./inspection/report-task.js');
@@ -53,6 +54,9 @@ const writerTasks = {
   inspectTermbase: async () => (await inspectionWrite()).inspectTermbase,
   letStand: async () => (await inspectionWrite()).letStand,
   putRight: async () => (await inspectionWrite()).putRight,
+  inspectMemory: async () => (await inspectionWriteMemory()).inspectMemory,
+  letUnitsStand: async () => (await inspectionWriteMemory()).letUnitsStand,
+  putUnitsRight: async () => (await inspectionWriteMemory()).putUnitsRight,
 };
 
 const readerTasks = {

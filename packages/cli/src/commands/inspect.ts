@@ -1,6 +1,6 @@
 import { basename } from 'node:path';
 import { Command } from 'commander';
-import { inspect, type Check, type Finding } from '@fair-copy/core/checks/check.js';
+import { inspect, OF_MEMORIES, OF_TERMBASES, type Check, type Finding } from '@fair-copy/core/checks/check.js';
 import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { conceptOf } from '@fair-copy/core/intake/draft.js';
@@ -84,6 +84,7 @@ async function findingsOf(file: ClientFile, found: FileReading, checks: readonly
     languages: languagesOf(reading),
     concept: (id) => byId.get(id),
     fields: used.definitions(),
+    words: checks === MEMORY_CHECKS ? OF_MEMORIES : OF_TERMBASES,
   });
   return [...findings].map((finding) => ({ finding, where: { file: file.name, ...sheet, row: finding.concept } }));
 }
@@ -100,8 +101,9 @@ function asText(found: readonly Located[], counts: Readonly<Record<string, numbe
       ({ finding, where }) =>
         `${where.sheet ? where.sheet + ', ' : ''}row ${where.row}: ${finding.check}: “${finding.text}”: ${finding.message}`,
     );
-  const sums = TERMBASE_CHECKS.filter((check) => counts[check.id]).map(
-    (check) => `${counts[check.id]} × ${check.title}`,
-  );
+  const known = new Map([...TERMBASE_CHECKS, ...MEMORY_CHECKS].map((check) => [check.id, check]));
+  const sums = [...known.values()]
+    .filter((check) => counts[check.id])
+    .map((check) => `${counts[check.id]} × ${check.title}`);
   return [...lines, sums.length ? sums.join(', ') : 'No findings.'].join('\n') + '\n';
 }

@@ -44,6 +44,16 @@ export interface CheckRun {
   end(): Iterable<Finding>;
 }
 
+/** A check may look at a termbase, whose concepts have terms, or a memory, whose units have texts. */
+export interface Words {
+  readonly term: string;
+  readonly terms: string;
+  readonly concepts: string;
+}
+
+export const OF_TERMBASES: Words = { term: 'term', terms: 'terms', concepts: 'concepts' };
+export const OF_MEMORIES: Words = { term: 'text', terms: 'texts', concepts: 'units' };
+
 /** Known before the pass. */
 export interface TermbaseFacts {
   /** In order of weight: the first is the one that terms are looked up from. */
@@ -52,6 +62,8 @@ export interface TermbaseFacts {
   concept(id: ConceptId): Concept | undefined;
   /** What the termbase records. */
   readonly fields: readonly FieldDefinition[];
+  /** What the things are called in messages. */
+  readonly words: Words;
   /** Whether the picture that concepts call by this name is there. Absent: pictures are not looked at. */
   readonly hasPicture?: (name: string) => boolean;
 }

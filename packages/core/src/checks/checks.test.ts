@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { LanguageTag } from '../language/tags.js';
 import type { Concept, ConceptId } from '../termbase/concept.js';
 import { unbalanced } from './brackets.js';
-import { inspect, type Finding } from './check.js';
+import { inspect, OF_TERMBASES, type Finding } from './check.js';
 import { TERMBASE_CHECKS } from './termbase-checks.js';
 
 function concept(id: number, terms: Readonly<Record<string, readonly string[]>>): Concept {
@@ -24,6 +24,7 @@ function findings(concepts: readonly Concept[], check?: string): Finding[] {
     languages: ['de', 'en'] as LanguageTag[],
     concept: (id: ConceptId) => concepts.find((c) => c.id === id),
     fields: [],
+    words: OF_TERMBASES,
   };
   return [...inspect(concepts, TERMBASE_CHECKS, facts)].filter((f) => !check || f.check === check);
 }
@@ -52,7 +53,7 @@ describe('checks over the whole termbase', () => {
       [5, [50]],
       [50, [5]],
     ]);
-    expect(found[0]!.message).toBe('“Pegel” has 2 different terms in English: gauge / water level.');
+    expect(found[0]!.message).toBe('“Pegel” has 2 different terms in English: “gauge” / “water level”.');
   });
   test('the same term in several concepts, unless the other check says it already', () => {
     const found = findings([...CLEAN, concept(50, { de: ['Staudamm'], en: ['dam'] })], 'several-concepts');

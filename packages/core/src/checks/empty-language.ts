@@ -13,7 +13,7 @@ const about = {
 const PLACEHOLDER =
   /^(?:[\p{P}\p{S}\s]+|n\s*\/?\s*a\.?|n\.\s?n\.|tbd|t\.b\.d\.|todo|to do|xxx+|\?+|none|keine?|k\.?\s?a\.?|fehlt|missing|leer|offen|open|brak|puuttuu|manque|à traduire|zu übersetzen|translate)$/iu;
 
-export const emptyLanguageCheck: Check = perConcept(about, function* (concept) {
+export const emptyLanguageCheck: Check = perConcept(about, function* (concept, { words }) {
   for (const { language, terms } of concept.languages)
     for (const term of terms)
       if (PLACEHOLDER.test(term.text.trim()) && !isRealWord(term.text, terms.length))
@@ -22,7 +22,7 @@ export const emptyLanguageCheck: Check = perConcept(about, function* (concept) {
           concept,
           language,
           term,
-          `“${term.text}” stands where a term in ${languageName(language)} is missing.`,
+          `“${term.text}” stands where a ${words.term} in ${languageName(language)} is missing.`,
           {
             correction: { kind: 'remove term', safe: false },
           },

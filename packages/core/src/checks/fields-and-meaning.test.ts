@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { LanguageTag } from '../language/tags.js';
 import type { Concept, ConceptId, Fields } from '../termbase/concept.js';
 import type { FieldDefinition } from '../termbase/definition.js';
-import { inspect, type Finding, type TermbaseFacts } from './check.js';
+import { inspect, OF_TERMBASES, type Finding, type TermbaseFacts } from './check.js';
 import { TERMBASE_CHECKS } from './termbase-checks.js';
 
 type Said = string | readonly [string, Fields];
@@ -31,6 +31,7 @@ function found(check: string, concepts: readonly Concept[], more: Partial<Termba
     languages: ['de', 'en'] as LanguageTag[],
     concept: (id) => concepts.find((c) => c.id === id),
     fields: [],
+    words: OF_TERMBASES,
     ...more,
   };
   return [...inspect(concepts, TERMBASE_CHECKS, facts)].filter((finding) => finding.check === check);

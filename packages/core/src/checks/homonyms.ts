@@ -2,6 +2,7 @@
 import { languageName, type LanguageTag } from '../language/tags.js';
 import { termsOf, type Concept, type ConceptId } from '../termbase/concept.js';
 import { caselessKey, exactKey } from '../text/fold.js';
+import { TextHash } from '../text/hash.js';
 import { onTerm, type Check, type CheckRun, type Finding, type TermbaseFacts } from './check.js';
 
 export interface Place {
@@ -12,13 +13,16 @@ export interface Place {
   readonly others: ReadonlyMap<LanguageTag, readonly string[]>;
 }
 
-/** Which concepts have a term, by language and key. Only ids are kept: nearly all terms stand in one concept. */
+/**
+ * Which concepts have a term, by the hash of its language and text. Only ids are kept: nearly all terms stand in one
+ * concept, and a million texts of a memory take no more than their numbers.
+ */
 export class TermIndex {
-  private readonly concepts = new Map<string, ConceptId | ConceptId[]>();
+  private readonly concepts = new Map<number, ConceptId | ConceptId[]>();
 
   see(concept: Concept): void {
     for (const { language, term } of termsOf(concept)) {
-      const key = `${language}\0${exactKey(term.text)}`;
+      const key = keyOf(language, term.text);
       const there = this.concepts.get(key);
       if (there === undefined) this.concepts.set(key, concept.id);
       else if (typeof there === 'number') {
@@ -32,12 +36,27 @@ export class TermIndex {
   ): Generator<{ readonly language: LanguageTag; readonly places: readonly Place[] }> {
     for (const [key, ids] of this.concepts) {
       if (typeof ids === 'number') continue;
-      const cut = key.indexOf('\0');
-      const language = key.slice(0, cut) as LanguageTag;
-      const text = key.slice(cut + 1);
+      const found = termOf(lookUp(ids[0]!), key);
+      if (!found) continue;
+      const { language, text } = found;
       yield { language, places: ids.flatMap((id) => placeOf(lookUp(id), language, text)) };
     }
   }
+}
+
+function keyOf(language: LanguageTag, text: string): number {
+  const hash = new TextHash();
+  hash.add(language);
+  hash.add(exactKey(text));
+  return hash.value;
+}
+
+/** The term of a concept that has the key. */
+function termOf(concept: Concept | undefined, key: number): { language: LanguageTag; text: string } | null {
+  if (concept)
+    for (const { language, term } of termsOf(concept))
+      if (keyOf(language, term.text) === key) return { language, text: exactKey(term.text) };
+  return null;
 }
 
 function placeOf(concept: Concept | undefined, language: LanguageTag, key: string): Place[] {
@@ -65,29 +84,70 @@ function* differing(index: TermIndex, facts: TermbaseFacts): Generator<Finding> 
     if (language !== facts.languages[0]) continue;
     const target = contradictedLanguage(places, language);
     if (!target) continue;
-    const said = places.map((place) => (place.others.get(target) ?? []).join(', ')).filter(Boolean);
+    const said = saidIn(target, places);
     yield* findings(
       different,
       language,
       places,
-      `“${places[0]!.text}” has ${said.length} different terms in ${languageName(target)}: ${said.join(' / ')}.`,
+      `“${places[0]!.text}” has ${said.length} different ${facts.words.terms} in ${languageName(target)}: ${listed(said)}.`,
     );
   }
 }
 
-/** The first language in which the concepts agree on no term. */
-function contradictedLanguage(places: readonly Place[], source: LanguageTag): LanguageTag | null {
-  const languages = new Set(places.flatMap((place) => [...place.others.keys()]));
+/** What the places say in a language, each once. */
+function saidIn(language: LanguageTag, places: readonly Place[]): string[] {
+  return [...new Set(places.map((place) => (place.others.get(language) ?? []).join(', ')).filter(Boolean))];
+}
+
+/** So many different sayings are compared with each other. */
+const COMPARED = 100;
+/** So many are named. */
+const NAMED = 6;
+
+function listed(texts: readonly string[]): string {
+  const named = texts.slice(0, NAMED).map((text) => `“${text}”`);
+  return named.join(' / ') + (texts.length > NAMED ? ' / …' : '');
+}
+
+/** The first language in which the concepts agree on no term. @param only no other language is looked at */
+function contradictedLanguage(places: readonly Place[], source: LanguageTag, only?: LanguageTag): LanguageTag | null {
+  const languages = only ? [only] : new Set(places.flatMap((place) => [...place.others.keys()]));
   for (const language of languages) {
     if (language === source) continue;
-    const sets = places.flatMap((place) => {
-      const texts = place.others.get(language);
-      return texts ? [new Set(texts.map(caselessKey))] : [];
-    });
+    // Many places say the same: each saying is looked at once.
+    const sayings = new Map<string, ReadonlySet<string>>();
+    for (const place of places) {
+      const texts = place.others.get(language)?.map(caselessKey);
+      if (texts) sayings.set(texts.join('\0'), new Set(texts));
+    }
+    const sets = [...sayings.values()].slice(0, COMPARED);
     if (sets.length > 1 && sets.some((a, i) => sets.slice(i + 1).some((b) => ![...a].some((text) => b.has(text)))))
       return language;
   }
   return null;
+}
+
+const sources = {
+  id: 'different-sources',
+  title: 'Same target, different sources',
+  explains: 'The same text of another language stands for different texts of the first: one of them may be wrong.',
+  severity: 'info',
+} as const;
+
+/** For memories: in a termbase these are synonyms, or what `severalConceptsCheck` says. */
+export const differentSourcesCheck: Check = {
+  ...sources,
+  start: (facts) => wholeTermbase((index) => fromDifferentSources(index, facts)),
+};
+
+function* fromDifferentSources(index: TermIndex, facts: TermbaseFacts): Generator<Finding> {
+  const source = facts.languages[0];
+  for (const { language, places } of index.shared(facts.concept)) {
+    if (language === source || contradictedLanguage(places, language, source) !== source) continue;
+    const said = saidIn(source, places);
+    const message = `“${places[0]!.text}” stands for ${said.length} different ${facts.words.terms} in ${languageName(source)}: ${listed(said)}.`;
+    yield* findings(sources, language, places, message);
+  }
 }
 
 const several = {
@@ -107,7 +167,12 @@ function* repeated(index: TermIndex, facts: TermbaseFacts): Generator<Finding> {
     // Said by the other check already, with more evidence.
     if (language === facts.languages[0] && contradictedLanguage(places, language)) continue;
     if (places.length === 2 && sharesAnother(places[0]!, places[1]!, language)) continue;
-    yield* findings(several, language, places, `“${places[0]!.text}” stands in ${places.length} concepts.`);
+    yield* findings(
+      several,
+      language,
+      places,
+      `“${places[0]!.text}” stands in ${places.length} ${facts.words.concepts}.`,
+    );
   }
 }
 
@@ -120,21 +185,23 @@ export function sharesAnother(a: Place, b: Place, language: LanguageTag): boolea
   });
 }
 
+/** So many others are named as evidence. */
+const RELATED = 20;
+
 function* findings(
   check: Pick<Check, 'id' | 'severity'>,
   language: LanguageTag,
   places: readonly Place[],
   message: string,
 ): Generator<Finding> {
-  const basis = places
-    .map((p) => [...p.others].map(([tag, texts]) => `${tag}:${texts.join('|')}`).join(';'))
-    .sort()
-    .join('\0');
+  const said = places.map((p) => [...p.others].map(([tag, texts]) => `${tag}:${texts.map(exactKey).join('|')}`).join(';'));
+  const basis = [...new Set(said)].sort().join('\0');
+  const first = places.slice(0, RELATED + 1);
   for (const place of places) {
-    const related = places.filter((p) => p !== place).map((p) => p.concept);
+    const related = first.filter((p) => p !== place).map((p) => p.concept);
     const concept = { id: place.concept } as Concept;
     yield onTerm(check, concept, language, { id: place.term, text: place.text }, message, {
-      related: related.slice(0, 20),
+      related: related.slice(0, RELATED),
       basis,
     });
   }

@@ -20,7 +20,7 @@ export const missingTargetCheck: Check = perConcept(about, function* (concept, f
       language,
       term: null,
       text: there,
-      message: `There is no term in ${languageName(language)}.`,
+      message: `There is no ${facts.words.term} in ${languageName(language)}.`,
       related: [],
       basis: `${language}\0${there}`,
     } satisfies Finding;

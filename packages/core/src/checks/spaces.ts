@@ -10,7 +10,7 @@ const about = {
 } as const;
 
 /** Precise by construction: every finding is a difference in characters that no term needs. */
-export const spacesCheck: Check = perConcept(about, function* (concept) {
+export const spacesCheck: Check = perConcept(about, function* (concept, { words }) {
   for (const { language, term } of termsOf(concept)) {
     const problems: string[] = [];
     if (/^\s/u.test(term.text)) problems.push('begins with a space');
@@ -20,7 +20,7 @@ export const spacesCheck: Check = perConcept(about, function* (concept) {
     if (bare !== term.text) problems.push(`holds an invisible character (${nameOfInvisible(term.text)})`);
     if (problems.length === 0) continue;
     const text = bare.replace(/\s+/gu, ' ').trim();
-    yield onTerm(about, concept, language, term, `The term ${problems.join(' and ')}.`, {
+    yield onTerm(about, concept, language, term, `The ${words.term} ${problems.join(' and ')}.`, {
       ...(text && { correction: { kind: 'text', text, safe: true } }),
     });
   }

@@ -1,5 +1,6 @@
 /** The unit: what a memory is made of. The same content in two or more languages, without a direction. */
 import type { LanguageTag } from '../language/tags.js';
+import { TextHash } from '../text/hash.js';
 import { withoutCodes, type Segment } from '../text/inline-codes.js';
 
 /** A property with the name that its file gives it. */
@@ -58,7 +59,7 @@ export function unitKey(unit: Unit): number {
 }
 
 function unitHash(variants: readonly Variant[]): number {
-  const hash = new Hash();
+  const hash = new TextHash();
   for (const { language, text } of variants) {
     hash.add(language);
     hash.add(text);
@@ -68,41 +69,9 @@ function unitHash(variants: readonly Variant[]): number {
 
 /** A 53-bit hash of a text by which neighbours are recognised; white space counts as one space, codes not at all. */
 export function textHash(text: string): number {
-  const hash = new Hash();
+  const hash = new TextHash();
   hash.add(withoutCodes(text));
   return hash.value;
-}
-
-/** FNV-1a in two lanes (Fowler, Noll & Vo), for texts whose runs of white space count as one. */
-class Hash {
-  private a = 0x811c9dc5;
-  private b = 0x01000193;
-
-  add(text: string): void {
-    let { a, b } = this;
-    let space = true;
-    for (let i = 0; i < text.length; i++) {
-      let code = text.charCodeAt(i);
-      if (code === 32 || (code < 14 && code > 8) || code === 0xa0) {
-        if (space) continue;
-        space = true;
-        code = 32;
-      } else space = false;
-      a = Math.imul(a ^ code, 0x01000193);
-      b = Math.imul(b ^ (code + 0x9e37), 0x85ebca6b);
-    }
-    if (!space) {
-      // So that a space at the end makes no difference.
-      a = Math.imul(a ^ 32, 0x01000193);
-      b = Math.imul(b ^ (32 + 0x9e37), 0x85ebca6b);
-    }
-    this.a = a ^ 0x1f;
-    this.b = b ^ 0x1f;
-  }
-
-  get value(): number {
-    return (this.a >>> 0) * 0x200000 + ((this.b >>> 0) & 0x1fffff);
-  }
 }
 
 /** When it was changed last, in the form of TMX; empty if nothing says. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { openTotal } from '../inspection/read.js';
+import { TERMBASES } from '../inspection/subjects.js';
 import { done, idParam, OK } from '../schemas.js';
 import { languageCounts } from '../store/concepts.js';
 import type { ClientRow, TermbaseRow } from '../store/termbases.js';
@@ -81,7 +82,7 @@ export function clientRoutes(api: Api, { workspace, workers, events }: Context):
         name: row.name,
         concepts: row.concepts,
         languages: languageCounts(workspace, row.id),
-        openFindings: openTotal(workspace, row.id),
+        openFindings: openTotal(workspace, TERMBASES, row.id),
         inspected: row.inspected === 1,
         changedAt: row.changed_at ?? row.created_at,
       }));

@@ -1,31 +1,52 @@
 /** Findings as the pages get them. */
-import type { Db } from '../store/database.js';
+import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { readConcept } from '../store/concepts.js';
-import { firstTerm } from '../termbases/write.js';
-import type { FindingBody } from '../termbases/schemas.js';
+import type { Db } from '../store/database.js';
+import type { MemoryFile } from '../store/memory-file.js';
 import type { FindingRow } from './read.js';
+import type { FindingBody, FoundRow } from './schemas.js';
 
-export function findingBodies(db: Db, rows: readonly FindingRow[]): FindingBody[] {
+/** The texts of a concept or unit, by language; none where it is gone. */
+export type TextsOf = (item: number) => FoundRow['texts'];
+
+export const textsOfConcepts =
+  (db: Db): TextsOf =>
+  (concept) =>
+    (readConcept(db, concept)?.body.languages ?? []).map(({ language, terms }) => ({
+      language,
+      texts: terms.map((term) => term.text),
+    }));
+
+export const textsOfUnits =
+  (file: MemoryFile): TextsOf =>
+  (unit) =>
+    (file.unit(unit)?.variants ?? []).map(({ language, text }) => ({ language, texts: [withoutCodes(text)] }));
+
+/** Others that are named as evidence. */
+const RELATED = 8;
+
+export function findingBodies(rows: readonly FindingRow[], textsOf: TextsOf): FindingBody[] {
   return rows.map((row) => ({
     id: row.id,
     check: row.check_id,
-    concept: row.concept_id,
+    item: row.item,
     language: row.language,
-    term: row.term_id,
+    place: row.place,
     severity: row.severity,
     text: row.text,
     message: row.message,
     related: (JSON.parse(row.related) as number[])
-      .slice(0, 8)
-      .map((concept) => ({ concept, text: labelOf(db, concept) })),
+      .slice(0, RELATED)
+      .map((item) => ({ item, text: labelOf(textsOf(item)) })),
     correction: row.correction ? (JSON.parse(row.correction) as FindingBody['correction']) : null,
     isNew: row.is_new === 1,
   }));
 }
 
-function labelOf(db: Db, concept: number): string {
-  const stored = readConcept(db, concept);
-  if (!stored) return '';
-  const [first, second] = stored.body.languages;
-  return [firstTerm(stored.body), second && first ? second.terms[0]?.text : ''].filter(Boolean).join(' – ');
+function labelOf(texts: FoundRow['texts']): string {
+  return texts
+    .slice(0, 2)
+    .map((language) => language.texts[0] ?? '')
+    .filter(Boolean)
+    .join(' – ');
 }

@@ -1,16 +1,21 @@
 /** The findings of the last inspection that are still open: not settled since, and not let stand. */
 import type { Db } from '../store/database.js';
+import type { Subject } from './subjects.js';
 
 export interface FindingRow {
   readonly id: number;
-  readonly termbase_id: number;
+  /** The termbase or memory. */
+  readonly owner: number;
   readonly check_id: string;
-  readonly concept_id: number;
+  /** The concept or unit. */
+  readonly item: number;
   readonly language: string | null;
-  readonly term_id: string | null;
+  /** The id of the term, or which of the variants, from 0; null: the item as a whole. */
+  readonly place: string | number | null;
   readonly severity: 'error' | 'warning' | 'info';
   readonly text: string;
   readonly message: string;
+  /** Other items, as JSON. */
   readonly related: string;
   readonly correction: string | null;
   readonly basis: string;
@@ -18,52 +23,77 @@ export interface FindingRow {
   readonly settled: number;
 }
 
-const OPEN = `f.termbase_id = @termbaseId AND f.settled = 0 AND NOT EXISTS (
-  SELECT 1 FROM stet s WHERE s.termbase_id = f.termbase_id AND s.check_id = f.check_id AND s.concept_id = f.concept_id
-    AND s.language IS f.language AND s.basis = f.basis)`;
+const columns = ({ owner, item, place }: Subject): string =>
+  `f.id, f.${owner} AS owner, f.check_id, f.${item} AS item, f.language, f.${place} AS place, f.severity, f.text, f.message,
+   f.related, f.correction, f.basis, f.is_new, f.settled`;
+
+const open = ({ owner, item, stets }: Subject): string =>
+  `f.${owner} = @owner AND f.settled = 0 AND NOT EXISTS (
+     SELECT 1 FROM ${stets} s WHERE s.${owner} = f.${owner} AND s.check_id = f.check_id AND s.${item} = f.${item}
+       AND s.language IS f.language AND s.basis = f.basis)`;
 
 export function openFindings(
   db: Db,
-  where: { readonly termbaseId: number; readonly check: string | null; readonly after: number; readonly limit: number },
+  of: Subject,
+  where: { readonly owner: number; readonly check: string | null; readonly after: number; readonly limit: number },
 ): FindingRow[] {
   return db
     .prepare<[typeof where], FindingRow>(
-      `SELECT f.* FROM finding f WHERE ${OPEN} AND (@check IS NULL OR f.check_id = @check) AND f.id > @after ORDER BY f.id LIMIT @limit`,
+      `SELECT ${columns(of)} FROM ${of.findings} f
+       WHERE ${open(of)} AND (@check IS NULL OR f.check_id = @check) AND f.id > @after ORDER BY f.id LIMIT @limit`,
     )
     .all(where);
 }
 
-export function openFindingsOfConcept(db: Db, termbaseId: number, conceptId: number): FindingRow[] {
+export function openFindingsOf(db: Db, of: Subject, owner: number, item: number): FindingRow[] {
   return db
-    .prepare<[{ termbaseId: number; conceptId: number }], FindingRow>(
-      `SELECT f.* FROM finding f WHERE ${OPEN} AND f.concept_id = @conceptId ORDER BY f.id`,
+    .prepare<[{ owner: number; item: number }], FindingRow>(
+      `SELECT ${columns(of)} FROM ${of.findings} f WHERE ${open(of)} AND f.${of.item} = @item ORDER BY f.id`,
     )
-    .all({ termbaseId, conceptId });
+    .all({ owner, item });
+}
+
+/** Which concepts or units have open findings. */
+export function itemsWithFindings(db: Db, of: Subject, owner: number): IterableIterator<number> {
+  return db
+    .prepare<[{ owner: number }], number>(`SELECT DISTINCT f.${of.item} FROM ${of.findings} f WHERE ${open(of)}`)
+    .pluck()
+    .iterate({ owner });
+}
+
+export function findingsById(db: Db, of: Subject, ids: readonly number[]): FindingRow[] {
+  const one = db.prepare<[number], FindingRow>(`SELECT ${columns(of)} FROM ${of.findings} f WHERE f.id = ?`);
+  return ids.flatMap((id) => one.get(id) ?? []);
 }
 
 /** Open findings by check; how many of them can be put right without a thought. */
-export function openCounts(db: Db, termbaseId: number): { check: string; open: number; safe: number; fresh: number }[] {
+export function openCounts(
+  db: Db,
+  of: Subject,
+  owner: number,
+): { check: string; open: number; safe: number; fresh: number }[] {
   return db
-    .prepare<[{ termbaseId: number }], { check: string; open: number; safe: number; fresh: number }>(
+    .prepare<[{ owner: number }], { check: string; open: number; safe: number; fresh: number }>(
       `SELECT f.check_id AS "check", count(*) AS open, sum(coalesce(json_extract(f.correction, '$.safe'), 0)) AS safe, sum(f.is_new) AS fresh
-       FROM finding f WHERE ${OPEN} GROUP BY f.check_id`,
+       FROM ${of.findings} f WHERE ${open(of)} GROUP BY f.check_id`,
     )
-    .all({ termbaseId });
+    .all({ owner });
 }
 
-export function openTotal(db: Db, termbaseId: number): number {
+export function openTotal(db: Db, of: Subject, owner: number): number {
   return db
-    .prepare<[{ termbaseId: number }], { n: number }>(`SELECT count(*) AS n FROM finding f WHERE ${OPEN}`)
-    .get({ termbaseId })!.n;
+    .prepare<[{ owner: number }], { n: number }>(`SELECT count(*) AS n FROM ${of.findings} f WHERE ${open(of)}`)
+    .get({ owner })!.n;
 }
 
 export function lastInspection(
   db: Db,
-  termbaseId: number,
+  of: Subject,
+  owner: number,
 ): { readonly at: string; readonly counts: string } | undefined {
   return db
     .prepare<[number], { at: string; counts: string }>(
-      'SELECT at, counts FROM inspection WHERE termbase_id = ? ORDER BY id DESC LIMIT 1',
+      `SELECT at, counts FROM ${of.inspections} WHERE ${of.owner} = ? ORDER BY id DESC LIMIT 1`,
     )
-    .get(termbaseId);
+    .get(owner);
 }

@@ -1,53 +1,71 @@
 import { z } from 'zod';
-import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
+import { memoryById } from '../memories/store.js';
 import { idParam, job } from '../schemas.js';
-import { readConcept } from '../store/concepts.js';
 import { termbaseById } from '../store/termbases.js';
-import { findingBody } from '../termbases/schemas.js';
-import { findingBodies } from './bodies.js';
+import type { Workers } from '../jobs/workers.js';
+import { findingBodies, textsOfConcepts, textsOfUnits, type TextsOf } from './bodies.js';
 import { lastInspection, openCounts, openFindings } from './read.js';
+import { foundRow, overview, type InspectionOverview } from './schemas.js';
+import { MEMORIES, TERMBASES, type Subject } from './subjects.js';
 
-const counts = z.object({ new: z.number(), standing: z.number(), settled: z.number(), stet: z.number() });
+/** What differs between the inspection of termbases and of memories. */
+interface Inspected {
+  readonly of: Subject;
+  /** "/termbases" or "/memories". */
+  readonly path: string;
+  /** Throws where there is none. */
+  named(id: number): { readonly name: string; readonly client_id: number };
+  textsOf(id: number): TextsOf;
+  inspect(id: number, ...options: RunOptions): Promise<unknown>;
+  letStand(ids: readonly number[], reason: string): Promise<{ readonly ledgerId: number }>;
+  putRight(ids: readonly number[]): Promise<{ readonly ledgerId: number; readonly changed: number }>;
+}
 
-const overview = z.object({
-  inspectedAt: z.string().nullable(),
-  counts: counts.nullable(),
-  checks: z.array(
-    z.object({
-      id: z.string(),
-      title: z.string(),
-      explains: z.string(),
-      open: z.number(),
-      safe: z.number(),
-      fresh: z.number(),
-    }),
-  ),
-});
-export type InspectionOverview = z.infer<typeof overview>;
-
-const foundRow = findingBody.extend({ terms: z.array(z.object({ language: z.string(), texts: z.array(z.string()) })) });
-export type FoundRow = z.infer<typeof foundRow>;
+type RunOptions = [options?: Parameters<Workers['write']>[2]];
 
 export function inspectionRoutes(api: Api, context: Context): void {
-  const { workspace, workers, jobs, events } = context;
-  const changed = (termbaseId: number): void => {
-    for (const what of ['inspection', 'termbase', 'holdings', 'ledger'] as const)
-      events.tell({ type: 'changed', what, id: termbaseId });
+  const { workspace, workers, memories } = context;
+  routesOf(api, context, {
+    of: TERMBASES,
+    path: '/termbases',
+    named: (id) => termbaseById(workspace, id),
+    textsOf: () => textsOfConcepts(workspace),
+    inspect: (termbaseId, options) => workers.write('inspectTermbase', { termbaseId }, options),
+    letStand: (ids, reason) => workers.write('letStand', { ids, reason }),
+    putRight: (ids) => workers.write('putRight', { ids }),
+  });
+  routesOf(api, context, {
+    of: MEMORIES,
+    path: '/memories',
+    named: (id) => memoryById(workspace, id),
+    textsOf: (id) => textsOfUnits(memories.file(id)),
+    inspect: (memoryId, options) => workers.write('inspectMemory', { memoryId }, options),
+    letStand: (ids, reason) => workers.write('letUnitsStand', { ids, reason }),
+    putRight: (ids) => workers.write('putUnitsRight', { ids }),
+  });
+}
+
+function routesOf(api: Api, { workspace, workers, jobs, events }: Context, inspected: Inspected): void {
+  const { of, path } = inspected;
+  const changed = (id: number): void => {
+    for (const what of ['inspection', of.kind, 'holdings', 'ledger'] as const)
+      events.tell({ type: 'changed', what, id });
   };
 
   api.get(
-    '/termbases/:id/inspection',
+    `${path}/:id/inspection`,
     { schema: { params: idParam, response: { 200: overview } } },
-    async (request) => {
-      const { id } = termbaseById(workspace, request.params.id);
-      const last = lastInspection(workspace, id);
-      const open = new Map(openCounts(workspace, id).map((row) => [row.check, row]));
+    async (request): Promise<InspectionOverview> => {
+      const { id } = request.params;
+      inspected.named(id);
+      const last = lastInspection(workspace, of, id);
+      const open = new Map(openCounts(workspace, of, id).map((row) => [row.check, row]));
       return {
         inspectedAt: last?.at ?? null,
-        counts: last ? counts.parse(JSON.parse(last.counts)) : null,
-        checks: TERMBASE_CHECKS.map((check) => ({
+        counts: last ? (JSON.parse(last.counts) as InspectionOverview['counts']) : null,
+        checks: of.checks.map((check) => ({
           id: check.id,
           title: check.title,
           explains: check.explains,
@@ -59,17 +77,18 @@ export function inspectionRoutes(api: Api, context: Context): void {
     },
   );
 
-  api.post('/termbases/:id/inspection', { schema: { params: idParam, response: { 200: job } } }, async (request) => {
-    const { id, name, client_id } = termbaseById(workspace, request.params.id);
-    return jobs.start({ kind: 'inspect', title: `Inspecting ${name}`, clientId: client_id }, async (controls) => {
-      const result = await workers.write('inspectTermbase', { termbaseId: id }, controls);
+  api.post(`${path}/:id/inspection`, { schema: { params: idParam, response: { 200: job } } }, async (request) => {
+    const { id } = request.params;
+    const { name, client_id: clientId } = inspected.named(id);
+    return jobs.start({ kind: 'inspect', title: `Inspecting ${name}`, clientId }, async (controls) => {
+      const result = await inspected.inspect(id, controls);
       changed(id);
       return result;
     });
   });
 
   api.get(
-    '/termbases/:id/findings',
+    `${path}/:id/findings`,
     {
       schema: {
         params: idParam,
@@ -79,85 +98,80 @@ export function inspectionRoutes(api: Api, context: Context): void {
     },
     async (request) => {
       const { check = null, after } = request.query;
-      const rows = openFindings(workspace, { termbaseId: request.params.id, check, after, limit: 100 });
-      return findingBodies(workspace, rows).map((finding) => ({
-        ...finding,
-        terms: (readConcept(workspace, finding.concept)?.body.languages ?? []).map(({ language, terms }) => ({
-          language,
-          texts: terms.map((term) => term.text),
-        })),
-      }));
+      const owner = request.params.id;
+      const rows = openFindings(workspace, of, { owner, check, after, limit: 100 });
+      const textsOf = inspected.textsOf(owner);
+      return findingBodies(rows, textsOf).map((finding) => ({ ...finding, texts: textsOf(finding.item) }));
     },
   );
 
   const ids = z.array(z.number()).min(1).max(5000);
+  const done = z.object({ ledgerId: z.number(), changed: z.number() });
 
   api.post(
-    '/findings/stet',
+    `${path}/:id/findings/stet`,
     {
       schema: {
+        params: idParam,
         body: z.object({ ids, reason: z.string().max(500) }),
         response: { 200: z.object({ ledgerId: z.number() }) },
       },
     },
     async (request) => {
-      const result = await workers.write('letStand', request.body);
-      changed(0);
-      return result;
-    },
-  );
-
-  api.post(
-    '/findings/put-right',
-    { schema: { body: z.object({ ids }), response: { 200: z.object({ ledgerId: z.number(), changed: z.number() }) } } },
-    async (request) => {
-      const result = await workers.write('putRight', request.body);
-      changed(0);
-      return result;
-    },
-  );
-
-  api.post(
-    '/termbases/:id/findings/put-right-safe',
-    {
-      schema: {
-        summary: 'All corrections of a check that change no meaning',
-        params: idParam,
-        body: z.object({ check: z.string() }),
-        response: { 200: z.object({ ledgerId: z.number(), changed: z.number() }) },
-      },
-    },
-    async (request) => {
-      const safe: number[] = [];
-      let after = 0;
-      for (;;) {
-        const page = openFindings(workspace, {
-          termbaseId: request.params.id,
-          check: request.body.check,
-          after,
-          limit: 1000,
-        });
-        if (page.length === 0) break;
-        safe.push(
-          ...page
-            .filter((row) => row.correction && (JSON.parse(row.correction) as { safe: boolean }).safe)
-            .map((row) => row.id),
-        );
-        after = page.at(-1)!.id;
-      }
-      const result = await workers.write('putRight', { ids: safe });
+      const result = await inspected.letStand(request.body.ids, request.body.reason);
       changed(request.params.id);
       return result;
     },
   );
 
   api.post(
-    '/termbases/:id/inspection/report',
+    `${path}/:id/findings/put-right`,
+    { schema: { params: idParam, body: z.object({ ids }), response: { 200: done } } },
+    async (request) => {
+      const result = await inspected.putRight(request.body.ids);
+      changed(request.params.id);
+      return result;
+    },
+  );
+
+  api.post(
+    `${path}/:id/findings/put-right-safe`,
+    {
+      schema: {
+        summary: 'All corrections of a check that change no meaning',
+        params: idParam,
+        body: z.object({ check: z.string() }),
+        response: { 200: done },
+      },
+    },
+    async (request) => {
+      const owner = request.params.id;
+      const { check } = request.body;
+      const safe: number[] = [];
+      let after = 0;
+      for (;;) {
+        const page = openFindings(workspace, of, { owner, check, after, limit: 1000 });
+        if (page.length === 0) break;
+        for (const row of page)
+          if (row.correction && (JSON.parse(row.correction) as { safe: boolean }).safe) safe.push(row.id);
+        after = page.at(-1)!.id;
+      }
+      const result = await inspected.putRight(safe);
+      changed(owner);
+      return result;
+    },
+  );
+
+  api.post(
+    `${path}/:id/inspection/report`,
     { schema: { params: idParam, body: z.object({ format: z.enum(['html', 'xlsx']) }), response: { 200: job } } },
     async (request) => {
-      const { id, name, client_id } = termbaseById(workspace, request.params.id);
-      return jobs.start({ kind: 'report', title: `Inspection report of ${name}`, clientId: client_id }, (controls) =>
-        workers.read('inspectionReport', { jobId: controls.id, termbaseId: id, format: request.body.format }, controls),
+      const { id } = request.params;
+      const { name, client_id: clientId } = inspected.named(id);
+      const about = { kind: 'report', title: `Inspection report of ${name}`, clientId };
+      const { format } = request.body;
+      return jobs.start(about, (controls) =>
+        workers.read('inspectionReport', { jobId: controls.id, kind: of.kind, id, format }, controls),
       );
     },
   );

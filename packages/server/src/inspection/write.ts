@@ -1,5 +1,5 @@
 /** Inspecting a termbase, letting findings stand, putting them right. */
-import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { inspect, OF_TERMBASES, type Finding } from '@fair-copy/core/checks/check.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
@@ -12,14 +12,9 @@ import { picturesOf } from '../store/pictures.js';
 import { termbaseById } from '../store/termbases.js';
 import { recorded, workspaceForWriting } from '../store/workspace.js';
 import { settleFindings } from '../termbases/write.js';
-import type { FindingRow } from './read.js';
-
-export interface InspectionCounts {
-  readonly new: number;
-  readonly standing: number;
-  readonly settled: number;
-  readonly stet: number;
-}
+import { keepFindings, letFindingsStand, requireFindings, stetTitle, type InspectionCounts } from './keep.js';
+import { findingsById } from './read.js';
+import { TERMBASES } from './subjects.js';
 
 /** Runs all checks and replaces the findings of the last inspection. */
 export function inspectTermbase(
@@ -40,9 +35,10 @@ export function inspectTermbase(
       concept: (id) => conceptById(db, id),
       fields,
       hasPicture: (name) => pictures.has(name),
+      words: OF_TERMBASES,
     }),
   ];
-  return db.transaction(() => store(db, termbaseId, findings)).immediate();
+  return db.transaction(() => keepFindings(db, TERMBASES, termbaseId, findings)).immediate();
 }
 
 function* counted(
@@ -58,94 +54,18 @@ function* counted(
   }
 }
 
-function store(db: Db, termbaseId: number, findings: readonly Finding[]): InspectionCounts {
-  const before = new Set(
-    db.prepare<[number], FindingRow>('SELECT * FROM finding WHERE termbase_id = ?').all(termbaseId).map(identityOfRow),
-  );
-  const stets = new Set(
-    db
-      .prepare<[number], { check_id: string; concept_id: number; language: string | null; basis: string }>(
-        'SELECT check_id, concept_id, language, basis FROM stet WHERE termbase_id = ?',
-      )
-      .all(termbaseId)
-      .map((row) => identity(row.check_id, row.concept_id, row.language, row.basis)),
-  );
-  db.prepare('DELETE FROM finding WHERE termbase_id = ?').run(termbaseId);
-  const insert = db.prepare(
-    `INSERT INTO finding (termbase_id, check_id, concept_id, language, term_id, severity, text, message, related, correction, basis, is_new)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
-  );
-  const counts = { new: 0, standing: 0, settled: 0, stet: 0 };
-  const now = new Set<string>();
-  for (const f of findings) {
-    const key = identity(f.check, f.concept, f.language, f.basis);
-    if (stets.has(key)) {
-      counts.stet++;
-      continue;
-    }
-    now.add(key);
-    const isNew = !before.has(key);
-    counts[isNew ? 'new' : 'standing']++;
-    const correction = f.correction ? JSON.stringify(f.correction) : null;
-    insert.run(
-      termbaseId,
-      f.check,
-      f.concept,
-      f.language,
-      f.term,
-      f.severity,
-      f.text,
-      f.message,
-      JSON.stringify(f.related),
-      correction,
-      f.basis,
-      isNew ? 1 : 0,
-    );
-  }
-  counts.settled = [...before].filter((key) => !now.has(key) && !stets.has(key)).length;
-  db.prepare('INSERT INTO inspection (termbase_id, at, counts) VALUES (?, ?, ?)').run(
-    termbaseId,
-    new Date().toISOString(),
-    JSON.stringify(counts),
-  );
-  return counts;
-}
-
-function identity(check: string, concept: number, language: string | null, basis: string): string {
-  return `${check}\0${concept}\0${language ?? ''}\0${basis}`;
-}
-
-function identityOfRow(row: FindingRow): string {
-  return identity(row.check_id, row.concept_id, row.language, row.basis);
-}
-
 /** Lets findings stand with a reason, until the texts they rest on change. */
 export function letStand(
   { ids, reason }: { readonly ids: readonly number[]; readonly reason: string },
   { dataDir }: TaskContext,
 ): { readonly ledgerId: number } {
   const db = workspaceForWriting(dataDir);
-  const rows = findingsById(db, ids);
-  const first = rows[0]!;
-  const { client_id } = termbaseById(db, first.termbase_id);
-  const what = rows.length === 1 ? `“${first.text}”` : `${rows.length} findings`;
-  const about = {
-    clientId: client_id,
-    termbaseId: first.termbase_id,
-    kind: 'stet',
-    title: `Let stand: ${what}${reason ? ` (${reason})` : ''}`,
-  };
-  return recorded(dataDir, about, ({ entry, now }) => {
-    const insert = db.prepare(
-      'INSERT INTO stet (termbase_id, check_id, concept_id, language, basis, reason, at) VALUES (?, ?, ?, ?, ?, ?, ?)',
-    );
-    for (const row of rows) {
-      const id = Number(
-        insert.run(row.termbase_id, row.check_id, row.concept_id, row.language, row.basis, reason, now).lastInsertRowid,
-      );
-      entry.created('stet', id);
-    }
-    return { ledgerId: entry.id };
+  const rows = findingsById(db, TERMBASES, ids);
+  const { owner: termbaseId } = requireFindings(rows);
+  const { client_id: clientId } = termbaseById(db, termbaseId);
+  return recorded(dataDir, { clientId, termbaseId, kind: 'stet', title: stetTitle(rows, reason) }, (writing) => {
+    letFindingsStand(writing, TERMBASES, rows, reason);
+    return { ledgerId: writing.entry.id };
   });
 }
 
@@ -155,20 +75,19 @@ export function putRight(
   { dataDir }: TaskContext,
 ): { readonly ledgerId: number; readonly changed: number } {
   const db = workspaceForWriting(dataDir);
-  const rows = findingsById(db, ids).filter((row) => row.correction !== null);
-  const first = rows[0];
-  if (!first) throw new ApiError('finding-gone');
-  const { client_id } = termbaseById(db, first.termbase_id);
+  const rows = findingsById(db, TERMBASES, ids).filter((row) => row.correction !== null);
+  const first = requireFindings(rows);
+  const { client_id } = termbaseById(db, first.owner);
   const title = rows.length === 1 ? `Put right: “${first.text}”` : `Put right: ${rows.length} findings`;
   return recorded(
     dataDir,
-    { clientId: client_id, termbaseId: first.termbase_id, kind: 'put right', title },
+    { clientId: client_id, termbaseId: first.owner, kind: 'put right', title },
     ({ entry, now }) => {
       const writer = new ConceptWriter(db, now);
       let changed = 0;
       for (const row of rows) {
-        const before = readConcept(db, row.concept_id);
-        const term = before?.body.languages.flatMap((s) => s.terms).find((t) => t.id === row.term_id);
+        const before = readConcept(db, row.item);
+        const term = before?.body.languages.flatMap((s) => s.terms).find((t) => t.id === row.place);
         // Several findings on one term: the first one put right may have settled the next.
         if (!before || !term || term.text !== row.text) {
           if (rows.length === 1) throw new ApiError('finding-gone');
@@ -179,19 +98,12 @@ export function putRight(
           correction.kind === 'text'
             ? withTermText(before.body, term.id, correction.text)!
             : withoutTerm(before.body, term.id)!;
-        entry.before('concept', row.concept_id, before);
-        settleFindings(db, row.concept_id);
-        writer.replace(row.concept_id, { termbaseId: before.termbaseId, body });
+        entry.before('concept', row.item, before);
+        settleFindings(db, row.item);
+        writer.replace(row.item, { termbaseId: before.termbaseId, body });
         changed++;
       }
       return { ledgerId: entry.id, changed };
     },
   );
-}
-
-function findingsById(db: Db, ids: readonly number[]): FindingRow[] {
-  const one = db.prepare<[number], FindingRow>('SELECT * FROM finding WHERE id = ?');
-  const rows = ids.map((id) => one.get(id)).filter((row) => row !== undefined);
-  if (rows.length === 0) throw new ApiError('finding-gone');
-  return rows;
 }

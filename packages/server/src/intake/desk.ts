@@ -15,12 +15,14 @@ import { Recipes } from './recipes.js';
 import { keepUpload } from './uploads.js';
 import { IntakeFiles, type IntakeFile } from './files.js';
 import type { UnitFileOptions } from '@fair-copy/files/unit-file.js';
-import type { UnitsToWrite } from '../memories/write.js';
+import type { UnitsToWrite, UnitsWritten } from '../memories/write.js';
 import type { IntakeToWrite, Written } from './write-task.js';
 
 /** Milliseconds between the last picture of a folder and the new tallies. */
 const PICTURES_WAIT = 400;
 const SIZE_LIMIT = 2 * 1024 ** 3;
+
+type HowToWrite = Pick<UnitsToWrite, 'stamp' | 'duplicates'>;
 
 export class Desk {
   readonly files: IntakeFiles;
@@ -132,21 +134,83 @@ export class Desk {
   }
 
   /** Writes a file of units to a memory. */
-  writeUnits(fileId: number, target: UnitsToWrite['target'], more: Pick<UnitsToWrite, 'stamp' | 'duplicates'>): Job {
+  writeUnits(fileId: number, target: UnitsToWrite['target'], more: HowToWrite): Job {
+    const file = this.unitsReady(fileId);
+    const about = { kind: 'write', title: `Writing ${file.name}`, clientId: file.clientId };
+    return this.context.jobs.start(about, (controls) => this.writeFile(file, { target, ...more }, controls));
+  }
+
+  /**
+   * Writes several files of units, to one memory or to one each, as one operation: stopped or failed, none of them is
+   * written.
+   */
+  writeAllUnits(ids: readonly number[], target: UnitsToWrite['target'] | 'each', more: HowToWrite): Job {
+    const { jobs, workers } = this.context;
+    const files = ids.map((id) => this.unitsReady(id));
+    const { clientId } = files[0]!;
+    if (files.some((file) => file.clientId !== clientId))
+      throw new ApiError('not-found', { what: 'file of this client' });
+    const about = { kind: 'write', title: `Writing ${files.length} files`, clientId };
+    return jobs.start(about, async (controls) => {
+      const all: UnitsWritten[] = [];
+      try {
+        for (const [i, file] of files.entries()) {
+          const into: UnitsToWrite['target'] =
+            target === 'each'
+              ? { kind: 'new', name: file.name.replace(/\.[^.]+$/, '') }
+              : i === 0
+                ? target
+                : { kind: 'existing', id: all[0]!.memoryId };
+          const partOf = all[0]?.ledgerId;
+          const how = { target: into, ...more, ...(partOf !== undefined && { partOf }) };
+          const onProgress = (share: number): void => controls.onProgress((i + share) / files.length);
+          all.push(await this.writeFile(file, how, { ...controls, onProgress }));
+        }
+      } catch (error) {
+        // Nothing is half written.
+        if (all[0]) await workers.write('undoEntry', { id: all[0].ledgerId });
+        for (const file of files.slice(0, all.length)) this.files.update(file.id, { written: null });
+        this.writtenTo(null);
+        throw error;
+      }
+      const sum = (of: (one: UnitsWritten) => number): number => all.reduce((total, one) => total + of(one), 0);
+      return {
+        memories: [...new Map(all.map(({ memoryId, memory }) => [memoryId, memory]))].map(([id, name]) => ({
+          id,
+          name,
+        })),
+        ledgerId: all[0]!.ledgerId,
+        units: sum(({ units }) => units),
+        skipped: sum(({ skipped }) => skipped),
+      };
+    });
+  }
+
+  private unitsReady(fileId: number): IntakeFile {
     const file = this.files.get(fileId);
     if (file.state !== 'ready' || !file.units) throw new ApiError('file-not-ready', { name: file.name });
-    const { jobs, workers, events } = this.context;
-    const about = { kind: 'write', title: `Writing ${file.name}`, clientId: file.clientId };
-    return jobs.start(about, async (controls) => {
-      const { sha256, name, clientId } = file;
-      const job = { staged: String(fileId), sha256, name, clientId, open: unitOptions(file), target, ...more };
-      const written = await workers.write('writeUnits', job, controls);
-      this.files.update(fileId, { written });
-      for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
-      events.tell({ type: 'changed', what: 'memory', id: written.memoryId });
-      this.told(fileId);
-      return written;
-    });
+    return file;
+  }
+
+  private async writeFile(
+    file: IntakeFile,
+    how: HowToWrite & Pick<UnitsToWrite, 'target' | 'partOf'>,
+    controls: Partial<JobControls>,
+  ): Promise<UnitsWritten> {
+    const { sha256, name, clientId } = file;
+    const job = { staged: String(file.id), sha256, name, clientId, open: unitOptions(file), ...how };
+    const written = await this.context.workers.write('writeUnits', job, controls);
+    this.files.update(file.id, { written });
+    this.writtenTo(written.memoryId);
+    this.told(file.id);
+    return written;
+  }
+
+  /** @param memoryId null: any */
+  private writtenTo(memoryId: number | null): void {
+    const { events } = this.context;
+    for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
+    events.tell({ type: 'changed', what: 'memory', ...(memoryId !== null && { id: memoryId }) });
   }
 
   /** The other visible sheets of a workbook are readings of their own. */

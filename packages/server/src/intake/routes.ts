@@ -20,6 +20,7 @@ import { encodingNamed } from '@fair-copy/core/text/encodings-list.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
+import type { UnitsToWrite } from '../memories/write.js';
 import { stampBody, stampOf } from '../memories/stamp.js';
 import { done, idParam, job, OK } from '../schemas.js';
 import { Staging } from '../store/staging.js';
@@ -315,13 +316,32 @@ export function intakeRoutes(api: Api, context: Context): void {
     },
     async (request) => {
       const { memoryId, newName, duplicates, ...said } = request.body;
-      const target =
-        memoryId !== undefined
-          ? ({ kind: 'existing', id: memoryId } as const)
-          : ({ kind: 'new', name: newName ?? '' } as const);
       const { clientId } = desk.files.get(request.params.id);
       const stamp = stampOf(context.workspace, clientId, said);
-      return desk.writeUnits(request.params.id, target, { stamp, duplicates });
+      return desk.writeUnits(request.params.id, targetOf(memoryId, newName), { stamp, duplicates });
+    },
+  );
+
+  api.post(
+    '/intake/write-units',
+    {
+      schema: {
+        summary: 'Write the units of several files to one memory, or to one each, as one operation',
+        body: z.object({
+          ids: z.array(z.number().int()).min(1).max(500),
+          each: z.boolean().default(false),
+          memoryId: z.number().int().optional(),
+          newName: z.string().max(200).optional(),
+          ...stampBody,
+        }),
+        response: { 200: job },
+      },
+    },
+    async (request) => {
+      const { ids, each, memoryId, newName, duplicates, ...said } = request.body;
+      const { clientId } = desk.files.get(ids[0]!);
+      const stamp = stampOf(context.workspace, clientId, said);
+      return desk.writeAllUnits(ids, each ? 'each' : targetOf(memoryId, newName), { stamp, duplicates });
     },
   );
 
@@ -498,4 +518,8 @@ function canonicalLanguage(said: string): LanguageTag {
   const language = canonicalTag(said);
   if (!language) throw new ApiError('language-unknown', { what: said });
   return language;
+}
+
+function targetOf(memoryId: number | undefined, newName: string | undefined): UnitsToWrite['target'] {
+  return memoryId !== undefined ? { kind: 'existing', id: memoryId } : { kind: 'new', name: newName ?? '' };
 }

@@ -17,6 +17,8 @@ export const ENTITIES = {
   concept: conceptEntity,
   stet: (db: Db) =>
     rowEntity(db, 'stet', ['termbase_id', 'check_id', 'concept_id', 'language', 'basis', 'reason', 'at']),
+  unit_stet: (db: Db) =>
+    rowEntity(db, 'unit_stet', ['memory_id', 'check_id', 'unit_id', 'language', 'basis', 'reason', 'at']),
 } as const satisfies Record<string, (db: Db, now: string) => Entity>;
 
 export type EntityName = keyof typeof ENTITIES;

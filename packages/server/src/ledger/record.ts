@@ -136,6 +136,7 @@ function contained(
     .prepare<[number, string], { title: string }>(
       `SELECT l.title FROM change c
        JOIN ledger l ON l.${entity}_id = c.entity_id AND l.id > c.ledger_id AND l.undone_at IS NULL
+         AND l.part_of IS NOT c.ledger_id
        WHERE c.ledger_id = ? AND c.entity = ? AND c.before IS NULL
          AND (l.memory_id IS NOT NULL OR EXISTS (SELECT 1 FROM change WHERE ledger_id = l.id)) ORDER BY l.id LIMIT 1`,
     )

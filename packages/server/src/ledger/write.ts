@@ -1,6 +1,6 @@
 import { ApiError } from '../errors.js';
+import { settleUnitFindings } from '../inspection/settle.js';
 import type { TaskContext } from '../jobs/task.js';
-import { memoryById } from '../memories/store.js';
 import type { Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { laterChanges, redoInMemory, undoInMemory } from '../store/unit-changes.js';
@@ -25,30 +25,26 @@ function both(
 ): { readonly title: string } {
   const { dataDir } = context;
   const db = workspaceForWriting(dataDir);
-  const parts = db
-    .prepare<[{ id: number }], { id: number; memory_id: number | null }>(
-      'SELECT id, memory_id FROM ledger WHERE id = $id OR part_of = $id ORDER BY id DESC',
-    )
-    .all({ id });
   const files: MemoryFile[] = [];
   try {
     return db
       .transaction(() => {
-        const title = inWorkspace(db, id, new Date().toISOString());
-        db.prepare(
-          'UPDATE ledger SET undone_at = (SELECT undone_at FROM ledger WHERE id = $id) WHERE part_of = $id',
-        ).run({ id });
-        for (const part of parts) {
-          if (part.memory_id === null) continue;
-          const path = pathsOf(dataDir).memory(memoryById(db, part.memory_id).file);
-          const file = MemoryFile.openForWriting(path);
+        const now = new Date().toISOString();
+        const parts = partsOf(db, id);
+        // What came last is taken back first, and done again last.
+        const titles = (inWorkspace === undo ? parts.reverse() : parts).map((part) => {
+          const title = inWorkspace(db, part.id, now);
+          if (part.file === null) return title;
+          const file = MemoryFile.openForWriting(pathsOf(dataDir).memory(part.file));
           files.push(file);
           refuseIfTouched(db, file, part.id);
           file.db.exec('BEGIN IMMEDIATE');
           inMemory(file, part.id, (share) => context.checkpoint(share));
-        }
+          settleUnitFindings(db, file, part.id);
+          return title;
+        });
         for (const file of files) file.db.exec('COMMIT');
-        return { title };
+        return { title: titles[parts.findIndex((part) => part.id === id)]! };
       })
       .immediate();
   } finally {
@@ -57,6 +53,23 @@ function both(
       file.close();
     }
   }
+}
+
+interface Part {
+  readonly id: number;
+  /** Where units were changed; null: nowhere, or in a memory that the operation made and that goes and comes as a whole. */
+  readonly file: string | null;
+}
+
+/** An entry and those that belong to it, in the order in which they were made. */
+function partsOf(db: Db, id: number): Part[] {
+  return db
+    .prepare<[{ id: number }], Part>(
+      `SELECT l.id, m.file FROM ledger l LEFT JOIN memory m ON m.id = l.memory_id AND NOT EXISTS (
+         SELECT 1 FROM change WHERE ledger_id IN ($id, l.id) AND entity = 'memory' AND entity_id = m.id AND before IS NULL)
+       WHERE l.id = $id OR l.part_of = $id ORDER BY l.id`,
+    )
+    .all({ id });
 }
 
 /** A later operation that stands and touched the same units has to be undone first. */

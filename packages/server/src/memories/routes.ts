@@ -21,12 +21,17 @@ import {
 } from './schemas.js';
 import { memoryById, type MemoryRow } from './store.js';
 import { shownUnit } from './shown.js';
+import { findingBodies, textsOfUnits } from '../inspection/bodies.js';
+import { lastInspection, openFindingsOf, openTotal } from '../inspection/read.js';
+import { findingBody } from '../inspection/schemas.js';
+import { MEMORIES } from '../inspection/subjects.js';
 import { historyOf } from '../store/unit-changes.js';
 import { UNIT_FORMATS } from './unit-formats.js';
 
 const unitParam = idParam.extend({ unit: z.coerce.number().int().positive() });
 const changed = z.object({ ledgerId: z.number() });
 const unitDetail = unitBody.extend({
+  findings: z.array(findingBody),
   neighbours: z.array(unitBody),
   history: z.array(
     z.object({
@@ -201,6 +206,7 @@ export function memoryRoutes(api: Api, context: Context): void {
       const origin = file.originName(unit.originId);
       return {
         ...shownUnit(unit, origin),
+        findings: findingBodies(openFindingsOf(workspace, MEMORIES, request.params.id, unit.id), textsOfUnits(file)),
         neighbours: around.flatMap(({ id }) => {
           const one = file.unit(id);
           return one ? [shownUnit(one, origin)] : [];
@@ -431,5 +437,6 @@ export function shownMemory(row: MemoryRow, { workspace, memories }: Context): M
       .all(),
     attributes: types.map((found) => found.type),
     changedAt: last ?? row.created_at,
+    openFindings: lastInspection(workspace, MEMORIES, row.id) ? openTotal(workspace, MEMORIES, row.id) : null,
   };
 }

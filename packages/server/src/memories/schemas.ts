@@ -18,6 +18,8 @@ export const unitFilter = z.object({
   changedBefore: z.iso.date().optional(),
   codes: z.boolean().optional(),
   duplicate: z.boolean().optional(),
+  /** Units with open findings of the last inspection. */
+  findings: z.boolean().optional(),
   longer: z.number().int().min(0).optional(),
   shorter: z.number().int().min(0).optional(),
   attribute: z.object({ type: z.string().min(1).max(200), value: z.string().max(200) }).optional(),
@@ -79,6 +81,8 @@ export const memoryBody = z.object({
   /** Types of properties that occur, the commonest of the first units. */
   attributes: z.array(z.string()),
   changedAt: z.string(),
+  /** Null: never inspected. */
+  openFindings: z.number().nullable(),
 });
 export type MemoryBody = z.infer<typeof memoryBody>;
 

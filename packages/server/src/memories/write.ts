@@ -17,6 +17,7 @@ import { propFact } from '../store/unit-columns.js';
 import { pathsOf } from '../store/paths.js';
 import { clientById, freeName } from '../store/termbases.js';
 import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
+import { settleUnitFindings } from '../inspection/settle.js';
 import { changedUnit } from './change.js';
 import { passing } from './find/passing.js';
 import type { UnitBulk, UnitBulkPreview, UnitSelection } from './schemas.js';
@@ -35,6 +36,8 @@ export interface UnitsToWrite extends FileOfUnits {
   readonly stamp: Stamp;
   /** Units that say the same as one that is there: all are kept, or only the first. */
   readonly duplicates: 'keep' | 'skip';
+  /** The entry in the ledger that it belongs to: both are undone together. */
+  readonly partOf?: number;
 }
 
 export interface UnitsWritten {
@@ -82,12 +85,11 @@ async function newMemory(name: string, job: UnitsToWrite, context: TaskContext):
     if (!(error instanceof StoppedError)) removeMemory(staged);
     throw error;
   }
-  const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
-  return recorded(context.dataDir, about, (writing) => {
+  return recorded(context.dataDir, aboutIntake(job), (writing) => {
     const stored = newMemoryFile(context.dataDir);
     const id = insertMemory(writing, stored, job.clientId, name, job.stamp.subject);
     renameSync(staged, paths.memory(stored));
-    describe(writing.entry, job, finished, name, null);
+    describe(writing.entry, job, finished, name, job.partOf === undefined ? null : id);
     return { memoryId: id, memory: name, ledgerId: writing.entry.id, ...finished };
   });
 }
@@ -149,8 +151,7 @@ async function addUnits(
   job: UnitsToWrite,
   context: TaskContext,
 ): Promise<UnitsWritten> {
-  const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
-  return inMemory(db, row, about, async (file, entry, changes) => {
+  return inMemory(db, row, aboutIntake(job), async (file, entry, changes) => {
     const intake = new UnitIntake(file, source, job, context);
     await intake.take((id) => changes.create(id));
     if (intake.units === 0) throw new ApiError('nothing-to-write', { name: job.name });
@@ -159,6 +160,10 @@ async function addUnits(
     const left = source.seen.left.length;
     return { memoryId: row.id, memory: row.name, ledgerId: entry.id, units, skipped, left };
   });
+}
+
+function aboutIntake({ clientId, name, partOf }: UnitsToWrite): NewEntry {
+  return { clientId, termbaseId: null, kind: 'intake', title: `Taking in ${name}`, partOf: partOf ?? null };
 }
 
 function describe(
@@ -260,12 +265,16 @@ async function inMemories<T>(
     const now = new Date().toISOString();
     let first: number | null = null;
     const memories = files.map((file, i): ChangingMemory => {
-      const entry: LedgerEntry = new LedgerEntry(db, now, { ...about, memoryId: rows[i]!.id, partOf: first });
+      const partOf = first ?? about.partOf ?? null;
+      const entry: LedgerEntry = new LedgerEntry(db, now, { ...about, memoryId: rows[i]!.id, partOf });
       first ??= entry.id;
       return { file, entry, changes: new UnitChanges(file, entry.id) };
     });
     const result = await work(memories);
-    for (const file of files) file.write.settle();
+    for (const { file, entry } of memories) {
+      file.write.settle();
+      settleUnitFindings(db, file, entry.id);
+    }
     for (const one of all.reverse()) one.exec('COMMIT');
     return result;
   } catch (error) {

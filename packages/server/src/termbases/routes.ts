@@ -5,8 +5,9 @@ import { exactKey } from '@fair-copy/core/text/fold.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
-import { findingBodies } from '../inspection/bodies.js';
-import { openFindingsOfConcept } from '../inspection/read.js';
+import { findingBodies, textsOfConcepts } from '../inspection/bodies.js';
+import { openFindingsOf } from '../inspection/read.js';
+import { TERMBASES } from '../inspection/subjects.js';
 import { existingIn } from '../intake/existing.js';
 import { done, idParam, job, OK } from '../schemas.js';
 import type { Db } from '../store/database.js';
@@ -188,7 +189,7 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
     const stored = readConcept(workspace, id);
     if (!stored) throw new ApiError('not-found', { what: 'concept' });
     const { termbaseId, body } = stored;
-    const findings = findingBodies(workspace, openFindingsOfConcept(workspace, termbaseId, id));
+    const findings = findingBodies(openFindingsOf(workspace, TERMBASES, termbaseId, id), textsOfConcepts(workspace));
     return {
       id,
       termbaseId,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { findingBody } from '../inspection/schemas.js';
 
 export const fieldDefinition = z.object({
   name: z.string().min(1).max(100),
@@ -65,26 +66,6 @@ export const anchors = z.object({ count: z.number(), pageSize: z.number(), ancho
 export type AnchorsBody = z.infer<typeof anchors>;
 
 const fields = z.record(z.string(), z.array(z.string()));
-
-export const findingBody = z.object({
-  id: z.number(),
-  check: z.string(),
-  concept: z.number(),
-  language: z.string().nullable(),
-  term: z.string().nullable(),
-  severity: z.enum(['error', 'warning', 'info']),
-  text: z.string(),
-  message: z.string(),
-  related: z.array(z.object({ concept: z.number(), text: z.string() })),
-  correction: z
-    .union([
-      z.object({ kind: z.literal('text'), text: z.string(), safe: z.boolean() }),
-      z.object({ kind: z.literal('remove term'), safe: z.boolean() }),
-    ])
-    .nullable(),
-  isNew: z.boolean(),
-});
-export type FindingBody = z.infer<typeof findingBody>;
 
 export const concept = z.object({
   id: z.number(),

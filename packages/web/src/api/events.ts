@@ -41,7 +41,7 @@ function take(client: QueryClient, event: ServerEvent): void {
     intake: [['intake']],
     alignment: [['alignment']],
     ledger: [['ledger']],
-    inspection: [['inspection'], ['concept']],
+    inspection: [['inspection'], ['concept'], ['memory', 'all']],
   };
   for (const queryKey of keys[event.what] ?? []) void client.invalidateQueries({ queryKey });
 }

@@ -11,7 +11,6 @@ import type {
   ConcordanceBody,
   ConceptBodyOf,
   CursorBody,
-  FoundRow,
   Holding,
   InspectionOverview,
   IntakeFileBody,
@@ -158,16 +157,20 @@ export const termPage = (query: TermListQuery, after: CursorBody | null) =>
 export const concept = (id: number) =>
   queryOptions({ queryKey: ['concept', id], queryFn: () => get<ConceptBodyOf>(`/concepts/${id}`), retry: false });
 
-export const inspection = (termbaseId: number) =>
-  queryOptions({
-    queryKey: ['inspection', termbaseId],
-    queryFn: () => get<InspectionOverview>(`/termbases/${termbaseId}/inspection`),
-  });
+/** A termbase or a memory that is inspected. */
+export interface Inspected {
+  readonly kind: 'termbase' | 'memory';
+  readonly id: number;
+}
 
-export const findings = (termbaseId: number, check: string | null, after: number) =>
+export const inspectedPath = ({ kind, id }: Inspected): string =>
+  `/${kind === 'memory' ? 'memories' : 'termbases'}/${id}`;
+
+export const inspection = (of: Inspected) =>
   queryOptions({
-    queryKey: ['inspection', termbaseId, 'findings', check, after],
-    queryFn: () => get<FoundRow[]>(`/termbases/${termbaseId}/findings`, { check, after }),
+    queryKey: ['inspection', of],
+    queryFn: () => get<InspectionOverview>(`${inspectedPath(of)}/inspection`),
+    retry: false,
   });
 
 export const bulkPreview = (termbaseId: number, selection: SelectionBody, change: BulkBody['change'] | null) =>

@@ -9,7 +9,7 @@ export type {
   SourceChoicesBody,
   StepPreviewBody,
 } from '@fair-copy/server/intake/schemas.js';
-export type { FoundRow, InspectionOverview } from '@fair-copy/server/inspection/routes.js';
+export type { FindingBody, FoundRow, InspectionOverview } from '@fair-copy/server/inspection/schemas.js';
 export type { HandOverBody } from '@fair-copy/server/hand-over/routes.js';
 export type { LedgerEntryBody } from '@fair-copy/server/ledger/routes.js';
 export type { LookUpBody } from '@fair-copy/server/look-up/routes.js';
@@ -30,7 +30,6 @@ export type {
   ConceptChangeBody,
   CursorBody,
   FieldDefinitionBody,
-  FindingBody,
   ListOrder,
   LookUpMode,
   RecognizedBody,

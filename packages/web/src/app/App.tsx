@@ -69,6 +69,7 @@ const router = createBrowserRouter([
       { path: 'merge', element: <NotBuilt stage="merge" /> },
       { path: 'inspect', element: <InspectPage /> },
       { path: 'inspect/:id', element: <InspectPage /> },
+      { path: 'inspect/memories/:memory', element: <InspectPage /> },
       { path: 'rehearse', element: <NotBuilt stage="rehearse" /> },
       { path: 'corrections', element: <NotBuilt stage="corrections" /> },
       { path: 'ledger', element: <LedgerPage /> },

@@ -61,7 +61,7 @@ export const en = {
     commands: 'Commands',
     commandList: {
       intake: 'Take in a file',
-      inspect: 'Inspect a termbase',
+      inspect: 'Inspect a termbase or a memory',
       ledger: 'See what was done',
       theme: 'Switch between light and dark',
       help: 'Show the keys',
@@ -617,6 +617,8 @@ export const en = {
     withCodes: 'with codes',
     withoutCodes: 'without codes',
     duplicates: 'there is another that says the same',
+    withFindings: 'with findings',
+    notInspected: 'with findings (not inspected yet)',
     sort: 'Order',
     sorted: {
       file: 'as they came',
@@ -883,6 +885,13 @@ export const en = {
     write: (n: number) => `Write ${count(n, 'unit', 'units')} to …`,
     where: 'Write to which memory?',
     newMemory: 'a new memory',
+    each: 'a new memory for each file, called like it',
+    together: {
+      button: (n: number) => `Write ${number(n)} files of units …`,
+      which: 'Which files?',
+      done: (n: number, skipped: number, names: readonly string[]) =>
+        `${count(n, 'unit', 'units')} written to ${names.length === 1 ? `“${names[0]}”` : count(names.length, 'memory', 'memories')}${skipped ? `, ${number(skipped)} were there already` : ''}.`,
+    },
     stamp: 'Said of every unit',
     stampClient: 'the client’s name as well',
     skip: 'leave out units that are there already',
@@ -892,15 +901,23 @@ export const en = {
   },
   inspect: {
     title: 'Inspect',
-    choose: 'Which termbase?',
-    none: 'There is no termbase to inspect yet.',
+    choose: 'What shall be inspected?',
+    termbases: 'Termbases',
+    memories: 'Memories',
+    none: 'There is nothing to inspect yet.',
     run: 'Inspect now',
     again: 'Inspect again',
     running: 'Inspecting …',
     checks: 'Checks',
     all: 'All findings',
-    never: 'This termbase has not been inspected yet.',
-    neverAdvice: 'Twenty checks look at every concept; nothing is changed.',
+    never: {
+      termbase: 'This termbase has not been inspected yet.',
+      memory: 'This memory has not been inspected yet.',
+    },
+    neverAdvice: {
+      termbase: 'Twenty checks look at every concept; nothing is changed.',
+      memory: 'Seven checks look at every unit; nothing is changed.',
+    },
     clean: 'Nothing is open.',
     cleanCheck: 'This check finds nothing.',
     since: (fresh: number, settled: number, standing: number, stet: number) =>

@@ -19,6 +19,8 @@ const t = m.units;
 export interface MemoryTargetBody {
   readonly newName?: string;
   readonly memoryId?: number;
+  /** A new memory for each file. */
+  readonly each?: boolean;
   readonly subject: string;
   readonly stampClient: boolean;
   readonly attributes: readonly { readonly type: string; readonly text: string }[];
@@ -29,13 +31,16 @@ interface Props {
   readonly clientId: number;
   /** The file after which a new memory is called, and its sheet if it has one. */
   readonly file: { readonly name: string; readonly sheet: string | null };
+  /** There are several files, which may become a memory each. */
+  readonly several?: boolean;
   readonly submit: string;
+  readonly disabled?: boolean;
   readonly onSubmit: (body: MemoryTargetBody) => Promise<void>;
   /** Further choices above the button. */
   readonly children?: ReactNode;
 }
 
-export function MemoryTarget({ clientId, file, submit, onSubmit, children }: Props) {
+export function MemoryTarget({ clientId, file, several = false, submit, disabled = false, onSubmit, children }: Props) {
   const { data: memories = [] } = useQuery(memoriesQuery(clientId));
   const [target, setTarget] = useState('new');
   const [name, setName] = useState<string | null>(null);
@@ -56,7 +61,7 @@ export function MemoryTarget({ clientId, file, submit, onSubmit, children }: Pro
       onSubmit={(event) => {
         event.preventDefault();
         onSubmit({
-          ...(target === 'new' ? { newName: name ?? proposed } : { memoryId: Number(target) }),
+          ...targetOf(target, name ?? proposed),
           subject,
           stampClient,
           attributes: attribute.type.trim() ? [{ type: attribute.type.trim(), text: attribute.text }] : [],
@@ -78,6 +83,7 @@ export function MemoryTarget({ clientId, file, submit, onSubmit, children }: Pro
             autoFocus
           />
         )}
+        {several && <FormControlLabel value="each" control={<Radio size="small" />} label={t.each} />}
         {memories.map((memory) => (
           <FormControlLabel
             key={memory.id}
@@ -119,9 +125,18 @@ export function MemoryTarget({ clientId, file, submit, onSubmit, children }: Pro
         />
         {children}
       </Box>
-      <Button type="submit" variant="contained" disabled={target === 'new' && (name ?? proposed).trim() === ''}>
+      <Button
+        type="submit"
+        variant="contained"
+        disabled={disabled || (target === 'new' && (name ?? proposed).trim() === '')}
+      >
         {submit}
       </Button>
     </Box>
   );
+}
+
+function targetOf(target: string, newName: string): Pick<MemoryTargetBody, 'newName' | 'memoryId' | 'each'> {
+  if (target === 'each') return { each: true };
+  return target === 'new' ? { newName } : { memoryId: Number(target) };
 }

@@ -4,6 +4,7 @@ import { authorFact, dayFact, FACT_LENGTH, languageFact, propFact } from '../../
 import { UnitSet } from '../../store/unit-set.js';
 import { FACTS } from '../../store/word-index.js';
 import type { UnitFilter } from '../schemas.js';
+import { unitsWithFindings } from './with-findings.js';
 
 export interface Conditions {
   /** On a unit `u`; empty: none. */
@@ -23,6 +24,7 @@ export function conditionsOf(file: MemoryFile, filter: UnitFilter): Conditions {
   gathered.numbers(filter);
   gathered.dates(filter);
   gathered.duplicates(filter);
+  gathered.findings(filter);
   return gathered;
 }
 
@@ -128,6 +130,10 @@ class Gathered implements Conditions {
         ),
       ),
     );
+  }
+
+  findings({ findings }: UnitFilter): void {
+    if (findings) this.narrow(UnitSet.of(unitsWithFindings(this.file.db.name), this.file.highest));
   }
 
   /** The index knows it of units that were not edited; SQL decides for the others. */

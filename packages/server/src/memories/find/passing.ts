@@ -43,7 +43,8 @@ interface Plan {
 function planOf(file: MemoryFile, filter: UnitFilter): Plan {
   const key = JSON.stringify(filter);
   const last = file.kept('plans', () => ({ key: '', plan: null as Plan | null }));
-  if (last.key !== key || !last.plan) {
+  // Findings come and go without a change of the memory.
+  if (last.key !== key || !last.plan || filter.findings) {
     last.plan = planned(file, filter);
     last.key = key;
   }

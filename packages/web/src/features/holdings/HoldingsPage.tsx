@@ -184,14 +184,12 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
       ))}
       {extra && <TableCell />}
       <TableCell>
-        {holding.findings === undefined ? (
-          ''
-        ) : holding.findings === null ? (
+        {holding.findings === null ? (
           <Box component="span" sx={{ color: 'text.secondary' }}>
             {m.holdings.notInspected}
           </Box>
         ) : holding.findings ? (
-          <Box component={Link} to={`/inspect/${holding.id}`} sx={{ color: 'error.main' }}>
+          <Box component={Link} to={holding.inspectPath} sx={{ color: 'error.main' }}>
             {number(holding.findings)}
           </Box>
         ) : (
@@ -216,8 +214,9 @@ interface Resource {
   readonly client: string;
   readonly count: number;
   readonly languages: readonly { readonly language: string; readonly count: number }[];
-  /** Open findings; null: not inspected; undefined: cannot be inspected yet. */
-  readonly findings: number | null | undefined;
+  readonly inspectPath: string;
+  /** Open findings; null: not inspected. */
+  readonly findings: number | null;
   readonly changedAt: string;
 }
 
@@ -234,6 +233,7 @@ function termbaseResource({
   return {
     id,
     path: `/termbases/${id}`,
+    inspectPath: `/inspect/${id}`,
     kind: m.holdings.kind,
     name,
     client,
@@ -244,16 +244,26 @@ function termbaseResource({
   };
 }
 
-function memoryResource({ id, name, client, units, languages, subject, changedAt }: MemoryBody): Resource {
+function memoryResource({
+  id,
+  name,
+  client,
+  units,
+  languages,
+  subject,
+  openFindings,
+  changedAt,
+}: MemoryBody): Resource {
   return {
     id,
     path: `/memories/${id}`,
+    inspectPath: `/inspect/memories/${id}`,
     kind: subject ? `${m.holdings.memoryKind}, ${subject}` : m.holdings.memoryKind,
     name,
     client,
     count: units,
     languages: languages.map(({ language, units: count }) => ({ language, count })),
-    findings: undefined,
+    findings: openFindings,
     changedAt,
   };
 }

@@ -1,17 +1,18 @@
-import { TERMBASE_CHECK_TITLES } from './check-titles.js';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import { Link } from 'react-router';
+import { inspectedPath, type Inspected } from '../../api/queries.js';
 import type { FoundRow } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { CHECK_TITLES } from './check-titles.js';
 
 interface Props {
   readonly row: FoundRow;
-  readonly termbaseId: number;
+  readonly of: Inspected;
   readonly selected: boolean;
   readonly marked: boolean;
   readonly onSelect: () => void;
@@ -22,7 +23,7 @@ interface Props {
 
 const t = m.inspect;
 
-export function FindingLine({ row, termbaseId, selected, marked, onSelect, onMark, onPutRight, onStet }: Props) {
+export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPutRight, onStet }: Props) {
   return (
     <Box
       role="row"
@@ -45,12 +46,12 @@ export function FindingLine({ row, termbaseId, selected, marked, onSelect, onMar
         />
       </Box>
       <Box role="cell" sx={{ py: 1, pr: 2, minWidth: 0 }}>
-        <ConceptTerms row={row} termbaseId={termbaseId} />
+        <Texts row={row} of={of} />
       </Box>
       <Box role="cell" sx={{ py: 1, px: 2, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.default' }}>
         <MarginNote
           tone={row.severity === 'error' ? 'error' : row.severity === 'warning' ? 'doubt' : 'quiet'}
-          word={TERMBASE_CHECK_TITLES[row.check] ?? row.check}
+          word={CHECK_TITLES[row.check] ?? row.check}
           actions={
             <>
               {row.correction && (
@@ -68,9 +69,9 @@ export function FindingLine({ row, termbaseId, selected, marked, onSelect, onMar
             <Box sx={{ mt: 0.25, color: 'text.secondary' }}>
               {t.see}:{' '}
               {row.related.slice(0, 4).map((other, i) => (
-                <span key={other.concept}>
+                <span key={other.item}>
                   {i > 0 && ', '}
-                  <Link to={`/termbases/${termbaseId}?concept=${other.concept}`} style={{ color: 'inherit' }}>
+                  <Link to={addressOf(of, other.item)} style={{ color: 'inherit' }}>
                     {other.text}
                   </Link>
                 </span>
@@ -83,11 +84,18 @@ export function FindingLine({ row, termbaseId, selected, marked, onSelect, onMar
   );
 }
 
-function ConceptTerms({ row, termbaseId }: { readonly row: FoundRow; readonly termbaseId: number }) {
+/** Where a concept or unit is opened. */
+function addressOf(of: Inspected, item: number, language?: string): string {
+  if (of.kind === 'memory') return `${inspectedPath(of)}?unit=${item}`;
+  return `${inspectedPath(of)}?${language ? `language=${language}&` : ''}concept=${item}`;
+}
+
+/** All texts of the concept or unit, the one that the finding is about underlined. */
+function Texts({ row, of }: { readonly row: FoundRow; readonly of: Inspected }) {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(110px, max-content) minmax(0, 1fr)', columnGap: 2 }}>
-      {row.terms.map(({ language, texts }) => (
-        <Box key={language} sx={{ display: 'contents' }}>
+      {row.texts.map(({ language, texts }, place) => (
+        <Box key={place} sx={{ display: 'contents' }}>
           <Box sx={{ color: 'text.secondary', fontSize: 12.5, lineHeight: '24px' }}>
             <LanguageName tag={language} quiet />
           </Box>
@@ -102,7 +110,7 @@ function ConceptTerms({ row, termbaseId }: { readonly row: FoundRow; readonly te
                 )}
                 <Box
                   component={Link}
-                  to={`/termbases/${termbaseId}?language=${language}&concept=${row.concept}`}
+                  to={addressOf(of, row.item, language)}
                   sx={(theme) => ({
                     color: 'inherit',
                     textDecoration: language === row.language && text === row.text ? 'underline wavy' : 'none',

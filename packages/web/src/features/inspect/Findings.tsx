@@ -4,7 +4,7 @@ import { infiniteQueryOptions, useInfiniteQuery, useQuery } from '@tanstack/reac
 import { useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { get, send } from '../../api/http.js';
-import { ledger } from '../../api/queries.js';
+import { inspectedPath, ledger, type Inspected } from '../../api/queries.js';
 import type { FoundRow, InspectionOverview } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { NameDialog } from '../../ui/NameDialog.js';
@@ -25,29 +25,29 @@ const HINTS: readonly KeyHint[] = [
   ['u', m.keys.undo],
 ];
 
-const page = (termbaseId: number, check: string | null) =>
+const page = (of: Inspected, check: string | null) =>
   infiniteQueryOptions({
-    queryKey: ['inspection', termbaseId, 'list', check],
-    queryFn: ({ pageParam }) => get<FoundRow[]>(`/termbases/${termbaseId}/findings`, { check, after: pageParam }),
+    queryKey: ['inspection', of, 'list', check],
+    queryFn: ({ pageParam }) => get<FoundRow[]>(`${inspectedPath(of)}/findings`, { check, after: pageParam }),
     initialPageParam: 0,
     getNextPageParam: (last) => (last.length === 100 ? last.at(-1)!.id : undefined),
   });
 
 interface Props {
-  readonly termbaseId: number;
+  readonly of: Inspected;
   readonly check: InspectionOverview['checks'][number] | null;
 }
 
-/** Only the rows with findings: the concept on the sheet, the note beside it. */
-export function Findings({ termbaseId, check }: Props) {
-  const { data, fetchNextPage, hasNextPage } = useInfiniteQuery(page(termbaseId, check?.id ?? null));
+/** Only the rows with findings: the concept or unit on the sheet, the note beside it. */
+export function Findings({ of, check }: Props) {
+  const { data, fetchNextPage, hasNextPage } = useInfiniteQuery(page(of, check?.id ?? null));
   const rows = data?.pages.flat() ?? [];
   const list = useRef<VirtuosoHandle>(null);
   const [selected, setSelected] = useState(0);
   const [marked, setMarked] = useState<ReadonlySet<number>>(new Set());
   const [stetting, setStetting] = useState<readonly number[] | null>(null);
   const { fail } = useToast();
-  const undo = useUndoLast(termbaseId);
+  const undo = useUndoLast(of);
   useKeyHints(HINTS);
 
   const at = Math.min(selected, Math.max(0, rows.length - 1));
@@ -58,7 +58,7 @@ export function Findings({ termbaseId, check }: Props) {
     list.current?.scrollIntoView({ index: next });
   };
   const putRight = (row: FoundRow | undefined): void => {
-    if (row?.correction) send('POST', '/findings/put-right', { ids: [row.id] }).catch(fail);
+    if (row?.correction) send('POST', `${inspectedPath(of)}/findings/put-right`, { ids: [row.id] }).catch(fail);
     else if (row) go(1)();
   };
   const toggle = (id: number): void =>
@@ -87,7 +87,7 @@ export function Findings({ termbaseId, check }: Props) {
             <Button
               variant="outlined"
               onClick={() =>
-                send('POST', `/termbases/${termbaseId}/findings/put-right-safe`, { check: check.id }).catch(fail)
+                send('POST', `${inspectedPath(of)}/findings/put-right-safe`, { check: check.id }).catch(fail)
               }
             >
               {t.safe(check.safe)}
@@ -112,7 +112,7 @@ export function Findings({ termbaseId, check }: Props) {
           itemContent={(index, row) => (
             <FindingLine
               row={row}
-              termbaseId={termbaseId}
+              of={of}
               selected={index === at}
               marked={marked.has(row.id)}
               onSelect={() => setSelected(index)}
@@ -130,7 +130,7 @@ export function Findings({ termbaseId, check }: Props) {
           submit={t.stetGo}
           cancel={m.common.cancel}
           onSubmit={async (reason) => {
-            await send('POST', '/findings/stet', { ids: stetting, reason });
+            await send('POST', `${inspectedPath(of)}/findings/stet`, { ids: stetting, reason });
             setMarked(new Set());
           }}
           onClose={() => setStetting(null)}
@@ -140,11 +140,13 @@ export function Findings({ termbaseId, check }: Props) {
   );
 }
 
-function useUndoLast(termbaseId: number): () => void {
+function useUndoLast({ kind, id }: Inspected): () => void {
   const { data: entries = [] } = useQuery(ledger(null, 50));
   const { say, fail } = useToast();
   return () => {
-    const newest = entries.find((entry) => entry.termbaseId === termbaseId && !entry.undoneAt);
+    const newest = entries.find(
+      (entry) => (kind === 'memory' ? entry.memoryId : entry.termbaseId) === id && !entry.undoneAt,
+    );
     if (!newest) return say(m.ledger.nothingToUndo);
     send<{ title: string }>('POST', `/ledger/${newest.id}/undo`).then(
       ({ title }) => say(m.ledger.undoneToast(title)),

@@ -1,31 +1,33 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { Link, useNavigate, useParams } from 'react-router';
-import { holdings as holdingsQuery, inspection } from '../../api/queries.js';
+import { Link, useParams } from 'react-router';
+import { holdings as holdingsQuery, inspection, memories as memoriesQuery, type Inspected } from '../../api/queries.js';
 import { m } from '../../messages/en.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { Inspection } from './Inspection.js';
 
 export function InspectPage() {
-  const id = Number(useParams().id ?? 0);
-  return id ? <Chosen key={id} id={id} /> : <ChooseTermbase />;
+  const { id, memory } = useParams();
+  if (memory) return <Chosen key={`memory ${memory}`} of={{ kind: 'memory', id: Number(memory) }} />;
+  return id ? <Chosen key={`termbase ${id}`} of={{ kind: 'termbase', id: Number(id) }} /> : <Choose />;
 }
 
-function Chosen({ id }: { readonly id: number }) {
-  const { data: overview, error } = useQuery(inspection(id));
+function Chosen({ of }: { readonly of: Inspected }) {
+  const { data: overview, error } = useQuery(inspection(of));
   if (error) return <EmptyState heading="h1" title={error.message} />;
   if (!overview) return <EmptyState heading="h1" title={m.common.loading} />;
-  return <Inspection termbaseId={id} overview={overview} />;
+  return <Inspection of={of} overview={overview} />;
 }
 
-function ChooseTermbase() {
+function Choose() {
   const clientId = useDesk((state) => state.clientId);
   const { data: holdings = [], isPending } = useQuery(holdingsQuery(clientId));
-  const navigate = useNavigate();
+  const { data: memories = [] } = useQuery(memoriesQuery(clientId));
   if (isPending) return <EmptyState heading="h1" title={m.common.loading} />;
-  if (holdings.length === 0) {
+  if (holdings.length + memories.length === 0) {
     return (
       <EmptyState heading="h1" title={m.inspect.none} advice={m.holdings.emptyAdvice}>
         <Button variant="contained" component={Link} to="/intake">
@@ -36,13 +38,35 @@ function ChooseTermbase() {
   }
   return (
     <EmptyState heading="h1" title={m.inspect.choose}>
-      <Box sx={{ display: 'grid', gap: 1, width: '100%' }}>
-        {holdings.map((holding) => (
-          <Button key={holding.id} variant="outlined" onClick={() => void navigate(`/inspect/${holding.id}`)}>
-            {holding.name} · {holding.client}
-          </Button>
-        ))}
-      </Box>
+      <Resources
+        title={m.inspect.termbases}
+        all={holdings.map(({ id, name, client }) => ({ to: `/inspect/${id}`, name: `${name} · ${client}` }))}
+      />
+      <Resources
+        title={m.inspect.memories}
+        all={memories.map(({ id, name, client }) => ({ to: `/inspect/memories/${id}`, name: `${name} · ${client}` }))}
+      />
     </EmptyState>
+  );
+}
+
+interface ResourcesProps {
+  readonly title: string;
+  readonly all: readonly { readonly to: string; readonly name: string }[];
+}
+
+function Resources({ title, all }: ResourcesProps) {
+  if (all.length === 0) return null;
+  return (
+    <Box sx={{ display: 'grid', gap: 1, width: '100%', mb: 2 }}>
+      <Typography component="h2" color="text.secondary">
+        {title}
+      </Typography>
+      {all.map(({ to, name }) => (
+        <Button key={to} variant="outlined" component={Link} to={to}>
+          {name}
+        </Button>
+      ))}
+    </Box>
   );
 }

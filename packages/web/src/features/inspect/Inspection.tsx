@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { send } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
-import { termbase as termbaseQuery } from '../../api/queries.js';
+import { inspectedPath, memory as memoryQuery, termbase as termbaseQuery, type Inspected } from '../../api/queries.js';
 import type { InspectionOverview, JobBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -20,19 +20,13 @@ import { Findings } from './Findings.js';
 const t = m.inspect;
 
 /** The checks with their counts, the rows they find something in, and what changed since the last time. */
-export function Inspection({
-  termbaseId,
-  overview,
-}: {
-  readonly termbaseId: number;
-  readonly overview: InspectionOverview;
-}) {
+export function Inspection({ of, overview }: { readonly of: Inspected; readonly overview: InspectionOverview }) {
   const [check, setCheck] = useState<string | null>(null);
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   const current = overview.checks.find((c) => c.id === check);
   return (
     <>
-      <Heading termbaseId={termbaseId} overview={overview} />
+      <Heading of={of} overview={overview} />
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
         <CheckList overview={overview} check={check} onCheck={setCheck} />
         <Box
@@ -41,13 +35,13 @@ export function Inspection({
           sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
         >
           {overview.inspectedAt === null ? (
-            <EmptyState title={t.never} advice={t.neverAdvice}>
-              <InspectButton termbaseId={termbaseId} label={t.run} />
+            <EmptyState title={t.never[of.kind]} advice={t.neverAdvice[of.kind]}>
+              <InspectButton of={of} label={t.run} />
             </EmptyState>
           ) : (current?.open ?? open) === 0 ? (
             <EmptyState title={current ? t.cleanCheck : t.clean} {...(current && { advice: current.explains })} />
           ) : (
-            <Findings key={check ?? 'all'} termbaseId={termbaseId} check={current ?? null} />
+            <Findings key={check ?? 'all'} of={of} check={current ?? null} />
           )}
         </Box>
       </Box>
@@ -55,8 +49,9 @@ export function Inspection({
   );
 }
 
-function Heading({ termbaseId, overview }: { readonly termbaseId: number; readonly overview: InspectionOverview }) {
-  const { data: termbase } = useQuery(termbaseQuery(termbaseId));
+function Heading({ of, overview }: { readonly of: Inspected; readonly overview: InspectionOverview }) {
+  const { data: termbase } = useQuery({ ...termbaseQuery(of.id), enabled: of.kind === 'termbase' });
+  const { data: memory } = useQuery({ ...memoryQuery(of.id), enabled: of.kind === 'memory' });
   const { counts, inspectedAt } = overview;
   return (
     <Box
@@ -64,8 +59,8 @@ function Heading({ termbaseId, overview }: { readonly termbaseId: number; readon
     >
       <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
         {t.title}:{' '}
-        <Box component={Link} to={`/termbases/${termbaseId}`} sx={{ color: 'primary.main' }}>
-          {termbase?.name}
+        <Box component={Link} to={inspectedPath(of)} sx={{ color: 'primary.main' }}>
+          {(termbase ?? memory)?.name}
         </Box>
       </Typography>
       <Typography color="text.secondary" sx={{ flex: 1 }}>
@@ -76,21 +71,21 @@ function Heading({ termbaseId, overview }: { readonly termbaseId: number; readon
           </>
         )}
       </Typography>
-      {inspectedAt && <ReportButton termbaseId={termbaseId} />}
-      {inspectedAt && <InspectButton termbaseId={termbaseId} label={t.again} />}
+      {inspectedAt && <ReportButton of={of} />}
+      {inspectedAt && <InspectButton of={of} label={t.again} />}
     </Box>
   );
 }
 
-function InspectButton({ termbaseId, label }: { readonly termbaseId: number; readonly label: string }) {
+function InspectButton({ of, label }: { readonly of: Inspected; readonly label: string }) {
   const [busy, setBusy] = useState(false);
   const fail = useToast((state) => state.fail);
   const queries = useQueryClient();
   const run = async (): Promise<void> => {
     setBusy(true);
-    const job = await jobEnded((await send<JobBody>('POST', `/termbases/${termbaseId}/inspection`)).id);
+    const job = await jobEnded((await send<JobBody>('POST', `${inspectedPath(of)}/inspection`)).id);
     if (job.error) fail(new Error(job.error.message));
-    await queries.invalidateQueries({ queryKey: ['inspection', termbaseId] });
+    await queries.invalidateQueries({ queryKey: ['inspection', of] });
     setBusy(false);
   };
   return (
@@ -100,14 +95,12 @@ function InspectButton({ termbaseId, label }: { readonly termbaseId: number; rea
   );
 }
 
-function ReportButton({ termbaseId }: { readonly termbaseId: number }) {
+function ReportButton({ of }: { readonly of: Inspected }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { say, fail } = useToast();
   const write = async (format: 'html' | 'xlsx'): Promise<void> => {
     setAnchor(null);
-    const job = await jobEnded(
-      (await send<JobBody>('POST', `/termbases/${termbaseId}/inspection/report`, { format })).id,
-    );
+    const job = await jobEnded((await send<JobBody>('POST', `${inspectedPath(of)}/inspection/report`, { format })).id);
     if (job.state !== 'done') throw new Error(job.error?.message);
     fetchJobFile(job.id);
     say(t.reportReady);

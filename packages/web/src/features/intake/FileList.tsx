@@ -17,6 +17,7 @@ import { useDesk } from '../../ui/desk-store.js';
 import { size } from '../../ui/format.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useToast } from '../../ui/toast-store.js';
+import { WriteTogether } from './WriteTogether.js';
 
 /** The drop zone and the files on the desk, each with its state. */
 export function FileList({ chosen }: { readonly chosen: number }) {
@@ -43,6 +44,7 @@ export function FileList({ chosen }: { readonly chosen: number }) {
           <FileItem key={file.id} file={file} chosen={file.id === chosen} />
         ))}
       </Box>
+      {clientId !== null && <WriteTogether files={files} />}
     </Box>
   );
 }

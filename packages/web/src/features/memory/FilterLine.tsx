@@ -278,6 +278,17 @@ function FurtherForm({ memory, filter, set }: FormProps) {
         }
         label={t.duplicates}
       />
+      <FormControlLabel
+        control={
+          <Checkbox
+            size="small"
+            disabled={memory.openFindings === null}
+            checked={filter.findings ?? false}
+            onChange={(_, on) => set({ findings: on || undefined })}
+          />
+        }
+        label={memory.openFindings === null ? t.notInspected : t.withFindings}
+      />
     </Box>
   );
 }

@@ -88,6 +88,9 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
         <Button component={Link} to="/concordance">
           {t.concordance}
         </Button>
+        <Button component={Link} to={`/inspect/memories/${memory.id}`}>
+          {m.termbase.inspect}
+        </Button>
         <Button variant="contained" onClick={() => setOpen('hand over')} disabled={memory.units === 0}>
           {m.termbase.handOver}
         </Button>

@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import { send } from '../../api/http.js';
 import { unitDetail } from '../../api/queries.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
@@ -9,6 +10,7 @@ import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { moment } from '../../ui/format.js';
 import { languageLabel } from '../../ui/languages.js';
+import { MarginNote } from '../../ui/MarginNote.js';
 import { TermPair } from '../../parts/TermPair.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
@@ -48,6 +50,23 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
         <Typography color="text.secondary">{t.chooseUnit}</Typography>
       ) : (
         <>
+          {unit.findings.length > 0 && (
+            <Part title={m.termbase.findings}>
+              {unit.findings.map((finding) => (
+                <Box key={finding.id} sx={{ mb: 1 }}>
+                  <MarginNote
+                    tone={finding.severity === 'info' ? 'doubt' : 'error'}
+                    word={m.inspect.severity[finding.severity]}
+                  >
+                    {finding.message}
+                  </MarginNote>
+                </Box>
+              ))}
+              <WordButton as={Link} {...{ to: `/inspect/memories/${memory.id}` }}>
+                {m.termbase.inspect}
+              </WordButton>
+            </Part>
+          )}
           <Others unit={unit} columns={columns} />
           <Part title={m.termbase.origin}>
             <Box sx={{ overflowWrap: 'anywhere' }}>

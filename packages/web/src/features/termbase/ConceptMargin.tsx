@@ -46,7 +46,7 @@ export function ConceptMargin({
                 tone={finding.severity === 'info' ? 'doubt' : 'error'}
                 word={m.inspect.severity[finding.severity]}
                 actions={finding.related.slice(0, 2).map((other) => (
-                  <WordButton key={other.concept} onClick={() => onConcept(other.concept)}>
+                  <WordButton key={other.item} onClick={() => onConcept(other.item)}>
                     {other.text}
                   </WordButton>
                 ))}

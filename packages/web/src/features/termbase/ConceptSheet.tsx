@@ -238,7 +238,7 @@ function TermBlock({
   onConcept,
 }: TermBlockProps) {
   const change = useConceptChange(concept.id);
-  const found = concept.findings.some((finding) => finding.term === term.id);
+  const found = concept.findings.some((finding) => finding.place === term.id);
   const status = term.fields.administrativeStatus?.[0] ?? '';
   return (
     <Box

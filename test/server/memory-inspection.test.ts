@@ -1,0 +1,110 @@
+/** Inspecting a memory: findings, let stand, put right, taken back, filtered, reported. */
+import { readFileSync } from 'node:fs';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { FoundRow, InspectionOverview } from '@fair-copy/server/inspection/schemas.js';
+import { Application } from './application.js';
+
+let server: Application;
+let memory: number;
+
+const tu = (english: string, german: string): string =>
+  `<tu><tuv xml:lang="en"><seg>${english}</seg></tuv><tuv xml:lang="de"><seg>${german}</seg></tuv></tu>`;
+
+beforeAll(async () => {
+  server = await Application.start();
+  const client = await server.client();
+  const units = [
+    tu('Open the gate.', 'Öffnen Sie das Tor.'),
+    tu('Open the gate.', 'Machen Sie das Tor auf.'),
+    tu('Open the gate.', 'Öffnen Sie das Tor.'),
+    tu('Close the weir', 'Das Wehr  schließen '),
+    tu('Wait (5 minutes', 'Warten Sie 5 Minuten'),
+    tu('Shut the weir', 'Das Wehr schließen'),
+    tu('Close it', 'Das Wehr schließen'),
+    tu('Press <ph>{0}</ph>  now', 'Drücken Sie jetzt <ph>{0}</ph>'),
+  ];
+  const text = `<tmx version="1.4"><header/><body>${units.join('\n')}</body></tmx>`;
+  const { fileId } = await server.takeIn(client, 'a.tmx', text);
+  const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'A' });
+  memory = (await server.ended(job.id)).result!.memoryId as number;
+});
+afterAll(() => server.stop());
+
+const inspect = async (): Promise<Record<string, unknown>> =>
+  (await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memory}/inspection`)).id)).result!;
+const found = (check = ''): Promise<FoundRow[]> =>
+  server.ask('GET', `/memories/${memory}/findings${check && `?check=${check}`}`);
+async function withFindings(): Promise<number[]> {
+  for (;;) {
+    const filter = { findings: true };
+    const { units, total } = await server.ask<{ units: { id: number }[]; total: number | null }>(
+      'POST',
+      `/memories/${memory}/units`,
+      { filter },
+    );
+    if (total !== null) return units.map(({ id }) => id);
+  }
+}
+
+test('a memory that was not inspected says so', async () => {
+  const overview = await server.ask<InspectionOverview>('GET', `/memories/${memory}/inspection`);
+  expect(overview.inspectedAt).toBeNull();
+  expect(await server.ask('GET', `/memories/${memory}`)).toMatchObject({ openFindings: null });
+});
+
+test('each unit with something wrong is found, with its evidence', async () => {
+  expect(await inspect()).toMatchObject({ standing: 0, settled: 0, stet: 0 });
+  const targets = await found('different-targets');
+  expect(targets.map(({ item, text }) => [item, text])).toEqual([1, 2, 3].map((item) => [item, 'Open the gate.']));
+  expect(targets[0]!.message).toBe(
+    '“Open the gate.” has 2 different texts in German: “Öffnen Sie das Tor.” / “Machen Sie das Tor auf.”.',
+  );
+  expect(targets[0]!.related.map(({ item }) => item)).toEqual([2, 3]);
+  expect((await found('different-sources')).map(({ item }) => item)).toEqual([4, 6, 7]);
+  expect((await found('brackets')).map(({ item, language }) => [item, language])).toEqual([[5, 'en']]);
+  expect(await found('spaces')).toMatchObject([
+    { item: 4, language: 'de', place: 1, correction: { kind: 'text', text: 'Das Wehr schließen', safe: true } },
+    // Around its codes only a person puts it right.
+    { item: 8, language: 'en', correction: null },
+  ]);
+  expect(await withFindings()).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+});
+
+test('put right, let stand, taken back', async () => {
+  const [spaces] = await found('spaces');
+  const { ledgerId } = await server.ask<{ ledgerId: number }>('POST', `/memories/${memory}/findings/put-right`, {
+    ids: [spaces!.id],
+  });
+  expect(await server.ask('GET', `/memories/${memory}/units/4`)).toMatchObject({
+    variants: [{}, { text: 'Das Wehr schließen' }],
+    findings: [],
+  });
+  await server.ask('POST', `/memories/${memory}/findings/put-right`, { ids: [spaces!.id] }, 409);
+  const [brackets] = await found('brackets');
+  const stet = await server.ask<{ ledgerId: number }>('POST', `/memories/${memory}/findings/stet`, {
+    ids: [brackets!.id],
+    reason: 'as in the drawing',
+  });
+  expect(await found('brackets')).toEqual([]);
+  expect(await inspect()).toMatchObject({ stet: 1, settled: 1 });
+  expect((await found('different-sources')).map(({ item }) => item)).toEqual([4, 6, 7]);
+  await server.ask('POST', `/ledger/${stet.ledgerId}/undo`);
+  await server.ask('POST', `/ledger/${ledgerId}/undo`);
+  // What was taken back waits for the next inspection.
+  expect((await withFindings()).includes(4)).toBe(false);
+  await inspect();
+  expect((await found('spaces')).map(({ item }) => item)).toEqual([4, 8]);
+  expect(await found('brackets')).toHaveLength(1);
+  expect(await server.ask('POST', `/memories/${memory}/findings/put-right-safe`, { check: 'spaces' })).toMatchObject({
+    changed: 1,
+  });
+});
+
+test('the report lists what is open', async () => {
+  const job = await server.ask<{ id: number }>('POST', `/memories/${memory}/inspection/report`, { format: 'html' });
+  const { result } = await server.ended(job.id);
+  const html = readFileSync(result!.path as string, 'utf8');
+  expect(html).toContain('<h1>Inspection of A</h1>');
+  expect(html).toContain('a.tmx, unit 5');
+  expect(html).toContain('“(” is opened and never closed.');
+});

@@ -194,7 +194,9 @@ function* findings(
   places: readonly Place[],
   message: string,
 ): Generator<Finding> {
-  const said = places.map((p) => [...p.others].map(([tag, texts]) => `${tag}:${texts.map(exactKey).join('|')}`).join(';'));
+  const said = places.map((p) =>
+    [...p.others].map(([tag, texts]) => `${tag}:${texts.map(exactKey).join('|')}`).join(';'),
+  );
   const basis = [...new Set(said)].sort().join('\0');
   const first = places.slice(0, RELATED + 1);
   for (const place of places) {

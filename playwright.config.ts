@@ -11,5 +11,5 @@ export default defineConfig({
   workers: 1,
   retries: 0,
   reporter: [['list']],
-  use: browser,
+  use: { ...browser, actionTimeout: 45_000 },
 });

@@ -1,5 +1,6 @@
 /** Two documents become a memory: paired, repaired, pinned, paired again, written, found, taken back. */
 import { join } from 'node:path';
+import type { Page } from '@playwright/test';
 import { expect, open, test } from './application.js';
 
 test('two Word documents are paired, a slip is repaired, and the pairs become a memory that can be taken back', async ({
@@ -45,7 +46,7 @@ test('two Word documents are paired, a slip is repaired, and the pairs become a 
   await page.reload();
   await expect(page.getByRole('listitem', { name: /^Pair \d+: pinned$/ })).toHaveCount(1);
   await expect(tally).toHaveText(/23 1–1 \+ 1 2–2 \+ 1 2–1/);
-  await page.getByRole('button', { name: 'pinned', exact: true }).click();
+  await page.getByRole('button', { name: 'set by hand', exact: true }).click();
   await expect(page.getByRole('listitem', { name: /^Pair/ })).toHaveCount(1);
   await page.getByRole('button', { name: 'all', exact: true }).click();
 
@@ -72,12 +73,9 @@ test('what cannot be paired says why, and the desk keeps what was done', async (
   await page
     .locator('input[type=file]')
     .setInputFiles(['kiln photo.csv', 'wartung_pt.html'].map((name) => join(server.clientFiles, name)));
-  await page.getByRole('button', { name: 'Pair them' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('a PNG picture');
-  await page
-    .getByRole('button', { name: /Take off the desk: (kiln photo|wartung_pt)/ })
-    .first()
-    .click();
+  await expect(page.getByText('This is a PNG picture, not a table or text.', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Pair/ })).toBeDisabled();
+  await page.getByRole('button', { name: 'Leave all out' }).click();
   await page.getByRole('link', { name: /Hafenordnung_de\.docx/ }).click();
   await page.getByText('Wait at the waiting berth').click();
   await page.locator('main').press('x');
@@ -86,4 +84,121 @@ test('what cannot be paired says why, and the desk keeps what was done', async (
   await page.getByRole('link', { name: 'Align' }).click();
   await page.getByRole('link', { name: /Hafenordnung_de\.docx/ }).click();
   await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 without counterpart');
+});
+
+test('a segment is cut and corrected, a moved passage is linked, and a pair of terms goes to the termbase', async ({
+  page,
+  server,
+}) => {
+  await server.fillWithDemo();
+  await open(page, server, '/align', 1);
+  await page.getByRole('link', { name: /wartung_de\.html/ }).click();
+  const tally = page.getByRole('group', { name: 'Where each segment went' });
+  await expect(tally).toHaveText(/14 and 14 segments/);
+  await expect(page.getByRole('listitem', { name: /stands elsewhere/ })).toHaveCount(3);
+
+  // Cut where the cursor stands, then corrected, then both taken back.
+  await page.getByText('Öffnen Sie das Schütz um 10 cm und warten Sie 5 Minuten.').dblclick();
+  const field = page.getByRole('textbox', { name: 'Text of the segment' });
+  await field.press('Home');
+  for (let k = 0; k < 'Öffnen Sie das Schütz um 10 cm '.length; k++) await field.press('ArrowRight');
+  await field.press('Enter');
+  await expect(tally).toHaveText(/15 and 14 segments/);
+  await expect(page.getByText('und warten Sie 5 Minuten.', { exact: true })).toBeVisible();
+  await page.getByText('und warten Sie 5 Minuten.', { exact: true }).dblclick();
+  await field.fill('Warten Sie 5 Minuten.');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Warten Sie 5 Minuten.', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('Warten Sie 5 Minuten.', { exact: true })).toBeVisible();
+
+  // A heading without counterpart on either side belongs to one that stands elsewhere.
+  await page.getByRole('button', { name: 'no counterpart', exact: true }).click();
+  await page.getByText('Probelauf', { exact: true }).click();
+  await page.locator('main').press('m');
+  await expect(page.getByRole('status').filter({ hasText: 'waits for its counterpart' })).toBeVisible();
+  await page.getByText('Ferramentas', { exact: true }).click();
+  await page.locator('main').press('m');
+  await page.getByRole('button', { name: 'moved', exact: true }).click();
+  await expect(page.getByRole('listitem', { name: /pinned, stands elsewhere/ })).toHaveCount(1);
+  await page.locator('main').press('u');
+  await expect(page.getByRole('listitem', { name: /pinned, stands elsewhere/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'all', exact: true }).click();
+
+  // A word selected on either side becomes a pair of terms.
+  await selectWord(page, 'Zahnstange');
+  await selectWord(page, 'cremalheira');
+  await page.getByRole('button', { name: 'Add to the termbase' }).click();
+  await expect(page.getByRole('alert')).toContainText('The pair is in “Brennick terminology');
+});
+
+/** As a person does: pressed at its beginning, drawn to its end. */
+async function selectWord(page: Page, word: string): Promise<void> {
+  await page.evaluate((wanted) => {
+    const walker = document.createTreeWalker(
+      document.querySelector('[data-page]')!.parentElement!,
+      NodeFilter.SHOW_TEXT,
+    );
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const at = node.textContent!.indexOf(wanted);
+      if (at < 0) continue;
+      const range = document.createRange();
+      range.setStart(node, at);
+      range.setEnd(node, at + wanted.length);
+      const selection = document.getSelection()!;
+      selection.removeAllRanges();
+      selection.addRange(range);
+      node.parentElement!.dispatchEvent(new MouseEvent('mouseup', { bubbles: true }));
+      return;
+    }
+    throw new Error(`${wanted} is not on the page`);
+  }, word);
+}
+
+test('several couples of files: put right by dragging, paired, handed over and written together', async ({
+  page,
+  server,
+}) => {
+  await server.fillWithDemo();
+  await open(page, server, '/align', 2);
+  await page
+    .locator('input[type=file]')
+    .setInputFiles(
+      ['kiln_care_en.md', 'kiln_care_ja.md', 'Harbour rules_en.docx', 'Hafenordnung_de.docx'].map((name) =>
+        join(server.clientFiles, name),
+      ),
+    );
+  const couples = page.getByRole('table', { name: 'Which file belongs to which' });
+  const row = (text: string) => couples.getByRole('row').filter({ hasText: text });
+  await expect(row('kiln_care_en.md')).toContainText('kiln_care_ja.md');
+  await expect(row('Harbour rules_en.docx')).toContainText('Hafenordnung_de.docx');
+
+  // Dragged into another's place, the two change places; dragged back, they are as before.
+  const drag = async (from: string, to: string): Promise<void> => {
+    await page.getByText(from, { exact: true }).hover();
+    await page.mouse.down();
+    const box = (await page.getByText(to, { exact: true }).boundingBox())!;
+    await page.mouse.move(box.x + 20, box.y + 5, { steps: 8 });
+    await page.mouse.up();
+  };
+  await drag('kiln_care_ja.md', 'Hafenordnung_de.docx');
+  await expect(row('kiln_care_en.md')).toContainText('Hafenordnung_de.docx');
+  await drag('Hafenordnung_de.docx', 'kiln_care_ja.md');
+  await expect(row('kiln_care_en.md')).toContainText('kiln_care_ja.md');
+  await page.getByRole('button', { name: 'Exchange source and translation: kiln_care_en.md' }).click();
+  await page.getByRole('button', { name: 'Pair 2 couples of files' }).click();
+  const list = page.getByRole('table', { name: 'Files that are being paired' });
+  await expect(list.getByRole('row', { name: /kiln_care_ja\.md · kiln_care_en\.md.*paired/ })).toBeVisible();
+  await expect(list.getByRole('row', { name: /Harbour rules_en\.docx.*paired/ })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await page.getByRole('radio', { name: /^TMX/ }).check();
+  const fetched = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Write a file of/ }).click();
+  expect((await fetched).suggestedFilename()).toMatch(/\.tmx$/);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Write \d+ units to …/ }).click();
+  await page.getByRole('textbox', { name: 'Name of the memory' }).fill('All pairs');
+  await page.getByRole('button', { name: /^Write \d+ units$/ }).click();
+  await expect(page.getByRole('alert')).toContainText('written to “All pairs”.');
 });

@@ -3,6 +3,7 @@ import { basename } from 'node:path';
 import { Command } from 'commander';
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Alignment, Span } from '@fair-copy/core/alignment/bead.js';
+import { cutText, type Layout } from '@fair-copy/core/alignment/layout.js';
 import { unitsOfBeads } from '@fair-copy/core/alignment/units.js';
 import { fatesOf, type Fate } from '@fair-copy/core/alignment/revision.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
@@ -36,6 +37,7 @@ interface Texts {
   readonly targetLang: LanguageTag;
   readonly source: readonly string[];
   readonly target: readonly string[];
+  readonly layout?: Layout;
 }
 
 export function alignCommand(): Command {
@@ -93,10 +95,10 @@ async function termPairs(path: string, source: LanguageTag, target: LanguageTag)
 }
 
 function aligned(
-  { source, target, sourceLang, targetLang }: Texts,
+  { source, target, sourceLang, targetLang, layout }: Texts,
   terms: readonly (readonly [string, string])[],
 ): Alignment {
-  const work = align(source, target, { sourceLanguage: sourceLang, targetLanguage: targetLang, terms });
+  const work = align(source, target, { sourceLanguage: sourceLang, targetLanguage: targetLang, terms, layout });
   for (;;) {
     const step = work.next();
     if (step.done) return step.value;
@@ -134,9 +136,15 @@ async function fileTexts(
   const sourceLang = languageOption(options.source, '--source');
   const targetLang = languageOption(options.target, '--target');
   const rules = options.srx ? readSrx(await decoded(options.srx)) : undefined;
-  const cut = (path: string, language: LanguageTag): Promise<string[]> =>
-    segments(path, language, rules, options.paragraphs ?? false);
-  return { sourceLang, targetLang, source: await cut(source, sourceLang), target: await cut(target, targetLang) };
+  const cut = (path: string, language: LanguageTag) => segments(path, language, rules, options.paragraphs ?? false);
+  const [left, right] = [await cut(source, sourceLang), await cut(target, targetLang)];
+  return {
+    sourceLang,
+    targetLang,
+    source: left.segments,
+    target: right.segments,
+    layout: { source: left.places, target: right.places },
+  };
 }
 
 async function segments(
@@ -144,10 +152,10 @@ async function segments(
   language: LanguageTag,
   rules: SrxRules | undefined,
   whole: boolean,
-): Promise<string[]> {
+): Promise<ReturnType<typeof cutText>> {
   const segment = whole ? (text: string): string[] => [text] : segmenterFor(language, rules);
-  const found = (await runningText(path, basename(path))).flatMap(({ text }) => segment(text.normalize('NFC')));
-  if (found.length === 0) throw new DataError('file-empty', { file: basename(path) });
+  const found = cutText(await runningText(path, basename(path)), segment);
+  if (found.segments.length === 0) throw new DataError('file-empty', { file: basename(path) });
   return found;
 }
 

@@ -2,11 +2,13 @@
 import { bandAround, fullBand, type Band, type Cut } from './band.js';
 import { anchorsOf, pathThrough } from './anchors.js';
 import { lengthOf, type Alignment, type Bead, type Span, type WeighedBead } from './bead.js';
+import { LayoutModel, type Layout } from './layout.js';
 import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
 import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
-import { bestPath, weighedPath, type BeadKind, type Score } from './lattice.js';
+import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js';
 import { movedBeads } from './moves.js';
 import { priorPairs } from './prior.js';
+import { Twins } from './twins.js';
 import { sideOf, wordsIn, type Side } from './vocabulary.js';
 import { knowledgeOf, Room, WordEvidence, type Knowledge } from './word-evidence.js';
 
@@ -18,6 +20,8 @@ export interface AlignOptions {
   readonly fixed?: readonly Bead[];
   /** Pairs of terms that are known to translate each other. */
   readonly terms?: readonly (readonly [source: string, target: string])[];
+  /** Where the segments stand in their documents, if that is known. */
+  readonly layout?: Layout;
 }
 
 /** A part of both texts between two fixed beads. */
@@ -47,12 +51,17 @@ const WORDS = 0.65;
 /** Beads for which the usual frequencies of the kinds count. */
 const USUAL = 60;
 
+/** Before anything is learned, that a word has no counterpart says little. */
+const NOTHING_LEARNED = { once: 0.1, more: 0.1 };
+
 /** What is known of two texts while they are being aligned. */
 interface Known {
   readonly room: Room;
   readonly words: Knowledge;
   readonly lengths: LengthModel;
-  readonly kinds: readonly BeadKind[];
+  readonly twins: Twins;
+  readonly layout: LayoutModel | null;
+  readonly kinds: BeadKinds;
 }
 
 /**
@@ -72,8 +81,10 @@ export function* align(
   const between = rectangles(left.size, right.size, fixed);
   let known: Known = {
     room: new Room(left, right),
-    words: knowledgeOf(left, right, lexiconOfPrior(left, right, prior)),
+    words: knowledgeOf(left, right, lexiconOfPrior(left, right, prior), NOTHING_LEARNED),
     lengths: firstLengths(left, right),
+    twins: new Twins(source, target),
+    layout: options.layout ? LayoutModel.of(options.layout, []) : null,
     kinds: KINDS,
   };
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
@@ -83,38 +94,43 @@ export function* align(
     parts = between.map((part) => finePath(known, roughPath(known, part, anchors), NEAR_AT_FIRST, 2));
     const beads = withFixed(fixed, parts);
     known = {
-      room: known.room,
+      ...known,
       words: knowledgeOf(left, right, learnedLexicon(left, right, trainingBeads(beads), prior)),
       lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
+      layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
       kinds: kindsOf(beads),
     };
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
   }
   parts = parts.map((beads, k) => finePath(known, cutsOf(beads, between[k]!), NEAR, LARGEST));
   yield 0.95;
+  const { lexicon } = known.words;
+  const apart = { ...known, words: knowledgeOf(left, right, lexicon, { once: 0, more: 0.5 }) };
   // What a person has left without counterpart is not tried again.
-  const moved = movedBeads(left, right, parts.flat(), known.words.lexicon, known.kinds, partScores(known));
+  const moved = movedBeads(left, right, parts.flat(), lexicon, known.kinds, partScores(apart));
   return withMoved(withFixed(fixed, parts), moved);
 }
 
 /** Evidence for any rectangle of the two texts. */
-function partScores({ room, words, lengths }: Known): (sources: Span, targets: Span) => Score {
+function partScores(known: Known): (sources: Span, targets: Span) => Score {
   return (sources, targets) => {
     const evidence = new WordEvidence(
-      room,
-      words,
+      known.room,
+      known.words,
       fullBand(sources, targets),
       sources.from,
       sources.to,
       Math.min(LARGEST, lengthOf(sources)),
       Math.min(LARGEST, lengthOf(targets)),
     );
-    return scoreOf(evidence, lengths);
+    return scoreOf(evidence, known);
   };
 }
 
-function scoreOf(evidence: WordEvidence, lengths: LengthModel): Score {
-  return (i, a, j, b) => WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b);
+function scoreOf(evidence: WordEvidence, { lengths, twins, layout }: Known): Score {
+  const bare: Score = (i, a, j, b) =>
+    WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b);
+  return layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
 }
 
 /** Moved passages in the place of the segments without counterpart that they were. */
@@ -159,8 +175,6 @@ function trainingBeads(beads: readonly WeighedBead[]): TrainingBead[] {
 /** Kinds of beads with their frequencies: after Gale & Church for the six that they have, less for each segment more. */
 const FREQUENCIES: readonly (readonly [number, number, number])[] = [
   [1, 1, 0.89],
-  [1, 0, 0.01],
-  [0, 1, 0.01],
   [1, 2, 0.035],
   [2, 1, 0.035],
   [2, 2, 0.008],
@@ -177,45 +191,73 @@ const FREQUENCIES: readonly (readonly [number, number, number])[] = [
   [4, 3, 0.0001],
   [4, 4, 0.0001],
 ];
-const KINDS: readonly BeadKind[] = FREQUENCIES.map(([sources, targets, frequency]) => ({
-  sources,
-  targets,
-  prior: Math.log(frequency),
-}));
+/** A single segment without counterpart on either side; a gap; and how it goes on. */
+const SINGLE = 0.01;
+const GAP = { begins: 0.005, further: 0.4 };
+/** Segments without counterpart from which on they are a gap. */
+const LONG = 3;
+
+const KINDS: BeadKinds = kindsOf([]);
 
 /** The frequencies as they are in these texts, held back towards the usual ones where little was seen. */
-function kindsOf(beads: readonly WeighedBead[]): readonly BeadKind[] {
-  let total = 0;
+function kindsOf(beads: readonly WeighedBead[]): BeadKinds {
   const seen = new Map<string, number>();
-  for (const { source, target, sureness } of beads) {
-    const key = `${source.to - source.from}-${target.to - target.from}`;
+  let total = 0;
+  for (const [key, sureness] of withGaps(beads)) {
     seen.set(key, (seen.get(key) ?? 0) + sureness);
     total += sureness;
   }
-  return FREQUENCIES.map(([sources, targets, frequency]) => ({
-    sources,
-    targets,
-    prior: Math.log(((seen.get(`${sources}-${targets}`) ?? 0) + USUAL * frequency) / (total + USUAL)),
-  }));
+  const prior = (key: string, usual: number): number =>
+    Math.log(((seen.get(key) ?? 0) + USUAL * usual) / (total + USUAL));
+  return {
+    pairs: FREQUENCIES.map(([sources, targets, frequency]) => ({
+      sources,
+      targets,
+      prior: prior(`${sources}-${targets}`, frequency),
+    })),
+    gaps: {
+      single: { source: prior('1-0', SINGLE), target: prior('0-1', SINGLE) },
+      begins: prior('gap', GAP.begins),
+      further: Math.log(GAP.further),
+      end: Math.log(1 - GAP.further),
+    },
+  };
+}
+
+/** The kind of each bead with its sureness; many segments without counterpart in a row are one gap. */
+function* withGaps(beads: readonly WeighedBead[]): Generator<readonly [kind: string, sureness: number]> {
+  for (let k = 0; k < beads.length;) {
+    const { source, target } = beads[k]!;
+    const kind = `${lengthOf(source)}-${lengthOf(target)}`;
+    let next = k + 1;
+    if (kind === '1-0' || kind === '0-1')
+      while (next < beads.length && lengthOf(beads[next]![kind === '1-0' ? 'target' : 'source']) === 0) next++;
+    if (next - k >= LONG) yield ['gap', beads[k]!.sureness];
+    else for (let at = k; at < next; at++) yield [kind, beads[at]!.sureness];
+    k = next;
+  }
 }
 
 /** Kinds with at most so many segments on either side. */
-const small = (kinds: readonly BeadKind[], most: number): BeadKind[] =>
-  kinds.filter(({ sources, targets }) => sources <= most && targets <= most);
+const small = ({ pairs, gaps }: BeadKinds, most: number): BeadKinds => ({
+  pairs: pairs.filter(({ sources, targets }) => sources <= most && targets <= most),
+  gaps,
+});
 
-function roughPath({ room, words, lengths, kinds }: Known, part: Rectangle, anchors: readonly Cut[]): readonly Cut[] {
+function roughPath(known: Known, part: Rectangle, anchors: readonly Cut[]): readonly Cut[] {
+  const { room, words, kinds } = known;
   const { from: begin, to: end } = part.source;
   const band = wideBand(part, anchors);
   let evidence: WordEvidence | null = null;
   let from = -1;
   let score: Score = () => 0;
-  const simple = small(kinds, 2).filter(({ sources, targets }) => sources + targets <= 3);
+  const simple = { ...kinds, pairs: kinds.pairs.filter(({ sources, targets }) => sources + targets <= 3) };
   return bestPath(band, simple, (i) => {
     // Rows up to two before the one in hand are asked for; a block overlaps the one before by as many.
     if (evidence === null || i < from || i + 2 > Math.min(from + BLOCK, end)) {
       from = Math.max(begin, i - 2);
       evidence = new WordEvidence(room, words, band, from, Math.min(end, from + BLOCK), 2, 2);
-      score = scoreOf(evidence, lengths);
+      score = scoreOf(evidence, known);
     }
     return score;
   });
@@ -231,16 +273,12 @@ function wideBand({ source, target }: Rectangle, anchors: readonly Cut[]): Band 
   });
 }
 
-function finePath(
-  { room, words, lengths, kinds }: Known,
-  path: readonly Cut[],
-  near: number,
-  most: number,
-): WeighedBead[] {
+function finePath(known: Known, path: readonly Cut[], near: number, most: number): WeighedBead[] {
+  const { room, words, kinds } = known;
   const band = bandAround(path, () => near);
   const [from] = path[0]!;
   const evidence = new WordEvidence(room, words, band, from, path.at(-1)![0], most, most);
-  return weighedPath(band, small(kinds, most), scoreOf(evidence, lengths));
+  return weighedPath(band, small(kinds, most), scoreOf(evidence, known));
 }
 
 /** What lies before, between and after the fixed beads; parts may be empty on one side, or on both. */

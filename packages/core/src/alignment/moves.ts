@@ -4,7 +4,7 @@
  */
 import { fullBand } from './band.js';
 import type { Span as Run, WeighedBead } from './bead.js';
-import { weighedPath, type BeadKind, type Score } from './lattice.js';
+import { weighedPath, type BeadKinds, type Score } from './lattice.js';
 import type { Lexicon } from './lexicon.js';
 import type { Side } from './vocabulary.js';
 
@@ -23,7 +23,7 @@ export function movedBeads(
   target: Side,
   beads: readonly WeighedBead[],
   lexicon: Lexicon,
-  kinds: readonly BeadKind[],
+  kinds: BeadKinds,
   scoreOf: (sources: Run, targets: Run) => Score,
 ): WeighedBead[] {
   const lefts = runsOf(beads, 'source');

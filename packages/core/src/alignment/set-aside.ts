@@ -5,6 +5,8 @@ export interface SetAside {
   /** The texts without the segments of those beads. */
   readonly source: readonly string[];
   readonly target: readonly string[];
+  /** The numbers that those segments have in the whole texts. */
+  readonly kept: { readonly source: readonly number[]; readonly target: readonly number[] };
   /** A bead of the whole texts, in the numbers of the shorter ones; null if one of its segments is set aside. */
   inside(bead: Bead): Bead | null;
   /** Back; where a bead reaches over a gap it stays with the longer part, the rest is without counterpart. */
@@ -24,6 +26,7 @@ export function setAside(source: readonly string[], target: readonly string[], c
   return {
     source: left.texts,
     target: right.texts,
+    kept: { source: left.places, target: right.places },
     inside: (bead) => {
       const [s, t] = [left.inside(bead.source), right.inside(bead.target)];
       return s && t && { ...bead, source: s, target: t };
@@ -47,6 +50,7 @@ function sideWithout(texts: readonly string[], gone: readonly Span[]) {
   const places = texts.flatMap((_, k) => (out[k] ? [] : [k]));
   const numbers = new Map(places.map((place, k) => [place, k]));
   return {
+    places,
     texts: places.map((place) => texts[place]!),
     inside: ({ from, to }: Span): Span | null => {
       if (from === to) {

@@ -16,9 +16,16 @@ import type { Side } from './vocabulary.js';
  */
 const UNTRANSLATED = 0.35;
 /** Numbers are nearly always carried over. */
-const NUMBER_LEFT_OUT = 0.08;
-/** How much of that holds for a word of which nothing is known: its translation would be unknown as well, or not. */
-const EXPECTED = 0.5;
+const NUMBER_LEFT_OUT = 0.02;
+/**
+ * How much of that holds for a word of which nothing is known, as its translation would be unknown as well, or not: a
+ * word that stands but once in its text, and any other.
+ */
+export interface Expected {
+  readonly once: number;
+  readonly more: number;
+}
+const EXPECTED: Expected = { once: 0.5, more: 0.5 };
 
 /** What a word and a segment score with nothing opposite that speaks for them: probability; sum of its logs. */
 interface Alone {
@@ -32,7 +39,7 @@ export interface Knowledge {
   readonly alone: { readonly source: Alone; readonly target: Alone };
 }
 
-export function knowledgeOf(source: Side, target: Side, lexicon: Lexicon): Knowledge {
+export function knowledgeOf(source: Side, target: Side, lexicon: Lexicon, expected = EXPECTED): Knowledge {
   const ofSource = new Float32Array(source.words.length);
   const ofTarget = new Float32Array(target.words.length);
   for (let word = 0; word < source.words.length; word++)
@@ -40,14 +47,18 @@ export function knowledgeOf(source: Side, target: Side, lexicon: Lexicon): Knowl
       ofSource[word]! += lexicon.forward[slot]!;
       ofTarget[lexicon.targets[slot]!]! += lexicon.backward[slot]!;
     }
-  return { lexicon, alone: { source: aloneIn(source, ofSource), target: aloneIn(target, ofTarget) } };
+  return {
+    lexicon,
+    alone: { source: aloneIn(source, ofSource, expected), target: aloneIn(target, ofTarget, expected) },
+  };
 }
 
 /** @param known for each word the probability of all its translations together */
-function aloneIn(side: Side, known: Float32Array): Alone {
+function aloneIn(side: Side, known: Float32Array, { once, more }: Expected): Alone {
   const words = known.map((share, word) => {
     const untranslated = /^\p{N}/u.test(side.words[word]!) ? NUMBER_LEFT_OUT : UNTRANSLATED;
-    return 1 - (1 - untranslated) * (EXPECTED + (1 - EXPECTED) * Math.min(1, share));
+    const expected = side.counts[word] === 1 ? once : more;
+    return 1 - (1 - untranslated) * (expected + (1 - expected) * Math.min(1, share));
   });
   const logs = words.map(Math.log);
   const segments = new Float32Array(side.size);

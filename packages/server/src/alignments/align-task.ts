@@ -1,6 +1,7 @@
 /** Two documents → their segments and beads, in a reading thread. */
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Bead } from '@fair-copy/core/alignment/bead.js';
+import { cutText, type Places } from '@fair-copy/core/alignment/layout.js';
 import { setAside } from '@fair-copy/core/alignment/set-aside.js';
 import { identifyPooled } from '@fair-copy/core/language/identify.js';
 import { canonicalTag, primaryLanguage, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
@@ -16,6 +17,7 @@ import type { FileOf } from './store.js';
 export interface Text {
   readonly language: LanguageTag;
   readonly segments: readonly string[];
+  readonly places: Places;
 }
 
 export interface FileToRead extends FileOf {
@@ -32,13 +34,11 @@ export async function readTexts(
 }
 
 async function textOf({ sha256, name, language: said }: FileToRead, context: TaskContext): Promise<Text> {
-  const paragraphs = (await runningText(pathsOf(context.dataDir).original(sha256), name)).map(({ text }) =>
-    text.normalize('NFC'),
-  );
+  const paragraphs = await runningText(pathsOf(context.dataDir).original(sha256), name);
   context.checkpoint();
   if (paragraphs.length === 0) throw new ApiError('no-text', { name });
-  const language = said ?? identified(paragraphs);
-  return { language, segments: paragraphs.flatMap(segmenterFor(language)) };
+  const language = said ?? identified(paragraphs.map(({ text }) => text));
+  return { language, ...cutText(paragraphs, segmenterFor(language)) };
 }
 
 /** What a file is, before it is put opposite another; a file without running text says why. */
@@ -46,15 +46,16 @@ export async function lookAtFile({ sha256, name }: FileOf, { dataDir }: TaskCont
   try {
     const paragraphs = await runningText(pathsOf(dataDir).original(sha256), name);
     if (paragraphs.length === 0) throw new ApiError('no-text', { name });
-    const texts = paragraphs.map(({ text }) => text.normalize('NFC'));
-    return { name, sha256, language: identified(texts), paragraphs: paragraphs.length, error: null };
+    const language = identified(paragraphs.map(({ text }) => text));
+    return { name, sha256, language, paragraphs: paragraphs.length, error: null };
   } catch (error) {
     return { name, sha256, language: null, paragraphs: 0, error: bodyOf(carried(error)).body.message };
   }
 }
 
 function identified(paragraphs: readonly string[]): LanguageTag {
-  const found = identifyPooled([...paragraphs].sort((a, b) => b.length - a.length).slice(0, 200))[0];
+  const texts = paragraphs.map((text) => text.normalize('NFC'));
+  const found = identifyPooled(texts.sort((a, b) => b.length - a.length).slice(0, 200))[0];
   return canonicalTag(found?.language ?? '') ?? UNDETERMINED;
 }
 
@@ -79,6 +80,7 @@ export async function alignTexts(
     targetLanguage: target.language,
     fixed: fixed.map(rest.inside).filter((bead) => bead !== null),
     terms,
+    layout: { source: placesIn(source, rest.kept.source), target: placesIn(target, rest.kept.target) },
   });
   for (;;) {
     const step = work.next();
@@ -104,6 +106,8 @@ export async function alignTexts(
       ]);
   }
 }
+
+const placesIn = ({ places }: Text, kept: readonly number[]): Places => Uint8Array.from(kept, (at) => places[at] ?? 0);
 
 const keyOf = ({ source, target }: Bead): string => `${source.from}-${source.to}|${target.from}-${target.to}`;
 

@@ -43,7 +43,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
    * or failed, everything is as it was.
    */
   const start = (id: number, pins: Pins, languages: Languages | null = null): Job => {
-    const { files, clientId, source, target, sourceSegments, targetSegments } = alignments.get(id);
+    const { files, clientId, source, target, sourceSegments, targetSegments, places } = alignments.get(id);
     alignments.running(id);
     told(id);
     const about = { kind: 'align', title: `Pairing ${files.source.name} and ${files.target.name}`, clientId };
@@ -60,8 +60,8 @@ export function alignmentRoutes(api: Api, context: Context): void {
                 controls,
               )
             : {
-                source: { language: source.language as LanguageTag, segments: sourceSegments },
-                target: { language: target.language as LanguageTag, segments: targetSegments },
+                source: { language: source.language as LanguageTag, segments: sourceSegments, places: places.source },
+                target: { language: target.language as LanguageTag, segments: targetSegments, places: places.target },
               };
         const beads = await workers.read('alignTexts', { clientId, ...pins, ...texts }, controls);
         alignments.keepPairing(id, texts.source, texts.target, beads);

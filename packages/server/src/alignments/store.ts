@@ -1,4 +1,5 @@
 /** Alignments on the desk, kept as the person left them. */
+import { placesAfter, type Layout } from '@fair-copy/core/alignment/layout.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { Text } from './align-task.js';
@@ -19,6 +20,8 @@ interface Row {
   readonly source: string;
   readonly target: string;
   readonly beads: string;
+  readonly source_places: Buffer;
+  readonly target_places: Buffer;
   readonly written: string | null;
   readonly paired_at: string;
   readonly tally: string | null;
@@ -68,9 +71,14 @@ export class Alignments {
     );
   }
 
-  get(id: number): AlignmentBody & { readonly files: { readonly source: FileOf; readonly target: FileOf } } {
+  get(id: number): AlignmentBody & {
+    readonly files: { readonly source: FileOf; readonly target: FileOf };
+    readonly places: Layout;
+  } {
     const row = this.desk
-      .prepare<[number], Row>(`SELECT ${ITEM}, source, target, beads FROM alignment WHERE id = ?`)
+      .prepare<[number], Row>(
+        `SELECT ${ITEM}, source, target, beads, source_places, target_places FROM alignment WHERE id = ?`,
+      )
       .get(id);
     if (!row) throw new ApiError('not-found', { what: 'alignment' });
     const beads = JSON.parse(row.beads) as BeadBody[];
@@ -80,6 +88,7 @@ export class Alignments {
       sourceSegments: JSON.parse(row.source) as string[],
       targetSegments: JSON.parse(row.target) as string[],
       beads,
+      places: { source: new Uint8Array(row.source_places), target: new Uint8Array(row.target_places) },
       files: {
         source: { sha256: row.source_sha256, name: row.source_name },
         target: { sha256: row.target_sha256, name: row.target_name },
@@ -118,14 +127,16 @@ export class Alignments {
   keepPairing(id: number, source: Text, target: Text, beads: readonly BeadBody[]): void {
     this.desk
       .prepare(
-        `UPDATE alignment SET source_language = ?, source = ?, target_language = ?, target = ?, beads = ?,
-           tally = ?, state = 'ready', error = NULL, paired_at = ? WHERE id = ?`,
+        `UPDATE alignment SET source_language = ?, source = ?, source_places = ?,
+           target_language = ?, target = ?, target_places = ?, beads = ?, tally = ?, state = 'ready', error = NULL, paired_at = ? WHERE id = ?`,
       )
       .run(
         source.language,
         JSON.stringify(source.segments),
+        Buffer.from(source.places),
         target.language,
         JSON.stringify(target.segments),
+        Buffer.from(target.places),
         JSON.stringify(beads),
         JSON.stringify(tallyOf(beads)),
         new Date().toISOString(),
@@ -139,16 +150,23 @@ export class Alignments {
     beads: readonly BeadBody[],
     segments: { readonly source: readonly string[] | null; readonly target: readonly string[] | null },
   ): void {
+    const before = segments.source || segments.target ? this.get(id) : null;
     this.desk
       .prepare(
-        `UPDATE alignment SET beads = ?, tally = ?, source = coalesce(?, source), target = coalesce(?, target)
-         WHERE id = ?`,
+        `UPDATE alignment SET beads = ?, tally = ?, source = coalesce(?, source), target = coalesce(?, target),
+           source_places = coalesce(?, source_places), target_places = coalesce(?, target_places) WHERE id = ?`,
       )
       .run(
         JSON.stringify(beads),
         JSON.stringify(tallyOf(beads)),
         segments.source && JSON.stringify(segments.source),
         segments.target && JSON.stringify(segments.target),
+        before &&
+          segments.source &&
+          Buffer.from(placesAfter(before.places.source, before.sourceSegments, segments.source)),
+        before &&
+          segments.target &&
+          Buffer.from(placesAfter(before.places.target, before.targetSegments, segments.target)),
         id,
       );
   }

@@ -30,6 +30,18 @@ export async function send<T>(method: 'POST' | 'PATCH' | 'PUT' | 'DELETE', path:
   );
 }
 
+/** What a page may send while it is left (Fetch standard: 64 KiB with `keepalive`). */
+const LAST_WORDS = 60_000;
+
+/** Sends what must not be lost while the page is being left; false: it is too much, and the person has to stay. */
+export function sendLeaving(path: string, body: unknown): boolean {
+  const text = JSON.stringify(body);
+  if (new Blob([text]).size > LAST_WORDS) return false;
+  const headers = { 'content-type': 'application/json' };
+  void fetch(`/api${path}`, { method: 'PUT', headers, body: text, keepalive: true }).catch(() => undefined);
+  return true;
+}
+
 /** Streams a file as it is. */
 export async function upload<T>(path: string, file: Blob): Promise<T> {
   return answered<T>(() =>

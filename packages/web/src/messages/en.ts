@@ -810,7 +810,7 @@ export const en = {
       down: 'rung down',
       up: 'rung up',
       pin: 'pin',
-      part: 'no counterpart',
+      part: 'leave without counterpart',
       link: 'belongs elsewhere',
       linkHere: 'belongs here',
       edit: 'correct the text',

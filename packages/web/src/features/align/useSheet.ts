@@ -1,7 +1,7 @@
 /** The sheet as it stands on the page, with undo and redo, kept on the server as one goes. */
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { send } from '../../api/http.js';
+import { send, sendLeaving } from '../../api/http.js';
 import type { AlignmentBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -44,11 +44,7 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
     if (before === sheet) return;
     kept.current = sheet;
     try {
-      await send('PUT', `/alignments/${id}`, {
-        beads: sheet.beads,
-        ...(sheet.source !== before.source && { sourceSegments: sheet.source }),
-        ...(sheet.target !== before.target && { targetSegments: sheet.target }),
-      });
+      await send('PUT', `/alignments/${id}`, bodyOf(sheet, before));
     } catch (error) {
       // It is sent once more with the next change, or when it is asked for.
       kept.current = before;
@@ -76,6 +72,15 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
     latest.current = settle;
   });
   useEffect(() => () => void latest.current().catch(() => undefined), []);
+  useEffect(() => {
+    const leaving = (event: BeforeUnloadEvent): void => {
+      if (kept.current === sheet || sendLeaving(`/alignments/${id}`, bodyOf(sheet, kept.current))) return;
+      event.preventDefault();
+      settle().catch(fail);
+    };
+    window.addEventListener('beforeunload', leaving);
+    return () => window.removeEventListener('beforeunload', leaving);
+  }, [id, sheet, settle, fail]);
   const change = useCallback(
     (to: Partial<Sheet> | null): void => {
       if (!to) return say(m.align.notHere);
@@ -104,3 +109,10 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
     settle,
   };
 }
+
+/** Texts are sent only where some were corrected or cut. */
+const bodyOf = (sheet: Sheet, kept: Sheet): object => ({
+  beads: sheet.beads,
+  ...(sheet.source !== kept.source && { sourceSegments: sheet.source }),
+  ...(sheet.target !== kept.target && { targetSegments: sheet.target }),
+});

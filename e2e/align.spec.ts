@@ -129,7 +129,7 @@ test('a segment is cut and corrected, a moved passage is linked, and a pair of t
   await selectWord(page, 'Zahnstange');
   await selectWord(page, 'cremalheira');
   await page.getByRole('button', { name: 'Add to the termbase' }).click();
-  await expect(page.getByRole('alert')).toContainText('The pair is in “Brennick terminology');
+  await expect(page.getByRole('alert')).toContainText('The pair is in “Brennick');
 });
 
 /** As a person does: pressed at its beginning, drawn to its end. */

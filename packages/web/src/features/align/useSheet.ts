@@ -43,13 +43,7 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
     const before = kept.current;
     if (before === sheet) return;
     kept.current = sheet;
-    try {
-      await send('PUT', `/alignments/${id}`, bodyOf(sheet, before));
-    } catch (error) {
-      // It is sent once more with the next change, or when it is asked for.
-      kept.current = before;
-      throw error;
-    }
+    // Known here before it is sent: whoever comes back at once finds it.
     queries.setQueryData<AlignmentBody>(
       ['alignment', id],
       (known) =>
@@ -60,6 +54,13 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
           targetSegments: [...sheet.target],
         },
     );
+    try {
+      await send('PUT', `/alignments/${id}`, bodyOf(sheet, before));
+    } catch (error) {
+      // It is sent once more with the next change, or when it is asked for.
+      kept.current = before;
+      throw error;
+    }
     void queries.invalidateQueries({ queryKey: ['alignment', 'all'] });
   }, [id, sheet, queries]);
   useEffect(() => {
@@ -71,7 +72,7 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
   useEffect(() => {
     latest.current = settle;
   });
-  useEffect(() => () => void latest.current().catch(() => undefined), []);
+  useEffect(() => () => void latest.current().catch(fail), [fail]);
   useEffect(() => {
     const leaving = (event: BeforeUnloadEvent): void => {
       if (kept.current === sheet || sendLeaving(`/alignments/${id}`, bodyOf(sheet, kept.current))) return;

@@ -1,7 +1,7 @@
 /** Running text as rows: the tables of a document, or its paragraphs cut by a pattern. */
 import { HtmlBlocks } from '@fair-copy/core/document/html.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
-import { DocxBlocks } from '@fair-copy/core/document/docx.js';
+import { AS_SHOWN, DocxBlocks, type WordReading } from '@fair-copy/core/document/docx.js';
 import { MarkedReader, type MarkedPattern, type MarkedRow } from '@fair-copy/core/document/marked.js';
 import { cutLine } from '@fair-copy/core/document/pattern.js';
 import type { DocumentPart, LinePattern } from '@fair-copy/core/intake/reading.js';
@@ -16,9 +16,9 @@ export type DocumentBytes =
   | { readonly kind: 'html'; readonly text: AsyncIterable<string> };
 
 /** The paragraphs and tables in order. Throws `DataError` for a damaged document. */
-export async function* documentBlocks(source: DocumentBytes): AsyncGenerator<Block> {
+export async function* documentBlocks(source: DocumentBytes, reading: WordReading = AS_SHOWN): AsyncGenerator<Block> {
   if (source.kind === 'docx') {
-    const reader = new DocxBlocks();
+    const reader = new DocxBlocks(reading);
     for await (const event of partEvents(source.archive, partText, source.part ?? 'word/document.xml'))
       yield* reader.take(event);
   } else {

@@ -4,6 +4,7 @@ import { micromark } from 'micromark';
 import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
+import { AS_SHOWN, type WordReading } from '@fair-copy/core/document/docx.js';
 import { HtmlBlocks } from '@fair-copy/core/document/html.js';
 import { OdtBlocks } from '@fair-copy/core/document/odt.js';
 import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
@@ -21,15 +22,15 @@ export interface Paragraph {
 }
 
 /** Throws `DataError` with the file's name for what holds no running text. */
-export async function runningText(path: string, name: string): Promise<Paragraph[]> {
+export async function runningText(path: string, name: string, reading = AS_SHOWN): Promise<Paragraph[]> {
   return named(name, async () => {
     const paragraphs: Paragraph[] = [];
-    for await (const block of blocksOf(path, name)) paragraphs.push(...paragraphsOf(block));
+    for await (const block of blocksOf(path, name, reading)) paragraphs.push(...paragraphsOf(block));
     return paragraphs;
   });
 }
 
-async function* blocksOf(path: string, name: string): AsyncGenerator<Block> {
+async function* blocksOf(path: string, name: string, reading: WordReading): AsyncGenerator<Block> {
   if (await isOdt(path)) {
     const archive = await ZipArchive.open(path);
     try {
@@ -44,7 +45,7 @@ async function* blocksOf(path: string, name: string): AsyncGenerator<Block> {
   try {
     switch (file.kind) {
       case 'docx':
-        yield* docxBlocks(path);
+        yield* docxBlocks(path, reading);
         break;
       case 'html':
         yield* htmlBlocks(await textOf(path));
@@ -75,11 +76,11 @@ async function* blocksOf(path: string, name: string): AsyncGenerator<Block> {
 }
 
 /** The body, then the footnotes and endnotes. */
-async function* docxBlocks(path: string): AsyncGenerator<Block> {
+async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<Block> {
   const archive = await ZipArchive.open(path);
   try {
     for (const part of ['word/document.xml', 'word/footnotes.xml', 'word/endnotes.xml'])
-      if (archive.names.includes(part)) yield* documentBlocks({ kind: 'docx', archive, part });
+      if (archive.names.includes(part)) yield* documentBlocks({ kind: 'docx', archive, part }, reading);
   } finally {
     archive.close();
   }

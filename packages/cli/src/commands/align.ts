@@ -6,12 +6,13 @@ import type { Alignment, Span } from '@fair-copy/core/alignment/bead.js';
 import { cutText, type Layout } from '@fair-copy/core/alignment/layout.js';
 import { unitsOfBeads } from '@fair-copy/core/alignment/units.js';
 import { fatesOf, type Fate } from '@fair-copy/core/alignment/revision.js';
+import type { WordReading } from '@fair-copy/core/document/docx.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
 import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
 import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
-import { readSrx, type SrxRules } from '@fair-copy/core/segmentation/srx.js';
+import { readSrx } from '@fair-copy/core/segmentation/srx.js';
 import { VERSION } from '@fair-copy/core/version.js';
 import { runningText } from '@fair-copy/files/running-text.js';
 import { writeText } from '@fair-copy/files/text-write.js';
@@ -27,6 +28,8 @@ interface AlignCommandOptions {
   readonly termbase?: string;
   readonly srx?: string;
   readonly paragraphs?: boolean;
+  readonly hidden?: boolean;
+  readonly changes: string;
   readonly sure?: string;
   readonly json?: boolean;
 }
@@ -52,6 +55,8 @@ export function alignCommand(): Command {
     .option('--termbase <file>', 'a termbase of the client (TBX, TMX, CSV …) whose terms help to find the pairs')
     .option('--srx <file>', 'segmentation rules of your own (SRX 2.0)')
     .option('--paragraphs', 'pairs paragraphs instead of sentences')
+    .option('--hidden', 'reads hidden text of DOCX files as well')
+    .option('--changes <how>', 'tracked changes of DOCX files: accepted or original', 'accepted')
     .option('--sure <probability>', 'writes only pairs at least so sure (0 to 1)', '0')
     .option('--json', 'the pairs as JSON: beads, sureness, moved; fates where both languages are one')
     .action(run);
@@ -64,8 +69,12 @@ async function run(
 ): Promise<void> {
   const sure = Number(options.sure);
   if (!(sure >= 0 && sure <= 1)) throw new UsageError('--sure: give a probability from 0 to 1.');
+  const { changes } = options;
+  if (changes !== 'accepted' && changes !== 'original') throw new UsageError('--changes: say accepted or original.');
   if (!options.json && !options.output) throw new UsageError('say where to write the pairs (-o FILE.tmx), or --json.');
-  const texts = options.segments ? await caseTexts(options.segments) : await fileTexts(source, target, options);
+  const texts = options.segments
+    ? await caseTexts(options.segments)
+    : await fileTexts(source, target, options, { hidden: options.hidden ?? false, changes });
   const terms = options.termbase ? await termPairs(options.termbase, texts.sourceLang, texts.targetLang) : [];
   const alignment = aligned(texts, terms);
   const isRevision = primaryLanguage(texts.sourceLang) === primaryLanguage(texts.targetLang);
@@ -131,12 +140,19 @@ async function fileTexts(
   source: string | undefined,
   target: string | undefined,
   options: AlignCommandOptions,
+  reading: WordReading,
 ): Promise<Texts> {
   if (!source || !target) throw new UsageError('give a source file and its translation, or --segments CASE.json.');
   const sourceLang = languageOption(options.source, '--source');
   const targetLang = languageOption(options.target, '--target');
   const rules = options.srx ? readSrx(await decoded(options.srx)) : undefined;
-  const cut = (path: string, language: LanguageTag) => segments(path, language, rules, options.paragraphs ?? false);
+  const whole = options.paragraphs ?? false;
+  const cut = async (path: string, language: LanguageTag) => {
+    const segment = whole ? (text: string): string[] => [text] : segmenterFor(language, rules);
+    const found = cutText(await runningText(path, basename(path), reading), segment);
+    if (found.segments.length === 0) throw new DataError('file-empty', { file: basename(path) });
+    return found;
+  };
   const [left, right] = [await cut(source, sourceLang), await cut(target, targetLang)];
   return {
     sourceLang,
@@ -145,18 +161,6 @@ async function fileTexts(
     target: right.segments,
     layout: { source: left.places, target: right.places },
   };
-}
-
-async function segments(
-  path: string,
-  language: LanguageTag,
-  rules: SrxRules | undefined,
-  whole: boolean,
-): Promise<ReturnType<typeof cutText>> {
-  const segment = whole ? (text: string): string[] => [text] : segmenterFor(language, rules);
-  const found = cutText(await runningText(path, basename(path)), segment);
-  if (found.segments.length === 0) throw new DataError('file-empty', { file: basename(path) });
-  return found;
 }
 
 function languageOption(said: unknown, option: string): LanguageTag {

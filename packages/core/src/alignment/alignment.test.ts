@@ -144,6 +144,14 @@ describe('pairs of two texts', () => {
     expect(alignment.beads.filter(({ source, target }) => source.from === target.from).length).toBeGreaterThan(295);
   });
 
+  test('a chapter that stands at the end of a short text', () => {
+    const alignment = aligned(ENGLISH, [...GERMAN.slice(5), ...GERMAN.slice(0, 5)]);
+    expectWhole(alignment, 8, 8);
+    const found = alignment.beads.filter(({ source, target }) => source.to > source.from && target.to > target.from);
+    for (const { source, target } of found) expect(target.from).toBe((source.from + 3) % 8);
+    expect(found.length).toBeGreaterThanOrEqual(5);
+  });
+
   test('terms that are known help where the texts say nothing themselves', () => {
     const source = ['sluice', 'weir', 'culvert', 'bollard'];
     const target = ['Wehr', 'Durchlass', 'Poller'];

@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { XmlReader } from '../xml/reader.js';
 import type { Block } from './blocks.js';
-import { DocxBlocks } from './docx.js';
+import { DocxBlocks, type WordReading } from './docx.js';
 import { HtmlBlocks } from './html.js';
 import { cutLine, isDictionary, patternFromExample, proposedPattern } from './pattern.js';
 
-function docx(body: string): Block[] {
+function docx(body: string, reading?: WordReading): Block[] {
   const xml = new XmlReader();
-  const reader = new DocxBlocks();
+  const reader = new DocxBlocks(reading);
   const text = `<w:document xmlns:w="w" xmlns:mc="mc"><w:body>${body}</w:body></w:document>`;
   return [...xml.write(text), ...xml.end()].flatMap((event) => reader.take(event));
 }
@@ -34,6 +34,31 @@ describe('word-processor documents', () => {
           p('<w:r><w:instrText>PAGE</w:instrText></w:r>' + r('a') + '<w:r><w:br/></w:r>' + r('b')),
       ).map((block) => block.kind === 'paragraph' && block.text),
     ).toEqual(['lock\tSchleuse', 'new', 'a\nb']));
+
+  test.each([
+    ['accepted', false, ['The gate opens.', 'Wait here. Then go.', 'moved']],
+    ['accepted', true, ['The gate opens. Not for print.', 'Wait here. Then go.', 'moved']],
+    ['original', false, ['The door opens.', 'Wait here.', ' Then go.', 'moved']],
+  ] as const)('tracked changes as %s, hidden text read: %s', (changes, hidden, texts) => {
+    const change = 'w:id="1" w:author="a" w:date="2026-01-01T00:00:00Z"';
+    const blocks = docx(
+      p(
+        r('The ') +
+          `<w:del ${change}><w:r><w:delText>door</w:delText></w:r></w:del><w:ins ${change}>${r('gate')}</w:ins>` +
+          r(' opens.') +
+          r(' Not for print.', '<w:vanish/>'),
+      ) +
+        // The end of this paragraph was deleted: accepted, the next one goes on with it.
+        p(`<w:pPr><w:rPr><w:del ${change}/></w:rPr></w:pPr>${r('Wait here.')}`) +
+        p(r(' Then go.')) +
+        p(
+          `<w:moveFrom ${change}>${changes === 'original' ? r('moved') : ''}</w:moveFrom>` +
+            `<w:moveTo ${change}>${changes === 'accepted' ? r('moved') : ''}</w:moveTo>`,
+        ),
+      { changes, hidden },
+    );
+    expect(blocks.map((block) => block.kind === 'paragraph' && block.text)).toEqual(texts.map((text) => text.trim()));
+  });
 
   test('a text box is read once', () =>
     expect(

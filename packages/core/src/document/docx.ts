@@ -1,20 +1,23 @@
 /**
- * The paragraphs and tables of a word-processor document (ECMA-376 part 1, 17), as plain text: tracked changes as
- * accepted, hidden text, notes and comments left out, text boxes once.
+ * The paragraphs and tables of a word-processor document (ECMA-376 part 1, 17), as plain text: notes and comments left
+ * out, text boxes once; hidden text and tracked changes as asked for.
  */
 import type { XmlEvent } from '../xml/reader.js';
 import { shownText, TableBuilder, type Block } from './blocks.js';
 
+/** How a word-processor document is read. */
+export interface WordReading {
+  /** Text that is formatted as hidden is read as well. */
+  readonly hidden: boolean;
+  /** Tracked changes: as if all were accepted, or as it was before them. */
+  readonly changes: 'accepted' | 'original';
+}
+export const AS_SHOWN: WordReading = { hidden: false, changes: 'accepted' };
+
 /** Elements whose text is not part of what is read. */
-const SKIPPED = new Set([
-  'del',
-  'moveFrom',
-  'Fallback',
-  'instrText',
-  'footnoteReference',
-  'commentReference',
-  'delText',
-]);
+const SKIPPED = ['Fallback', 'instrText', 'delInstrText', 'footnoteReference', 'commentReference'];
+/** Those of tracked changes (17.13.5) whose text is not there before, or after them. */
+const CHANGES = { accepted: ['del', 'moveFrom'], original: ['ins', 'moveTo'] } as const;
 
 interface OpenTable {
   readonly builder: TableBuilder;
@@ -30,12 +33,20 @@ export class DocxBlocks {
   private readonly tables: OpenTable[] = [];
   /** Texts of the open cells, or of the body. */
   private readonly cells: string[][] = [];
-  private paragraph: { text: string; heading: boolean }[] = [];
+  private paragraph: { text: string; heading: boolean; endless: boolean }[] = [];
   private skipped = 0;
   private inText = false;
   private hiddenRun = false;
   private inRunProperties = false;
   private inRun = false;
+  private inParagraphProperties = false;
+  /** Text of a paragraph whose end is not there in this reading, so that the next one goes on with it. */
+  private unended: { text: string; heading: boolean } | null = null;
+  private readonly left: ReadonlySet<string>;
+
+  constructor(private readonly reading: WordReading = AS_SHOWN) {
+    this.left = new Set([...SKIPPED, ...CHANGES[reading.changes]]);
+  }
 
   /** Blocks that an event completes. */
   take(event: XmlEvent): Block[] {
@@ -52,13 +63,18 @@ export class DocxBlocks {
   }
 
   private open(name: string, attributes: Readonly<Record<string, string>>): void {
-    if (SKIPPED.has(name)) this.skipped++;
+    const paragraph = this.paragraph.at(-1);
+    // The end of the paragraph itself is deleted or inserted (17.13.5.15, 17.13.5.20).
+    if (this.inParagraphProperties && paragraph && this.skipped === 0 && this.left.has(name)) paragraph.endless = true;
+    if (this.left.has(name)) this.skipped++;
     if (this.skipped > 0) return;
     const table = this.tables.at(-1);
-    const paragraph = this.paragraph.at(-1);
     switch (name) {
       case 'p':
-        this.paragraph.push({ text: '', heading: false });
+        this.paragraph.push({ text: '', heading: false, endless: false });
+        break;
+      case 'pPr':
+        this.inParagraphProperties = true;
         break;
       case 'pStyle':
         if (paragraph && /heading|title|berschrift|titre|otsikko/i.test(attributes.val ?? '')) paragraph.heading = true;
@@ -71,9 +87,11 @@ export class DocxBlocks {
         this.inRunProperties = this.inRun;
         break;
       case 'vanish':
-        if (this.inRunProperties && !/^(0|false|off)$/.test(attributes.val ?? '')) this.hiddenRun = true;
+        if (!this.reading.hidden && this.inRunProperties && !/^(0|false|off)$/.test(attributes.val ?? ''))
+          this.hiddenRun = true;
         break;
       case 't':
+      case 'delText':
         this.inText = true;
         break;
       case 'tab':
@@ -112,7 +130,7 @@ export class DocxBlocks {
   }
 
   private close(name: string): void {
-    if (SKIPPED.has(name)) {
+    if (this.left.has(name)) {
       this.skipped--;
       return;
     }
@@ -125,7 +143,11 @@ export class DocxBlocks {
       case 'rPr':
         this.inRunProperties = false;
         break;
+      case 'pPr':
+        this.inParagraphProperties = false;
+        break;
       case 't':
+      case 'delText':
         this.inText = false;
         break;
       case 'p':
@@ -153,6 +175,15 @@ export class DocxBlocks {
   private endParagraph(): void {
     const open = this.paragraph.pop();
     if (!open) return;
+    if (this.unended) {
+      open.text = this.unended.text + open.text;
+      open.heading ||= this.unended.heading;
+      this.unended = null;
+    }
+    if (open.endless && this.paragraph.length === 0) {
+      this.unended = open;
+      return;
+    }
     const text = shownText(open.text);
     const cell = this.cells.at(-1);
     if (cell) cell.push(text);

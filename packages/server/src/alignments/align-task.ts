@@ -3,6 +3,7 @@ import { align } from '@fair-copy/core/alignment/align.js';
 import type { Bead } from '@fair-copy/core/alignment/bead.js';
 import { cutText, type Places } from '@fair-copy/core/alignment/layout.js';
 import { setAside } from '@fair-copy/core/alignment/set-aside.js';
+import type { WordReading } from '@fair-copy/core/document/docx.js';
 import { identifyPooled } from '@fair-copy/core/language/identify.js';
 import { canonicalTag, primaryLanguage, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
@@ -27,14 +28,18 @@ export interface FileToRead extends FileOf {
 
 /** Throws `DataError` where a file has no text. */
 export async function readTexts(
-  { source, target }: { readonly source: FileToRead; readonly target: FileToRead },
+  { source, target, word }: { readonly source: FileToRead; readonly target: FileToRead; readonly word: WordReading },
   context: TaskContext,
 ): Promise<{ source: Text; target: Text }> {
-  return { source: await textOf(source, context), target: await textOf(target, context) };
+  return { source: await textOf(source, word, context), target: await textOf(target, word, context) };
 }
 
-async function textOf({ sha256, name, language: said }: FileToRead, context: TaskContext): Promise<Text> {
-  const paragraphs = await runningText(pathsOf(context.dataDir).original(sha256), name);
+async function textOf(
+  { sha256, name, language: said }: FileToRead,
+  word: WordReading,
+  context: TaskContext,
+): Promise<Text> {
+  const paragraphs = await runningText(pathsOf(context.dataDir).original(sha256), name, word);
   context.checkpoint();
   if (paragraphs.length === 0) throw new ApiError('no-text', { name });
   const language = said ?? identified(paragraphs.map(({ text }) => text));

@@ -1,3 +1,4 @@
+import { AS_SHOWN } from '@fair-copy/core/document/docx.js';
 import { z } from 'zod';
 
 /** Source from, to; target from, to (indexes of segments); sureness 0 to 1; 1 where pinned; 1 where it stands elsewhere. */
@@ -50,10 +51,14 @@ export const alignmentBody = alignmentItem.extend({
 });
 export type AlignmentBody = z.infer<typeof alignmentBody>;
 
+/** How Word files are read. */
+export const wordReading = z.object({ hidden: z.boolean(), changes: z.enum(['accepted', 'original']) });
+
 export const newAlignment = z.object({
   clientId: z.number().int(),
   source: z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }),
   target: z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }),
+  word: wordReading.default(AS_SHOWN),
 });
 
 const segments = z.array(z.string().trim().min(1).max(100_000)).max(1_000_000);

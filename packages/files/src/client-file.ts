@@ -160,6 +160,21 @@ export class ClientFile {
     }
   }
 
+  /** The first lines as they stand, or paragraphs of a document; none of other files. @param most how many at most */
+  async firstLines(source: SourceForm, most: number): Promise<string[]> {
+    if (source.kind === 'delimited') {
+      const [head, whole] = await this.head(source.encoding.value);
+      return headLines(head.replace(/^\uFEFF/, ''), whole).slice(0, most);
+    }
+    const lines: string[] = [];
+    if (source.kind === 'document')
+      for await (const block of this.blocks(source.encoding?.value ?? null)) {
+        if (block.kind === 'paragraph') lines.push(block.text);
+        if (lines.length === most) break;
+      }
+    return lines;
+  }
+
   private async *delimitedRows(source: Extract<SourceForm, { kind: 'delimited' }>): AsyncGenerator<SheetRow> {
     const reader = new DelimitedReader({ delimiter: source.delimiter.value, quote: source.quote });
     let first = source.delimiter.reason === DECLARED;

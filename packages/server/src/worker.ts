@@ -61,6 +61,7 @@ const writerTasks = {
 
 const readerTasks = {
   readFile: async () => (await intakeReadTasks()).readFile,
+  firstLines: async () => (await intakeReadTasks()).firstLines,
   proposeFile: async () => (await intakeReadTasks()).proposeFile,
   evaluateFile: async () => (await intakeReadTasks()).evaluateFile,
   queryList: async () => (await intakeReadTasks()).queryList,

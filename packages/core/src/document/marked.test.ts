@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { MarkedReader, proposedMarked } from './marked.js';
+import { markedFromExample, MarkedReader, markedRows, proposedMarked } from './marked.js';
 
 const PAIRS: readonly (readonly [string, string])[] = [
   ['Close both paddles after use.', 'Schließen Sie nach Gebrauch beide Schütze.'],
@@ -14,7 +14,7 @@ const PAIRS: readonly (readonly [string, string])[] = [
 
 const FORMS: Readonly<Record<string, (a: string, b: string, i: number) => string>> = {
   brackets: (a, b) => `[[${a} || ${b}]]`,
-  'numbers inside the marks': (a, b, i) => `{0>${a}<}${i * 7}{>${b}<0}`,
+  'numbers inside the marks': (a, b, i) => `{*${a}*}${i * 7}{+${b}+}`,
   'tags on two lines': (a, b) => `<s>${a}</s>\n<t>${b}</t>\n`,
   'marks on lines of their own': (a, b) => `@@S@@\n${a}\n@@T@@\n${b}\n@@E@@`,
   labels: (a, b) => `EN: ${a}\nDE: ${b}\n`,
@@ -34,6 +34,26 @@ function cut(text: string): string[][] {
   const reader = new MarkedReader(guess.value);
   return [...lines.flatMap((line, i) => reader.take(line, i + 1)), ...reader.end()].map(({ cells }) => cells);
 }
+
+describe('a pattern by example', () => {
+  // A mark on one side only does not say where the other text begins.
+  const forms = Object.entries(FORMS).filter(([name]) => name !== 'a mark before the translation only');
+  test.each(forms)('%s', (_, form) => {
+    const lines = PAIRS.map(([a, b], i) => form(a, b, i))
+      .join('\n')
+      .split('\n');
+    const pattern = markedFromExample(lines, PAIRS[3]!);
+    expect(markedRows(lines, pattern!).map(({ cells }) => cells)).toEqual(PAIRS);
+  });
+
+  test('parts of texts, texts in the wrong order and texts that are not there give none', () => {
+    const lines = PAIRS.map(([a, b]) => `[[${a} || ${b}]]`);
+    expect(markedFromExample(lines, ['Keep clear of', 'Halten Sie'])).toBeNull();
+    expect(markedFromExample(lines, ['Halten Sie Abstand zum Wehr.', 'Keep clear of the weir.'])).toBeNull();
+    expect(markedFromExample(lines, ['Keep clear', 'of the quay'])).toBeNull();
+    expect(markedFromExample([], ['a', 'b'])).toBeNull();
+  });
+});
 
 describe('marked bilingual text', () => {
   test.each(Object.entries(FORMS))('%s', (_, form) => {

@@ -40,6 +40,22 @@ export interface FileToRead {
   readonly decisions: Decisions;
 }
 
+const LINES_SHOWN = 60;
+const LONGEST_SHOWN = 2000;
+
+/** The first lines of a file as they stand, for an example of how they are read. */
+export async function firstLines(
+  { sha256, name, source }: { readonly sha256: string; readonly name: string; readonly source: Reading['source'] },
+  { dataDir }: TaskContext,
+): Promise<string[]> {
+  const file = await ClientFile.open(pathsOf(dataDir).original(sha256), name);
+  try {
+    return (await file.firstLines(source, LINES_SHOWN)).map((line) => line.slice(0, LONGEST_SHOWN));
+  } finally {
+    file.close();
+  }
+}
+
 export interface UnpackedMember {
   readonly name: string;
   readonly sha256: string;

@@ -106,6 +106,21 @@ export function intakeRoutes(api: Api, context: Context): void {
     },
   );
 
+  api.get(
+    '/intake/files/:id/lines',
+    {
+      schema: {
+        summary: 'The first lines of a text as they stand in the file',
+        params: idParam,
+        response: { 200: z.array(z.string()) },
+      },
+    },
+    async (request) => {
+      const { sha256, name, reading } = desk.ready(request.params.id);
+      return context.workers.read('firstLines', { sha256, name, source: reading!.source });
+    },
+  );
+
   api.post(
     '/intake/files/:id/sheets',
     {

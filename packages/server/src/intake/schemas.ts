@@ -77,6 +77,21 @@ export const intakeDecisions = z.object({
 });
 export type IntakeDecisions = z.infer<typeof intakeDecisions>;
 
+const marks = z.array(z.string().max(200)).min(2).max(12).readonly();
+
+/** As `MarkedPattern` of the core. */
+const markedPattern = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('marks'), marks }),
+  z.object({ kind: z.literal('prefixes'), marks }),
+  z.object({
+    kind: z.literal('alternating'),
+    size: z.number().int().min(2).max(20),
+    numbered: z.boolean().optional(),
+    prefixes: z.array(z.string().max(200)).max(20).readonly().optional(),
+  }),
+  z.object({ kind: z.literal('blocks'), languages: z.tuple([z.string().max(40), z.string().max(40)]).readonly() }),
+]);
+
 export const sourceChoices = z.object({
   encoding: z.string().optional(),
   delimiter: z.string().min(1).max(10).nullable().optional(),
@@ -84,7 +99,7 @@ export const sourceChoices = z.object({
   part: z.enum(['tables', 'paragraphs']).optional(),
   pattern: linePattern.nullable().optional(),
   /** Null: no marks, although some were seen. */
-  marked: z.null().optional(),
+  marked: markedPattern.nullable().optional(),
   as: z.enum(['terms', 'units']).optional(),
   /** Spelling in the file → tag. */
   languages: z.record(z.string().max(60), z.string().max(40)).optional(),

@@ -88,6 +88,9 @@ export const intakeRows = (id: number, kind: OutcomeKindBody | null, page: numbe
     staleTime: 60_000,
   });
 
+export const firstLines = (id: number) =>
+  queryOptions({ queryKey: ['intake', id, 'lines'], queryFn: () => get<string[]>(`/intake/files/${id}/lines`) });
+
 export const stepPreview = (id: number, step: string) =>
   queryOptions({
     queryKey: ['intake', id, 'step', step],

@@ -1,5 +1,4 @@
 import { delimiterName, DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
-import type { MarkedPattern } from '@fair-copy/core/document/marked.js';
 import type { Grouping, Reading } from '@fair-copy/core/intake/reading.js';
 import { ENCODINGS } from '@fair-copy/core/text/encodings-list.js';
 import Box from '@mui/material/Box';
@@ -14,6 +13,7 @@ import { ChoiceWord } from './ChoiceWord.js';
 import { DoubtMark, reasonOf } from './doubt.js';
 import { DocumentWords, PatternWord } from './DocumentWords.js';
 import { JoinWord } from './JoinWord.js';
+import { MarkedWord } from './MarkedWord.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 
 interface Props {
@@ -39,7 +39,7 @@ export function SourceSentence({ file, reading, changes }: Props) {
       )}
       {source.kind === 'delimited' && !source.pattern && source.marked?.value && (
         <>
-          {t.bilingual} <MarkedWord marked={source.marked.value} onNone={() => changes.recut({ marked: null })} />,{' '}
+          {t.bilingual} <MarkedWord {...{ file, changes }} marked={source.marked.value} />,{' '}
           <EncodingWord reading={reading} changes={changes} />,{' '}
         </>
       )}
@@ -47,6 +47,11 @@ export function SourceSentence({ file, reading, changes }: Props) {
         <>
           {t.delimited} <DelimiterWord reading={reading} changes={changes} />,{' '}
           <EncodingWord reading={reading} changes={changes} />,{' '}
+          {file.as === 'units' && (
+            <>
+              <MarkedWord {...{ file, changes }} marked={null} />,{' '}
+            </>
+          )}
         </>
       )}
       {source.kind === 'workbook' && (
@@ -88,7 +93,7 @@ export function SourceSentence({ file, reading, changes }: Props) {
       {source.kind === 'document' && source.marked?.value && (
         <>
           {', '}
-          <MarkedWord marked={source.marked.value} onNone={() => changes.recut({ marked: null })} />
+          <MarkedWord {...{ file, changes }} marked={source.marked.value} />
         </>
       )}
       {hasHidden(reading) && (
@@ -100,31 +105,6 @@ export function SourceSentence({ file, reading, changes }: Props) {
         </>
       )}
     </Typography>
-  );
-}
-
-/** Source and translation in one text: by which marks; can be switched off. */
-function MarkedWord({ marked, onNone }: { readonly marked: MarkedPattern; readonly onNone: () => void }) {
-  return (
-    <WordPopover word={t.marked[marked.kind]}>
-      {(close) => (
-        <Box sx={{ p: 2, width: 320 }}>
-          {'marks' in marked && (
-            <Box component="code" sx={{ display: 'block', mb: 1, whiteSpace: 'pre-wrap' }}>
-              {marked.marks.filter(Boolean).join(' … ')}
-            </Box>
-          )}
-          <WordButton
-            onClick={() => {
-              close();
-              onNone();
-            }}
-          >
-            {t.noMarks}
-          </WordButton>
-        </Box>
-      )}
-    </WordPopover>
   );
 }
 

@@ -121,6 +121,21 @@ test('marked text and a table for review become units; what is handed over is fe
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /Bilingual text, source and translation between marks, UTF-8/,
   );
+  // The marks given up, then given by an example out of the lines.
+  await page.getByRole('button', { name: /source and translation between marks/ }).click();
+  await page.getByRole('button', { name: 'It is not marked text: cut it by a separator' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Delimited/i);
+  await page.getByRole('button', { name: /by example/ }).click();
+  await page.getByRole('textbox', { name: 'A text' }).fill('Keep clear of the weir.');
+  await page.getByRole('textbox', { name: 'Its translation' }).fill('nowhere in the lines');
+  await expect(page.getByText(/Nothing in the lines tells/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Its translation' }).fill('Halten Sie Abstand zum Wehr.');
+  await expect(page.getByText('Read like this, these lines give 14 rows:')).toBeVisible();
+  await page.getByRole('button', { name: 'Read the file like this' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /Bilingual text, source and translation between marks/,
+  );
+  await expect(page.getByRole('region', { name: 'Where each row goes' })).toHaveText(/^14 units = 14 taken$/);
   await page.goto(`${server.address}/intake/17`);
   await expect(page.getByRole('table', { name: 'The first units' }).getByText('Vom Wehr')).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Where each row goes' })).toHaveText(/^14 units = 14 taken$/);
@@ -137,4 +152,45 @@ test('marked text and a table for review become units; what is handed over is fe
   ]);
   expect(download.suggestedFilename()).toBe('Kiln handbook de-en-US.xlf');
   await expect(page.getByText('8 units written.')).toBeVisible();
+});
+
+test('a memory is inspected; a finding may stand, and only units with findings are shown', async ({ page, server }) => {
+  await server.fillWithDemo();
+  await open(page, server, '/inspect', 1);
+  await page.getByRole('link', { name: /Brennick lasting/ }).click();
+  await expect(page.getByText('2 new, 0 settled, 0 standing, 0 let stand')).toBeVisible();
+  await expect(page.getByText('Vom Wehr fernbleiben!').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Stet', exact: true }).first().click();
+  await page.getByRole('textbox', { name: 'Why may it stand?' }).fill('an older sign');
+  await page.getByRole('button', { name: 'Let it stand' }).click();
+  await page.getByRole('button', { name: 'Inspect again' }).click();
+  await expect(page.getByText(/0 new, 0 settled, 1 standing, 1 let stand/)).toBeVisible();
+
+  // From the sheet of the memory: only units with findings.
+  await page.goto(`${server.address}/memories/1`);
+  await page.getByRole('button', { name: 'Narrow further' }).click();
+  await page.getByRole('checkbox', { name: /findings/ }).check();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('1 unit', { exact: true })).toBeVisible();
+});
+
+test('several files of units become one memory, in one operation', async ({ page, server }) => {
+  await server.fillWithDemo();
+  await open(page, server, '/intake/16', 1);
+  await page.getByRole('button', { name: 'Write 3 files of units …' }).click();
+  await page.getByRole('textbox', { name: 'Name of the memory' }).fill('All signs');
+  await page
+    .getByRole('button', { name: /^Write \d+ units to …$/ })
+    .last()
+    .click();
+  await expect(page.getByRole('alert')).toContainText('written to “All signs”');
+  await page.goto(`${server.address}/ledger`);
+  await page
+    .getByRole('row', { name: /All signs|3 files/ })
+    .first()
+    .getByRole('button', { name: 'Undo' })
+    .click();
+  await page.goto(`${server.address}/holdings`);
+  await expect(page.getByRole('link', { name: 'Brennick lasting' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'All signs' })).toHaveCount(0);
 });

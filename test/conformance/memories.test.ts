@@ -1,8 +1,8 @@
 /** Memories against data and programs that are not ours. */
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync, writeFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { join } from 'node:path';
-import { wordCount } from '@fair-copy/core/counts/count.js';
 import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
 import { matchScore } from '@fair-copy/core/memory/match/score.js';
 import { tokensOf } from '@fair-copy/core/memory/match/tokens.js';
@@ -95,30 +95,39 @@ describe('20,000 segments of a real word list (Debian’s trans-de-en)', () => {
   });
 });
 
-test('words of Unicode’s WordBreakTest and of plain text are counted as UAX #29 says', () => {
-  const lines = readFileSync('/usr/share/unicode/auxiliary/WordBreakTest.txt', 'utf8').split('\n');
-  let tested = 0;
-  for (const line of lines) {
-    const said = line.split('#')[0]!.trim();
-    if (said === '') continue;
-    const pieces = said
-      .split('÷')
-      .map((piece) => piece.trim())
-      .filter(Boolean)
-      .map((piece) =>
-        piece
-          .split(/\s*×\s*|\s+/)
-          .map((code) => String.fromCodePoint(parseInt(code, 16)))
-          .join(''),
-      );
-    // Only texts of Latin letters and signs: there a piece is a word if it holds a letter or a digit.
-    // The underscore joins words; whether it is one by itself the standard leaves open.
-    if (!pieces.every((piece) => /^[\x20-\x5E\x60-\x7E]+$/.test(piece))) continue;
-    expect([said, wordCount(pieces.join(''), 'en')]).toEqual([
-      said,
-      pieces.filter((piece) => /[A-Za-z0-9]/.test(piece)).length,
-    ]);
-    tested++;
+/** The npm package `xliff`, a reader and writer of its own. */
+describe('XLIFF as another library reads and writes it', () => {
+  const library = createRequire(import.meta.url)('xliff') as XliffLibrary;
+  interface XliffLibrary {
+    xliff2js(text: string): Promise<{ resources: Record<string, Record<string, { source: string; target: string }>> }>;
+    js2xliff(given: object): Promise<string>;
+    jsToXliff12(given: object): Promise<string>;
   }
-  expect(tested).toBeGreaterThan(20);
+  const TEXTS = [
+    ['Gates & <weirs>', 'Tore & <Wehre>'],
+    ['“Wait”, it said.', '„Warten“, hieß es.'],
+    ['Lock 3', '水門 3'],
+  ] as const;
+
+  test('ours is read there', async () => {
+    const units = TEXTS.map((texts) => ({
+      variants: texts.map((text, k) => ({ language: (k === 0 ? 'en' : 'de') as LanguageTag, text })),
+    })) as unknown as Unit[];
+    let text = '';
+    const options = { source: 'en' as LanguageTag, target: 'de' as LanguageTag, name: 'signs' };
+    for await (const piece of xliffOfUnits(units, options)) text += piece;
+    const { resources } = await library.xliff2js(text);
+    const read = Object.values(Object.values(resources)[0]!).map(({ source, target }) => [source, target]);
+    expect(read).toEqual(TEXTS);
+  });
+
+  test.each(['js2xliff', 'jsToXliff12'] as const)('what %s writes is read here', (write) =>
+    inFolder(async (folder) => {
+      const entries = Object.fromEntries(TEXTS.map(([source, target], k) => [`key${k}`, { source, target }]));
+      const path = join(folder, 'signs.xlf');
+      const given = { resources: { signs: entries }, sourceLanguage: 'en', targetLanguage: 'de' };
+      writeFileSync(path, await library[write](given));
+      expect((await unitsOf(path)).map(({ variants }) => variants.map(({ text }) => text))).toEqual(TEXTS);
+    }),
+  );
 });

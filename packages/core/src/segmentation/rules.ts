@@ -43,7 +43,7 @@ const BREAKS: readonly SrxRule[] = [
   yes('[。！？｡︒]+[」』）】》〉”’"\']*', '[^。！？」』）】》〉”’"\']'),
   yes(`[.!?…‽؟۔।॥։]${CLOSING}`, '\\s'),
   yes('[.!?…]\\s?[»›]', '\\s'),
-  yes('\\n', ''),
+  yes('[\\n\\u0085\\u2028\\u2029]', ''),
 ];
 
 const lists = new Map<string, readonly SrxRule[]>([

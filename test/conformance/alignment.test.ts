@@ -2,10 +2,12 @@
 import { expect, test } from '@jest/globals';
 import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
+import { cutText } from '@fair-copy/core/alignment/layout.js';
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Alignment, Bead } from '@fair-copy/core/alignment/bead.js';
 import { lengthAlignment } from '@fair-copy/core/alignment/gale-church.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
+import { runningText } from '@fair-copy/files/running-text.js';
 // @ts-expect-error plain JavaScript, shared with `npm run bench`
 import { caseOf, pairsOf } from '../../bench/align/cases.mjs';
 
@@ -49,6 +51,39 @@ test('pairs by length alone are those of NLTK’s gale_church (Debian python3-nl
   cases.forEach(({ source, target }, k) => {
     expect(inOrder(links(lengthAlignment(source, target)))).toEqual(inOrder(theirs[k]!));
   });
+});
+
+/**
+ * The Debian Reference (GPL-2+, Debian's packages) as its web pages: translations of one source by message catalogues, so
+ * that the pages have the same blocks in the same order. A pair is right if both sides lie in the same block.
+ */
+test.each([
+  ['de', true],
+  ['ja', true],
+  ['de', false],
+  ['ja', false],
+])('web pages of the Debian Reference in English and %s, with their layout: %s', async (language, withLayout) => {
+  const side = async (tag: string) => {
+    const blocks = await runningText(`/usr/share/debian-reference/ch03.${tag}.html`, `ch03.${tag}.html`);
+    const cut = segmenterFor(tag);
+    const inBlock = blocks.flatMap(({ text }, k) => cut(text.normalize('NFC')).map(() => k));
+    return { blocks, inBlock, ...cutText(blocks, cut) };
+  };
+  const [source, target] = [await side('en'), await side(language)];
+  expect(source.blocks.map(({ kind }) => kind)).toEqual(target.blocks.map(({ kind }) => kind));
+  const layout = { source: source.places, target: target.places };
+  const options = { sourceLanguage: 'en', targetLanguage: language, ...(withLayout && { layout }) };
+  const { beads } = ended(align(source.segments, target.segments, options));
+  const pairs = beads.filter((bead) => bead.source.to > bead.source.from && bead.target.to > bead.target.from);
+  const blocksOf = (inBlock: readonly number[], from: number, to: number): string =>
+    [...new Set(inBlock.slice(from, to))].join();
+  const right = pairs.filter(
+    (bead) =>
+      blocksOf(source.inBlock, bead.source.from, bead.source.to) ===
+      blocksOf(target.inBlock, bead.target.from, bead.target.to),
+  );
+  expect(pairs.length).toBeGreaterThan(450);
+  expect(right.length / pairs.length).toBeGreaterThan(withLayout ? 0.995 : 0.98);
 });
 
 /**

@@ -66,7 +66,7 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
         >
           {row.message}
           {row.related.length > 0 && (
-            <Box sx={{ mt: 0.25, color: 'text.secondary' }}>
+            <Box sx={{ mt: 0.25, mb: 0.75, color: 'text.secondary' }}>
               {t.see}:{' '}
               {row.related.slice(0, 4).map((other, i) => (
                 <span key={other.item}>

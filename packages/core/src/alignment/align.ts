@@ -1,6 +1,6 @@
 /** Two texts cut into segments → which segments belong together, with how much certainty. */
 import { bandAround, fullBand, type Band, type Cut } from './band.js';
-import { anchorsOf, pathThrough } from './anchors.js';
+import { anchorsOf, guideOf, pathThrough } from './anchors.js';
 import { lengthOf, type Alignment, type Bead, type Span, type WeighedBead } from './bead.js';
 import { LayoutModel, type Layout } from './layout.js';
 import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
@@ -42,6 +42,9 @@ const NEAR_AT_FIRST = 6;
 const LARGEST = 4;
 /** Cuts on either side of a straight line between two anchors: at least; where they are far apart; and cells in all. */
 const NARROWEST = 30;
+/** Anchors so near to one another say where the path is, this exactly. */
+const DENSE = 8;
+const NEAR_ANCHORS = 10;
 const WIDE = 100;
 const WIDE_CELLS = 4_000_000;
 /** Rows of a wide band whose evidence is held at the same time. */
@@ -90,7 +93,7 @@ export function* align(
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
   for (let round = 0; round < rounds; round++) {
-    const anchors = needsAnchors(left, right) ? anchorsOf(left, right, known.words.lexicon) : [];
+    const anchors = needsAnchors(left, right) ? guideOf(parts.flat(), anchorsOf(left, right, known.words.lexicon)) : [];
     parts = between.map((part) => finePath(known, roughPath(known, part, anchors), NEAR_AT_FIRST, 2));
     const beads = withFixed(fixed, parts);
     known = {
@@ -269,6 +272,7 @@ function wideBand({ source, target }: Rectangle, anchors: readonly Cut[]): Band 
   if ((source.to - source.from + 1) * (target.to - target.from + 1) <= ALL_CELLS) return fullBand(source, target);
   return bandAround(pathThrough(anchors, source, target), (sources, targets) => {
     const gap = Math.max(sources, targets);
+    if (gap <= DENSE) return NEAR_ANCHORS;
     return Math.round(Math.max(NARROWEST, Math.min(gap / 2, Math.max(WIDE, WIDE_CELLS / gap))));
   });
 }

@@ -4,12 +4,12 @@
  * Fredman 1975, with weights).
  */
 import type { Cut } from './band.js';
-import type { Span } from './bead.js';
+import { lengthOf, type Span, type WeighedBead } from './bead.js';
 import type { Lexicon } from './lexicon.js';
 import type { Side } from './vocabulary.js';
 
 /** A word that stands in more segments than this says little about where it belongs. */
-const RARE = 6;
+const RARE = 8;
 /** How sure a translation must be: probability one way times the other. */
 const SURE = 0.15;
 /** A point is believed if so many others of the chain lie nearby … */
@@ -27,6 +27,32 @@ interface Point {
 export function anchorsOf(source: Side, target: Side, lexicon: Lexicon): readonly Cut[] {
   const chain = supported(heaviestChain(commonPoints(source, target, lexicon), target.size));
   return chain.map(({ i, j }) => [i, j]);
+}
+
+/** Beads on either side of a cut that must be sure for the cut to be taken as known. */
+const SURE_AROUND = 6;
+const SURE_BEAD = 0.9;
+
+/** Cuts of an alignment in whose neighbourhood everything is sure, with the anchors that lie between them. */
+export function guideOf(beads: readonly WeighedBead[], anchors: readonly Cut[]): readonly Cut[] {
+  const guide: Cut[] = [];
+  let run = 0;
+  let next = 0;
+  beads.forEach((bead, k) => {
+    const isSure = lengthOf(bead.source) > 0 && lengthOf(bead.target) > 0 && bead.sureness > SURE_BEAD;
+    run = isSure ? run + 1 : 0;
+    if (run < 2 * SURE_AROUND) return;
+    const { source, target } = beads[k - SURE_AROUND]!;
+    const cut: Cut = [source.to, target.to];
+    const [lastI, lastJ] = guide.at(-1) ?? [0, 0];
+    for (; next < anchors.length && anchors[next]![0] < cut[0]; next++) {
+      const [i, j] = anchors[next]!;
+      if (i > lastI && j > lastJ && j < cut[1]) guide.push(anchors[next]!);
+    }
+    guide.push(cut);
+  });
+  const [lastI, lastJ] = guide.at(-1) ?? [0, 0];
+  return [...guide, ...anchors.slice(next).filter(([i, j]) => i > lastI && j > lastJ)];
 }
 
 /** The anchors inside a rectangle, with its corners. */

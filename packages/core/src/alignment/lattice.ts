@@ -288,11 +288,14 @@ export function bestPath(band: Band, { pairs, gaps }: BeadKinds, scoreOfRow: (i:
   return path.reverse();
 }
 
+/** What is less probable by this much, as a log, adds nothing that could be seen. */
+const NEGLIGIBLE = 25;
+
 /** log(eᵃ + eᵇ). */
 function logAdd(a: number, b: number): number {
-  const [high, low] = a > b ? [a, b] : [b, a];
   // Written so that two impossible ones stay impossible.
-  return low > high - 40 ? high + Math.log1p(Math.exp(low - high)) : high;
+  if (a > b) return b > a - NEGLIGIBLE ? a + Math.log1p(Math.exp(b - a)) : a;
+  return a > b - NEGLIGIBLE ? b + Math.log1p(Math.exp(a - b)) : b;
 }
 
 function logSum(terms: Float64Array): number {
@@ -300,6 +303,6 @@ function logSum(terms: Float64Array): number {
   for (const term of terms) if (term > best) best = term;
   if (best === -Infinity) return best;
   let sum = 0;
-  for (const term of terms) if (term > best - 40) sum += Math.exp(term - best);
+  for (const term of terms) if (term > best - NEGLIGIBLE) sum += Math.exp(term - best);
   return best + Math.log(sum);
 }

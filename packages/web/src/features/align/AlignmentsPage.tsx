@@ -8,6 +8,7 @@ import TableFooter from '@mui/material/TableFooter';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
+import { visuallyHidden } from '@mui/utils';
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
@@ -53,7 +54,11 @@ export function AlignmentsPage() {
             >
               <TableHead>
                 <TableRow>
-                  <TableCell padding="checkbox" aria-label={o.together} />
+                  <TableCell padding="checkbox">
+                    <Box component="span" sx={visuallyHidden}>
+                      {o.together}
+                    </Box>
+                  </TableCell>
                   <TableCell>{o.files}</TableCell>
                   <TableCell align="right">{o.segments}</TableCell>
                   <TableCell align="right">{o.pairs}</TableCell>
@@ -61,7 +66,11 @@ export function AlignmentsPage() {
                   <TableCell align="right">{o.alone}</TableCell>
                   <TableCell align="right">{o.pinned}</TableCell>
                   <TableCell>{o.state}</TableCell>
-                  <TableCell aria-label={o.acts} />
+                  <TableCell>
+                    <Box component="span" sx={visuallyHidden}>
+                      {o.acts}
+                    </Box>
+                  </TableCell>
                 </TableRow>
               </TableHead>
               <TableBody>

@@ -1,4 +1,5 @@
 /** The pictures of the README, from the demo data. */
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, open, test } from './application.js';
 
@@ -68,8 +69,15 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.goto(`${server.address}/concordance?q=paddle gear`);
   await expect(page.locator('mark', { hasText: 'Schützgetriebe' }).first()).toBeVisible();
   await shot('concordance');
-  await page.goto(`${server.address}/align/1`);
-  await page.getByText('Mooring lines are made fast').click();
+  await page.goto(`${server.address}/align`);
+  await expect(page.getByRole('link', { name: /wartung_de/ })).toBeVisible();
+  await page
+    .locator('input[type=file]')
+    .setInputFiles(['kiln_care_en.md', 'kiln_care_ja.md'].map((name) => join(server.clientFiles, name)));
+  await expect(page.getByRole('button', { name: 'Pair them' })).toBeEnabled();
+  await shot('align-files');
+  await page.goto(`${server.address}/align/2`);
+  await page.getByText('Fällt der Pegel').click();
   await page.waitForTimeout(300);
   await shot('align');
 

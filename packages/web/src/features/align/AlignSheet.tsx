@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { send } from '../../api/http.js';
@@ -69,10 +69,13 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   const [asking, setAsking] = useState<Languages | null>(null);
   const list = useRef<VirtuosoHandle>(null);
   const { fail, say } = useToast();
-  const shown = useMemo(
-    () => pairs.flatMap((pair, k) => (passes(pair, filter, sheet) ? [k] : [])),
-    [pairs, filter, sheet],
+  // All of them are the same numbers as long as there are as many.
+  const every = useMemo(() => Array.from({ length: pairs.length }, (_, k) => k), [pairs.length]);
+  const narrowedTo = useMemo(
+    () => (filter === 'all' ? null : every.filter((k) => passes(pairs[k]!, filter, sheet))),
+    [every, pairs, filter, sheet],
   );
+  const shown = narrowedTo ?? every;
   const pieces = useMemo(
     () => Array.from({ length: Math.ceil(shown.length / PIECE) }, (_, k) => shown.slice(k * PIECE, (k + 1) * PIECE)),
     [shown],
@@ -165,8 +168,10 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
     await send('POST', `/alignments/${alignment.id}/${how}`, body);
     await queries.invalidateQueries({ queryKey: ['alignment'] });
   };
-  const doubts = useMemo(() => pairs.filter(isDoubtful).length, [pairs]);
-  const byHand = useMemo(() => pairs.filter(isPinned).length, [pairs]);
+  // What is said of the whole text may come a moment after the key.
+  const calm = useDeferredValue(sheet);
+  const doubts = useMemo(() => calm.beads.filter(isDoubtful).length, [calm]);
+  const byHand = useMemo(() => calm.beads.filter(isPinned).length, [calm]);
   const tongue = (side: SideName, tag: string): void => {
     const said = { source: alignment.source.language, target: alignment.target.language, [side]: tag };
     // Cut anew, the texts may have other segments: what was done by hand does not fit them.
@@ -238,7 +243,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
         )}
       </Box>
       <Box sx={(theme) => ({ flex: 1, minHeight: 0, display: 'flex', bgcolor: theme.inks.sheet })}>
-        <DoubtStrip pairs={pairs} onGo={go} />
+        <DoubtStrip pairs={calm.beads} onGo={go} />
         <Box sx={{ flex: 1, minWidth: 0 }} role="region" aria-label={t.sheet}>
           {shown.length === 0 ? (
             <Typography sx={{ p: 3 }} color="text.secondary">
@@ -267,7 +272,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
         languages={[alignment.source.language, alignment.target.language].filter((tag) => tag !== null)}
         wide
       />
-      <Foot alignment={alignment} sheet={sheet} settle={settle} onFilter={setFilter} />
+      <Foot alignment={alignment} sheet={calm} settle={settle} onFilter={setFilter} />
       {asking && (
         <AskFirst
           title={t.languagesTitle}

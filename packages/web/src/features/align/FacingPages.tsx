@@ -117,7 +117,20 @@ export const FacingPages = memo(function FacingPages(props: Props) {
       {page('target')}
     </Box>
   );
-});
+}, isShownAlike);
+
+/** A change elsewhere in the text leaves a piece as it is. */
+function isShownAlike(before: Props, after: Props): boolean {
+  const others = ['alignment', 'selected', 'onSelect', 'editing', 'onEdit', 'editor'] as const;
+  if (others.some((name) => before[name] !== after[name]) || before.numbers.length !== after.numbers.length)
+    return false;
+  const [old, young] = [before.sheet, after.sheet];
+  return (
+    old.source === young.source &&
+    old.target === young.target &&
+    after.numbers.every((number, k) => number === before.numbers[k] && old.beads[number] === young.beads[number])
+  );
+}
 
 const pagesOf = (element: HTMLElement): HTMLElement[] => [...element.querySelectorAll<HTMLElement>('[data-page]')];
 

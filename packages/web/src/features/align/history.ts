@@ -18,7 +18,8 @@ export function stepBetween(before: Sheet, after: Sheet): Step {
     let from = 0;
     while (from < old.length && from < young.length && old[from] === young[from]) from++;
     let tail = 0;
-    while (tail < old.length - from && tail < young.length - from && old.at(-1 - tail) === young.at(-1 - tail)) tail++;
+    const most = Math.min(old.length, young.length) - from;
+    while (tail < most && old[old.length - 1 - tail] === young[young.length - 1 - tail]) tail++;
     return [
       { list, at: from, before: old.slice(from, old.length - tail), after: young.slice(from, young.length - tail) },
     ];

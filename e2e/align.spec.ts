@@ -186,6 +186,8 @@ test('several couples of files: put right by dragging, paired, handed over and w
   await drag('Hafenordnung_de.docx', 'kiln_care_ja.md');
   await expect(row('kiln_care_en.md')).toContainText('kiln_care_ja.md');
   await page.getByRole('button', { name: 'Exchange source and translation: kiln_care_en.md' }).click();
+  await page.getByRole('radio', { name: 'paragraphs' }).check();
+  await page.getByRole('radio', { name: 'as before the changes' }).check();
   await page.getByRole('button', { name: 'Pair 2 couples of files' }).click();
   const list = page.getByRole('table', { name: 'Files that are being paired' });
   await expect(list.getByRole('row', { name: /kiln_care_ja\.md · kiln_care_en\.md.*paired/ })).toBeVisible();

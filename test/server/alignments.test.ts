@@ -20,8 +20,9 @@ async function kept(name: string, text: string): Promise<{ name: string; sha256:
   return { name, sha256 };
 }
 
-async function paired(source = ENGLISH, target = GERMAN): Promise<AlignmentBody> {
-  const body = { clientId: client, source: await kept('rules.txt', source), target: await kept('regeln.txt', target) };
+async function paired(source = ENGLISH, target = GERMAN, reading?: object): Promise<AlignmentBody> {
+  const files = { source: await kept('rules.txt', source), target: await kept('regeln.txt', target) };
+  const body = { clientId: client, ...files, reading };
   const { id, jobId } = await server.ask<{ id: number; jobId: number }>('POST', '/alignments', body);
   await server.ended(jobId);
   return server.ask<AlignmentBody>('GET', `/alignments/${id}`);
@@ -39,6 +40,34 @@ test('files are cut, their languages found, and paired; the pairs are kept as th
   expect(after.beads[0]).toEqual([0, 2, 0, 2, 1, 1, 0]);
   const list = await server.ask<AlignmentItem[]>('GET', `/alignments?client=${client}`);
   expect(list.map(({ id }) => id)).toContain(alignment.id);
+});
+
+test('files are cut into paragraphs, or by rules of one’s own, when they are asked for; and so again later', async () => {
+  const usual = { hidden: false, changes: 'accepted', cut: 'sentences', rules: null };
+  const english = 'Wait here. Then go; slowly.\nThe gate is shut.\n';
+  const german = 'Hier warten. Dann los; langsam.\nDas Tor ist zu.\n';
+  const segments = async (reading: object): Promise<readonly string[]> =>
+    (await paired(english, german, { ...usual, ...reading })).sourceSegments;
+  expect(await segments({})).toEqual(['Wait here.', 'Then go; slowly.', 'The gate is shut.']);
+  expect(await segments({ cut: 'paragraphs' })).toEqual(['Wait here. Then go; slowly.', 'The gate is shut.']);
+  // SRX 2.0 as its specification writes it: a break after each semicolon, none after a full stop.
+  const srx = `<?xml version="1.0"?><srx xmlns="http://www.lisa.org/srx20" version="2.0"><header segmentsubflows="yes" cascade="no"/>
+    <body><languagerules><languagerule languagerulename="own"><rule break="yes"><beforebreak>;</beforebreak><afterbreak>\\s</afterbreak></rule></languagerule></languagerules>
+    <maprules><languagemap languagepattern=".*" languagerulename="own"/></maprules></body></srx>`;
+  const rules = await kept('own.srx', srx);
+  const own = await paired(english, german, { ...usual, rules });
+  expect(own.sourceSegments).toEqual(['Wait here. Then go;', 'slowly.', 'The gate is shut.']);
+  const again = { source: 'en-GB', target: 'de' };
+  const job = await server.ask<{ id: number }>('POST', `/alignments/${own.id}/languages`, again);
+  await server.ended(job.id);
+  const later = await server.ask<AlignmentBody>('GET', `/alignments/${own.id}`);
+  expect(later.sourceSegments).toEqual(own.sourceSegments);
+  // What is no file of rules says so, by its name.
+  const wrong = await paired(english, german, { ...usual, rules: await kept('rules.srx', '<p>no rules</p>') });
+  expect([wrong.state, wrong.error]).toEqual([
+    'failed',
+    expect.stringContaining('The file of segmentation rules cannot be used: it is no SRX file.'),
+  ]);
 });
 
 test('a list of pairs that loses or doubles a segment is refused, and nothing changes', async () => {

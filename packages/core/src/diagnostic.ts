@@ -42,6 +42,11 @@ const CODES = {
     message: 'This is {what}, not a table or text.',
     advice: 'Ask for the glossary as a spreadsheet or as delimited text.',
   },
+  'rules-unreadable': {
+    severity: 'error',
+    message: 'The file of segmentation rules cannot be used: {what}.',
+    advice: 'Choose a file of segmentation rules (SRX 2.0), or the rules that come with Fair Copy.',
+  },
   'file-kind-unknown': {
     severity: 'error',
     message: 'The file is of a kind that Fair Copy does not read yet ({what}).',

@@ -48,10 +48,10 @@ async function* blocksOf(path: string, name: string, reading: WordReading): Asyn
         yield* docxBlocks(path, reading);
         break;
       case 'html':
-        yield* htmlBlocks(await textOf(path));
+        yield* htmlBlocks(await exchangeText(path));
         break;
       case 'delimited': {
-        const text = await textOf(path);
+        const text = await exchangeText(path);
         if (/\.(md|markdown)$/i.test(name))
           yield* htmlBlocks(micromark(text, { extensions: [gfmTable()], htmlExtensions: [gfmTableHtml()] }));
         else for (const line of lines(text)) yield { kind: 'paragraph', text: line, heading: false };
@@ -92,7 +92,8 @@ function* htmlBlocks(text: string): Generator<Block> {
   yield* reader.end();
 }
 
-async function textOf(path: string): Promise<string> {
+/** The text of a file in its own encoding, as its declaration or its letters show. */
+export async function exchangeText(path: string): Promise<string> {
   const decoder = codec.decoder((await exchangeEncoding(path)).encoding);
   const text = decoder.write(await readFile(path)) + decoder.end();
   return text.replace(/^\uFEFF/, '');

@@ -3,16 +3,17 @@ import { align } from '@fair-copy/core/alignment/align.js';
 import type { Bead } from '@fair-copy/core/alignment/bead.js';
 import { cutText, type Places } from '@fair-copy/core/alignment/layout.js';
 import { setAside } from '@fair-copy/core/alignment/set-aside.js';
-import type { WordReading } from '@fair-copy/core/document/docx.js';
 import { identifyPooled } from '@fair-copy/core/language/identify.js';
 import { canonicalTag, primaryLanguage, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
-import { runningText } from '@fair-copy/files/running-text.js';
+import { readSrx, type SrxRules } from '@fair-copy/core/segmentation/srx.js';
+import { named } from '@fair-copy/files/named.js';
+import { exchangeText, runningText } from '@fair-copy/files/running-text.js';
 import { ApiError, bodyOf, carried } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
-import type { BeadBody, FileLook } from './schemas.js';
+import type { BeadBody, FileLook, FileReading } from './schemas.js';
 import type { FileOf } from './store.js';
 
 export interface Text {
@@ -28,22 +29,39 @@ export interface FileToRead extends FileOf {
 
 /** Throws `DataError` where a file has no text. */
 export async function readTexts(
-  { source, target, word }: { readonly source: FileToRead; readonly target: FileToRead; readonly word: WordReading },
+  {
+    source,
+    target,
+    reading,
+  }: { readonly source: FileToRead; readonly target: FileToRead; readonly reading: FileReading },
   context: TaskContext,
 ): Promise<{ source: Text; target: Text }> {
-  return { source: await textOf(source, word, context), target: await textOf(target, word, context) };
+  const rules = reading.rules && (await rulesIn(reading.rules, context));
+  return {
+    source: await textOf(source, reading, rules, context),
+    target: await textOf(target, reading, rules, context),
+  };
 }
 
 async function textOf(
   { sha256, name, language: said }: FileToRead,
-  word: WordReading,
+  reading: FileReading,
+  rules: SrxRules | null,
   context: TaskContext,
 ): Promise<Text> {
-  const paragraphs = await runningText(pathsOf(context.dataDir).original(sha256), name, word);
+  const paragraphs = await runningText(pathsOf(context.dataDir).original(sha256), name, reading);
   context.checkpoint();
   if (paragraphs.length === 0) throw new ApiError('no-text', { name });
   const language = said ?? identified(paragraphs.map(({ text }) => text));
-  return { language, ...cutText(paragraphs, segmenterFor(language)) };
+  const segment =
+    reading.cut === 'paragraphs' ? (text: string): string[] => [text] : segmenterFor(language, rules ?? undefined);
+  return { language, ...cutText(paragraphs, segment) };
+}
+
+/** Throws `DataError` with the file's name for what holds no segmentation rules. */
+async function rulesIn({ sha256, name }: FileOf, { dataDir }: TaskContext): Promise<SrxRules> {
+  const path = pathsOf(dataDir).original(sha256);
+  return named(name, async () => readSrx(await exchangeText(path)));
 }
 
 /** What a file is, before it is put opposite another; a file without running text says why. */

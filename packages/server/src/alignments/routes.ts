@@ -43,7 +43,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
    * or failed, everything is as it was.
    */
   const start = (id: number, pins: Pins, languages: Languages | null = null): Job => {
-    const { files, clientId, source, target, sourceSegments, targetSegments, places, word } = alignments.get(id);
+    const { files, clientId, source, target, sourceSegments, targetSegments, places, reading } = alignments.get(id);
     alignments.running(id);
     told(id);
     const about = { kind: 'align', title: `Pairing ${files.source.name} and ${files.target.name}`, clientId };
@@ -56,7 +56,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
                 {
                   source: { ...files.source, language: languages?.source ?? null },
                   target: { ...files.target, language: languages?.target ?? null },
-                  word,
+                  reading,
                 },
                 controls,
               )
@@ -115,10 +115,10 @@ export function alignmentRoutes(api: Api, context: Context): void {
     '/alignments',
     { schema: { body: newAlignment, response: { 200: z.object({ id: z.number(), jobId: z.number() }) } } },
     async (request) => {
-      const { clientId, source, target, word } = request.body;
+      const { clientId, source, target, reading } = request.body;
       clientById(context.workspace, clientId);
-      for (const side of [source, target]) requireReceived(side);
-      const id = alignments.add(clientId, source, target, word);
+      for (const file of [source, target, ...(reading.rules ? [reading.rules] : [])]) requireReceived(file);
+      const id = alignments.add(clientId, source, target, reading);
       const { id: jobId } = start(id, NO_PINS);
       return { id, jobId };
     },

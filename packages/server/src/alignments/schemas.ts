@@ -51,14 +51,25 @@ export const alignmentBody = alignmentItem.extend({
 });
 export type AlignmentBody = z.infer<typeof alignmentBody>;
 
-/** How Word files are read. */
-export const wordReading = z.object({ hidden: z.boolean(), changes: z.enum(['accepted', 'original']) });
+const keptFile = z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) });
+
+/** How files are read and cut. */
+export const fileReading = z.object({
+  /** Of Word files. */
+  hidden: z.boolean(),
+  changes: z.enum(['accepted', 'original']),
+  cut: z.enum(['sentences', 'paragraphs']),
+  /** An SRX file of one's own; null: the rules that ship with Fair Copy. */
+  rules: keptFile.nullable(),
+});
+export type FileReading = z.infer<typeof fileReading>;
+export const USUAL_READING: FileReading = { ...AS_SHOWN, cut: 'sentences', rules: null };
 
 export const newAlignment = z.object({
   clientId: z.number().int(),
-  source: z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }),
-  target: z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }),
-  word: wordReading.default(AS_SHOWN),
+  source: keptFile,
+  target: keptFile,
+  reading: fileReading.default(USUAL_READING),
 });
 
 const segments = z.array(z.string().trim().min(1).max(100_000)).max(1_000_000);

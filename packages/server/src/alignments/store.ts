@@ -1,11 +1,10 @@
 /** Alignments on the desk, kept as the person left them. */
 import { placesAfter, type Layout } from '@fair-copy/core/alignment/layout.js';
-import { AS_SHOWN, type WordReading } from '@fair-copy/core/document/docx.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { Text } from './align-task.js';
 import { NO_PAIRS, tallyOf } from './pairs.js';
-import type { AlignmentBody, AlignmentItem, BeadBody } from './schemas.js';
+import { USUAL_READING, type AlignmentBody, type AlignmentItem, type BeadBody, type FileReading } from './schemas.js';
 
 interface Row {
   readonly id: number;
@@ -23,7 +22,7 @@ interface Row {
   readonly beads: string;
   readonly source_places: Buffer;
   readonly target_places: Buffer;
-  readonly word_reading: string | null;
+  readonly reading: string | null;
   readonly written: string | null;
   readonly paired_at: string;
   readonly tally: string | null;
@@ -61,15 +60,15 @@ export class Alignments {
     return tally;
   }
 
-  add(clientId: number, source: FileOf, target: FileOf, word: WordReading): number {
+  add(clientId: number, source: FileOf, target: FileOf, reading: FileReading): number {
     const now = new Date().toISOString();
     return Number(
       this.desk
         .prepare(
-          `INSERT INTO alignment (client_id, source_name, source_sha256, target_name, target_sha256, word_reading, state, created_at, paired_at)
+          `INSERT INTO alignment (client_id, source_name, source_sha256, target_name, target_sha256, reading, state, created_at, paired_at)
            VALUES (?, ?, ?, ?, ?, ?, 'running', ?, ?)`,
         )
-        .run(clientId, source.name, source.sha256, target.name, target.sha256, JSON.stringify(word), now, now)
+        .run(clientId, source.name, source.sha256, target.name, target.sha256, JSON.stringify(reading), now, now)
         .lastInsertRowid,
     );
   }
@@ -77,11 +76,11 @@ export class Alignments {
   get(id: number): AlignmentBody & {
     readonly files: { readonly source: FileOf; readonly target: FileOf };
     readonly places: Layout;
-    readonly word: WordReading;
+    readonly reading: FileReading;
   } {
     const row = this.desk
       .prepare<[number], Row>(
-        `SELECT ${ITEM}, source, target, beads, source_places, target_places, word_reading FROM alignment WHERE id = ?`,
+        `SELECT ${ITEM}, source, target, beads, source_places, target_places, reading FROM alignment WHERE id = ?`,
       )
       .get(id);
     if (!row) throw new ApiError('not-found', { what: 'alignment' });
@@ -93,7 +92,7 @@ export class Alignments {
       targetSegments: JSON.parse(row.target) as string[],
       beads,
       places: { source: new Uint8Array(row.source_places), target: new Uint8Array(row.target_places) },
-      word: row.word_reading === null ? AS_SHOWN : (JSON.parse(row.word_reading) as WordReading),
+      reading: row.reading === null ? USUAL_READING : (JSON.parse(row.reading) as FileReading),
       files: {
         source: { sha256: row.source_sha256, name: row.source_name },
         target: { sha256: row.target_sha256, name: row.target_name },

@@ -752,12 +752,21 @@ export const en = {
       dragHow:
         'Press space to take the file up, the arrows to carry it to another place, space to put it down, Escape to leave it.',
       clear: 'Leave all out',
-      word: 'Word files:',
+      waiting: (n: number) => `${count(n, 'file stays', 'files stay')} without counterpart or cannot be read`,
+    },
+    reading: {
+      cut: 'Cut into',
+      sentences: 'sentences',
+      paragraphs: 'paragraphs',
+      ourRules: 'by the rules that come with Fair Copy;',
+      ownRules: (name: string) => `by the rules in “${name}”;`,
+      useOwn: 'use an SRX file of your own',
+      useOurs: 'use the rules that come with Fair Copy',
+      word: 'Word files',
       changes: 'Tracked changes',
       accepted: 'tracked changes as accepted',
       original: 'as before the changes',
       hidden: 'hidden text read as well',
-      waiting: (n: number) => `${count(n, 'file stays', 'files stay')} without counterpart or cannot be read`,
     },
     start: (n: number) => (n === 1 ? 'Pair them' : `Pair ${n} couples of files`),
     overview: {

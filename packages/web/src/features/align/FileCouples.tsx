@@ -9,11 +9,7 @@ import {
 } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
-import Radio from '@mui/material/Radio';
-import RadioGroup from '@mui/material/RadioGroup';
 import Typography from '@mui/material/Typography';
 import { ArrowLeftRight, X } from 'lucide-react';
 import { useState } from 'react';
@@ -25,6 +21,7 @@ import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
 import { exchanged, matched, type Couple, type Place } from './matched.js';
+import { ReadingChoices, USUAL, type FileReading } from './ReadingChoices.js';
 
 const t = m.align.files;
 
@@ -41,7 +38,7 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
   /** Files that are still being sent and looked at. */
   const [coming, setComing] = useState(0);
   const [busy, setBusy] = useState(false);
-  const [word, setWord] = useState({ hidden: false, changes: 'accepted' });
+  const [reading, setReading] = useState<FileReading>(USUAL);
   const fail = useToast((state) => state.fail);
   const navigate = useNavigate();
   const sensors = useSensors(
@@ -85,7 +82,7 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
       const side = ({ name, sha256 }: Dropped) => ({ name, sha256 });
       const ids: number[] = [];
       for (const [source, target] of ready) {
-        const body = { clientId, source: side(source), target: side(target), word };
+        const body = { clientId, source: side(source), target: side(target), reading };
         ids.push((await send<{ id: number }>('POST', '/alignments', body)).id);
         setCouples((now) => now.filter((couple) => !couple.includes(source)));
       }
@@ -157,25 +154,11 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
               </Box>
             ))}
           </Box>
-          {couples.flat().some((file) => file && /\.docx$/i.test(file.name)) && (
-            <Box role="group" aria-label={t.word} sx={{ display: 'flex', gap: 2, mt: 1, alignItems: 'center' }}>
-              <Typography variant="body2">{t.word}</Typography>
-              <RadioGroup
-                row
-                aria-label={t.changes}
-                value={word.changes}
-                onChange={(_, changes) => setWord({ ...word, changes })}
-              >
-                <FormControlLabel value="accepted" control={<Radio size="small" />} label={t.accepted} />
-                <FormControlLabel value="original" control={<Radio size="small" />} label={t.original} />
-              </RadioGroup>
-              <FormControlLabel
-                control={<Checkbox size="small" checked={word.hidden} />}
-                label={t.hidden}
-                onChange={(_, hidden) => setWord({ ...word, hidden })}
-              />
-            </Box>
-          )}
+          <ReadingChoices
+            reading={reading}
+            word={couples.flat().some((file) => file && /\.docx$/i.test(file.name))}
+            onChange={setReading}
+          />
           <Box sx={{ display: 'flex', gap: 1, mt: 1.5, alignItems: 'baseline' }}>
             <Button
               variant="contained"

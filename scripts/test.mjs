@@ -16,6 +16,9 @@ const OUTSIDE = [
   ['debian-reference-de', '/usr/share/debian-reference/ch03.de.html'],
   ['debian-reference-ja', '/usr/share/debian-reference/ch03.ja.html'],
   ['python3-nltk', '/usr/lib/python3/dist-packages/nltk'],
+  ['manpages', '/usr/share/man/man7/ascii.7.gz'],
+  ['manpages-de', '/usr/share/man/de/man7/ascii.7.gz'],
+  ['manpages-fr', '/usr/share/man/fr/man7/ascii.7.gz'],
   ['iso-codes', '/usr/share/locale/de/LC_MESSAGES/iso_3166-1.mo'],
   ['snowball-data', '/usr/share/snowball/data/english/voc.txt'],
   ['libreoffice-calc-nogui', '/usr/lib/libreoffice/program/soffice.bin'],
@@ -25,7 +28,9 @@ const OUTSIDE = [
 function getOutside() {
   const missing = OUTSIDE.filter(([, path]) => !existsSync(path)).map(([name]) => name);
   if (missing.length === 0) return;
-  const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`;
+  // A small system may leave the manual pages out of packages, also of those that are there already.
+  const whole = '--reinstall -o DPkg::Options::=--path-include=/usr/share/man/*';
+  const command = `apt-get update && apt-get install -y --no-install-recommends ${whole} ${missing.join(' ')}`;
   if (process.getuid?.() !== 0 || !existsSync('/usr/bin/apt-get')) {
     process.stderr.write(
       `The tests need these Debian packages: ${missing.join(', ')}.\nInstall them as root, then run the tests again:\n  ${command}\n`,

@@ -11,6 +11,7 @@ import { xliffOfUnits } from '@fair-copy/core/formats/xliff/write-units.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { manualPagePairs } from './manual-pages.js';
 import { inFolder, python, run } from './outside.js';
 
 const CATALOGUES = ['iso_3166-1', 'iso_639-2'] as const;
@@ -95,6 +96,47 @@ describe('20,000 segments of a real word list (Debian’s trans-de-en)', () => {
   });
 });
 
+describe.each(['de', 'fr'])('manual pages in English and %s', (language) => {
+  const pairs = manualPagePairs(language);
+  const units = pairs.map(([english, other]): Unit => ({
+    variants: [
+      { language: 'en' as LanguageTag, text: english, codes: [] },
+      { language: language as LanguageTag, text: other, codes: [] },
+    ],
+  }));
+
+  test('as a memory: written as TMX, well-formed for xmllint, and read back whole', () =>
+    inFolder(async (folder) => {
+      expect(pairs.length).toBeGreaterThan(3000);
+      const path = join(folder, 'pages.tmx');
+      let text = '';
+      const options = { languages: null, sourceLanguage: 'en', version: '1', date: '20261128T000000Z' };
+      for await (const piece of tmxOfUnits(units, options)) text += piece;
+      writeFileSync(path, text);
+      run('xmllint', ['--noout', '--nonet', path]);
+      expect((await unitsOf(path)).map(({ variants }) => variants.map((variant) => variant.text))).toEqual(pairs);
+    }));
+
+  test.each([0, 1] as const)('as queries, from side %d: the best match is the best of all', (side) => {
+    const texts = pairs.map((pair) => pair[side]);
+    const index = new MemoryIndex();
+    for (const text of texts) index.add(text);
+    const tokens = texts.map(tokensOf);
+    let found = 0;
+    for (const [k, text] of texts.entries()) {
+      if (k % 700 !== 5) continue;
+      const query = text.replace(/ \S+/, '').replace(/\d+/, '7');
+      const own = tokensOf(query);
+      let best = 0;
+      for (const other of tokens) best = Math.max(best, matchScore(own, other, Math.max(70, best)));
+      const score = index.find(query, { threshold: 70, limit: 5 })[0]?.score ?? 0;
+      expect([query, score]).toEqual([query, best >= 70 ? best : 0]);
+      if (score) found++;
+    }
+    expect(found).toBeGreaterThan(2);
+  });
+});
+
 /** The npm package `xliff`, a reader and writer of its own. */
 describe('XLIFF as another library reads and writes it', () => {
   const library = createRequire(import.meta.url)('xliff') as XliffLibrary;
@@ -110,9 +152,9 @@ describe('XLIFF as another library reads and writes it', () => {
   ] as const;
 
   test('ours is read there', async () => {
-    const units = TEXTS.map((texts) => ({
-      variants: texts.map((text, k) => ({ language: (k === 0 ? 'en' : 'de') as LanguageTag, text })),
-    })) as unknown as Unit[];
+    const units = TEXTS.map((texts): Unit => ({
+      variants: texts.map((text, k) => ({ language: (k === 0 ? 'en' : 'de') as LanguageTag, text, codes: [] })),
+    }));
     let text = '';
     const options = { source: 'en' as LanguageTag, target: 'de' as LanguageTag, name: 'signs' };
     for await (const piece of xliffOfUnits(units, options)) text += piece;

@@ -84,6 +84,20 @@ test('what cannot be paired says why, and the desk keeps what was done', async (
   await page.getByRole('link', { name: 'Align' }).click();
   await page.getByRole('link', { name: /Hafenordnung_de\.docx/ }).click();
   await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 without counterpart');
+
+  // What the server does not take is not shown as if it had.
+  await page.route('**/api/alignments/*', (route) =>
+    route.request().method() === 'PUT' ? route.abort() : route.continue(),
+  );
+  await page.getByText('They were last changed on 3 May 2024.').click();
+  await page.locator('main').press('x');
+  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('6 without counterpart');
+  await page.getByRole('link', { name: 'Ledger' }).click();
+  await expect(page.getByRole('alert')).toBeVisible();
+  await page.unroute('**/api/alignments/*');
+  await page.getByRole('link', { name: 'Align' }).click();
+  await page.getByRole('link', { name: /Hafenordnung_de\.docx/ }).click();
+  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 without counterpart');
 });
 
 test('a segment is cut and corrected, a moved passage is linked, and a pair of terms goes to the termbase', async ({

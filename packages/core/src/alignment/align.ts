@@ -42,11 +42,11 @@ const NEAR_AT_FIRST = 6;
 const LARGEST = 4;
 /** Cuts on either side of a straight line between two anchors: at least; where they are far apart; and cells in all. */
 const NARROWEST = 30;
+const WIDE = 100;
+const WIDE_CELLS = 4_000_000;
 /** Anchors so near to one another say where the path is, this exactly. */
 const DENSE = 8;
 const NEAR_ANCHORS = 10;
-const WIDE = 100;
-const WIDE_CELLS = 4_000_000;
 /** Rows of a wide band whose evidence is held at the same time. */
 const BLOCK = 2000;
 /** What the words say counts so much beside what the lengths say: words of a sentence do not vary independently. */

@@ -48,7 +48,18 @@ export function changedUnit(unit: Unit, change: UnitChange): Unit | null {
   }
 }
 
-function replacePattern({ find, case: exact, words, pattern }: Extract<UnitChange, { kind: 'replace' }>): RegExp {
+type Replacement = Extract<UnitChange, { kind: 'replace' }>;
+
+/** One change goes through a million units. */
+const patterns = new WeakMap<Replacement, RegExp>();
+
+function replacePattern(change: Replacement): RegExp {
+  const known = patterns.get(change) ?? compiled(change);
+  patterns.set(change, known);
+  return known;
+}
+
+function compiled({ find, case: exact, words, pattern }: Replacement): RegExp {
   const source = pattern ? find : find.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
   const bounded = words ? `(?<![\\p{L}\\p{N}])(?:${source})(?![\\p{L}\\p{N}])` : source;
   try {
@@ -59,11 +70,7 @@ function replacePattern({ find, case: exact, words, pattern }: Extract<UnitChang
 }
 
 /** Codes are never taken away: a hit that holds one is left alone. */
-function replaced(
-  text: string,
-  pattern: RegExp,
-  { by, pattern: isPattern, case: exact }: Extract<UnitChange, { kind: 'replace' }>,
-): string {
+function replaced(text: string, pattern: RegExp, { by, pattern: isPattern, case: exact }: Replacement): string {
   return text.replace(pattern, (...found) => {
     const hit = found[0] as string;
     if (hit.includes(CODE)) return hit;

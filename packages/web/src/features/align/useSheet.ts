@@ -43,22 +43,23 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
     const before = kept.current;
     if (before === sheet) return;
     kept.current = sheet;
-    // Known here before it is sent: whoever comes back at once finds it.
+    // Known here before it is sent: whoever comes back at once finds it. Not kept, it is not taken for kept either.
+    const known = queries.getQueryData<AlignmentBody>(['alignment', id]);
     queries.setQueryData<AlignmentBody>(
       ['alignment', id],
-      (known) =>
-        known && {
-          ...known,
-          beads: [...sheet.beads],
-          sourceSegments: [...sheet.source],
-          targetSegments: [...sheet.target],
-        },
+      known && {
+        ...known,
+        beads: [...sheet.beads],
+        sourceSegments: [...sheet.source],
+        targetSegments: [...sheet.target],
+      },
     );
     try {
       await send('PUT', `/alignments/${id}`, bodyOf(sheet, before));
     } catch (error) {
       // It is sent once more with the next change, or when it is asked for.
       kept.current = before;
+      queries.setQueryData(['alignment', id], known);
       throw error;
     }
     void queries.invalidateQueries({ queryKey: ['alignment', 'all'] });

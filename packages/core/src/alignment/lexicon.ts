@@ -3,7 +3,7 @@
  * Pietra, Della Pietra & Mercer 1993, Computational Linguistics 19:2) in both directions that have to agree (Liang,
  * Taskar & Klein 2006), with absolute discounting so that what was seen together once proves nothing.
  */
-import type { Bead } from './bead.js';
+import type { Bead, Span } from './bead.js';
 import type { Side } from './vocabulary.js';
 
 /** A sparse table of pairs of words, ordered by the source word. */
@@ -37,203 +37,257 @@ const LEAST = 0.002;
 
 /** The lexicon that says only what is known before. */
 export function lexiconOfPrior(source: Side, target: Side, prior: PriorPairs): Lexicon {
-  const pairs = new PairTable(prior.source.length);
-  const counts = Float64Array.from(weightsOf(prior, pairs));
-  const forward = new Float64Array(pairs.size);
-  const backward = new Float64Array(pairs.size);
-  probabilities(source, target, pairs, counts, 0, forward, backward);
-  return asTable(source, pairs, forward, backward);
+  const table = new Table(source, target, knownPairs(source, prior));
+  table.estimate(0);
+  return table.lexicon();
 }
 
-/** The lexicon of beads, each counted by its weight. Cost: their words on one side times those on the other, five times. */
+/**
+ * The lexicon of beads, each counted by its weight.
+ * Cost: time, their words on one side times those on the other, five times; memory, different pairs of words.
+ */
 export function learnedLexicon(source: Side, target: Side, beads: readonly TrainingBead[], prior: PriorPairs): Lexicon {
-  const pairs = new PairTable(1 << 16);
-  const known = weightsOf(prior, pairs);
-  const corpus = corpusOf(source, target, beads, pairs);
-  const size = pairs.size;
-  const forward = new Float64Array(size).fill(1);
-  const backward = new Float64Array(size).fill(1);
-  for (let slot = 0; slot < known.length; slot++) {
-    forward[slot] = backward[slot] = 1 + 20 * known[slot]!;
-  }
-  const counts = new Float64Array(size);
+  const corpus = corpusOf(source, target, beads);
+  const table = new Table(source, target, pairsTogether(source, target, corpus, knownPairs(source, prior)));
   for (let round = 0; round < ITERATIONS; round++) {
-    counts.fill(0);
-    expectedCounts(corpus, forward, backward, counts, round === 0 ? 1 : NULL_SHARE);
-    for (let slot = 0; slot < known.length; slot++) counts[slot]! += known[slot]!;
-    probabilities(source, target, pairs, counts, round < ITERATIONS - 1 ? 0 : DISCOUNT, forward, backward);
+    table.expect(corpus, round === 0 ? 1 : NULL_SHARE);
+    table.estimate(round < ITERATIONS - 1 ? 0 : DISCOUNT);
+    if (round > 0) table.forget(HOPELESS);
   }
-  return asTable(source, pairs, forward, backward);
-}
-
-/** The known pairs as the first of a table, with their weights; a pair may be known for several reasons. */
-function weightsOf({ source, target, weight }: PriorPairs, pairs: PairTable): number[] {
-  const weights: number[] = [];
-  for (let k = 0; k < source.length; k++) {
-    const slot = pairs.add(source[k]!, target[k]!);
-    weights[slot] = (weights[slot] ?? 0) + weight[k]!;
-  }
-  return weights;
+  return table.lexicon();
 }
 
 /** Weight of "no counterpart" against the words of the other side, in the expectation. */
 const NULL_SHARE = 0.02;
+/** Pairs less probable than this both ways, once it was asked which word explains which, come to nothing. */
+const HOPELESS = 1e-4;
 
+/** Beads as the words in them. Going through it word by word keeps all that belongs to a word close together. */
 interface Corpus {
   readonly weights: Float64Array;
-  /** For each bead how many words on either side, then its slots row by row, in `slots`. */
-  readonly shape: Int32Array;
-  readonly slots: Int32Array;
+  /** The target words of each bead. */
+  readonly starts: Int32Array;
+  readonly words: Int32Array;
+  /** The beads of each source word. */
+  readonly beadStarts: Int32Array;
+  readonly beads: Int32Array;
 }
 
-function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[], pairs: PairTable): Corpus {
-  const shape = new Int32Array(beads.length * 2);
-  const slots = new Growing();
-  const left: number[] = [];
-  const right: number[] = [];
-  for (let k = 0; k < beads.length; k++) {
-    const bead = beads[k]!;
-    frequent(source, bead.source.from, bead.source.to, left);
-    frequent(target, bead.target.from, bead.target.to, right);
-    shape[2 * k] = left.length;
-    shape[2 * k + 1] = right.length;
-    for (const s of left) for (const t of right) slots.push(pairs.add(s, t));
-  }
-  return { weights: Float64Array.from(beads, ({ weight }) => weight), shape, slots: slots.all() };
+function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[]): Corpus {
+  const right = wordsByBead(
+    target,
+    beads.map((bead) => bead.target),
+  );
+  const left = wordsByBead(
+    source,
+    beads.map((bead) => bead.source),
+  );
+  const beadStarts = new Int32Array(source.words.length + 1);
+  for (const word of left.words) beadStarts[word + 1]!++;
+  for (let word = 0; word < source.words.length; word++) beadStarts[word + 1]! += beadStarts[word]!;
+  const next = beadStarts.slice();
+  const beadsOfWords = new Int32Array(left.words.length);
+  for (let bead = 0; bead < beads.length; bead++)
+    for (let k = left.starts[bead]!; k < left.starts[bead + 1]!; k++) beadsOfWords[next[left.words[k]!]!++] = bead;
+  return { ...right, weights: Float64Array.from(beads, ({ weight }) => weight), beadStarts, beads: beadsOfWords };
 }
 
-/** The words of some segments that come more than once in the text, each once. */
-function frequent(side: Side, from: number, to: number, into: number[]): void {
-  into.length = 0;
-  for (let k = side.starts[from]!; k < side.starts[to]!; k++) {
-    const word = side.tokens[k]!;
-    if (side.counts[word]! > 1 && (to - from === 1 || !into.includes(word))) into.push(word);
-  }
+/** The words of each span that come more than once in the text, each once in a span. */
+function wordsByBead(side: Side, spans: readonly Span[]): { starts: Int32Array; words: Int32Array } {
+  const starts = new Int32Array(spans.length + 1);
+  const words = new Growing();
+  spans.forEach(({ from, to }, bead) => {
+    const begin = words.size;
+    for (let k = side.starts[from]!; k < side.starts[to]!; k++) {
+      const word = side.tokens[k]!;
+      if (side.counts[word]! > 1 && (to - from === 1 || !words.has(word, begin))) words.push(word);
+    }
+    starts[bead + 1] = words.size;
+  });
+  return { starts, words: words.all() };
 }
 
-function expectedCounts(
-  { weights, shape, slots }: Corpus,
-  forward: Float64Array,
-  backward: Float64Array,
-  counts: Float64Array,
-  nothing: number,
-): void {
-  let at = 0;
-  const sums = new Float64Array(4096);
-  for (let k = 0; k < weights.length; k++) {
-    const height = shape[2 * k]!;
-    const width = shape[2 * k + 1]!;
-    const weight = weights[k]!;
-    sums.fill(nothing, 0, width);
-    for (let row = 0, slot = at; row < height; row++)
-      for (let column = 0; column < width; column++, slot++) sums[column]! += forward[slots[slot]!]!;
-    for (let row = 0, slot = at; row < height; row++) {
-      let sum = nothing;
-      for (let column = 0; column < width; column++) sum += backward[slots[slot + column]!]!;
-      for (let column = 0; column < width; column++, slot++) {
-        const pair = slots[slot]!;
-        counts[pair]! += (weight * forward[pair]! * backward[pair]!) / (sums[column]! * sum);
+/** Pairs of words by source word, with the weight of those that are known; of the others nothing. */
+interface Pairs {
+  readonly rows: Int32Array;
+  readonly targets: Int32Array;
+  readonly known: Float32Array;
+}
+
+/** The known pairs by source word, each once: a pair may be known for several reasons. */
+function knownPairs(side: Side, { source, target, weight }: PriorPairs): Pairs {
+  const order = Array.from(source, (_, k) => k).sort((a, b) => source[a]! - source[b]! || target[a]! - target[b]!);
+  const rows = new Int32Array(side.words.length + 1);
+  const targets: number[] = [];
+  const known: number[] = [];
+  order.forEach((k, at) => {
+    const before = order[at - 1];
+    if (before !== undefined && source[before] === source[k] && target[before] === target[k])
+      known[known.length - 1]! += weight[k]!;
+    else {
+      targets.push(target[k]!);
+      known.push(weight[k]!);
+      rows[source[k]! + 1]!++;
+    }
+  });
+  for (let word = 0; word < side.words.length; word++) rows[word + 1]! += rows[word]!;
+  return { rows, targets: Int32Array.from(targets), known: Float32Array.from(known) };
+}
+
+/** All pairs that stand together in a bead, and the known ones, first in each row. */
+function pairsTogether(source: Side, target: Side, corpus: Corpus, before: Pairs): Pairs {
+  const rows = new Int32Array(source.words.length + 1);
+  const targets = new Growing();
+  const lastSeen = new Int32Array(target.words.length).fill(-1);
+  for (let word = 0; word < source.words.length; word++) {
+    for (let k = before.rows[word]!; k < before.rows[word + 1]!; k++) {
+      lastSeen[before.targets[k]!] = word;
+      targets.push(before.targets[k]!);
+    }
+    for (let b = corpus.beadStarts[word]!; b < corpus.beadStarts[word + 1]!; b++) {
+      const bead = corpus.beads[b]!;
+      for (let p = corpus.starts[bead]!; p < corpus.starts[bead + 1]!; p++) {
+        const other = corpus.words[p]!;
+        if (lastSeen[other] === word) continue;
+        lastSeen[other] = word;
+        targets.push(other);
       }
     }
-    at += height * width;
+    rows[word + 1] = targets.size;
   }
+  const known = new Float32Array(targets.size);
+  for (let word = 0; word < source.words.length; word++)
+    known.set(before.known.subarray(before.rows[word]!, before.rows[word + 1]!), rows[word]!);
+  return { rows, targets: targets.all(), known };
 }
 
-function probabilities(
-  source: Side,
-  target: Side,
-  pairs: PairTable,
-  counts: Float64Array,
-  discount: number,
-  forward: Float64Array,
-  backward: Float64Array,
-): void {
-  const bySource = new Float64Array(source.words.length).fill(NOTHING);
-  const byTarget = new Float64Array(target.words.length).fill(NOTHING);
-  for (let slot = 0; slot < pairs.size; slot++) {
-    bySource[pairs.sources[slot]!]! += counts[slot]!;
-    byTarget[pairs.targets[slot]!]! += counts[slot]!;
-  }
-  for (let slot = 0; slot < pairs.size; slot++) {
-    const count = Math.max(0, counts[slot]! - discount);
-    forward[slot] = count / bySource[pairs.sources[slot]!]!;
-    backward[slot] = count / byTarget[pairs.targets[slot]!]!;
-  }
-}
+/** Pairs of words with what is thought of them so far. */
+class Table {
+  private readonly rows: Int32Array;
+  private readonly targets: Int32Array;
+  private readonly known: Float32Array;
+  private readonly counts: Float64Array;
+  private readonly forward: Float64Array;
+  private readonly backward: Float64Array;
+  /** The place of each target word in the row in hand, or -1. */
+  private readonly places: Int32Array;
 
-/** Ordered by source word, without pairs that say next to nothing. */
-function asTable(source: Side, pairs: PairTable, forward: Float64Array, backward: Float64Array): Lexicon {
-  const rows = new Int32Array(source.words.length + 1);
-  const keep = (slot: number): boolean => forward[slot]! >= LEAST || backward[slot]! >= LEAST;
-  for (let slot = 0; slot < pairs.size; slot++) if (keep(slot)) rows[pairs.sources[slot]! + 1]!++;
-  for (let word = 0; word < source.words.length; word++) rows[word + 1]! += rows[word]!;
-  const next = rows.slice();
-  const total = rows[source.words.length]!;
-  const lexicon = {
-    rows,
-    targets: new Int32Array(total),
-    forward: new Float32Array(total),
-    backward: new Float32Array(total),
-  };
-  for (let slot = 0; slot < pairs.size; slot++) {
-    if (!keep(slot)) continue;
-    const at = next[pairs.sources[slot]!]!++;
-    lexicon.targets[at] = pairs.targets[slot]!;
-    lexicon.forward[at] = forward[slot]!;
-    lexicon.backward[at] = backward[slot]!;
-  }
-  return lexicon;
-}
-
-/** Pairs of word numbers, each once, in the order in which they came. Open addressing over typed arrays. */
-class PairTable {
-  size = 0;
-  sources: Int32Array;
-  targets: Int32Array;
-  private table: Int32Array;
-
-  constructor(expected: number) {
-    let room = 1024;
-    while (room < expected * 2) room *= 2;
-    this.table = new Int32Array(room).fill(-1);
-    this.sources = new Int32Array(room / 2);
-    this.targets = new Int32Array(room / 2);
+  constructor(
+    private readonly source: Side,
+    private readonly target: Side,
+    { rows, targets, known }: Pairs,
+  ) {
+    this.rows = rows;
+    this.targets = targets;
+    this.known = known;
+    this.counts = Float64Array.from(known);
+    this.forward = Float64Array.from(known, (weight) => 1 + 20 * weight);
+    this.backward = this.forward.slice();
+    this.places = new Int32Array(target.words.length).fill(-1);
   }
 
-  add(source: number, target: number): number {
-    const mask = this.table.length - 1;
-    let at = (Math.imul(source, 0x9e3779b1) ^ Math.imul(target, 0x85ebca6b)) >>> 0;
-    at = (at ^ (at >>> 15)) & mask;
-    for (;;) {
-      const slot = this.table[at]!;
-      if (slot < 0) break;
-      if (this.sources[slot] === source && this.targets[slot] === target) return slot;
-      at = (at + 1) & mask;
+  /** How often each pair is expected to stand for each other in the beads, by what was thought of them up to now. */
+  expect({ weights, starts, words, beadStarts, beads }: Corpus, nothing: number): void {
+    const { counts, known, forward, backward, places } = this;
+    counts.set(known);
+    // For each target word of each bead: all that its source words give it.
+    const sums = new Float64Array(words.length).fill(nothing);
+    for (let word = 0; word < this.source.words.length; word++) {
+      if (beadStarts[word] === beadStarts[word + 1]) continue;
+      this.open(word);
+      for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
+        const end = starts[beads[b]! + 1]!;
+        for (let p = starts[beads[b]!]!; p < end; p++) {
+          const slot = places[words[p]!]!;
+          if (slot >= 0) sums[p]! += forward[slot]!;
+        }
+      }
+      this.close(word);
     }
-    if (this.size === this.sources.length) {
-      this.grow();
-      return this.add(source, target);
+    const shares = sums.map((sum) => 1 / sum);
+    for (let word = 0; word < this.source.words.length; word++) {
+      if (beadStarts[word] === beadStarts[word + 1]) continue;
+      this.open(word);
+      for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
+        const start = starts[beads[b]!]!;
+        const end = starts[beads[b]! + 1]!;
+        let sum = nothing;
+        for (let p = start; p < end; p++) {
+          const slot = places[words[p]!]!;
+          if (slot >= 0) sum += backward[slot]!;
+        }
+        const share = weights[beads[b]!]! / sum;
+        for (let p = start; p < end; p++) {
+          const slot = places[words[p]!]!;
+          if (slot >= 0) counts[slot]! += share * forward[slot]! * backward[slot]! * shares[p]!;
+        }
+      }
+      this.close(word);
     }
-    const slot = this.size++;
-    this.table[at] = slot;
-    this.sources[slot] = source;
-    this.targets[slot] = target;
-    return slot;
   }
 
-  private grow(): void {
-    const { sources, targets, size } = this;
-    this.table = new Int32Array(this.table.length * 2).fill(-1);
-    this.sources = new Int32Array(sources.length * 2);
-    this.targets = new Int32Array(targets.length * 2);
-    this.size = 0;
-    for (let slot = 0; slot < size; slot++) this.add(sources[slot]!, targets[slot]!);
+  /** Probabilities from the counts, from each of which something is taken off. */
+  estimate(discount: number): void {
+    const { rows, targets, counts, forward, backward } = this;
+    const byTarget = new Float64Array(this.target.words.length).fill(NOTHING);
+    for (let slot = 0; slot < rows.at(-1)!; slot++) byTarget[targets[slot]!]! += counts[slot]!;
+    for (let word = 0; word < this.source.words.length; word++) {
+      const [from, to] = [rows[word]!, rows[word + 1]!];
+      let ofWord = NOTHING;
+      for (let slot = from; slot < to; slot++) ofWord += counts[slot]!;
+      for (let slot = from; slot < to; slot++) {
+        const count = Math.max(0, counts[slot]! - discount);
+        forward[slot] = count / ofWord;
+        backward[slot] = count / byTarget[targets[slot]!]!;
+      }
+    }
+  }
+
+  /** Pairs less probable than `least` both ways are taken out, but for the known ones. */
+  forget(least: number): void {
+    const { rows, targets, known, counts, forward, backward } = this;
+    let kept = 0;
+    for (let word = 0, from = 0; word < this.source.words.length; word++) {
+      const to = rows[word + 1]!;
+      for (let slot = from; slot < to; slot++) {
+        if (forward[slot]! < least && backward[slot]! < least && known[slot] === 0) continue;
+        targets[kept] = targets[slot]!;
+        known[kept] = known[slot]!;
+        counts[kept] = counts[slot]!;
+        forward[kept] = forward[slot]!;
+        backward[kept] = backward[slot]!;
+        kept++;
+      }
+      from = to;
+      rows[word + 1] = kept;
+    }
+  }
+
+  /** Without pairs that say next to nothing. */
+  lexicon(): Lexicon {
+    this.known.fill(0);
+    this.forget(LEAST);
+    const size = this.rows.at(-1)!;
+    return {
+      rows: this.rows,
+      targets: this.targets.slice(0, size),
+      forward: Float32Array.from(this.forward.subarray(0, size)),
+      backward: Float32Array.from(this.backward.subarray(0, size)),
+    };
+  }
+
+  private open(word: number): void {
+    for (let slot = this.rows[word]!; slot < this.rows[word + 1]!; slot++) this.places[this.targets[slot]!] = slot;
+  }
+
+  private close(word: number): void {
+    for (let slot = this.rows[word]!; slot < this.rows[word + 1]!; slot++) this.places[this.targets[slot]!] = -1;
   }
 }
 
 class Growing {
+  size = 0;
   private numbers = new Int32Array(1 << 16);
-  private size = 0;
   push(number: number): void {
     if (this.size === this.numbers.length) {
       const more = new Int32Array(this.size * 2);
@@ -242,7 +296,11 @@ class Growing {
     }
     this.numbers[this.size++] = number;
   }
+  /** Whether a number was pushed, from a place on. */
+  has(number: number, from: number): boolean {
+    return this.numbers.subarray(from, this.size).includes(number);
+  }
   all(): Int32Array {
-    return this.numbers.subarray(0, this.size);
+    return this.numbers.slice(0, this.size);
   }
 }

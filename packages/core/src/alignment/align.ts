@@ -33,11 +33,15 @@ interface Rectangle {
 /** Every way in which cells are considered at first may be looked at: texts of up to about 1,700 segments. */
 const ALL_CELLS = 3_000_000;
 const ROUNDS = 3;
-/** Texts of more segments than this teach enough in one round less. */
+/** Texts of more segments than this teach enough in one round less, and by so many beads, but for the last time. */
 const MANY = 4000;
+const TEACHING = 10_000;
 /** Cuts on either side of the best path that are weighed against it: in the last pass, with all kinds of beads; before. */
 const NEAR = 8;
 const NEAR_AT_FIRST = 6;
+/** The same where for so many beads before and after nothing was in doubt. */
+const NEAR_QUIET = 3;
+const QUIET = { around: 6, sureness: 0.99 };
 /** Segments on one side of a bead at most. */
 const LARGEST = 4;
 /** Cuts on either side of a straight line between two anchors: at least; where they are far apart; and cells in all. */
@@ -94,18 +98,20 @@ export function* align(
   let parts: readonly (readonly WeighedBead[])[] = [];
   for (let round = 0; round < rounds; round++) {
     const anchors = needsAnchors(left, right) ? guideOf(parts.flat(), anchorsOf(left, right, known.words.lexicon)) : [];
-    parts = between.map((part) => finePath(known, roughPath(known, part, anchors), NEAR_AT_FIRST, 2));
+    parts = between.map((part) => finePath(known, roughPath(known, part, anchors), () => NEAR_AT_FIRST, 2));
     const beads = withFixed(fixed, parts);
+    const lessons = trainingBeads(beads);
+    const taught = round < rounds - 1 ? spread(lessons, TEACHING) : lessons;
     known = {
       ...known,
-      words: knowledgeOf(left, right, learnedLexicon(left, right, trainingBeads(beads), prior)),
+      words: knowledgeOf(left, right, learnedLexicon(left, right, taught, prior)),
       lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
       layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
       kinds: kindsOf(beads),
     };
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
   }
-  parts = parts.map((beads, k) => finePath(known, cutsOf(beads, between[k]!), NEAR, LARGEST));
+  parts = parts.map((beads, k) => finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST));
   yield 0.95;
   const { lexicon } = known.words;
   const apart = { ...known, words: knowledgeOf(left, right, lexicon, { once: 0, more: 0.5 }) };
@@ -166,6 +172,13 @@ function firstLengths(left: Side, right: Side): LengthModel {
   const sum = (lengths: Float64Array): number => lengths.reduce((a, b) => a + b, 0);
   const ratio = sum(right.lengths) / Math.max(1, sum(left.lengths));
   return new LengthModel(left, right, Math.min(8, Math.max(0.125, ratio)), PUBLISHED_VARIANCE);
+}
+
+/** So many of a list at most, from all of it. */
+function spread<T>(list: readonly T[], most: number): readonly T[] {
+  return list.length <= most
+    ? list
+    : Array.from({ length: most }, (_, k) => list[Math.floor((k * list.length) / most)]!);
 }
 
 /** What the lexicon is learned from: likely pairs of a size that a translation has; a person may join more. */
@@ -277,9 +290,25 @@ function wideBand({ source, target }: Rectangle, anchors: readonly Cut[]): Band 
   });
 }
 
-function finePath(known: Known, path: readonly Cut[], near: number, most: number): WeighedBead[] {
+/** How far around each bead of a path other ways are looked at. */
+function nearOf(beads: readonly WeighedBead[]): (bead: number) => number {
+  const isQuiet = ({ source, target, sureness }: WeighedBead): boolean =>
+    lengthOf(source) > 0 && lengthOf(target) > 0 && sureness > QUIET.sureness;
+  const loud = new Uint8Array(beads.length);
+  beads.forEach((bead, k) => {
+    if (!isQuiet(bead)) loud.fill(1, Math.max(0, k - QUIET.around), k + QUIET.around + 1);
+  });
+  return (bead) => (loud[bead] === 0 ? NEAR_QUIET : NEAR);
+}
+
+function finePath(
+  known: Known,
+  path: readonly Cut[],
+  nearOfBead: (bead: number) => number,
+  most: number,
+): WeighedBead[] {
   const { room, words, kinds } = known;
-  const band = bandAround(path, () => near);
+  const band = bandAround(path, (_, __, bead) => nearOfBead(bead));
   const [from] = path[0]!;
   const evidence = new WordEvidence(room, words, band, from, path.at(-1)![0], most, most);
   return weighedPath(band, small(kinds, most), scoreOf(evidence, known));

@@ -24,9 +24,12 @@ export function fullBand(sources: Span, targets: Span): Band {
 /**
  * @param path cuts in ascending order, from one corner of a rectangle to the opposite one
  * @param halfWidth target cuts allowed on either side of the path between two of its cuts, by the source and target
- *   segments between them
+ *   segments between them, and by how many pairs of cuts come before
  */
-export function bandAround(path: readonly Cut[], halfWidth: (sources: number, targets: number) => number): Band {
+export function bandAround(
+  path: readonly Cut[],
+  halfWidth: (sources: number, targets: number, before: number) => number,
+): Band {
   const [from, first] = path[0]!;
   const [end, m] = path.at(-1)!;
   const n = end - from;
@@ -35,7 +38,7 @@ export function bandAround(path: readonly Cut[], halfWidth: (sources: number, ta
   for (let k = 1; k < path.length; k++) {
     const [i0, j0] = path[k - 1]!;
     const [i1, j1] = path[k]!;
-    const width = halfWidth(i1 - i0, j1 - j0);
+    const width = halfWidth(i1 - i0, j1 - j0, k - 1);
     for (let i = i0; i <= i1; i++) {
       const at = i1 === i0 ? j0 : Math.round(j0 + ((j1 - j0) * (i - i0)) / (i1 - i0));
       const last = i1 === i0 || i === i1 ? j1 : at;

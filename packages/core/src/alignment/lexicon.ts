@@ -44,23 +44,30 @@ export function lexiconOfPrior(source: Side, target: Side, prior: PriorPairs): L
 
 /**
  * The lexicon of beads, each counted by its weight.
- * Cost: time, their words on one side times those on the other, five times; memory, different pairs of words.
+ * Cost: time, their words on one side times those on the other, some times; memory, different pairs of words, and pairs
+ * that may stand for each other in each bead.
  */
 export function learnedLexicon(source: Side, target: Side, beads: readonly TrainingBead[], prior: PriorPairs): Lexicon {
-  const corpus = corpusOf(source, target, beads);
+  let corpus = corpusOf(source, target, beads);
   const table = new Table(source, target, pairsTogether(source, target, corpus, knownPairs(source, prior)));
-  for (let round = 0; round < ITERATIONS; round++) {
-    table.expect(corpus, round === 0 ? 1 : NULL_SHARE);
-    table.estimate(round < ITERATIONS - 1 ? 0 : DISCOUNT);
-    if (round > 0) table.forget(HOPELESS);
+  for (let round = 1; round < ITERATIONS; round++) {
+    table.estimate(0);
+    table.expect(corpus);
+    if (round < ITERATIONS - 2) {
+      table.forget((forward, backward) => forward * backward < HOPELESS);
+      corpus = table.thinned(corpus);
+    }
   }
+  table.estimate(DISCOUNT);
   return table.lexicon();
 }
 
 /** Weight of "no counterpart" against the words of the other side, in the expectation. */
 const NULL_SHARE = 0.02;
-/** Pairs less probable than this both ways, once it was asked which word explains which, come to nothing. */
-const HOPELESS = 1e-4;
+/** Pairs whose two probabilities together, by which they are counted, are less than this come to nothing. */
+const HOPELESS = 1e-5;
+/** How much more than of any other pair is thought of a known one before anything is read, for each time it counts as seen. */
+const TRUST = 20;
 
 /** Beads as the words in them. Going through it word by word keeps all that belongs to a word close together. */
 interface Corpus {
@@ -68,9 +75,12 @@ interface Corpus {
   /** The target words of each bead. */
   readonly starts: Int32Array;
   readonly words: Int32Array;
-  /** The beads of each source word. */
+  /** The beads of each source word, and how many source words each has. */
   readonly beadStarts: Int32Array;
   readonly beads: Int32Array;
+  readonly heights: Int32Array;
+  /** If some words are left out: for each bead of each source word those of `words` that are not. */
+  readonly thin: { readonly starts: Int32Array; readonly places: Int32Array } | null;
 }
 
 function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[]): Corpus {
@@ -89,13 +99,20 @@ function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[]): C
   const beadsOfWords = new Int32Array(left.words.length);
   for (let bead = 0; bead < beads.length; bead++)
     for (let k = left.starts[bead]!; k < left.starts[bead + 1]!; k++) beadsOfWords[next[left.words[k]!]!++] = bead;
-  return { ...right, weights: Float64Array.from(beads, ({ weight }) => weight), beadStarts, beads: beadsOfWords };
+  return {
+    ...right,
+    weights: Float64Array.from(beads, ({ weight }) => weight),
+    beadStarts,
+    beads: beadsOfWords,
+    heights: Int32Array.from(beads, (_, bead) => left.starts[bead + 1]! - left.starts[bead]!),
+    thin: null,
+  };
 }
 
 /** The words of each span that come more than once in the text, each once in a span. */
 function wordsByBead(side: Side, spans: readonly Span[]): { starts: Int32Array; words: Int32Array } {
   const starts = new Int32Array(spans.length + 1);
-  const words = new Growing();
+  const words = new Growing(Int32Array);
   spans.forEach(({ from, to }, bead) => {
     const begin = words.size;
     for (let k = side.starts[from]!; k < side.starts[to]!; k++) {
@@ -107,11 +124,14 @@ function wordsByBead(side: Side, spans: readonly Span[]): { starts: Int32Array; 
   return { starts, words: words.all() };
 }
 
-/** Pairs of words by source word, with the weight of those that are known; of the others nothing. */
+/** Pairs of words by source word. */
 interface Pairs {
   readonly rows: Int32Array;
   readonly targets: Int32Array;
-  readonly known: Float32Array;
+  /** How often known pairs are taken as seen; 0 of the others. */
+  readonly known: Float64Array;
+  /** How often a pair is expected to stand for each other, with what is known. */
+  readonly counts: Float64Array;
 }
 
 /** The known pairs by source word, each once: a pair may be known for several reasons. */
@@ -131,99 +151,137 @@ function knownPairs(side: Side, { source, target, weight }: PriorPairs): Pairs {
     }
   });
   for (let word = 0; word < side.words.length; word++) rows[word + 1]! += rows[word]!;
-  return { rows, targets: Int32Array.from(targets), known: Float32Array.from(known) };
+  return { rows, targets: Int32Array.from(targets), known: Float64Array.from(known), counts: Float64Array.from(known) };
 }
 
-/** All pairs that stand together in a bead, and the known ones, first in each row. */
+/**
+ * All pairs that stand together in a bead, and the known ones, first in each row; expected as if each word of a bead could
+ * stand for any other of it, but rather for one that is known to.
+ */
 function pairsTogether(source: Side, target: Side, corpus: Corpus, before: Pairs): Pairs {
+  const { weights, starts, words, beadStarts, beads, heights } = corpus;
   const rows = new Int32Array(source.words.length + 1);
-  const targets = new Growing();
-  const lastSeen = new Int32Array(target.words.length).fill(-1);
+  const targets = new Growing(Int32Array);
+  const counts = new Growing(Float64Array);
+  const known = new Growing(Float64Array);
+  const slots = new Int32Array(target.words.length);
   for (let word = 0; word < source.words.length; word++) {
+    const first = targets.size;
     for (let k = before.rows[word]!; k < before.rows[word + 1]!; k++) {
-      lastSeen[before.targets[k]!] = word;
+      slots[before.targets[k]!] = targets.size;
       targets.push(before.targets[k]!);
+      counts.push(before.known[k]!);
+      known.push(before.known[k]!);
     }
-    for (let b = corpus.beadStarts[word]!; b < corpus.beadStarts[word + 1]!; b++) {
-      const bead = corpus.beads[b]!;
-      for (let p = corpus.starts[bead]!; p < corpus.starts[bead + 1]!; p++) {
-        const other = corpus.words[p]!;
-        if (lastSeen[other] === word) continue;
-        lastSeen[other] = word;
-        targets.push(other);
+    for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
+      const bead = beads[b]!;
+      const height = heights[bead]!;
+      const width = starts[bead + 1]! - starts[bead]!;
+      const usual = weights[bead]! / ((height + 1) * (width + 1));
+      for (let p = starts[bead]!; p < starts[bead + 1]!; p++) {
+        const other = words[p]!;
+        let slot = slots[other]!;
+        if (slot < first || slot >= targets.size || targets.numbers[slot] !== other) {
+          slot = slots[other] = targets.size;
+          targets.push(other);
+          counts.push(0);
+          known.push(0);
+        }
+        const weight = known.numbers[slot]!;
+        if (weight === 0) counts.numbers[slot]! += usual;
+        else {
+          const trust = 1 + TRUST * weight;
+          counts.numbers[slot]! += (weights[bead]! * trust * trust) / ((height + trust) * (width + trust));
+        }
       }
     }
     rows[word + 1] = targets.size;
   }
-  const known = new Float32Array(targets.size);
-  for (let word = 0; word < source.words.length; word++)
-    known.set(before.known.subarray(before.rows[word]!, before.rows[word + 1]!), rows[word]!);
-  return { rows, targets: targets.all(), known };
+  return { rows, targets: targets.all(), known: known.all(), counts: counts.all() };
 }
 
 /** Pairs of words with what is thought of them so far. */
 class Table {
   private readonly rows: Int32Array;
   private readonly targets: Int32Array;
-  private readonly known: Float32Array;
+  private readonly known: Float64Array;
   private readonly counts: Float64Array;
   private readonly forward: Float64Array;
   private readonly backward: Float64Array;
-  /** The place of each target word in the row in hand, or -1. */
+  /** The place of each target word in the row in hand. */
   private readonly places: Int32Array;
 
   constructor(
     private readonly source: Side,
     private readonly target: Side,
-    { rows, targets, known }: Pairs,
+    { rows, targets, known, counts }: Pairs,
   ) {
     this.rows = rows;
     this.targets = targets;
     this.known = known;
-    this.counts = Float64Array.from(known);
-    this.forward = Float64Array.from(known, (weight) => 1 + 20 * weight);
-    this.backward = this.forward.slice();
-    this.places = new Int32Array(target.words.length).fill(-1);
+    this.counts = counts;
+    this.forward = new Float64Array(counts.length);
+    this.backward = new Float64Array(counts.length);
+    this.places = new Int32Array(target.words.length);
   }
 
   /** How often each pair is expected to stand for each other in the beads, by what was thought of them up to now. */
-  expect({ weights, starts, words, beadStarts, beads }: Corpus, nothing: number): void {
+  expect({ weights, starts, words, beadStarts, beads, thin }: Corpus): void {
     const { counts, known, forward, backward, places } = this;
     counts.set(known);
     // For each target word of each bead: all that its source words give it.
-    const sums = new Float64Array(words.length).fill(nothing);
+    const sums = new Float64Array(words.length).fill(NULL_SHARE);
     for (let word = 0; word < this.source.words.length; word++) {
       if (beadStarts[word] === beadStarts[word + 1]) continue;
       this.open(word);
       for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
-        const end = starts[beads[b]! + 1]!;
-        for (let p = starts[beads[b]!]!; p < end; p++) {
-          const slot = places[words[p]!]!;
-          if (slot >= 0) sums[p]! += forward[slot]!;
+        const from = thin ? thin.starts[b]! : starts[beads[b]!]!;
+        const to = thin ? thin.starts[b + 1]! : starts[beads[b]! + 1]!;
+        for (let at = from; at < to; at++) {
+          const p = thin ? thin.places[at]! : at;
+          sums[p]! += forward[places[words[p]!]!]!;
         }
       }
-      this.close(word);
     }
     const shares = sums.map((sum) => 1 / sum);
     for (let word = 0; word < this.source.words.length; word++) {
       if (beadStarts[word] === beadStarts[word + 1]) continue;
       this.open(word);
       for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
-        const start = starts[beads[b]!]!;
-        const end = starts[beads[b]! + 1]!;
-        let sum = nothing;
-        for (let p = start; p < end; p++) {
-          const slot = places[words[p]!]!;
-          if (slot >= 0) sum += backward[slot]!;
-        }
+        const from = thin ? thin.starts[b]! : starts[beads[b]!]!;
+        const to = thin ? thin.starts[b + 1]! : starts[beads[b]! + 1]!;
+        let sum = NULL_SHARE;
+        for (let at = from; at < to; at++) sum += backward[places[words[thin ? thin.places[at]! : at]!]!]!;
         const share = weights[beads[b]!]! / sum;
-        for (let p = start; p < end; p++) {
+        for (let at = from; at < to; at++) {
+          const p = thin ? thin.places[at]! : at;
           const slot = places[words[p]!]!;
-          if (slot >= 0) counts[slot]! += share * forward[slot]! * backward[slot]! * shares[p]!;
+          counts[slot]! += share * forward[slot]! * backward[slot]! * shares[p]!;
         }
       }
-      this.close(word);
     }
+  }
+
+  /** The corpus without the pairs that were forgotten. */
+  thinned(corpus: Corpus): Corpus {
+    const { starts, words, beadStarts, beads, thin } = corpus;
+    const left = new Growing(Int32Array);
+    const leftStarts = new Int32Array(beads.length + 1);
+    for (let word = 0; word < this.source.words.length; word++) {
+      this.open(word);
+      for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
+        const from = thin ? thin.starts[b]! : starts[beads[b]!]!;
+        const to = thin ? thin.starts[b + 1]! : starts[beads[b]! + 1]!;
+        for (let at = from; at < to; at++) {
+          const p = thin ? thin.places[at]! : at;
+          const slot = this.places[words[p]!]!;
+          // A place may be left from another row.
+          if (slot >= this.rows[word]! && slot < this.rows[word + 1]! && this.targets[slot] === words[p]) left.push(p);
+        }
+        leftStarts[b + 1] = left.size;
+      }
+    }
+    return { ...corpus, thin: { starts: leftStarts, places: left.all() } };
   }
 
   /** Probabilities from the counts, from each of which something is taken off. */
@@ -243,14 +301,14 @@ class Table {
     }
   }
 
-  /** Pairs less probable than `least` both ways are taken out, but for the known ones. */
-  forget(least: number): void {
+  /** Pairs are taken out that say too little by their probabilities, but for the known ones. */
+  forget(saysLittle: (forward: number, backward: number) => boolean): void {
     const { rows, targets, known, counts, forward, backward } = this;
     let kept = 0;
     for (let word = 0, from = 0; word < this.source.words.length; word++) {
       const to = rows[word + 1]!;
       for (let slot = from; slot < to; slot++) {
-        if (forward[slot]! < least && backward[slot]! < least && known[slot] === 0) continue;
+        if (known[slot] === 0 && saysLittle(forward[slot]!, backward[slot]!)) continue;
         targets[kept] = targets[slot]!;
         known[kept] = known[slot]!;
         counts[kept] = counts[slot]!;
@@ -266,7 +324,7 @@ class Table {
   /** Without pairs that say next to nothing. */
   lexicon(): Lexicon {
     this.known.fill(0);
-    this.forget(LEAST);
+    this.forget((forward, backward) => forward < LEAST && backward < LEAST);
     const size = this.rows.at(-1)!;
     return {
       rows: this.rows,
@@ -279,18 +337,18 @@ class Table {
   private open(word: number): void {
     for (let slot = this.rows[word]!; slot < this.rows[word + 1]!; slot++) this.places[this.targets[slot]!] = slot;
   }
-
-  private close(word: number): void {
-    for (let slot = this.rows[word]!; slot < this.rows[word + 1]!; slot++) this.places[this.targets[slot]!] = -1;
-  }
 }
 
-class Growing {
+/** A typed array to which numbers are added. */
+class Growing<T extends Int32Array | Float64Array> {
   size = 0;
-  private numbers = new Int32Array(1 << 16);
+  numbers: T;
+  constructor(private readonly kind: new (size: number) => T) {
+    this.numbers = new kind(1 << 16);
+  }
   push(number: number): void {
     if (this.size === this.numbers.length) {
-      const more = new Int32Array(this.size * 2);
+      const more = new this.kind(this.size * 2);
       more.set(this.numbers);
       this.numbers = more;
     }
@@ -300,7 +358,7 @@ class Growing {
   has(number: number, from: number): boolean {
     return this.numbers.subarray(from, this.size).includes(number);
   }
-  all(): Int32Array {
-    return this.numbers.slice(0, this.size);
+  all(): T {
+    return this.numbers.subarray(0, this.size) as T;
   }
 }

@@ -106,6 +106,7 @@ export class WordEvidence {
     const cells = this.offsets[rows]!;
     this.forward = Array.from({ length: sources }, () => new Float32Array(cells));
     this.backward = Array.from({ length: targets }, () => new Float32Array(cells));
+    room.fromTheTop();
     for (let row = 0; row < rows; row++) {
       this.fillForward(row);
       this.fillBackward(row);
@@ -222,6 +223,10 @@ export class Room {
   readonly touched: number[] = [];
   readonly hits: number[] = [];
   private sums = new Float32Array(256);
+  /** For each word the place that was found last, and in which pass. */
+  private readonly cursors: Int32Array;
+  private readonly passes: Int32Array;
+  private pass = 0;
   /** 1 / frequency of each word in its text. */
   readonly rareSource: Float32Array;
   readonly rareTarget: Float32Array;
@@ -234,6 +239,8 @@ export class Room {
     readonly target: Side,
   ) {
     this.expected = new Float32Array(target.words.length);
+    this.cursors = new Int32Array(target.words.length);
+    this.passes = new Int32Array(target.words.length);
     this.rareSource = rarity(source);
     this.rareTarget = rarity(target);
     this.placeStarts = new Int32Array(target.words.length + 1);
@@ -245,15 +252,26 @@ export class Room {
       for (let k = target.starts[j]!; k < target.starts[j + 1]!; k++) this.places[next[target.tokens[k]!]!++] = j;
   }
 
-  /** Index in `places` of the first place of a word from a segment on. */
+  /** Before `firstPlace` is asked for segments that lie before the last ones. */
+  fromTheTop(): void {
+    this.pass++;
+  }
+
+  /** Index in `places` of the first place of a word from a segment on; segments must not fall. */
   firstPlace(word: number, segment: number): number {
-    let low = this.placeStarts[word]!;
-    let high = this.placeStarts[word + 1]!;
-    while (low < high) {
-      const middle = (low + high) >>> 1;
-      if (this.places[middle]! < segment) low = middle + 1;
-      else high = middle;
-    }
+    const { places, cursors, passes } = this;
+    const end = this.placeStarts[word + 1]!;
+    let low = cursors[word]!;
+    if (passes[word] !== this.pass) {
+      passes[word] = this.pass;
+      low = this.placeStarts[word]!;
+      for (let high = end; low < high;) {
+        const middle = (low + high) >>> 1;
+        if (places[middle]! < segment) low = middle + 1;
+        else high = middle;
+      }
+    } else while (low < end && places[low]! < segment) low++;
+    cursors[word] = low;
     return low;
   }
 

@@ -10,6 +10,9 @@ export interface Side {
   readonly starts: Int32Array;
   /** Numbers of words, each once in a segment. */
   readonly tokens: Int32Array;
+  /** How often each token stands in its segment, and in the segment before. */
+  readonly times: Uint8Array;
+  readonly timesBefore: Uint8Array;
   readonly words: readonly string[];
   /** In how many segments each word stands. */
   readonly counts: Int32Array;
@@ -35,11 +38,15 @@ export function sideOf(segments: readonly string[], language: string): Side {
   const starts = new Int32Array(segments.length + 1);
   const lengths = new Float64Array(segments.length);
   const tokens: number[] = [];
+  const times: number[] = [];
+  const timesBefore: number[] = [];
+  let before = new Map<number, number>();
   const cut = cutterOf(language);
   for (let i = 0; i < segments.length; i++) {
     const text = segments[i]!.trim();
     lengths[i] = Math.max(1, codePoints(text));
-    const seen = new Set<number>();
+    /** The place of each word in `tokens`. */
+    const seen = new Map<number, number>();
     for (const word of wordsOf(text, cut)) {
       if (seen.size >= MOST_TOKENS) break;
       let number = numbers.get(word);
@@ -49,12 +56,17 @@ export function sideOf(segments: readonly string[], language: string): Side {
         words.push(word);
         counts.push(0);
       }
-      if (!seen.has(number)) {
-        seen.add(number);
+      const place = seen.get(number);
+      if (place === undefined) {
+        seen.set(number, tokens.length);
         counts[number]!++;
         tokens.push(number);
-      }
+        times.push(1);
+        const other = before.get(number);
+        timesBefore.push(other === undefined ? 0 : times[other]!);
+      } else if (times[place]! < 255) times[place]!++;
     }
+    before = seen;
     starts[i + 1] = tokens.length;
   }
   return {
@@ -62,6 +74,8 @@ export function sideOf(segments: readonly string[], language: string): Side {
     lengths,
     starts,
     tokens: Int32Array.from(tokens),
+    times: Uint8Array.from(times),
+    timesBefore: Uint8Array.from(timesBefore),
     words,
     counts: Int32Array.from(counts),
   };

@@ -27,6 +27,9 @@ export interface Expected {
 }
 const EXPECTED: Expected = { once: 0.5, more: 0.5 };
 
+/** A word explains another if it stands for it with more than this probability. */
+const EXPLAINS = 0.05;
+
 /** What a word and a segment score with nothing opposite that speaks for them: probability; sum of its logs. */
 interface Alone {
   readonly words: Float32Array;
@@ -80,6 +83,9 @@ export class WordEvidence {
   private readonly forward: Float32Array[];
   /** By number of target segments taken together: score of each source segment beside them. */
   private readonly backward: Float32Array[];
+  /** What of that is lost where the segment before belongs to the same passage, as both need the same words opposite. */
+  private readonly forwardAgain: Float32Array[];
+  private readonly backwardAgain: Float32Array[];
 
   /** @param sources @param targets how many segments are taken together at most */
   constructor(
@@ -106,6 +112,8 @@ export class WordEvidence {
     const cells = this.offsets[rows]!;
     this.forward = Array.from({ length: sources }, () => new Float32Array(cells));
     this.backward = Array.from({ length: targets }, () => new Float32Array(cells));
+    this.forwardAgain = Array.from({ length: sources }, () => new Float32Array(cells));
+    this.backwardAgain = Array.from({ length: targets }, () => new Float32Array(cells));
     room.fromTheTop();
     for (let row = 0; row < rows; row++) {
       this.fillForward(row);
@@ -119,16 +127,27 @@ export class WordEvidence {
     const ahead = this.forward[a - 1]!;
     const row = i - this.from;
     const at = this.offsets[row]! + j - this.first[row]!;
-    for (let k = 0; k < b; k++) sum += ahead[at + k]!;
+    sum += ahead[at]!;
+    if (b > 1) {
+      const again = this.forwardAgain[a - 1]!;
+      for (let k = 1; k < b; k++) sum += ahead[at + k]! - again[at + k]!;
+    }
     const back = this.backward[b - 1]!;
-    for (let k = 0; k < a; k++) sum += back[this.offsets[row + k]! + j - this.first[row + k]!]!;
+    sum += back[at]!;
+    if (a > 1) {
+      const again = this.backwardAgain[b - 1]!;
+      for (let k = 1; k < a; k++) {
+        const below = this.offsets[row + k]! + j - this.first[row + k]!;
+        sum += back[below]! - again[below]!;
+      }
+    }
     return sum / 2;
   }
 
   /** What the words of the row's segment and those after it make us expect on the other side. */
   private fillForward(row: number): void {
     const { room, lexicon } = this;
-    const { source, expected, touched, places } = room;
+    const { source, expected, there, touched, places, placesAgain } = room;
     const offset = this.offsets[row]!;
     const width = this.offsets[row + 1]! - offset;
     const first = this.first[row]!;
@@ -136,14 +155,19 @@ export class WordEvidence {
     let words = 0;
     for (let a = 1; a <= this.sources; a++) {
       const into = this.forward[a - 1]!;
+      const again = this.forwardAgain[a - 1]!;
       const segment = this.from + row + a - 1;
       if (segment < source.size) {
         for (let k = source.starts[segment]!; k < source.starts[segment + 1]!; k++) {
           const word = source.tokens[k]!;
           for (let slot = lexicon.rows[word]!; slot < lexicon.rows[word + 1]!; slot++) {
             const other = lexicon.targets[slot]!;
-            if (expected[other] === 0) touched.push(other);
+            if (expected[other] === 0) {
+              touched.push(other);
+              there[other] = 0;
+            }
             expected[other]! += lexicon.forward[slot]!;
+            if (lexicon.forward[slot]! > EXPLAINS) there[other]! += source.times[k]!;
           }
           words++;
         }
@@ -156,7 +180,11 @@ export class WordEvidence {
         if (at === end || places[at]! >= last) continue;
         const alone = this.alone.target.words[word]!;
         const gain = Math.log(1 + (scale * expected[word]! * room.rareTarget[word]!) / alone);
-        for (; at < end && places[at]! < last; at++) into[offset + places[at]! - first]! += gain;
+        for (; at < end && places[at]! < last; at++) {
+          const cell = offset + places[at]! - first;
+          into[cell]! += gain;
+          if (placesAgain[at]! > 0 && placesAgain[at]! >= there[word]!) again[cell]! += gain;
+        }
       }
     }
     for (const word of touched) expected[word] = 0;
@@ -175,10 +203,11 @@ export class WordEvidence {
     const start = source.starts[i]!;
     const own = source.starts[i + 1]! - start;
     for (const into of this.backward) into.fill(this.alone.source.segments[i]!, offset, offset + width);
-    const sums = room.sumsFor(width + this.targets);
+    const { sums, times } = room.sumsFor(width + this.targets);
     for (let k = start; k < start + own; k++) {
       const word = source.tokens[k]!;
       const rare = (room.rareSource[word]! * (1 - UNTRANSLATED)) / this.alone.source.words[word]!;
+      const again = source.timesBefore[k]!;
       const hits = room.hits;
       hits.length = 0;
       for (let slot = lexicon.rows[word]!; slot < lexicon.rows[word + 1]!; slot++) {
@@ -188,6 +217,7 @@ export class WordEvidence {
           const cell = places[at]! - first;
           if (sums[cell] === 0) hits.push(cell);
           sums[cell]! += lexicon.backward[slot]!;
+          if (lexicon.backward[slot]! > EXPLAINS) times[cell]! += room.placesTimes[at]!;
         }
       }
       for (let b = 1; b <= this.targets; b++) {
@@ -196,6 +226,7 @@ export class WordEvidence {
           // Each window that begins up to b - 1 cells before the hit holds it; the first hit of a window counts it.
           for (let cell = Math.max(0, hit - b + 1); cell <= hit; cell++) {
             let sum = 0;
+            let there = 0;
             let counted = false;
             for (let other = cell; other < cell + b; other++) {
               const value = sums[other]!;
@@ -205,14 +236,17 @@ export class WordEvidence {
                 break;
               }
               sum += value;
+              there += times[other]!;
             }
             if (counted) continue;
             const words = target.starts[Math.min(target.size, first + cell + b)]! - target.starts[first + cell]!;
-            into[offset + cell]! += Math.log(1 + (rare * sum) / Math.max(1, words));
+            const gain = Math.log(1 + (rare * sum) / Math.max(1, words));
+            into[offset + cell]! += gain;
+            if (again > 0 && again >= there) this.backwardAgain[b - 1]![offset + cell]! += gain;
           }
         }
       }
-      for (const hit of hits) sums[hit] = 0;
+      for (const hit of hits) sums[hit] = times[hit] = 0;
     }
   }
 }
@@ -220,9 +254,12 @@ export class WordEvidence {
 /** What all evidence of two texts needs: where the words stand and how rare they are; and room for one row. */
 export class Room {
   readonly expected: Float32Array;
+  /** How often the words that explain a target word stand in the source segments in hand. */
+  readonly there: Int32Array;
   readonly touched: number[] = [];
   readonly hits: number[] = [];
-  private sums = new Float32Array(256);
+  sums = new Float32Array(256);
+  times = new Int32Array(256);
   /** For each word the place that was found last, and in which pass. */
   private readonly cursors: Int32Array;
   private readonly passes: Int32Array;
@@ -233,12 +270,16 @@ export class Room {
   /** The target segments in which each word stands, ascending, word by word. */
   readonly placeStarts: Int32Array;
   readonly places: Int32Array;
+  /** How often it stands there, and in the segment before. */
+  readonly placesTimes: Uint8Array;
+  readonly placesAgain: Uint8Array;
 
   constructor(
     readonly source: Side,
     readonly target: Side,
   ) {
     this.expected = new Float32Array(target.words.length);
+    this.there = new Int32Array(target.words.length);
     this.cursors = new Int32Array(target.words.length);
     this.passes = new Int32Array(target.words.length);
     this.rareSource = rarity(source);
@@ -247,9 +288,16 @@ export class Room {
     for (let word = 0; word < target.words.length; word++)
       this.placeStarts[word + 1] = this.placeStarts[word]! + target.counts[word]!;
     this.places = new Int32Array(target.tokens.length);
+    this.placesTimes = new Uint8Array(target.tokens.length);
+    this.placesAgain = new Uint8Array(target.tokens.length);
     const next = this.placeStarts.slice();
     for (let j = 0; j < target.size; j++)
-      for (let k = target.starts[j]!; k < target.starts[j + 1]!; k++) this.places[next[target.tokens[k]!]!++] = j;
+      for (let k = target.starts[j]!; k < target.starts[j + 1]!; k++) {
+        const place = next[target.tokens[k]!]!++;
+        this.places[place] = j;
+        this.placesTimes[place] = target.times[k]!;
+        this.placesAgain[place] = target.timesBefore[k]!;
+      }
   }
 
   /** Before `firstPlace` is asked for segments that lie before the last ones. */
@@ -276,9 +324,12 @@ export class Room {
   }
 
   /** Zeros; who fills them has to empty them. */
-  sumsFor(size: number): Float32Array {
-    if (this.sums.length < size) this.sums = new Float32Array(size * 2);
-    return this.sums;
+  sumsFor(size: number): { sums: Float32Array; times: Int32Array } {
+    if (this.sums.length < size) {
+      this.sums = new Float32Array(size * 2);
+      this.times = new Int32Array(size * 2);
+    }
+    return this;
   }
 }
 

@@ -2,11 +2,12 @@
 import { bandAround, fullBand, type Band, type Cut } from './band.js';
 import { anchorsOf, guideOf, pathThrough } from './anchors.js';
 import { lengthOf, type Alignment, type Bead, type Span, type WeighedBead } from './bead.js';
+import { withHeadings } from './headings.js';
 import { LayoutModel, type Layout } from './layout.js';
 import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
 import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
 import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js';
-import { movedBeads } from './moves.js';
+import { movedPassages, type PassageScore } from './moves.js';
 import { priorPairs } from './prior.js';
 import { Twins } from './twins.js';
 import { sideOf, wordsIn, type Side } from './vocabulary.js';
@@ -116,12 +117,14 @@ export function* align(
   const { lexicon } = known.words;
   const apart = { ...known, words: knowledgeOf(left, right, lexicon, { once: 0, more: 0.5 }) };
   // What a person has left without counterpart is not tried again.
-  const moved = movedBeads(left, right, parts.flat(), lexicon, known.kinds, partScores(apart));
-  return withMoved(withFixed(fixed, parts), moved);
+  const score = partScores(apart);
+  const paired = parts.flat();
+  const { beads, moved } = withHeadings(paired, movedPassages(left, right, paired, lexicon, known.kinds, score), score);
+  return withMoved(withFixed(fixed, partsOf(beads, between)), moved);
 }
 
 /** Evidence for any rectangle of the two texts. */
-function partScores(known: Known): (sources: Span, targets: Span) => Score {
+function partScores(known: Known): PassageScore {
   return (sources, targets) => {
     const evidence = new WordEvidence(
       known.room,
@@ -334,6 +337,16 @@ function termWords({ terms = [], sourceLanguage, targetLanguage }: AlignOptions)
   const left = wordsIn(sourceLanguage);
   const right = wordsIn(targetLanguage);
   return terms.map(([source, target]) => [left(source), right(target)]);
+}
+
+/** Beads in order, by the rectangle in which they lie. */
+function partsOf(beads: readonly WeighedBead[], parts: readonly Rectangle[]): WeighedBead[][] {
+  let at = 0;
+  return parts.map(({ source, target }) => {
+    const from = at;
+    while (at < beads.length && beads[at]!.source.to <= source.to && beads[at]!.target.to <= target.to) at++;
+    return beads.slice(from, at);
+  });
 }
 
 /** The path through a part, from corner to corner of it. */

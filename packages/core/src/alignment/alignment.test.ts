@@ -152,6 +152,25 @@ describe('pairs of two texts', () => {
     expect(found.length).toBeGreaterThanOrEqual(5);
   });
 
+  test('the heading of a section that stands elsewhere goes with it', () => {
+    // Headings of like length, of which the texts do not say which is which.
+    const [tools, run, log] = [ENGLISH.slice(0, 3), ENGLISH.slice(3, 6), ENGLISH.slice(6)];
+    const [werkzeug, lauf, buch] = [GERMAN.slice(0, 3), GERMAN.slice(3, 6), GERMAN.slice(6)];
+    const source = ['Maintenance', ...log, 'Tools', ...tools, 'Test run', ...run];
+    const target = ['Wartung', ...buch, 'Probelauf', ...lauf, 'Werkzeuge', ...werkzeug];
+    for (const [s, t] of [
+      [source, target],
+      [target, source],
+    ] as const) {
+      const languages = s === source ? {} : { sourceLanguage: 'de', targetLanguage: 'en' };
+      const alignment = aligned(s, t, languages);
+      expectWhole(alignment, s.length, t.length);
+      const pairs = alignment.beads.map(short);
+      expect(pairs).toEqual(expect.arrayContaining(['3-4|7-8', '7-8|3-4']));
+      expect(alignment.moved).toHaveLength(4);
+    }
+  });
+
   test('terms that are known help where the texts say nothing themselves', () => {
     const source = ['sluice', 'weir', 'culvert', 'bollard'];
     const target = ['Wehr', 'Durchlass', 'Poller'];

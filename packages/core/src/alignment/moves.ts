@@ -13,19 +13,21 @@ const MOST_CANDIDATES = 6;
 /** Longer runs are looked at in pieces. */
 const LONGEST = 120;
 
+/** Evidence for passages of a rectangle, wherever it lies. */
+export type PassageScore = (sources: Run, targets: Run) => Score;
+
 /**
  * @param beads an alignment in order
- * @param scoreOf evidence for passages of a rectangle, wherever it lies
- * @returns beads whose segments were without counterpart, each with its sureness
+ * @returns passages of beads whose segments were without counterpart, each with its sureness; the strongest first
  */
-export function movedBeads(
+export function movedPassages(
   source: Side,
   target: Side,
   beads: readonly WeighedBead[],
   lexicon: Lexicon,
   kinds: BeadKinds,
-  scoreOf: (sources: Run, targets: Run) => Score,
-): WeighedBead[] {
+  scoreOf: PassageScore,
+): WeighedBead[][] {
   const lefts = runsOf(beads, 'source');
   const rights = runsOf(beads, 'target');
   if (lefts.length === 0 || rights.length === 0) return [];
@@ -56,10 +58,10 @@ function* passagesOf(path: readonly WeighedBead[]): Generator<WeighedBead[]> {
 }
 
 /** The strongest first; what a stronger one has taken is left out of the weaker ones. */
-function withoutOverlap(found: { gain: number; beads: WeighedBead[] }[]): WeighedBead[] {
+function withoutOverlap(found: { gain: number; beads: WeighedBead[] }[]): WeighedBead[][] {
   const usedSource = new Set<number>();
   const usedTarget = new Set<number>();
-  const result: WeighedBead[] = [];
+  const result: WeighedBead[][] = [];
   for (const { gain, beads } of found.sort((a, b) => b.gain - a.gain)) {
     const free = beads.every(
       ({ source, target }) => isFree(usedSource, source.from, source.to) && isFree(usedTarget, target.from, target.to),
@@ -69,8 +71,8 @@ function withoutOverlap(found: { gain: number; beads: WeighedBead[] }[]): Weighe
     for (const bead of beads) {
       for (let i = bead.source.from; i < bead.source.to; i++) usedSource.add(i);
       for (let j = bead.target.from; j < bead.target.to; j++) usedTarget.add(j);
-      result.push({ ...bead, sureness: bead.sureness * sure });
     }
+    result.push(beads.map((bead) => ({ ...bead, sureness: bead.sureness * sure })));
   }
   return result;
 }

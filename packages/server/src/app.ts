@@ -56,7 +56,7 @@ export async function buildApp({ dataDir, security = {} }: AppOptions): Promise<
   app.setErrorHandler((error: FastifyError, _request, reply) => {
     const known = hasZodFastifySchemaValidationErrors(error)
       ? new ApiError('invalid-request', {
-          what: error.validation.map((v) => `${v.instancePath.slice(1) || 'body'}: ${v.message}`).join('; '),
+          what: error.validation.map((v) => `${v.instancePath.slice(1) || 'body'}: ${saidOf(v.message)}`).join('; '),
         })
       : error.statusCode && error.statusCode < 500 && !(error instanceof ApiError)
         ? new ApiError('invalid-request', { what: error.message })
@@ -77,6 +77,11 @@ export async function buildApp({ dataDir, security = {} }: AppOptions): Promise<
   await servePages(app);
   app.addHook('onClose', () => closeContext(context));
   return app;
+}
+
+/** What a schema has against a value, for readers. */
+function saidOf(message: string | undefined): string {
+  return (message ?? 'is not allowed').replace(/^Invalid input: expected .*, received undefined$/, 'is missing');
 }
 
 function routes(context: Context) {

@@ -3,6 +3,23 @@ import { z } from 'zod';
 
 export const idParam = z.object({ id: z.coerce.number().int().positive() });
 
+/** JSON in a query string. */
+export function jsonOf<T extends z.ZodType>(schema: T) {
+  return z.string().transform((text, context): z.output<T> => {
+    let value: unknown;
+    try {
+      value = JSON.parse(text);
+    } catch {
+      context.addIssue({ code: 'custom', message: 'is not JSON' });
+      return z.NEVER;
+    }
+    const parsed = schema.safeParse(value);
+    if (parsed.success) return parsed.data;
+    context.addIssue({ code: 'custom', message: parsed.error.issues.map((issue) => issue.message).join(', ') });
+    return z.NEVER;
+  });
+}
+
 export const diagnosticBody = z.object({
   code: z.string(),
   severity: z.enum(['error', 'warning', 'info']),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
+import { ApiError } from '../errors.js';
 import { idParam } from '../schemas.js';
 
 const entry = z.object({
@@ -66,6 +67,7 @@ export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Con
     },
   );
 
+  const entryTitle = workspace.prepare<[number], { title: string }>('SELECT title FROM ledger WHERE id = ?');
   for (const [path, task, verb] of [
     ['undo', 'undoEntry', 'Undoing'],
     ['redo', 'redoEntry', 'Doing again'],
@@ -78,9 +80,9 @@ export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Con
         // As a job too, so that a large one shows as running work; refusals are answered at once.
         let result: { readonly title: string } | undefined;
         let failure: unknown;
-        const title =
-          workspace.prepare<[number], { title: string }>('SELECT title FROM ledger WHERE id = ?').get(id)?.title ?? '';
-        const job = jobs.start({ kind: path, title: `${verb}: ${title}`, clientId: null }, async (controls) => {
+        const known = entryTitle.get(id);
+        if (!known) throw new ApiError('not-found', { what: 'entry' });
+        const job = jobs.start({ kind: path, title: `${verb}: ${known.title}`, clientId: null }, async (controls) => {
           try {
             result = await workers.write(task, { id }, controls);
           } catch (error) {

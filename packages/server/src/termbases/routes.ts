@@ -9,7 +9,7 @@ import { findingBodies, textsOfConcepts } from '../inspection/bodies.js';
 import { openFindingsOf } from '../inspection/read.js';
 import { TERMBASES } from '../inspection/subjects.js';
 import { existingIn } from '../intake/existing.js';
-import { done, idParam, job, OK } from '../schemas.js';
+import { done, idParam, job, jsonOf, OK } from '../schemas.js';
 import type { Db } from '../store/database.js';
 import { pictureNamed } from '../store/pictures.js';
 import { languageCounts, readConcept } from '../store/concepts.js';
@@ -141,14 +141,13 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
       schema: {
         summary: 'One page of the list, after a key',
         params: idParam,
-        querystring: lookUp.extend({ after: z.string().max(20_000).optional() }),
+        querystring: lookUp.extend({ after: jsonOf(cursor).optional() }),
         response: { 200: z.array(termItem) },
       },
     },
     async (request) => {
-      const { after, ...list } = request.query;
-      const key = after === undefined ? null : cursor.parse(JSON.parse(after));
-      const rows = termPage(workspace, queryOf(request.params.id, list), key, PAGE);
+      const { after = null, ...list } = request.query;
+      const rows = termPage(workspace, queryOf(request.params.id, list), after, PAGE);
       return rows.map((row) => ({ ...item(row), others: others(row.concept_id, list.language) }));
     },
   );

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { findingBody } from '../inspection/schemas.js';
+import { jsonOf } from '../schemas.js';
 
 export const fieldDefinition = z.object({
   name: z.string().min(1).max(100),
@@ -35,9 +36,7 @@ const facetFilter = z.object({ field: z.string(), value: z.string() });
 export const listFilter = z.object({
   has: z.string().optional(),
   lacks: z.string().optional(),
-  values: z
-    .union([z.array(facetFilter), z.string().transform((text) => z.array(facetFilter).parse(JSON.parse(text)))])
-    .optional(),
+  values: z.union([z.array(facetFilter), jsonOf(z.array(facetFilter))]).optional(),
   since: z.string().max(40).optional(),
   findings: z.union([z.boolean(), z.literal('true').transform(() => true)]).optional(),
   intake: z.coerce.number().int().optional(),

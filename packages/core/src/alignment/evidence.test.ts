@@ -24,11 +24,11 @@ function probability({ rows, targets, forward }: Lexicon, left: Side, right: Sid
 }
 
 describe('words by which segments are compared', () => {
-  test('folded, long ones by their beginning, numbers whole, signs alike in every script', () => {
+  test('folded, long ones by their beginning, numbers by their digits, signs alike in every script', () => {
     const english = wordsIn('en');
     expect(english('Écluses 12.5 (Schleusenkammer, übrigens so)')).toEqual([
       'ecluses',
-      '12.5',
+      '125',
       '(',
       'schleus',
       ',',
@@ -36,6 +36,8 @@ describe('words by which segments are compared', () => {
       'so',
       ')',
     ]);
+    expect(wordsIn('fa')('۱٬۲۳۴٫۵')).toEqual(english('1,234.5'));
+    expect(wordsIn('de')('1.234,5')).toEqual(english('1,234.5'));
     expect(wordsIn('ja')('水門（３）。').slice(-2)).not.toContain('（');
     expect(english('Open gate').at(-1)).toBe('\u0001open gate');
   });

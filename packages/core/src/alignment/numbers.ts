@@ -1,19 +1,19 @@
 /** Whether two passages name the same numbers: what a translation may not change. */
 
-/** Digits, with a sign between groups of them ("1.000,5", "12:30"); a space only before three digits ("10 000"). */
-const NUMBER = /\p{Nd}+(?:(?:[.,:'’]|[\u00A0\u202F ](?=\p{Nd}{3}(?!\p{Nd})))\p{Nd}+)*/gu;
+/** Digits, with a sign between groups of them ("1.000,5", "12:30", "۱٬۲۳۴٫۵"); a space only before three digits ("10 000"). */
+const NUMBER = /\p{Nd}+(?:(?:[.,:'’٫٬]|[\u00A0\u202F ](?=\p{Nd}{3}(?!\p{Nd})))\p{Nd}+)*/gu;
 
-/** The digits of each number, without the signs that languages set differently and without leading zeros, sorted. */
+/** The digits of each number, sorted. */
 export function numbersIn(text: string): string[] {
-  const numbers = text.normalize('NFKC').match(NUMBER) ?? [];
-  return numbers
-    .map((number) =>
-      [...number]
-        .map(asciiDigit)
-        .join('')
-        .replace(/^0+(?=.)/, ''),
-    )
-    .sort();
+  return (text.normalize('NFKC').match(NUMBER) ?? []).map(digitsOf).sort();
+}
+
+/** The digits of a number, as ASCII, without the signs that languages set differently and without leading zeros. */
+export function digitsOf(number: string): string {
+  const digits = /^[\d.,:]+$/.test(number)
+    ? number.replace(/\D/g, '')
+    : [...number.normalize('NFKC')].map(asciiDigit).join('');
+  return digits.replace(/^0+(?=.)/, '');
 }
 
 export function sameNumbers(source: string, target: string): boolean {
@@ -21,12 +21,12 @@ export function sameNumbers(source: string, target: string): boolean {
   return left.length === right.length && left.every((number, k) => number === right[k]);
 }
 
-/** The decimal digits of every script stand in tens, zero first (Unicode Standard, 4.6). */
+/** The decimal digits of every script stand in tens, zero first (Unicode Standard, 4.6); tens may follow on tens. */
 function asciiDigit(char: string): string {
   if (!/\p{Nd}/u.test(char)) return '';
   const code = char.codePointAt(0)!;
   if (code < 0x80) return char;
-  let value = 0;
-  while (value < 9 && /\p{Nd}/u.test(String.fromCodePoint(code - value - 1))) value++;
-  return String(value);
+  let start = code;
+  while (/\p{Nd}/u.test(String.fromCodePoint(start - 1))) start--;
+  return String((code - start) % 10);
 }

@@ -1,5 +1,6 @@
 /** Both texts as numbers: each segment its length and its words, each different word a small whole number. */
 import { foldForSearch } from '../text/fold.js';
+import { digitsOf } from './numbers.js';
 
 export interface Side {
   /** How many segments. */
@@ -19,7 +20,7 @@ export interface Side {
 }
 
 const TOKEN =
-  /(\p{N}+(?:[.,:]\p{N}+)*)|([\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}ー々]+)|((?:(?![\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}])[\p{L}\p{M}])+)|([^\s\p{L}\p{N}])/gu;
+  /(\p{N}+(?:[.,:٫٬]\p{N}+)*)|([\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}ー々]+)|((?:(?![\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}])[\p{L}\p{M}])+)|([^\s\p{L}\p{N}])/gu;
 /** Segments of so few tokens also count as one word of their own: headings and buttons come again as a whole. */
 const WHOLE = 6;
 /** Letters of a word that tell it from others; what follows is mostly inflection. */
@@ -92,7 +93,7 @@ function wordsOf(text: string, cut: (run: string) => string[]): string[] {
   const words: string[] = [];
   for (const match of text.matchAll(TOKEN)) {
     const [, number, run, word, sign] = match;
-    if (number) words.push(number);
+    if (number) words.push(digitsOf(number) || number);
     else if (run) words.push(...cut(run));
     else if (word) {
       const folded = foldForSearch(word);

@@ -44,17 +44,30 @@ function unbalancedBrackets(text: string): string | null {
   return open.length ? `“${open.at(-1)}” is opened and never closed.` : null;
 }
 
+/** Languages that close a quotation with the mark that opens it (CLDR, delimiters). */
+const SAME_MARK = new Set(['fi', 'sv', 'se', 'he', 'yi', 'lag', 'rn', 'sn']);
+/** In Hebrew abbreviations a quotation mark stands before the last letter: it is a gershayim. */
+const GERSHAYIM = /(?<=\p{sc=Hebr})["”](?=\p{sc=Hebr})/gu;
+
 /** Opening and closing marks of CLDR's delimiters; languages that close with what others open with are told apart. */
-function unbalancedQuotes(text: string, language: string): string | null {
+function unbalancedQuotes(whole: string, language: string): string | null {
+  const text = whole.replace(GERSHAYIM, '');
   const straight = (text.replace(/\d"/g, '').match(/"/g) ?? []).length;
   if (straight % 2) return 'There is an odd number of straight quotation marks.';
   const count = (mark: string): number => text.split(mark).length - 1;
   const low = count('„');
   const high = count('“') + count('”');
+  const same = SAME_MARK.has(language);
   if (low > 0 && low !== high) return 'Quotation marks „…“ are not in pairs.';
-  if (low === 0 && ['fi', 'sv'].includes(language) && count('“') === 0)
-    return count('”') % 2 ? 'There is an odd number of quotation marks ”.' : null;
-  if (low === 0 && count('“') !== count('”')) return 'Quotation marks “…” are not in pairs.';
-  const same = ['fi', 'sv'].includes(language) ? count('»') % 2 !== 0 && count('«') === 0 : count('«') !== count('»');
-  return same ? 'Quotation marks «…» are not in pairs.' : null;
+  if (low === 0 && same && count('“') === 0) {
+    if (count('”') % 2) return 'There is an odd number of quotation marks ”.';
+  } else if (low === 0 && count('“') !== count('”')) return 'Quotation marks “…” are not in pairs.';
+  for (const [open, close] of [
+    ['«', '»'],
+    ['‹', '›'],
+  ] as const) {
+    const paired = same && count(open) === 0 ? count(close) % 2 === 0 : count(open) === count(close);
+    if (!paired) return `Quotation marks ${open}…${close} are not in pairs.`;
+  }
+  return null;
 }

@@ -21,6 +21,9 @@ export interface Paragraph {
   readonly text: string;
 }
 
+/** Tags in the text are read as in a web page; nothing of them is ever shown as one. */
+const MARKDOWN = { extensions: [gfmTable()], htmlExtensions: [gfmTableHtml()], allowDangerousHtml: true };
+
 /** Throws `DataError` with the file's name for what holds no running text. */
 export async function runningText(path: string, name: string, reading = AS_SHOWN): Promise<Paragraph[]> {
   return named(name, async () => {
@@ -48,12 +51,11 @@ async function* blocksOf(path: string, name: string, reading: WordReading): Asyn
         yield* docxBlocks(path, reading);
         break;
       case 'html':
-        yield* htmlBlocks(await exchangeText(path));
-        break;
       case 'delimited': {
         const text = await exchangeText(path);
-        if (/\.(md|markdown)$/i.test(name))
-          yield* htmlBlocks(micromark(text, { extensions: [gfmTable()], htmlExtensions: [gfmTableHtml()] }));
+        // A Markdown file may begin with tags.
+        if (/\.(md|markdown)$/i.test(name)) yield* htmlBlocks(micromark(text, MARKDOWN));
+        else if (file.kind === 'html') yield* htmlBlocks(text);
         else for (const line of lines(text)) yield { kind: 'paragraph', text: line, heading: false };
         break;
       }
@@ -87,7 +89,7 @@ async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<B
 }
 
 function* htmlBlocks(text: string): Generator<Block> {
-  const reader = new HtmlBlocks();
+  const reader = new HtmlBlocks(false);
   yield* reader.write(text);
   yield* reader.end();
 }
@@ -116,15 +118,15 @@ function lines(text: string): string[] {
 function paragraphsOf(block: Block): Paragraph[] {
   if (block.kind === 'table')
     return block.rows.flatMap((row) =>
-      row.flatMap((cell) => parts(cell).map((text) => ({ kind: 'cell', text }) as const)),
+      row.flatMap((cell) => parts(cell, /[\t\n]/).map((text) => ({ kind: 'cell', text }) as const)),
     );
   return parts(block.text).map((text) => ({ kind: block.heading ? 'heading' : 'paragraph', text }));
 }
 
-/** Tabs part what stands side by side. */
-const parts = (text: string): string[] =>
+/** Tabs part what stands side by side; in a cell line breaks part paragraphs. */
+const parts = (text: string, between: RegExp = /\t/): string[] =>
   text
-    .split('\t')
+    .split(between)
     .map((part) => part.trim())
     .filter(Boolean);
 

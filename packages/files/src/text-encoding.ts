@@ -1,4 +1,4 @@
-/** The encoding of an XML file or catalogue: what its bytes are counts more than what it declares. */
+/** The encoding of an XML file, web page or catalogue: what its bytes are counts more than what it declares. */
 import { isAscii, isUtf8 } from 'node:buffer';
 import { createReadStream } from 'node:fs';
 import { encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
@@ -34,8 +34,12 @@ export async function exchangeEncoding(path: string): Promise<FoundEncoding> {
     ascii &&= isAscii(whole);
     rest = chunk.subarray(end);
   }
-  const said = /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head)?.[1] ?? /charset=([\w-]+)\\n/i.exec(head)?.[1] ?? '';
-  const declared = encodingNamed(said);
+  const ofPage = /<meta\b[^>]*\bcharset=["']?\s*([\w-]+)/i.exec(head)?.[1];
+  const said =
+    /<\?xml[^>]*encoding=["']([^"']+)["']/.exec(head)?.[1] ?? /charset=([\w-]+)\\n/i.exec(head)?.[1] ?? ofPage ?? '';
+  const named = encodingNamed(said);
+  // Web pages that say ISO-8859-1 mean windows-1252 (Encoding Standard, WHATWG, 4.2).
+  const declared = said === ofPage && named === 'ISO-8859-1' ? 'windows-1252' : named;
   if (utf8 && rest.length === 0) {
     if (ascii && declared?.startsWith('ISO-2022')) return { encoding: declared, wrongly: null };
     return { encoding: 'UTF-8', wrongly: !ascii && declared && declared !== 'UTF-8' ? said : null };

@@ -10,6 +10,9 @@ const COLUMNS_BUILT = 2000;
 
 /** Puts cells into a table, with those that reach over several columns and rows in their place. */
 export class TableBuilder {
+  /** @param repeats whether a cell that reaches down stands in each of its rows, as a glossary needs it, or in the first */
+  constructor(private readonly repeats = true) {}
+
   private readonly rows: string[][] = [];
   /** Column → how many rows below it is still taken, and by which text. */
   private readonly down = new Map<number, { left: number; text: string }>();
@@ -31,7 +34,10 @@ export class TableBuilder {
     for (let i = 0; i < wide; i++) {
       this.current![this.column] = i === 0 ? text : '';
       if (downwards > 1)
-        this.down.set(this.column, { left: Math.min(downwards, 10_000) - 1, text: i === 0 ? text : '' });
+        this.down.set(this.column, {
+          left: Math.min(downwards, 10_000) - 1,
+          text: i === 0 && this.repeats ? text : '',
+        });
       this.column++;
       this.skipTaken();
     }

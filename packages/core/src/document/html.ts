@@ -23,17 +23,27 @@ const SKIPPED = new Set([
 /** Deeper than this nothing is a glossary. */
 const DEPTH_LIMIT = 2000;
 
+interface Cell {
+  readonly across: number;
+  readonly downwards: number;
+}
+
 /** Feed it text in pieces; each call gives back the blocks that are complete. */
 export class HtmlBlocks {
+  /** @param repeats whether a cell that reaches down stands in each of its rows */
+  constructor(private readonly repeats = true) {}
+
   private blocks: Block[] = [];
   private text = '';
   private heading = false;
   private skipped = 0;
   private depth = 0;
   private readonly tables: TableBuilder[] = [];
-  private cell: { across: number; downwards: number; readonly outer: string } | null = null;
-  private readonly outerCells: ({ across: number; downwards: number; readonly outer: string } | null)[] = [];
-  private term: string | null = null;
+  private cell: Cell | null = null;
+  /** For each table the cell in which it stands, with the text before it. */
+  private readonly outer: { readonly cell: Cell | null; readonly text: string }[] = [];
+  /** A term of a definition list that waits for its definition. */
+  private term = '';
 
   private readonly parser = new Parser(
     {
@@ -54,6 +64,7 @@ export class HtmlBlocks {
   end(): Block[] {
     this.parser.end();
     this.endParagraph();
+    this.endTerm();
     return this.drain();
   }
 
@@ -70,19 +81,22 @@ export class HtmlBlocks {
     if (name === 'br') this.text += '\n';
     else if (name === 'table') {
       this.endParagraph();
-      this.outerCells.push(this.cell);
+      this.outer.push({ cell: this.cell, text: this.text });
       this.cell = null;
-      this.tables.push(new TableBuilder());
+      this.text = '';
+      this.tables.push(new TableBuilder(this.repeats));
     } else if (name === 'tr') {
       this.endCell();
       this.tables.at(-1)?.endRow();
       this.tables.at(-1)?.startRow();
     } else if ((name === 'td' || name === 'th') && this.tables.length) {
       this.endCell();
-      this.cell = { across: Number(attributes.colspan) || 1, downwards: Number(attributes.rowspan) || 1, outer: '' };
+      this.endParagraph();
+      this.cell = { across: Number(attributes.colspan) || 1, downwards: Number(attributes.rowspan) || 1 };
       this.text = '';
     } else if (PARAGRAPHS.has(name)) {
       this.endParagraph();
+      if (name === 'dt') this.endTerm();
       this.heading = HEADINGS.test(name);
     }
   }
@@ -97,14 +111,13 @@ export class HtmlBlocks {
       this.endCell();
       this.tables.at(-1)?.endRow();
     } else if (name === 'table') this.endTable();
-    else if (name === 'dt') {
+    else if (name === 'dt' && !this.cell) {
       // A definition list pairs a term with what follows it.
       this.term = shownText(this.text);
       this.text = '';
-    } else if (name === 'dd') {
-      if (this.term) this.text = `${this.term}\t${this.text}`;
-      this.term = null;
+    } else if (name === 'dd' || name === 'dl') {
       this.endParagraph();
+      this.endTerm();
     } else if (PARAGRAPHS.has(name)) {
       this.endParagraph();
       this.heading = false;
@@ -116,10 +129,12 @@ export class HtmlBlocks {
     const builder = this.tables.pop();
     builder?.endRow();
     const table = builder?.table();
-    this.cell = this.outerCells.pop() ?? null;
+    const { cell, text } = this.outer.pop() ?? { cell: null, text: '' };
+    this.cell = cell;
     if (table?.kind !== 'table') return;
     if (this.tables.length === 0) this.blocks.push(table);
-    else this.text += table.rows.map((row) => row.filter(Boolean).join(' ')).join('\n');
+    // A table in a cell is lines of its text.
+    else this.text = `${text}${table.rows.map((row) => row.filter(Boolean).join('\n')).join('\n')}\n`;
   }
 
   private endCell(): void {
@@ -136,6 +151,17 @@ export class HtmlBlocks {
     }
     const text = shownText(this.text);
     this.text = '';
-    if (text && this.tables.length === 0) this.blocks.push({ kind: 'paragraph', text, heading: this.heading });
+    if (text === '') return;
+    // Within a table but in no cell, as a caption: it stands before the table.
+    const term = this.tables.length === 0 ? this.term : '';
+    if (term) this.term = '';
+    this.blocks.push({ kind: 'paragraph', text: term ? `${term}\t${text}` : text, heading: this.heading });
+  }
+
+  /** A term without a definition is a paragraph. */
+  private endTerm(): void {
+    if (!this.term || this.cell) return;
+    this.blocks.push({ kind: 'paragraph', text: this.term, heading: false });
+    this.term = '';
   }
 }

@@ -48,7 +48,7 @@ const LARGEST = 4;
 /** Cuts on either side of a straight line between two anchors: at least; where they are far apart; and cells in all. */
 const NARROWEST = 30;
 const WIDE = 100;
-const WIDE_CELLS = 4_000_000;
+const WIDE_CELLS = 2_000_000;
 /** Anchors so near to one another say where the path is, this exactly. */
 const DENSE = 8;
 const NEAR_ANCHORS = 10;
@@ -125,15 +125,15 @@ export function* align(
 
 /** Evidence for any rectangle of the two texts. */
 function partScores(known: Known): PassageScore {
-  return (sources, targets) => {
+  return (sources, targets, most = LARGEST) => {
     const evidence = new WordEvidence(
       known.room,
       known.words,
       fullBand(sources, targets),
       sources.from,
       sources.to,
-      Math.min(LARGEST, lengthOf(sources)),
-      Math.min(LARGEST, lengthOf(targets)),
+      Math.min(most, lengthOf(sources)),
+      Math.min(most, lengthOf(targets)),
     );
     return scoreOf(evidence, known);
   };

@@ -3,8 +3,8 @@
  * its order, run by run.
  */
 import { fullBand } from './band.js';
-import type { Span as Run, WeighedBead } from './bead.js';
-import { weighedPath, type BeadKinds, type Score } from './lattice.js';
+import type { Bead, Span as Run, WeighedBead } from './bead.js';
+import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js';
 import type { Lexicon } from './lexicon.js';
 import type { Side } from './vocabulary.js';
 
@@ -13,8 +13,8 @@ const MOST_CANDIDATES = 6;
 /** Longer runs are looked at in pieces. */
 const LONGEST = 120;
 
-/** Evidence for passages of a rectangle, wherever it lies. */
-export type PassageScore = (sources: Run, targets: Run) => Score;
+/** Evidence for passages of a rectangle, wherever it lies; `most`: segments on one side of a bead, if fewer than usual. */
+export type PassageScore = (sources: Run, targets: Run, most?: number) => Score;
 
 /**
  * @param beads an alignment in order
@@ -34,6 +34,7 @@ export function movedPassages(
   const found: { gain: number; beads: WeighedBead[] }[] = [];
   const chance = Math.log(1 + segments(lefts)) + Math.log(1 + segments(rights));
   for (const [left, right] of candidates(source, target, lexicon, lefts, rights)) {
+    if (!isWorthwhile(left, right, kinds, chance, scoreOf)) continue;
     const score = scoreOf(left, right);
     for (const passage of passagesOf(weighedPath(fullBand(left, right), kinds, score))) {
       let gain = -chance;
@@ -44,9 +45,32 @@ export function movedPassages(
   return withoutOverlap(found);
 }
 
+/** Rectangles of more cells than this are first looked at with the simplest kinds of beads. */
+const SMALL = 400;
+/** The share of what chance explains that a passage must then score. */
+const PROMISING = 0.5;
+
+/** Whether the best path of simple beads holds a passage that may be none of chance: most runs have nothing in common. */
+function isWorthwhile(left: Run, right: Run, kinds: BeadKinds, chance: number, scoreOf: PassageScore): boolean {
+  if ((left.to - left.from) * (right.to - right.from) <= SMALL) return true;
+  const score = scoreOf(left, right, 2);
+  const simple = { ...kinds, pairs: kinds.pairs.filter(({ sources, targets }) => sources + targets <= 3) };
+  const path = bestPath(fullBand(left, right), simple, () => score);
+  const beads = path.slice(1).map(([i, j], k) => {
+    const [fromI, fromJ] = path[k]!;
+    return { source: { from: fromI, to: i }, target: { from: fromJ, to: j } };
+  });
+  for (const passage of passagesOf(beads)) {
+    let gain = 0;
+    for (const { source: s, target: t } of passage) gain += score(s.from, s.to - s.from, t.from, t.to - t.from);
+    if (gain > PROMISING * chance) return true;
+  }
+  return false;
+}
+
 /** Beads with two sides that follow one another without a gap. */
-function* passagesOf(path: readonly WeighedBead[]): Generator<WeighedBead[]> {
-  let passage: WeighedBead[] = [];
+function* passagesOf<T extends Bead>(path: readonly T[]): Generator<T[]> {
+  let passage: T[] = [];
   for (const bead of path) {
     if (bead.source.to > bead.source.from && bead.target.to > bead.target.from) passage.push(bead);
     else if (passage.length > 0) {

@@ -12,6 +12,8 @@ import type { Side } from './vocabulary.js';
 const MOST_CANDIDATES = 6;
 /** Longer runs are looked at in pieces. */
 const LONGEST = 120;
+/** Cells of run pairs that are looked at in all, for each segment; and at least. */
+const CELLS = { each: 60, least: 1_000_000 };
 
 /** Evidence for passages of a rectangle, wherever it lies; `most`: segments on one side of a bead, if fewer than usual. */
 export type PassageScore = (sources: Run, targets: Run, most?: number) => Score;
@@ -122,14 +124,18 @@ function runsOf(beads: readonly WeighedBead[], side: 'source' | 'target'): Run[]
   return runs;
 }
 
-/** For each run on the left those on the right with which it has the most in common, by the lexicon. */
-function* candidates(
+/**
+ * For each run on the left those on the right with which it has the most in common, by the lexicon. In texts of which
+ * little belongs together only the likeliest of all are tried.
+ */
+function candidates(
   source: Side,
   target: Side,
   lexicon: Lexicon,
   lefts: readonly Run[],
   rights: readonly Run[],
-): Generator<[Run, Run]> {
+): readonly (readonly [Run, Run])[] {
+  const found: { readonly pair: readonly [Run, Run]; readonly common: number }[] = [];
   const runsWith = new Map<number, number[]>();
   rights.forEach(({ from, to }, number) => {
     for (const word of new Set(target.tokens.subarray(target.starts[from]!, target.starts[to]!))) {
@@ -152,6 +158,14 @@ function* candidates(
       .filter((number) => common[number]! > 0)
       .sort((a, b) => common[b]! - common[a]!)
       .slice(0, MOST_CANDIDATES);
-    for (const number of best) yield [left, rights[number]!];
+    for (const number of best) found.push({ pair: [left, rights[number]!], common: common[number]! });
   }
+  let cells = Math.max(CELLS.least, CELLS.each * (source.size + target.size));
+  return found
+    .sort((a, b) => b.common - a.common)
+    .filter(({ pair: [left, right] }) => {
+      cells -= (left.to - left.from) * (right.to - right.from);
+      return cells >= 0;
+    })
+    .map(({ pair }) => pair);
 }

@@ -37,6 +37,10 @@ const ROUNDS = 3;
 /** Texts of more segments than this teach enough in one round less, and by so many beads, but for the last time. */
 const MANY = 4000;
 const TEACHING = 10_000;
+/** Pairs for each segment of the shorter text, from which on it is worth learning from them. */
+const HOPELESS = 0.08;
+/** Share of beads without doubt, from which on there is nothing more to be learned. */
+const SETTLED = 0.9;
 /** Cuts on either side of the best path that are weighed against it: in the last pass, with all kinds of beads; before. */
 const NEAR = 8;
 const NEAR_AT_FIRST = 6;
@@ -102,7 +106,14 @@ export function* align(
     parts = between.map((part) => finePath(known, roughPath(known, part, anchors), () => NEAR_AT_FIRST, 2));
     const beads = withFixed(fixed, parts);
     const lessons = trainingBeads(beads);
-    const taught = round < rounds - 1 ? spread(lessons, TEACHING) : lessons;
+    // Long texts of which next to nothing belongs together teach nothing: another round would find no more.
+    const isHopeless =
+      needsAnchors(left, right) &&
+      lessons.filter(({ weight }) => weight > 0.5).length < HOPELESS * Math.min(left.size, right.size);
+    // Where a long text leaves hardly a doubt, another round would say the same.
+    const isSettled = rounds < ROUNDS && parts.flat().filter(isQuiet).length > SETTLED * beads.length;
+    const isLast = isSettled || round === rounds - 1;
+    const taught = isLast ? lessons : spread(lessons, TEACHING);
     known = {
       ...known,
       words: knowledgeOf(left, right, learnedLexicon(left, right, taught, prior)),
@@ -111,6 +122,7 @@ export function* align(
       kinds: kindsOf(beads),
     };
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
+    if (isHopeless || isSettled) break;
   }
   parts = parts.map((beads, k) => finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST));
   yield 0.95;
@@ -293,10 +305,11 @@ function wideBand({ source, target }: Rectangle, anchors: readonly Cut[]): Band 
   });
 }
 
+const isQuiet = ({ source, target, sureness }: WeighedBead): boolean =>
+  lengthOf(source) > 0 && lengthOf(target) > 0 && sureness > QUIET.sureness;
+
 /** How far around each bead of a path other ways are looked at. */
 function nearOf(beads: readonly WeighedBead[]): (bead: number) => number {
-  const isQuiet = ({ source, target, sureness }: WeighedBead): boolean =>
-    lengthOf(source) > 0 && lengthOf(target) > 0 && sureness > QUIET.sureness;
   const loud = new Uint8Array(beads.length);
   beads.forEach((bead, k) => {
     if (!isQuiet(bead)) loud.fill(1, Math.max(0, k - QUIET.around), k + QUIET.around + 1);

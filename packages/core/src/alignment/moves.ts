@@ -13,7 +13,7 @@ const MOST_CANDIDATES = 6;
 /** Longer runs are looked at in pieces. */
 const LONGEST = 120;
 /** Cells of run pairs that are looked at in all, for each segment; and at least. */
-const CELLS = { each: 60, least: 1_000_000 };
+const CELLS = { each: 25, least: 800_000 };
 
 /** Evidence for passages of a rectangle, wherever it lies; `most`: segments on one side of a bead, if fewer than usual. */
 export type PassageScore = (sources: Run, targets: Run, most?: number) => Score;
@@ -50,7 +50,7 @@ export function movedPassages(
 /** Rectangles of more cells than this are first looked at with the simplest kinds of beads. */
 const SMALL = 400;
 /** The share of what chance explains that a passage must then score. */
-const PROMISING = 0.5;
+const PROMISING = 0.7;
 
 /** Whether the best path of simple beads holds a passage that may be none of chance: most runs have nothing in common. */
 function isWorthwhile(left: Run, right: Run, kinds: BeadKinds, chance: number, scoreOf: PassageScore): boolean {

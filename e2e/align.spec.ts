@@ -109,7 +109,7 @@ test('a segment is cut and corrected, a moved passage is linked, and a pair of t
   await page.getByRole('link', { name: /wartung_de\.html/ }).click();
   const tally = page.getByRole('group', { name: 'Where each segment went' });
   await expect(tally).toHaveText(/14 and 14 segments/);
-  await expect(page.getByRole('listitem', { name: /stands elsewhere/ })).toHaveCount(3);
+  await expect(page.getByRole('listitem', { name: /stands elsewhere/ })).toHaveCount(4);
 
   // Cut where the cursor stands, then corrected, then both taken back.
   await page.getByText('Öffnen Sie das Schütz um 10 cm und warten Sie 5 Minuten.').dblclick();
@@ -126,9 +126,13 @@ test('a segment is cut and corrected, a moved passage is linked, and a pair of t
   await page.reload();
   await expect(page.getByText('Warten Sie 5 Minuten.', { exact: true })).toBeVisible();
 
-  // A heading without counterpart on either side belongs to one that stands elsewhere.
+  // The moved heading is parted from its counterpart, and linked to it again.
+  const apart = page.getByRole('listitem', { name: /stands elsewhere/ });
+  await page.getByText('Werkzeug', { exact: true }).click();
+  await page.getByRole('button', { name: 'leave without counterpart' }).click();
+  await expect(apart).toHaveCount(3);
   await page.getByRole('button', { name: 'no counterpart', exact: true }).click();
-  await page.getByText('Probelauf', { exact: true }).click();
+  await page.getByText('Werkzeug', { exact: true }).click();
   await page.locator('main').press('m');
   await expect(page.getByRole('status').filter({ hasText: 'waits for its counterpart' })).toBeVisible();
   await page.getByText('Ferramentas', { exact: true }).click();

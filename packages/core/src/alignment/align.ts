@@ -51,7 +51,7 @@ const QUIET = { around: 6, sureness: 0.99 };
 const LARGEST = 4;
 /** Cuts on either side of a straight line between two anchors: at least; where they are far apart; and cells in all. */
 const NARROWEST = 30;
-const WIDE = 100;
+const WIDE = 40;
 const WIDE_CELLS = 2_000_000;
 /** Anchors so near to one another say where the path is, this exactly. */
 const DENSE = 8;
@@ -101,13 +101,14 @@ export function* align(
   };
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
+  let isHopeless = false;
   for (let round = 0; round < rounds; round++) {
     const anchors = needsAnchors(left, right) ? guideOf(parts.flat(), anchorsOf(left, right, known.words.lexicon)) : [];
     parts = between.map((part) => finePath(known, roughPath(known, part, anchors), () => NEAR_AT_FIRST, 2));
     const beads = withFixed(fixed, parts);
     const lessons = trainingBeads(beads);
     // Long texts of which next to nothing belongs together teach nothing: another round would find no more.
-    const isHopeless =
+    isHopeless =
       needsAnchors(left, right) &&
       lessons.filter(({ weight }) => weight > 0.5).length < HOPELESS * Math.min(left.size, right.size);
     // Where a long text leaves hardly a doubt, another round would say the same.
@@ -124,7 +125,11 @@ export function* align(
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
     if (isHopeless || isSettled) break;
   }
-  parts = parts.map((beads, k) => finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST));
+  parts = parts.map((beads, k) =>
+    isHopeless
+      ? finePath(known, cutsOf(beads, between[k]!), () => NEAR_QUIET, 2)
+      : finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST),
+  );
   yield 0.95;
   const { lexicon } = known.words;
   const apart = { ...known, words: knowledgeOf(left, right, lexicon, { once: 0, more: 0.5 }) };

@@ -10,10 +10,12 @@ import type { Side } from './vocabulary.js';
 
 /** Run pairs that are looked at closely for each run, those with the most in common. */
 const MOST_CANDIDATES = 6;
+/** A word that stands in more runs than this says little about which belong together. */
+const COMMON = 60;
 /** Longer runs are looked at in pieces. */
 const LONGEST = 120;
 /** Cells of run pairs that are looked at in all, for each segment; and at least. */
-const CELLS = { each: 25, least: 800_000 };
+const CELLS = { each: 10, least: 400_000 };
 
 /** Evidence for passages of a rectangle, wherever it lies; `most`: segments on one side of a bead, if fewer than usual. */
 export type PassageScore = (sources: Run, targets: Run, most?: number) => Score;
@@ -150,7 +152,7 @@ function candidates(
     for (const word of new Set(source.tokens.subarray(source.starts[left.from]!, source.starts[left.to]!)))
       for (let slot = lexicon.rows[word]!; slot < lexicon.rows[word + 1]!; slot++) {
         const list = runsWith.get(lexicon.targets[slot]!);
-        if (list && list.length <= 1000)
+        if (list && list.length <= COMMON)
           for (const number of list) common[number]! += lexicon.forward[slot]! / list.length;
       }
     const best = rights

@@ -198,12 +198,15 @@ test('several couples of files: put right by dragging, paired, handed over and w
     const box = (await page.getByText(to, { exact: true }).boundingBox())!;
     await page.mouse.move(box.x + 20, box.y + 5, { steps: 8 });
     await page.mouse.up();
+    // For a moment after a drag clicks are taken as a part of it.
+    await page.waitForTimeout(100);
   };
   await drag('kiln_care_ja.md', 'Hafenordnung_de.docx');
   await expect(row('kiln_care_en.md')).toContainText('Hafenordnung_de.docx');
   await drag('Hafenordnung_de.docx', 'kiln_care_ja.md');
   await expect(row('kiln_care_en.md')).toContainText('kiln_care_ja.md');
   await page.getByRole('button', { name: 'Exchange source and translation: kiln_care_en.md' }).click();
+  await expect(page.getByRole('button', { name: 'Exchange source and translation: kiln_care_ja.md' })).toBeVisible();
   await page.getByRole('radio', { name: 'paragraphs' }).check();
   await page.getByRole('radio', { name: 'as before the changes' }).check();
   await page.getByRole('button', { name: 'Pair 2 couples of files' }).click();

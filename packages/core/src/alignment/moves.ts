@@ -15,7 +15,7 @@ const COMMON = 60;
 /** Longer runs are looked at in pieces. */
 const LONGEST = 120;
 /** Cells of run pairs that are looked at in all, for each segment; and at least. */
-const CELLS = { each: 10, least: 400_000 };
+const CELLS = { each: 6, least: 300_000 };
 
 /** Evidence for passages of a rectangle, wherever it lies; `most`: segments on one side of a bead, if fewer than usual. */
 export type PassageScore = (sources: Run, targets: Run, most?: number) => Score;

@@ -88,6 +88,20 @@ export function wordsIn(language: string): (text: string) => string[] {
   return (text) => wordsOf(text, cut);
 }
 
+const BEGINNINGS = new Map<string, string>();
+const REMEMBERED = 100_000;
+
+/** A word folded and cut; words repeat, so what was worked out once is kept for a while. */
+function beginningOf(word: string): string {
+  let beginning = BEGINNINGS.get(word);
+  if (beginning === undefined) {
+    beginning = foldForSearch(word).slice(0, BEGINNING);
+    if (BEGINNINGS.size >= REMEMBERED) BEGINNINGS.clear();
+    BEGINNINGS.set(word, beginning);
+  }
+  return beginning;
+}
+
 /** The words by which segments are compared: folded, long ones by their beginning; signs; the whole of a short segment. */
 function wordsOf(text: string, cut: (run: string) => string[]): string[] {
   const words: string[] = [];
@@ -96,8 +110,7 @@ function wordsOf(text: string, cut: (run: string) => string[]): string[] {
     if (number) words.push(digitsOf(number) || number);
     else if (run) words.push(...cut(run));
     else if (word) {
-      const folded = foldForSearch(word);
-      words.push(folded.length > BEGINNING ? folded.slice(0, BEGINNING) : folded);
+      words.push(beginningOf(word));
     } else if (sign) words.push(SAME_SIGN[sign] ?? sign);
   }
   if (words.length > 1 && words.length <= WHOLE) words.push(WHOLE_MARK + words.join(' '));

@@ -6,6 +6,7 @@ import { withHeadings } from './headings.js';
 import { LayoutModel, type Layout } from './layout.js';
 import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
 import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
+import { kindsOf, largest, simplest } from './kinds.js';
 import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js';
 import { movedPassages, type PassageScore } from './moves.js';
 import { priorPairs } from './prior.js';
@@ -60,8 +61,6 @@ const NEAR_ANCHORS = 10;
 const BLOCK = 2000;
 /** What the words say counts so much beside what the lengths say: words of a sentence do not vary independently. */
 const WORDS = 0.65;
-/** Beads for which the usual frequencies of the kinds count. */
-const USUAL = 60;
 
 /** Before anything is learned, that a word has no counterpart says little. */
 const NOTHING_LEARNED = { once: 0.1, more: 0.1 };
@@ -97,7 +96,7 @@ export function* align(
     lengths: firstLengths(left, right),
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
-    kinds: KINDS,
+    kinds: kindsOf([]),
   };
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
@@ -133,8 +132,8 @@ export function* align(
   yield 0.95;
   const { lexicon } = known.words;
   const apart = { ...known, words: knowledgeOf(left, right, lexicon, { once: 0, more: 0.5 }) };
-  // What a person has left without counterpart is not tried again.
   const score = partScores(apart);
+  // Without the fixed ones: what a person has left without counterpart is not tried again.
   const paired = parts.flat();
   const { beads, moved } = withHeadings(paired, movedPassages(left, right, paired, lexicon, known.kinds, score), score);
   return withMoved(withFixed(fixed, partsOf(beads, between)), moved);
@@ -208,78 +207,6 @@ function trainingBeads(beads: readonly WeighedBead[]): TrainingBead[] {
   return beads.filter(isOfUse).map(({ source, target, sureness }) => ({ source, target, weight: sureness }));
 }
 
-/** Kinds of beads with their frequencies: after Gale & Church for the six that they have, less for each segment more. */
-const FREQUENCIES: readonly (readonly [number, number, number])[] = [
-  [1, 1, 0.89],
-  [1, 2, 0.035],
-  [2, 1, 0.035],
-  [2, 2, 0.008],
-  [1, 3, 0.003],
-  [3, 1, 0.003],
-  [2, 3, 0.0015],
-  [3, 2, 0.0015],
-  [3, 3, 0.0003],
-  [1, 4, 0.0006],
-  [4, 1, 0.0006],
-  [2, 4, 0.0002],
-  [4, 2, 0.0002],
-  [3, 4, 0.0001],
-  [4, 3, 0.0001],
-  [4, 4, 0.0001],
-];
-/** A single segment without counterpart on either side; a gap; and how it goes on. */
-const SINGLE = 0.01;
-const GAP = { begins: 0.005, further: 0.4 };
-/** Segments without counterpart from which on they are a gap. */
-const LONG = 3;
-
-const KINDS: BeadKinds = kindsOf([]);
-
-/** The frequencies as they are in these texts, held back towards the usual ones where little was seen. */
-function kindsOf(beads: readonly WeighedBead[]): BeadKinds {
-  const seen = new Map<string, number>();
-  let total = 0;
-  for (const [key, sureness] of withGaps(beads)) {
-    seen.set(key, (seen.get(key) ?? 0) + sureness);
-    total += sureness;
-  }
-  const prior = (key: string, usual: number): number =>
-    Math.log(((seen.get(key) ?? 0) + USUAL * usual) / (total + USUAL));
-  return {
-    pairs: FREQUENCIES.map(([sources, targets, frequency]) => ({
-      sources,
-      targets,
-      prior: prior(`${sources}-${targets}`, frequency),
-    })),
-    gaps: {
-      single: { source: prior('1-0', SINGLE), target: prior('0-1', SINGLE) },
-      begins: prior('gap', GAP.begins),
-      further: Math.log(GAP.further),
-      end: Math.log(1 - GAP.further),
-    },
-  };
-}
-
-/** The kind of each bead with its sureness; many segments without counterpart in a row are one gap. */
-function* withGaps(beads: readonly WeighedBead[]): Generator<readonly [kind: string, sureness: number]> {
-  for (let k = 0; k < beads.length;) {
-    const { source, target } = beads[k]!;
-    const kind = `${lengthOf(source)}-${lengthOf(target)}`;
-    let next = k + 1;
-    if (kind === '1-0' || kind === '0-1')
-      while (next < beads.length && lengthOf(beads[next]![kind === '1-0' ? 'target' : 'source']) === 0) next++;
-    if (next - k >= LONG) yield ['gap', beads[k]!.sureness];
-    else for (let at = k; at < next; at++) yield [kind, beads[at]!.sureness];
-    k = next;
-  }
-}
-
-/** Kinds with at most so many segments on either side. */
-const small = ({ pairs, gaps }: BeadKinds, most: number): BeadKinds => ({
-  pairs: pairs.filter(({ sources, targets }) => sources <= most && targets <= most),
-  gaps,
-});
-
 function roughPath(known: Known, part: Rectangle, anchors: readonly Cut[]): readonly Cut[] {
   const { room, words, kinds } = known;
   const { from: begin, to: end } = part.source;
@@ -287,8 +214,7 @@ function roughPath(known: Known, part: Rectangle, anchors: readonly Cut[]): read
   let evidence: WordEvidence | null = null;
   let from = -1;
   let score: Score = () => 0;
-  const simple = { ...kinds, pairs: kinds.pairs.filter(({ sources, targets }) => sources + targets <= 3) };
-  return bestPath(band, simple, (i) => {
+  return bestPath(band, simplest(kinds), (i) => {
     // Rows up to two before the one in hand are asked for; a block overlaps the one before by as many.
     if (evidence === null || i < from || i + 2 > Math.min(from + BLOCK, end)) {
       from = Math.max(begin, i - 2);
@@ -332,7 +258,7 @@ function finePath(
   const band = bandAround(path, (_, __, bead) => nearOfBead(bead));
   const [from] = path[0]!;
   const evidence = new WordEvidence(room, words, band, from, path.at(-1)![0], most, most);
-  return weighedPath(band, small(kinds, most), scoreOf(evidence, known));
+  return weighedPath(band, largest(kinds, most), scoreOf(evidence, known));
 }
 
 /** What lies before, between and after the fixed beads; parts may be empty on one side, or on both. */

@@ -72,15 +72,16 @@ const TRUST = 20;
 /** Beads as the words in them. Going through it word by word keeps all that belongs to a word close together. */
 interface Corpus {
   readonly weights: Float64Array;
-  /** The target words of each bead. */
-  readonly starts: Int32Array;
+  /** The target words of all beads, bead by bead; and how many source words each bead has. */
   readonly words: Int32Array;
-  /** The beads of each source word, and how many source words each has. */
+  readonly heights: Int32Array;
+  /** The beads of each source word. */
   readonly beadStarts: Int32Array;
   readonly beads: Int32Array;
-  readonly heights: Int32Array;
-  /** If some words are left out: for each bead of each source word those of `words` that are not. */
-  readonly thin: { readonly starts: Int32Array; readonly places: Int32Array } | null;
+  /** For each of those the words opposite: from where to where in `words`, or in `places`, which are some of `words`. */
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly places: Int32Array | null;
 }
 
 function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[]): Corpus {
@@ -100,12 +101,14 @@ function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[]): C
   for (let bead = 0; bead < beads.length; bead++)
     for (let k = left.starts[bead]!; k < left.starts[bead + 1]!; k++) beadsOfWords[next[left.words[k]!]!++] = bead;
   return {
-    ...right,
     weights: Float64Array.from(beads, ({ weight }) => weight),
+    words: right.words,
+    heights: Int32Array.from(beads, (_, bead) => left.starts[bead + 1]! - left.starts[bead]!),
     beadStarts,
     beads: beadsOfWords,
-    heights: Int32Array.from(beads, (_, bead) => left.starts[bead + 1]! - left.starts[bead]!),
-    thin: null,
+    from: beadsOfWords.map((bead) => right.starts[bead]!),
+    to: beadsOfWords.map((bead) => right.starts[bead + 1]!),
+    places: null,
   };
 }
 
@@ -159,7 +162,7 @@ function knownPairs(side: Side, { source, target, weight }: PriorPairs): Pairs {
  * stand for any other of it, but rather for one that is known to.
  */
 function pairsTogether(source: Side, target: Side, corpus: Corpus, before: Pairs): Pairs {
-  const { weights, starts, words, beadStarts, beads, heights } = corpus;
+  const { weights, words, heights, beadStarts, beads, from, to } = corpus;
   const rows = new Int32Array(source.words.length + 1);
   const targets = new Growing(Int32Array);
   const counts = new Growing(Float64Array);
@@ -176,9 +179,9 @@ function pairsTogether(source: Side, target: Side, corpus: Corpus, before: Pairs
     for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
       const bead = beads[b]!;
       const height = heights[bead]!;
-      const width = starts[bead + 1]! - starts[bead]!;
+      const width = to[b]! - from[b]!;
       const usual = weights[bead]! / ((height + 1) * (width + 1));
-      for (let p = starts[bead]!; p < starts[bead + 1]!; p++) {
+      for (let p = from[b]!; p < to[b]!; p++) {
         const other = words[p]!;
         let slot = slots[other]!;
         if (slot < first || slot >= targets.size || targets.numbers[slot] !== other) {
@@ -226,7 +229,7 @@ class Table {
   }
 
   /** How often each pair is expected to stand for each other in the beads, by what was thought of them up to now. */
-  expect({ weights, starts, words, beadStarts, beads, thin }: Corpus): void {
+  expect({ weights, words, beadStarts, beads, from, to, places: some }: Corpus): void {
     const { counts, known, forward, backward, places } = this;
     counts.set(known);
     // For each target word of each bead: all that its source words give it.
@@ -235,10 +238,8 @@ class Table {
       if (beadStarts[word] === beadStarts[word + 1]) continue;
       this.open(word);
       for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
-        const from = thin ? thin.starts[b]! : starts[beads[b]!]!;
-        const to = thin ? thin.starts[b + 1]! : starts[beads[b]! + 1]!;
-        for (let at = from; at < to; at++) {
-          const p = thin ? thin.places[at]! : at;
+        for (let at = from[b]!; at < to[b]!; at++) {
+          const p = some ? some[at]! : at;
           sums[p]! += forward[places[words[p]!]!]!;
         }
       }
@@ -248,13 +249,11 @@ class Table {
       if (beadStarts[word] === beadStarts[word + 1]) continue;
       this.open(word);
       for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
-        const from = thin ? thin.starts[b]! : starts[beads[b]!]!;
-        const to = thin ? thin.starts[b + 1]! : starts[beads[b]! + 1]!;
         let sum = NULL_SHARE;
-        for (let at = from; at < to; at++) sum += backward[places[words[thin ? thin.places[at]! : at]!]!]!;
+        for (let at = from[b]!; at < to[b]!; at++) sum += backward[places[words[some ? some[at]! : at]!]!]!;
         const share = weights[beads[b]!]! / sum;
-        for (let at = from; at < to; at++) {
-          const p = thin ? thin.places[at]! : at;
+        for (let at = from[b]!; at < to[b]!; at++) {
+          const p = some ? some[at]! : at;
           const slot = places[words[p]!]!;
           counts[slot]! += share * forward[slot]! * backward[slot]! * shares[p]!;
         }
@@ -264,24 +263,22 @@ class Table {
 
   /** The corpus without the pairs that were forgotten. */
   thinned(corpus: Corpus): Corpus {
-    const { starts, words, beadStarts, beads, thin } = corpus;
+    const { words, beadStarts, beads, from, to, places: some } = corpus;
     const left = new Growing(Int32Array);
-    const leftStarts = new Int32Array(beads.length + 1);
+    const starts = new Int32Array(beads.length + 1);
     for (let word = 0; word < this.source.words.length; word++) {
       this.open(word);
       for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
-        const from = thin ? thin.starts[b]! : starts[beads[b]!]!;
-        const to = thin ? thin.starts[b + 1]! : starts[beads[b]! + 1]!;
-        for (let at = from; at < to; at++) {
-          const p = thin ? thin.places[at]! : at;
+        for (let at = from[b]!; at < to[b]!; at++) {
+          const p = some ? some[at]! : at;
           const slot = this.places[words[p]!]!;
           // A place may be left from another row.
           if (slot >= this.rows[word]! && slot < this.rows[word + 1]! && this.targets[slot] === words[p]) left.push(p);
         }
-        leftStarts[b + 1] = left.size;
+        starts[b + 1] = left.size;
       }
     }
-    return { ...corpus, thin: { starts: leftStarts, places: left.all() } };
+    return { ...corpus, from: starts.subarray(0, -1), to: starts.subarray(1), places: left.all() };
   }
 
   /** Probabilities from the counts, from each of which something is taken off. */

@@ -3,7 +3,8 @@
  * its order, run by run.
  */
 import { fullBand } from './band.js';
-import type { Bead, Span as Run, WeighedBead } from './bead.js';
+import { lengthOf, type Bead, type Span as Run, type WeighedBead } from './bead.js';
+import { simplest } from './kinds.js';
 import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js';
 import type { Lexicon } from './lexicon.js';
 import type { Side } from './vocabulary.js';
@@ -41,8 +42,7 @@ export function movedPassages(
     if (!isWorthwhile(left, right, kinds, chance, scoreOf)) continue;
     const score = scoreOf(left, right);
     for (const passage of passagesOf(weighedPath(fullBand(left, right), kinds, score))) {
-      let gain = -chance;
-      for (const { source: s, target: t } of passage) gain += score(s.from, s.to - s.from, t.from, t.to - t.from);
+      const gain = gainOf(passage, score) - chance;
       if (gain > 0) found.push({ gain, beads: passage });
     }
   }
@@ -58,18 +58,20 @@ const PROMISING = 0.7;
 function isWorthwhile(left: Run, right: Run, kinds: BeadKinds, chance: number, scoreOf: PassageScore): boolean {
   if ((left.to - left.from) * (right.to - right.from) <= SMALL) return true;
   const score = scoreOf(left, right, 2);
-  const simple = { ...kinds, pairs: kinds.pairs.filter(({ sources, targets }) => sources + targets <= 3) };
-  const path = bestPath(fullBand(left, right), simple, () => score);
+  const path = bestPath(fullBand(left, right), simplest(kinds), () => score);
   const beads = path.slice(1).map(([i, j], k) => {
     const [fromI, fromJ] = path[k]!;
     return { source: { from: fromI, to: i }, target: { from: fromJ, to: j } };
   });
-  for (const passage of passagesOf(beads)) {
-    let gain = 0;
-    for (const { source: s, target: t } of passage) gain += score(s.from, s.to - s.from, t.from, t.to - t.from);
-    if (gain > PROMISING * chance) return true;
-  }
+  for (const passage of passagesOf(beads)) if (gainOf(passage, score) > PROMISING * chance) return true;
   return false;
+}
+
+/** Log of how much likelier a passage's beads are together than apart. */
+function gainOf(passage: readonly Bead[], score: Score): number {
+  let gain = 0;
+  for (const { source: s, target: t } of passage) gain += score(s.from, lengthOf(s), t.from, lengthOf(t));
+  return gain;
 }
 
 /** Beads with two sides that follow one another without a gap. */

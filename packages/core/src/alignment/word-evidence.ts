@@ -258,8 +258,7 @@ export class Room {
   readonly there: Int32Array;
   readonly touched: number[] = [];
   readonly hits: number[] = [];
-  sums = new Float32Array(256);
-  times = new Int32Array(256);
+  private row = { sums: new Float32Array(256), times: new Int32Array(256) };
   /** For each word the place that was found last, and in which pass. */
   private readonly cursors: Int32Array;
   private readonly passes: Int32Array;
@@ -324,12 +323,9 @@ export class Room {
   }
 
   /** Zeros; who fills them has to empty them. */
-  sumsFor(size: number): { sums: Float32Array; times: Int32Array } {
-    if (this.sums.length < size) {
-      this.sums = new Float32Array(size * 2);
-      this.times = new Int32Array(size * 2);
-    }
-    return this;
+  sumsFor(size: number): { readonly sums: Float32Array; readonly times: Int32Array } {
+    if (this.row.sums.length < size) this.row = { sums: new Float32Array(size * 2), times: new Int32Array(size * 2) };
+    return this.row;
   }
 }
 

@@ -79,10 +79,12 @@ describe('web pages', () => {
 
   test('a term goes with its definition, a caption before its table, lines of a cell are paragraphs', async () => {
     const page =
-      '<body><dl><dt>lock</dt><dd>chamber</dd></dl><table><tr><td>a<br>b</td></tr><caption>c</caption></table>';
+      '<body><dl><dt>lock</dt><dd>chamber</dd><dt>gauge</dt><dd><table><tr><td>120</td></tr></table></dd></dl><table><tr><td>a<br>b</td></tr><caption>c</caption></table>';
     expect((await runningText(written('order.html', page), 'order.html')).map(({ text }) => text)).toEqual([
       'lock',
       'chamber',
+      'gauge',
+      '120',
       'c',
       'a',
       'b',

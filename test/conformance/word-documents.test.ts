@@ -12,7 +12,9 @@ import {
   NoBreakHyphen,
   SoftHyphen,
   ExternalHyperlink,
+  Footer,
   FootnoteReferenceRun,
+  Header,
   HeadingLevel,
   InsertedTextRun,
   InternalHyperlink,
@@ -117,10 +119,9 @@ test('tables cell by cell, merged ones once, tables within tables', async () => 
       ],
     }),
   ]);
-  const words = cells.join(' ').replaceAll('cell: ', '').split(/\s+/);
-  const wanted = 'Gauge Level upper 120 cm 95 cm first second around inner 1 inner 2 below last'.split(' ');
-  // A cell that reaches down may stand in each of its rows.
-  expect(words.filter((word, k) => word !== 'upper' || words.indexOf(word) === k)).toEqual(wanted);
+  expect(cells.join(' ').replaceAll('cell: ', '')).toBe(
+    'Gauge Level upper 120 cm 95 cm first second around inner 1 inner 2 below last',
+  );
   expect(cells).toEqual(expect.arrayContaining(['cell: first', 'cell: second']));
 });
 
@@ -188,7 +189,13 @@ test('comments are no text of the document; headers and footers are not read', a
     comments: {
       children: [{ id: 0, author: by.author, date: new Date(by.date), children: [new Paragraph('Is this right?')] }],
     },
-    sections: [{ children: [new Paragraph('Read at 6 hours.')] }],
+    sections: [
+      {
+        headers: { default: new Header({ children: [new Paragraph('Brennick Waterways')] }) },
+        footers: { default: new Footer({ children: [new Paragraph('Page')] }) },
+        children: [new Paragraph('Read at 6 hours.')],
+      },
+    ],
   });
   const path = join(folder, 'commented.docx');
   writeFileSync(path, await Packer.toBuffer(document));

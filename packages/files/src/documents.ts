@@ -13,16 +13,23 @@ import { partText } from './codec.js';
 
 export type DocumentBytes =
   | { readonly kind: 'docx'; readonly archive: Archive; readonly part?: string }
-  | { readonly kind: 'html'; readonly text: AsyncIterable<string> };
+  | { readonly kind: 'html'; readonly text: AsyncIterable<string> | Iterable<string> };
 
-/** The paragraphs and tables in order. Throws `DataError` for a damaged document. */
-export async function* documentBlocks(source: DocumentBytes, reading: WordReading = AS_SHOWN): AsyncGenerator<Block> {
+/**
+ * The paragraphs and tables in order. Throws `DataError` for a damaged document.
+ * @param repeats whether a cell that reaches down stands in each of its rows, as a glossary needs it, or in the first only
+ */
+export async function* documentBlocks(
+  source: DocumentBytes,
+  reading: WordReading = AS_SHOWN,
+  repeats = true,
+): AsyncGenerator<Block> {
   if (source.kind === 'docx') {
-    const reader = new DocxBlocks(reading);
+    const reader = new DocxBlocks(reading, repeats);
     for await (const event of partEvents(source.archive, partText, source.part ?? 'word/document.xml'))
       yield* reader.take(event);
   } else {
-    const reader = new HtmlBlocks();
+    const reader = new HtmlBlocks(repeats);
     for await (const piece of source.text) yield* reader.write(piece);
     yield* reader.end();
   }

@@ -5,7 +5,6 @@ import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
 import { AS_SHOWN, type WordReading } from '@fair-copy/core/document/docx.js';
-import { HtmlBlocks } from '@fair-copy/core/document/html.js';
 import { OdtBlocks } from '@fair-copy/core/document/odt.js';
 import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
 import { ZipArchive } from './archive.js';
@@ -82,17 +81,14 @@ async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<B
   const archive = await ZipArchive.open(path);
   try {
     for (const part of ['word/document.xml', 'word/footnotes.xml', 'word/endnotes.xml'])
-      if (archive.names.includes(part)) yield* documentBlocks({ kind: 'docx', archive, part }, reading);
+      if (archive.names.includes(part)) yield* documentBlocks({ kind: 'docx', archive, part }, reading, false);
   } finally {
     archive.close();
   }
 }
 
-function* htmlBlocks(text: string): Generator<Block> {
-  const reader = new HtmlBlocks(false);
-  yield* reader.write(text);
-  yield* reader.end();
-}
+const htmlBlocks = (text: string): AsyncGenerator<Block> =>
+  documentBlocks({ kind: 'html', text: [text] }, AS_SHOWN, false);
 
 /** The text of a file in its own encoding, as its declaration or its letters show. */
 export async function exchangeText(path: string): Promise<string> {

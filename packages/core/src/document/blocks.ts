@@ -10,14 +10,14 @@ const COLUMNS_BUILT = 2000;
 
 /** Puts cells into a table, with those that reach over several columns and rows in their place. */
 export class TableBuilder {
-  /** @param repeats whether a cell that reaches down stands in each of its rows, as a glossary needs it, or in the first */
-  constructor(private readonly repeats = true) {}
-
   private readonly rows: string[][] = [];
   /** Column → how many rows below it is still taken, and by which text. */
   private readonly down = new Map<number, { left: number; text: string }>();
   private current: string[] | null = null;
   private column = 0;
+
+  /** @param repeats whether a cell that reaches down stands in each of its rows, as a glossary needs it, or in the first */
+  constructor(private readonly repeats = true) {}
 
   startRow(): void {
     this.current = [];

@@ -44,7 +44,11 @@ export class DocxBlocks {
   private unended: { text: string; heading: boolean } | null = null;
   private readonly left: ReadonlySet<string>;
 
-  constructor(private readonly reading: WordReading = AS_SHOWN) {
+  /** @param repeats whether a cell that reaches down stands in each of its rows */
+  constructor(
+    private readonly reading: WordReading = AS_SHOWN,
+    private readonly repeats = true,
+  ) {
     this.left = new Set([...SKIPPED, ...CHANGES[reading.changes]]);
   }
 
@@ -196,7 +200,7 @@ export class DocxBlocks {
     if (!table) return;
     const { column, merged } = table;
     let text = texts.filter(Boolean).join('\n');
-    if (merged === 'goes on') text = table.above.get(column) ?? '';
+    if (merged === 'goes on') text = (this.repeats ? table.above.get(column) : undefined) ?? '';
     if (merged === null) table.above.delete(column);
     else table.above.set(column, text);
     table.builder.cell(text, table.span);

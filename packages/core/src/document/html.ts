@@ -30,9 +30,6 @@ interface Cell {
 
 /** Feed it text in pieces; each call gives back the blocks that are complete. */
 export class HtmlBlocks {
-  /** @param repeats whether a cell that reaches down stands in each of its rows */
-  constructor(private readonly repeats = true) {}
-
   private blocks: Block[] = [];
   private text = '';
   private heading = false;
@@ -55,6 +52,9 @@ export class HtmlBlocks {
     },
     { decodeEntities: true, lowerCaseTags: true },
   );
+
+  /** @param repeats whether a cell that reaches down stands in each of its rows */
+  constructor(private readonly repeats = true) {}
 
   write(piece: string): Block[] {
     this.parser.write(piece);
@@ -81,6 +81,7 @@ export class HtmlBlocks {
     if (name === 'br') this.text += '\n';
     else if (name === 'table') {
       this.endParagraph();
+      this.endTerm();
       this.outer.push({ cell: this.cell, text: this.text });
       this.cell = null;
       this.text = '';

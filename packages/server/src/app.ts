@@ -1,7 +1,7 @@
 /** Builds the application without listening: tests ask it with `inject`, `main.ts` listens. */
 import { VERSION } from '@fair-copy/core/version.js';
 import { existsSync } from 'node:fs';
-import { mkdir, rm } from 'node:fs/promises';
+import { rm } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
@@ -14,25 +14,31 @@ import {
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod';
 import { alignmentRoutes } from './alignments/routes.js';
+import { Alignments } from './alignments/store.js';
 import { clientRoutes } from './clients/routes.js';
 import type { Context } from './context.js';
 import { ApiError, bodyOf, carried } from './errors.js';
 import { handOverRoutes } from './hand-over/routes.js';
 import { inspectionRoutes } from './inspection/routes.js';
+import { IntakeFiles } from './intake/files.js';
 import { intakeRoutes } from './intake/routes.js';
+import type { Written } from './intake/write-task.js';
 import { Events } from './jobs/events.js';
-import { Jobs } from './jobs/jobs.js';
+import { Jobs, type SettledJob } from './jobs/jobs.js';
 import { jobRoutes } from './jobs/routes.js';
 import { memoryRoutes } from './memories/routes.js';
-import { OpenMemories, recoverMemories } from './memories/store.js';
+import { OpenMemories } from './memories/store.js';
+import type { AllUnitsWritten } from './memories/take-in.js';
 import { Workers } from './jobs/workers.js';
 import { ledgerRoutes } from './ledger/routes.js';
 import { lookUpRoutes } from './look-up/routes.js';
 import { guard, type Security } from './security/guard.js';
-import { openDatabase, openForReading } from './store/database.js';
+import { openDatabase, openForReading, type Db } from './store/database.js';
+import { lockFolder } from './store/lock.js';
 import { pathsOf } from './store/paths.js';
 import { pictureRoutes } from './pictures/routes.js';
 import { termbaseRoutes } from './termbases/routes.js';
+import { forgetSettledJobs, recover } from './upkeep/recover.js';
 
 export interface AppOptions {
   readonly dataDir: string;
@@ -102,27 +108,53 @@ function routes(context: Context) {
 }
 
 async function openContext(dataDir: string): Promise<Context> {
-  const paths = pathsOf(dataDir);
-  await mkdir(dataDir, { recursive: true });
-  openDatabase(paths.workspace, 'workspace').close();
-  const desk = openDatabase(paths.desk, 'desk');
-  const events = new Events();
-  const jobs = new Jobs(desk, events);
-  await rm(paths.incoming, { recursive: true, force: true });
-  // A file whose reading was cut off is read again when it is asked for.
-  desk.prepare("UPDATE intake_file SET state = 'waiting' WHERE state = 'reading'").run();
-  const workspace = openForReading(paths.workspace);
-  recoverMemories(workspace, dataDir);
-  const memories = new OpenMemories(workspace, dataDir);
-  return { paths, workspace, memories, desk, events, jobs, workers: new Workers(dataDir) };
+  const unlock = lockFolder(dataDir);
+  const opened: { close(): void }[] = [];
+  try {
+    const paths = pathsOf(dataDir);
+    const settled = recover(dataDir);
+    const desk = openDatabase(paths.desk, 'desk');
+    opened.push(desk);
+    const events = new Events();
+    const jobs = new Jobs(desk, events, settled);
+    await rm(paths.incoming, { recursive: true, force: true });
+    // A file whose reading was cut off is read again when it is asked for.
+    desk.prepare("UPDATE intake_file SET state = 'waiting' WHERE state = 'reading'").run();
+    noteSettled(desk, settled);
+    forgetSettledJobs(dataDir);
+    const workspace = openForReading(paths.workspace);
+    opened.push(workspace);
+    const memories = new OpenMemories(workspace, dataDir);
+    return { paths, workspace, memories, desk, events, jobs, workers: new Workers(dataDir), unlock };
+  } catch (error) {
+    for (const one of opened) one.close();
+    unlock();
+    throw error;
+  }
 }
 
-async function closeContext({ jobs, workers, memories, workspace, desk }: Context): Promise<void> {
+/** What the jobs of the last run wrote, where they were cut off before the desk could note it. */
+function noteSettled(desk: Db, settled: readonly SettledJob[]): void {
+  const files = new IntakeFiles(desk);
+  const alignments = new Alignments(desk);
+  for (const { result } of settled) {
+    const said = result === null ? null : (JSON.parse(result) as Partial<AllUnitsWritten & Written>);
+    if (said?.files) {
+      for (const { fileId, written } of said.files)
+        if (fileId !== null && files.exists(fileId)) files.update(fileId, { written });
+      alignments.noteWritten(said as AllUnitsWritten);
+    } else if (said?.fileId !== undefined && files.exists(said.fileId))
+      files.update(said.fileId, { written: said as Written });
+  }
+}
+
+async function closeContext({ jobs, workers, memories, workspace, desk, unlock }: Context): Promise<void> {
   await jobs.settle();
   await workers.close();
   memories.close();
   workspace.close();
   desk.close();
+  unlock();
 }
 
 async function servePages(app: FastifyInstance): Promise<void> {

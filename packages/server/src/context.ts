@@ -15,4 +15,6 @@ export interface Context {
   readonly events: Events;
   readonly jobs: Jobs;
   readonly workers: Workers;
+  /** Lets go of the data folder. */
+  readonly unlock: () => void;
 }

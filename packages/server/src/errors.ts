@@ -1,5 +1,7 @@
 /** All errors that the server answers with, each with its HTTP status, in one table. */
 import { DataError, type Diagnostic } from '@fair-copy/core/diagnostic.js';
+import { DamagedFileError } from './store/database.js';
+import { isDiskFull } from './store/reserve.js';
 
 const ERRORS = {
   'not-found': { status: 404, message: 'There is no such {what}.' },
@@ -15,6 +17,27 @@ const ERRORS = {
     status: 409,
     message: '“{title}” came later and touches the same entries. Undo that first.',
   },
+  'undone-before': {
+    status: 409,
+    message: '“{title}” came before, touches the same entries and was undone. Do that again first.',
+  },
+  'entry-closed': { status: 409, message: 'This can no longer be undone or done again: {what}.' },
+  unfinished: {
+    status: 507,
+    message:
+      'Something that was begun could not be brought to an end: {what}. It is put right before anything else is written; make room on the disk and try again.',
+  },
+  'changed-meanwhile': {
+    status: 409,
+    message: 'This was changed meanwhile: {title}. Look at it as it is now, and decide which text stands.',
+  },
+  'file-being-written': { status: 409, message: '“{name}” is being written. Wait until that is done, or stop it.' },
+  'memory-damaged': {
+    status: 409,
+    message: 'The file of the memory “{name}” is damaged ({what}). Holdings says what can be done.',
+  },
+  'file-damaged': { status: 409, message: 'The file {name} is damaged: {what}.' },
+  'client-confirm': { status: 400, message: 'To delete a client for good, give its name as it is written here.' },
   'term-empty': { status: 400, message: 'A term cannot be empty. Delete it instead.' },
   'term-there': { status: 409, message: 'The concept has this term in this language already.' },
   'language-unknown': {
@@ -80,9 +103,10 @@ export function carried(error: unknown): Carried {
   if (error instanceof StoppedError) return { kind: 'stopped' };
   if (error instanceof ApiError) return { kind: 'api', code: error.code, message: error.message };
   if (error instanceof DataError) return { kind: 'data', diagnostic: error.diagnostic };
-  const { code, message } = error as NodeJS.ErrnoException;
-  if (code === 'ENOSPC' || code === 'SQLITE_FULL')
-    return { kind: 'api', code: 'disk-full', message: ERRORS['disk-full'].message };
+  if (error instanceof DamagedFileError)
+    return carried(new ApiError('file-damaged', { name: error.file, what: error.why }));
+  const { message } = error as NodeJS.ErrnoException;
+  if (isDiskFull(error)) return { kind: 'api', code: 'disk-full', message: ERRORS['disk-full'].message };
   return { kind: 'internal', message: message ?? String(error) };
 }
 

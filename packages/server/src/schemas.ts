@@ -1,6 +1,9 @@
 /** Schemas that several features share. */
 import { z } from 'zod';
 
+/** The state that an edit begins from, as the page saw it; left out: whatever it is by now. */
+export const seenVersion = z.string().max(40).optional();
+
 export const idParam = z.object({ id: z.coerce.number().int().positive() });
 
 /** JSON in a query string. */

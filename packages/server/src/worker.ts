@@ -10,9 +10,12 @@ const clientsWrite = () => import('./clients/write.js');
 const termbasesWrite = () => import('./termbases/write.js');
 const termbasesBulk = () => import('./termbases/bulk.js');
 const intakeWriteTask = () => import('./intake/write-task.js');
-const memoriesWrite = () => import('./memories/write.js');
+const memoriesTakeIn = () => import('./memories/take-in.js');
+const memoriesResources = () => import('./memories/resources.js');
+const memoriesEdit = () => import('./memories/edit.js');
+const memoriesBulk = () => import('./memories/bulk.js');
 const memoriesExchangeTask = () => import('./memories/exchange-task.js');
-const ledgerWrite = () => import('./ledger/write.js');
+const ledgerWrite = () => import('./ledger/undo.js');
 const inspectionWrite = () => import('./inspection/write.js');
 const inspectionWriteMemory = () => import('./inspection/write-memory.js');
 const intakeReadTasks = () => import('./intake/read-tasks.js');
@@ -39,14 +42,14 @@ const writerTasks = {
   addPicture: async () => (await termbasesWrite()).addPicture,
   doBulk: async () => (await termbasesBulk()).doBulk,
   writeIntake: async () => (await intakeWriteTask()).writeIntake,
-  writeUnits: async () => (await memoriesWrite()).writeUnits,
-  createMemory: async () => (await memoriesWrite()).createMemory,
-  renameMemory: async () => (await memoriesWrite()).renameMemory,
-  deleteMemory: async () => (await memoriesWrite()).deleteMemory,
-  changeVariant: async () => (await memoriesWrite()).changeVariant,
-  addVariant: async () => (await memoriesWrite()).addVariant,
-  returnUnit: async () => (await memoriesWrite()).returnUnit,
-  changeUnits: async () => (await memoriesWrite()).changeUnits,
+  writeUnits: async () => (await memoriesTakeIn()).writeUnits,
+  createMemory: async () => (await memoriesResources()).createMemory,
+  renameMemory: async () => (await memoriesResources()).renameMemory,
+  deleteMemory: async () => (await memoriesResources()).deleteMemory,
+  changeVariant: async () => (await memoriesEdit()).changeVariant,
+  addVariant: async () => (await memoriesEdit()).addVariant,
+  returnUnit: async () => (await memoriesEdit()).returnUnit,
+  changeUnits: async () => (await memoriesBulk()).changeUnits,
   harvestConcepts: async () => (await memoriesExchangeTask()).harvestConcepts,
   memoryOfTermbase: async () => (await memoriesExchangeTask()).memoryOfTermbase,
   undoEntry: async () => (await ledgerWrite()).undoEntry,
@@ -71,7 +74,7 @@ const readerTasks = {
   recognizeText: async () => (await termbasesRecognize()).recognizeText,
   surveyUnits: async () => (await memoriesSurvey()).surveyUnits,
   handOverMemory: async () => (await memoriesReadTasks()).handOverMemory,
-  previewUnits: async () => (await memoriesWrite()).previewUnits,
+  previewUnits: async () => (await memoriesBulk()).previewUnits,
   readTexts: async () => (await alignmentsAlignTask()).readTexts,
   alignTexts: async () => (await alignmentsAlignTask()).alignTexts,
   lookAtFile: async () => (await alignmentsAlignTask()).lookAtFile,
@@ -95,8 +98,8 @@ export type FinderTasks = Loaded<typeof finderTasks>;
 type Task = (args: never, context: TaskContext) => unknown;
 const tasks: Readonly<Record<string, () => Promise<Task>>> = { ...writerTasks, ...readerTasks, ...finderTasks };
 
-export default async function run({ name, args, dataDir, stop, port }: TaskMessage): Promise<TaskReply> {
-  const context = new TaskContext(dataDir, stop && new Int32Array(stop), speaker(port));
+export default async function run({ name, args, dataDir, jobId, stop, port }: TaskMessage): Promise<TaskReply> {
+  const context = new TaskContext(dataDir, stop && new Int32Array(stop), speaker(port), jobId);
   try {
     return { ok: true, value: await (await tasks[name]!())(args as never, context) };
   } catch (error) {

@@ -313,7 +313,7 @@ function find(text: string, mark: string, from: number): { from: number; to: num
   const pattern = new RegExp(
     mark
       .replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
-      .replace(/#/g, '(?:\\d+|#)')
+      .replace(/#+/g, '(?:(?<!\\d)\\d+(?!\\d)|#+)')
       .replace(/\s+/g, '\\s*'),
     'g',
   );

@@ -11,6 +11,7 @@ import { named } from '@fair-copy/files/named.js';
 import { exchangeText, runningText } from '@fair-copy/files/running-text.js';
 import { ApiError, bodyOf, carried } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
+import { withinTime } from '../jobs/within-time.js';
 import { openForReading } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import type { BeadBody, FileLook, FileReading } from './schemas.js';
@@ -53,10 +54,18 @@ async function textOf(
   context.checkpoint();
   if (paragraphs.length === 0) throw new ApiError('no-text', { name });
   const language = said ?? identified(paragraphs.map(({ text }) => text));
-  const segment =
-    reading.cut === 'paragraphs' ? (text: string): string[] => [text] : segmenterFor(language, rules ?? undefined);
+  const segment = reading.cut === 'paragraphs' ? (text: string): string[] => [text] : segmenterOf(language, rules);
   return { language, ...cutText(paragraphs, segment) };
 }
+
+/** Rules of one's own may be such that a text takes them ages: then they are refused. */
+function segmenterOf(language: LanguageTag, rules: SrxRules | null): (text: string) => string[] {
+  const segment = segmenterFor(language, rules ?? undefined);
+  return rules ? (text) => withinTime(RULES_TIME, () => segment(text)) : segment;
+}
+
+/** Milliseconds for one paragraph. */
+const RULES_TIME = 2000;
 
 /** Throws `DataError` with the file's name for what holds no segmentation rules. */
 async function rulesIn({ sha256, name }: FileOf, { dataDir }: TaskContext): Promise<SrxRules> {

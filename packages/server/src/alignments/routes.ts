@@ -9,7 +9,7 @@ import { keepUpload } from '../intake/uploads.js';
 import type { Job, JobControls } from '../jobs/jobs.js';
 import { stampBody, stampOf } from '../memories/stamp.js';
 import { UNIT_FORMATS } from '../memories/unit-formats.js';
-import type { UnitsToWrite } from '../memories/write.js';
+import type { UnitsToWrite } from '../memories/take-in.js';
 import { done, idParam, job, OK } from '../schemas.js';
 import { clientById } from '../store/termbases.js';
 import { hasBothSides, isSure, NO_PINS, pinsOf, requireWhole, type Pins } from './pairs.js';
@@ -194,13 +194,21 @@ export function alignmentRoutes(api: Api, context: Context): void {
       const stamp = stampOf(context.workspace, clientId, stamped);
       return jobs.start({ kind: 'write', title: `Writing ${name}`, clientId }, async (controls) => {
         const { sha256 } = await workers.read('keepPairs', { ids, sure }, controls);
-        const writing = { staged: `pairs-${ids[0]!}`, sha256, name, clientId, open: {}, target, stamp, duplicates };
-        const { ledgerId, memory, ...written } = await workers.write('writeUnits', writing, controls);
-        const units = pairsOf(all, sure);
-        all.forEach((one, k) => {
-          alignments.keepWritten(one.id, { memoryId: written.memoryId, memory, units: units[k]!, ledgerId });
-          told(one.id);
-        });
+        const result = await workers.write(
+          'writeUnits',
+          {
+            clientId,
+            files: [{ fileId: null, staged: `pairs-${controls.id}`, sha256, name, open: {} }],
+            target,
+            stamp,
+            duplicates,
+            alignments: pairsOf(all, sure).map((units, k) => ({ id: all[k]!.id, units })),
+          },
+          controls,
+        );
+        alignments.noteWritten(result);
+        const { ledgerId, memory, ...written } = result.files[0]!.written;
+        for (const one of all) told(one.id);
         for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
         events.tell({ type: 'changed', what: 'memory', id: written.memoryId });
         return { ...written, ledgerId, memory };

@@ -3,6 +3,7 @@ import { placesAfter, type Layout } from '@fair-copy/core/alignment/layout.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { Text } from './align-task.js';
+import type { AllUnitsWritten } from '../memories/take-in.js';
 import { NO_PAIRS, tallyOf } from './pairs.js';
 import { USUAL_READING, type AlignmentBody, type AlignmentItem, type BeadBody, type FileReading } from './schemas.js';
 
@@ -175,7 +176,17 @@ export class Alignments {
       );
   }
 
-  keepWritten(id: number, written: NonNullable<AlignmentItem['written']>): void {
+  /** What was written stands in the ledger; where the desk cannot note it, the next start does. */
+  noteWritten({ ledgerId, files, alignments = [] }: AllUnitsWritten): void {
+    const { memoryId, memory } = files[0]!.written;
+    try {
+      for (const { id, units } of alignments) this.keepWritten(id, { memoryId, memory, units, ledgerId });
+    } catch (error) {
+      process.stderr.write(`The desk could not note what was written: ${(error as Error).message}\n`);
+    }
+  }
+
+  private keepWritten(id: number, written: NonNullable<AlignmentItem['written']>): void {
     this.desk.prepare('UPDATE alignment SET written = ? WHERE id = ?').run(JSON.stringify(written), id);
   }
 

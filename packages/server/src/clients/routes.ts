@@ -67,7 +67,8 @@ export function clientRoutes(api: Api, { workspace, workers, events }: Context):
         >(
           `SELECT t.*, c.name AS client,
              (SELECT count(*) FROM concept WHERE termbase_id = t.id) AS concepts,
-             (SELECT max(at) FROM ledger WHERE termbase_id = t.id) AS changed_at,
+             (SELECT max(l.at) FROM touched h JOIN ledger l ON l.id = h.ledger_id
+               WHERE h.kind = 'termbase' AND h.resource_id = t.id) AS changed_at,
              EXISTS (SELECT 1 FROM inspection WHERE termbase_id = t.id) AS inspected
            FROM termbase t JOIN client c ON c.id = t.client_id
            WHERE @client IS NULL OR t.client_id = @client

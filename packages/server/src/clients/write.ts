@@ -1,33 +1,31 @@
 import type { TaskContext } from '../jobs/task.js';
 import { clientById, freeName } from '../store/termbases.js';
 import type { Db } from '../store/database.js';
-import { recorded, workspaceForWriting } from '../store/workspace.js';
+import { recorded } from '../ledger/operation.js';
+import { workspaceForWriting } from '../store/workspace.js';
 
-export function createClient({ name }: { readonly name: string }, { dataDir }: TaskContext): { readonly id: number } {
-  const clean = freeName(name, names(workspaceForWriting(dataDir)), 'client');
+export function createClient({ name }: { readonly name: string }, context: TaskContext): { readonly id: number } {
+  const clean = freeName(name, names(workspaceForWriting(context.dataDir)), 'client');
   return recorded(
-    dataDir,
+    context,
     { clientId: null, termbaseId: null, kind: 'client', title: `Created the client “${clean}”` },
     ({ db, entry, now }) => {
       const id = Number(
         db.prepare('INSERT INTO client (name, created_at) VALUES (?, ?)').run(clean, now).lastInsertRowid,
       );
       entry.created('client', id);
-      db.prepare('UPDATE ledger SET client_id = ? WHERE id = ?').run(id, entry.id);
+      entry.ofClient(id);
       return { id };
     },
   );
 }
 
-export function renameClient(
-  { id, name }: { readonly id: number; readonly name: string },
-  { dataDir }: TaskContext,
-): void {
-  const before = clientById(workspaceForWriting(dataDir), id);
-  const clean = freeName(name, names(workspaceForWriting(dataDir), id), 'client');
+export function renameClient({ id, name }: { readonly id: number; readonly name: string }, context: TaskContext): void {
+  const before = clientById(workspaceForWriting(context.dataDir), id);
+  const clean = freeName(name, names(workspaceForWriting(context.dataDir), id), 'client');
   const title = `Renamed the client “${before.name}” to “${clean}”`;
-  recorded(dataDir, { clientId: id, termbaseId: null, kind: 'client', title }, ({ db, entry }) => {
-    entry.before('client', id, { name: before.name, created_at: before.created_at });
+  recorded(context, { clientId: id, termbaseId: null, kind: 'client', title }, ({ db, entry }) => {
+    entry.before('client name', id, before.name);
     db.prepare('UPDATE client SET name = ? WHERE id = ?').run(clean, id);
   });
 }

@@ -2,7 +2,7 @@
 import type { Finding } from '@fair-copy/core/checks/check.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
-import type { Writing } from '../store/workspace.js';
+import type { Writing } from '../ledger/operation.js';
 import type { FindingRow } from './read.js';
 import type { Subject } from './subjects.js';
 

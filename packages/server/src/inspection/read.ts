@@ -61,9 +61,12 @@ export function itemsWithFindings(db: Db, of: Subject, owner: number): IterableI
     .iterate({ owner });
 }
 
-export function findingsById(db: Db, of: Subject, ids: readonly number[]): FindingRow[] {
-  const one = db.prepare<[number], FindingRow>(`SELECT ${columns(of)} FROM ${of.findings} f WHERE f.id = ?`);
-  return ids.flatMap((id) => one.get(id) ?? []);
+/** Those of a termbase or memory; others are not its. */
+export function findingsById(db: Db, of: Subject, owner: number, ids: readonly number[]): FindingRow[] {
+  const one = db.prepare<[number, number], FindingRow>(
+    `SELECT ${columns(of)} FROM ${of.findings} f WHERE f.id = ? AND f.${of.owner} = ?`,
+  );
+  return ids.flatMap((id) => one.get(id, owner) ?? []);
 }
 
 /** Open findings by check; how many of them can be put right without a thought. */

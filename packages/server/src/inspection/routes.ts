@@ -19,8 +19,8 @@ interface Inspected {
   named(id: number): { readonly name: string; readonly client_id: number };
   textsOf(id: number): TextsOf;
   inspect(id: number, ...options: RunOptions): Promise<unknown>;
-  letStand(ids: readonly number[], reason: string): Promise<{ readonly ledgerId: number }>;
-  putRight(ids: readonly number[]): Promise<{ readonly ledgerId: number; readonly changed: number }>;
+  letStand(id: number, ids: readonly number[], reason: string): Promise<{ readonly ledgerId: number }>;
+  putRight(id: number, ids: readonly number[]): Promise<{ readonly ledgerId: number; readonly changed: number }>;
 }
 
 type RunOptions = [options?: Parameters<Workers['write']>[2]];
@@ -33,8 +33,8 @@ export function inspectionRoutes(api: Api, context: Context): void {
     named: (id) => termbaseById(workspace, id),
     textsOf: () => textsOfConcepts(workspace),
     inspect: (termbaseId, options) => workers.write('inspectTermbase', { termbaseId }, options),
-    letStand: (ids, reason) => workers.write('letStand', { ids, reason }),
-    putRight: (ids) => workers.write('putRight', { ids }),
+    letStand: (owner, ids, reason) => workers.write('letStand', { owner, ids, reason }),
+    putRight: (owner, ids) => workers.write('putRight', { owner, ids }),
   });
   routesOf(api, context, {
     of: MEMORIES,
@@ -42,8 +42,8 @@ export function inspectionRoutes(api: Api, context: Context): void {
     named: (id) => memoryById(workspace, id),
     textsOf: (id) => textsOfUnits(memories.file(id)),
     inspect: (memoryId, options) => workers.write('inspectMemory', { memoryId }, options),
-    letStand: (ids, reason) => workers.write('letUnitsStand', { ids, reason }),
-    putRight: (ids) => workers.write('putUnitsRight', { ids }),
+    letStand: (owner, ids, reason) => workers.write('letUnitsStand', { owner, ids, reason }),
+    putRight: (owner, ids) => workers.write('putUnitsRight', { owner, ids }),
   });
 }
 
@@ -99,6 +99,7 @@ function routesOf(api: Api, { workspace, workers, jobs, events }: Context, inspe
     async (request) => {
       const { check = null, after } = request.query;
       const owner = request.params.id;
+      inspected.named(owner);
       const rows = openFindings(workspace, of, { owner, check, after, limit: 100 });
       const textsOf = inspected.textsOf(owner);
       return findingBodies(rows, textsOf).map((finding) => ({ ...finding, texts: textsOf(finding.item) }));
@@ -118,7 +119,7 @@ function routesOf(api: Api, { workspace, workers, jobs, events }: Context, inspe
       },
     },
     async (request) => {
-      const result = await inspected.letStand(request.body.ids, request.body.reason);
+      const result = await inspected.letStand(request.params.id, request.body.ids, request.body.reason);
       changed(request.params.id);
       return result;
     },
@@ -128,7 +129,7 @@ function routesOf(api: Api, { workspace, workers, jobs, events }: Context, inspe
     `${path}/:id/findings/put-right`,
     { schema: { params: idParam, body: z.object({ ids }), response: { 200: done } } },
     async (request) => {
-      const result = await inspected.putRight(request.body.ids);
+      const result = await inspected.putRight(request.params.id, request.body.ids);
       changed(request.params.id);
       return result;
     },
@@ -156,7 +157,7 @@ function routesOf(api: Api, { workspace, workers, jobs, events }: Context, inspe
           if (row.correction && (JSON.parse(row.correction) as { safe: boolean }).safe) safe.push(row.id);
         after = page.at(-1)!.id;
       }
-      const result = await inspected.putRight(safe);
+      const result = await inspected.putRight(owner, safe);
       changed(owner);
       return result;
     },

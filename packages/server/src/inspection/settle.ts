@@ -1,17 +1,16 @@
 import type { Db } from '../store/database.js';
 import type { MemoryFile } from '../store/memory-file.js';
 
-/** Findings of units that an operation changed, or that was taken back, wait for the next inspection. */
-export function settleUnitFindings(db: Db, file: MemoryFile, ledgerId: number): void {
-  const memoryId = db
-    .prepare<[number], number | null>('SELECT memory_id FROM ledger WHERE id = ?')
-    .pluck()
-    .get(ledgerId);
+/**
+ * Findings of units that an operation changed, or that was taken back, wait for the next inspection.
+ * @param change the number under which the memory's file keeps what was changed
+ */
+export function settleUnitFindings(db: Db, file: MemoryFile, memoryId: number, change: number): void {
   const units = db
-    .prepare<[number | null], number>('SELECT DISTINCT unit_id FROM unit_finding WHERE memory_id = ? AND settled = 0')
+    .prepare<[number], number>('SELECT DISTINCT unit_id FROM unit_finding WHERE memory_id = ? AND settled = 0')
     .pluck()
-    .all(memoryId ?? null);
+    .all(memoryId);
   const changed = file.db.prepare('SELECT 1 FROM change WHERE ledger_id = ? AND unit_id = ?');
   const settle = db.prepare('UPDATE unit_finding SET settled = 1 WHERE memory_id = ? AND unit_id = ?');
-  for (const unit of units) if (changed.get(ledgerId, unit) !== undefined) settle.run(memoryId, unit);
+  for (const unit of units) if (changed.get(change, unit) !== undefined) settle.run(memoryId, unit);
 }

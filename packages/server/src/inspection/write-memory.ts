@@ -9,10 +9,11 @@ import { CODE, NO_CODES, withoutCodes } from '@fair-copy/core/text/inline-codes.
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { memoryById } from '../memories/store.js';
-import { dated, inMemory } from '../memories/write.js';
+import { dated, inMemory } from '../memories/edit.js';
 import { MemoryFile, type StoredUnit } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
-import { recorded, workspaceForWriting } from '../store/workspace.js';
+import { recorded } from '../ledger/operation.js';
+import { workspaceForWriting } from '../store/workspace.js';
 import { keepFindings, letFindingsStand, requireFindings, stetTitle, type InspectionCounts } from './keep.js';
 import { findingsById } from './read.js';
 import { MEMORIES } from './subjects.js';
@@ -78,15 +79,20 @@ function withoutCorrection({ correction: _, ...finding }: Finding): Finding {
 }
 
 export function letUnitsStand(
-  { ids, reason }: { readonly ids: readonly number[]; readonly reason: string },
-  { dataDir }: TaskContext,
+  {
+    owner: memoryId,
+    ids,
+    reason,
+  }: { readonly owner: number; readonly ids: readonly number[]; readonly reason: string },
+  context: TaskContext,
 ): { readonly ledgerId: number } {
-  const db = workspaceForWriting(dataDir);
-  const rows = findingsById(db, MEMORIES, ids);
+  const db = workspaceForWriting(context.dataDir);
+  const rows = findingsById(db, MEMORIES, memoryId, ids);
   const { owner } = requireFindings(rows);
   const { client_id: clientId } = memoryById(db, owner);
   const about = { clientId, termbaseId: null, kind: 'stet', title: stetTitle(rows, reason) };
-  return recorded(dataDir, about, (writing) => {
+  return recorded(context, about, (writing) => {
+    writing.entry.touch('memory', owner);
     letFindingsStand(writing, MEMORIES, rows, reason);
     return { ledgerId: writing.entry.id };
   });
@@ -94,16 +100,16 @@ export function letUnitsStand(
 
 /** Does what the findings propose. A finding whose text has changed meanwhile is refused. */
 export function putUnitsRight(
-  { ids }: { readonly ids: readonly number[] },
-  { dataDir }: TaskContext,
+  { owner, ids }: { readonly owner: number; readonly ids: readonly number[] },
+  context: TaskContext,
 ): Promise<{ readonly ledgerId: number; readonly changed: number }> {
-  const db = workspaceForWriting(dataDir);
-  const rows = findingsById(db, MEMORIES, ids).filter((row) => row.correction !== null);
+  const db = workspaceForWriting(context.dataDir);
+  const rows = findingsById(db, MEMORIES, owner, ids).filter((row) => row.correction !== null);
   const first = requireFindings(rows);
   const row = memoryById(db, first.owner);
   const title = rows.length === 1 ? `Put right: “${first.text}”` : `Put right: ${rows.length} findings`;
   const about = { clientId: row.client_id, termbaseId: null, kind: 'put right', title };
-  return inMemory(db, row, about, (file, entry, changes) => {
+  return inMemory(context, row, about, (file, entry, changes) => {
     let changed = 0;
     for (const finding of rows) {
       const unit = file.unit(finding.item);

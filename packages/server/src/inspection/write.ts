@@ -10,7 +10,8 @@ import { conceptById, ConceptWriter, conceptsOf, languageCounts, readConcept } f
 import type { Db } from '../store/database.js';
 import { picturesOf } from '../store/pictures.js';
 import { termbaseById } from '../store/termbases.js';
-import { recorded, workspaceForWriting } from '../store/workspace.js';
+import { recorded } from '../ledger/operation.js';
+import { workspaceForWriting } from '../store/workspace.js';
 import { settleFindings } from '../termbases/write.js';
 import { keepFindings, letFindingsStand, requireFindings, stetTitle, type InspectionCounts } from './keep.js';
 import { findingsById } from './read.js';
@@ -56,14 +57,14 @@ function* counted(
 
 /** Lets findings stand with a reason, until the texts they rest on change. */
 export function letStand(
-  { ids, reason }: { readonly ids: readonly number[]; readonly reason: string },
-  { dataDir }: TaskContext,
+  { owner, ids, reason }: { readonly owner: number; readonly ids: readonly number[]; readonly reason: string },
+  context: TaskContext,
 ): { readonly ledgerId: number } {
-  const db = workspaceForWriting(dataDir);
-  const rows = findingsById(db, TERMBASES, ids);
+  const db = workspaceForWriting(context.dataDir);
+  const rows = findingsById(db, TERMBASES, owner, ids);
   const { owner: termbaseId } = requireFindings(rows);
   const { client_id: clientId } = termbaseById(db, termbaseId);
-  return recorded(dataDir, { clientId, termbaseId, kind: 'stet', title: stetTitle(rows, reason) }, (writing) => {
+  return recorded(context, { clientId, termbaseId, kind: 'stet', title: stetTitle(rows, reason) }, (writing) => {
     letFindingsStand(writing, TERMBASES, rows, reason);
     return { ledgerId: writing.entry.id };
   });
@@ -71,16 +72,16 @@ export function letStand(
 
 /** Does what the findings propose. A finding whose text has changed meanwhile is refused. */
 export function putRight(
-  { ids }: { readonly ids: readonly number[] },
-  { dataDir }: TaskContext,
+  { owner, ids }: { readonly owner: number; readonly ids: readonly number[] },
+  context: TaskContext,
 ): { readonly ledgerId: number; readonly changed: number } {
-  const db = workspaceForWriting(dataDir);
-  const rows = findingsById(db, TERMBASES, ids).filter((row) => row.correction !== null);
+  const db = workspaceForWriting(context.dataDir);
+  const rows = findingsById(db, TERMBASES, owner, ids).filter((row) => row.correction !== null);
   const first = requireFindings(rows);
   const { client_id } = termbaseById(db, first.owner);
   const title = rows.length === 1 ? `Put right: “${first.text}”` : `Put right: ${rows.length} findings`;
   return recorded(
-    dataDir,
+    context,
     { clientId: client_id, termbaseId: first.owner, kind: 'put right', title },
     ({ entry, now }) => {
       const writer = new ConceptWriter(db, now);

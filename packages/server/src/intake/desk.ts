@@ -1,21 +1,22 @@
 /** What happens to a file on the desk: received, read, read again after a change, written. */
 import { existsSync } from 'node:fs';
-import { rm } from 'node:fs/promises';
 import type { Readable } from 'node:stream';
 import type { Context } from '../context.js';
+import type { RowDecision } from '@fair-copy/core/intake/evaluate.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { SourceChoices } from '@fair-copy/files/client-file.js';
 import { fileKind, isExchange } from '@fair-copy/files/file-kind.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
 import type { Job, JobControls } from '../jobs/jobs.js';
-import { clientById } from '../store/termbases.js';
+import { clientById, termbaseById } from '../store/termbases.js';
 import { PICTURE_NAME } from '@fair-copy/core/intake/pictures.js';
+import { removeDatabase } from '../store/files.js';
 import { DeskPictures } from './pictures.js';
 import { Recipes } from './recipes.js';
 import { keepUpload } from './uploads.js';
 import { IntakeFiles, type IntakeFile } from './files.js';
-import type { UnitFileOptions } from '@fair-copy/files/unit-file.js';
-import type { UnitsToWrite, UnitsWritten } from '../memories/write.js';
+import type { FileOfUnits } from '../memories/staged.js';
+import type { AllUnitsWritten, UnitsToWrite, UnitsWritten } from '../memories/take-in.js';
 import type { IntakeToWrite, Written } from './write-task.js';
 
 /** Milliseconds between the last picture of a folder and the new tallies. */
@@ -76,6 +77,7 @@ export class Desk {
   /** Reads the file from the beginning, as a job. */
   read(fileId: number): Job {
     const file = this.files.get(fileId);
+    this.refuseIfWritten(fileId);
     this.files.update(fileId, { state: 'reading', error: null, outcome: null, units: null });
     this.told(fileId);
     return this.context.jobs.start(
@@ -126,84 +128,89 @@ export class Desk {
   /** What the file holds as units. */
   private async survey(fileId: number, controls: Partial<JobControls>): Promise<void> {
     const file = this.files.get(fileId);
-    const job = { staged: String(fileId), sha256: file.sha256, name: file.name, open: unitOptions(file) };
-    const units = await this.context.workers.read('surveyUnits', job, controls);
+    const units = await this.context.workers.read('surveyUnits', fileOfUnits(file), controls);
     if (!this.files.exists(fileId)) return;
     this.files.update(fileId, { state: 'ready', units });
     this.told(fileId);
   }
 
-  /** Writes a file of units to a memory. */
-  writeUnits(fileId: number, target: UnitsToWrite['target'], more: HowToWrite): Job {
-    const file = this.unitsReady(fileId);
-    const about = { kind: 'write', title: `Writing ${file.name}`, clientId: file.clientId };
-    return this.context.jobs.start(about, (controls) => this.writeFile(file, { target, ...more }, controls));
-  }
-
-  /**
-   * Writes several files of units, to one memory or to one each, as one operation: stopped or failed, none of them is
-   * written.
-   */
-  writeAllUnits(ids: readonly number[], target: UnitsToWrite['target'] | 'each', more: HowToWrite): Job {
+  /** Writes files of units to one memory, or to one each, as one operation: stopped or failed, none of them is written. */
+  writeUnits(ids: readonly number[], target: UnitsToWrite['target'], more: HowToWrite): Job {
     const { jobs, workers } = this.context;
     const files = ids.map((id) => this.unitsReady(id));
-    const { clientId } = files[0]!;
+    const { clientId, name } = files[0]!;
     if (files.some((file) => file.clientId !== clientId))
       throw new ApiError('not-found', { what: 'file of this client' });
-    const about = { kind: 'write', title: `Writing ${files.length} files`, clientId };
-    return jobs.start(about, async (controls) => {
-      const all: UnitsWritten[] = [];
-      try {
-        for (const [i, file] of files.entries()) {
-          const into: UnitsToWrite['target'] =
-            target === 'each'
-              ? { kind: 'new', name: file.name.replace(/\.[^.]+$/, '') }
-              : i === 0
-                ? target
-                : { kind: 'existing', id: all[0]!.memoryId };
-          const partOf = all[0]?.ledgerId;
-          const how = { target: into, ...more, ...(partOf !== undefined && { partOf }) };
-          const onProgress = (share: number): void => controls.onProgress((i + share) / files.length);
-          all.push(await this.writeFile(file, how, { ...controls, onProgress }));
-        }
-      } catch (error) {
-        // Nothing is half written.
-        if (all[0]) await workers.write('undoEntry', { id: all[0].ledgerId });
-        for (const file of files.slice(0, all.length)) this.files.update(file.id, { written: null });
-        this.writtenTo(null);
-        throw error;
-      }
-      const sum = (of: (one: UnitsWritten) => number): number => all.reduce((total, one) => total + of(one), 0);
-      return {
-        memories: [...new Map(all.map(({ memoryId, memory }) => [memoryId, memory]))].map(([id, name]) => ({
-          id,
-          name,
-        })),
-        ledgerId: all[0]!.ledgerId,
-        units: sum(({ units }) => units),
-        skipped: sum(({ skipped }) => skipped),
-      };
-    });
+    const title = files.length === 1 ? `Writing ${name}` : `Writing ${files.length} files`;
+    return jobs.start({ kind: 'write', title, clientId }, (controls) =>
+      this.whileWritten(ids, async () => {
+        const result = await workers.write(
+          'writeUnits',
+          {
+            clientId,
+            files: files.map((file) => ({ ...fileOfUnits(file), fileId: file.id })),
+            target,
+            ...more,
+          },
+          controls,
+        );
+        this.noteWritten(result);
+        const all = result.files.map(({ written }) => written);
+        const sum = (of: (one: UnitsWritten) => number): number => all.reduce((total, one) => total + of(one), 0);
+        return {
+          ...all[0]!,
+          memories: [...new Map(all.map(({ memoryId, memory }) => [memoryId, memory]))].map(([id, memory]) => ({
+            id,
+            name: memory,
+          })),
+          units: sum(({ units }) => units),
+          skipped: sum(({ skipped }) => skipped),
+          left: sum(({ left }) => left),
+        };
+      }),
+    );
+  }
+
+  /** What was written stands in the ledger; where the desk cannot note it, the next start does. */
+  noteWritten(result: AllUnitsWritten | Written): void {
+    try {
+      if ('files' in result) {
+        for (const { fileId, written } of result.files)
+          if (fileId !== null && this.files.exists(fileId)) this.files.update(fileId, { written });
+      } else if (this.files.exists(result.fileId)) this.files.update(result.fileId, { written: result });
+    } catch (error) {
+      process.stderr.write(`The desk could not note what was written: ${(error as Error).message}\n`);
+    }
+    if ('files' in result) {
+      for (const id of new Set(result.files.map(({ written }) => written.memoryId))) this.writtenTo(id);
+      for (const { fileId } of result.files) this.told(fileId ?? 0);
+    }
+  }
+
+  private readonly writing = new Set<number>();
+
+  /** Meanwhile nobody changes how the files are read, or takes them away. */
+  private async whileWritten<T>(ids: readonly number[], work: () => Promise<T>): Promise<T> {
+    for (const id of ids) this.refuseIfWritten(id);
+    for (const id of ids) this.writing.add(id);
+    try {
+      // What is still being worked out belongs to what is written.
+      await Promise.all(ids.map((id) => this.settled.get(id)));
+      return await work();
+    } finally {
+      for (const id of ids) this.writing.delete(id);
+    }
+  }
+
+  private refuseIfWritten(fileId: number): void {
+    if (this.writing.has(fileId)) throw new ApiError('file-being-written', { name: this.files.get(fileId).name });
   }
 
   private unitsReady(fileId: number): IntakeFile {
     const file = this.files.get(fileId);
     if (file.state !== 'ready' || !file.units) throw new ApiError('file-not-ready', { name: file.name });
+    this.refuseIfWritten(fileId);
     return file;
-  }
-
-  private async writeFile(
-    file: IntakeFile,
-    how: HowToWrite & Pick<UnitsToWrite, 'target' | 'partOf'>,
-    controls: Partial<JobControls>,
-  ): Promise<UnitsWritten> {
-    const { sha256, name, clientId } = file;
-    const job = { staged: String(file.id), sha256, name, clientId, open: unitOptions(file), ...how };
-    const written = await this.context.workers.write('writeUnits', job, controls);
-    this.files.update(file.id, { written });
-    this.writtenTo(written.memoryId);
-    this.told(file.id);
-    return written;
   }
 
   /** @param memoryId null: any */
@@ -253,6 +260,7 @@ export class Desk {
 
   /** Another encoding, separator or sheet: the rows are cut anew, and decisions on single rows no longer fit. */
   async recut(fileId: number, choices: SourceChoices): Promise<IntakeFile> {
+    this.refuseIfWritten(fileId);
     const file = this.files.get(fileId);
     this.files.forgetRowDecisions(fileId);
     this.files.update(fileId, { choices: { ...file.choices, ...choices }, decisions: {} });
@@ -280,6 +288,7 @@ export class Desk {
   }
 
   private async decideNow(fileId: number, change: Decisions): Promise<IntakeFile> {
+    this.refuseIfWritten(fileId);
     const file = this.ready(fileId);
     const roles = change.headerRow !== undefined ? {} : file.decisions.roles;
     const decisions: Decisions = {
@@ -297,8 +306,9 @@ export class Desk {
 
   /** Applies a recipe, or with null takes everything decided back to what was proposed. */
   async applyRecipe(fileId: number, recipeId: number | null): Promise<IntakeFile> {
+    this.refuseIfWritten(fileId);
     const file = this.ready(fileId);
-    const recipe = recipeId === null ? null : this.recipes.get(recipeId);
+    const recipe = recipeId === null ? null : this.recipes.get(recipeId, file.clientId);
     this.files.update(fileId, { recipeId, decisions: {} });
     const choices = recipe ? { ...file.choices, ...recipe.choices } : file.choices;
     if (JSON.stringify(choices) !== JSON.stringify(file.choices)) {
@@ -308,8 +318,20 @@ export class Desk {
     return this.decide(fileId, recipe?.decisions ?? {});
   }
 
-  setTarget(fileId: number, targetId: number | null): IntakeFile {
+  /** A correction or a verdict on one row. */
+  decideRow(fileId: number, row: number, decision: RowDecision | null): void {
     this.ready(fileId);
+    this.refuseIfWritten(fileId);
+    this.files.decideRow(fileId, row, decision);
+    this.files.update(fileId, { outcome: null });
+    this.evaluateAgain(fileId);
+  }
+
+  setTarget(fileId: number, targetId: number | null): IntakeFile {
+    const { clientId } = this.ready(fileId);
+    this.refuseIfWritten(fileId);
+    if (targetId !== null && termbaseById(this.context.workspace, targetId).client_id !== clientId)
+      throw new ApiError('not-found', { what: 'termbase of this client' });
     this.files.update(fileId, { targetId, outcome: null });
     this.evaluateAgain(fileId);
     return this.files.get(fileId);
@@ -321,15 +343,22 @@ export class Desk {
     if (running) Atomics.store(new Int32Array(running), 0, 1);
     const stop = new SharedArrayBuffer(4);
     this.evaluations.set(fileId, stop);
-    this.evaluate(fileId, { stop }).then(
-      () => this.told(fileId),
-      (error: unknown) => {
+    const done = this.evaluate(fileId, { stop })
+      .catch((error: unknown) => {
         if (error instanceof StoppedError || !this.files.exists(fileId)) return;
         this.files.update(fileId, { state: 'failed', error: bodyOf(carried(error)).body });
+      })
+      // A desk that cannot be written to says so where it is asked for; here nobody waits.
+      .catch((error: unknown) => void process.stderr.write(`${String(error)}\n`))
+      .then(() => {
+        if (this.settled.get(fileId) === done) this.settled.delete(fileId);
         this.told(fileId);
-      },
-    );
+      });
+    this.settled.set(fileId, done);
   }
+
+  /** Until the tally of a file is worked out. */
+  private readonly settled = new Map<number, Promise<void>>();
 
   private async evaluate(fileId: number, controls: Partial<JobControls>): Promise<void> {
     const { name, reading, targetId, clientId } = this.files.get(fileId);
@@ -345,34 +374,46 @@ export class Desk {
 
   write(fileId: number, target: IntakeToWrite['target']): Job {
     const file = this.ready(fileId);
+    this.refuseIfWritten(fileId);
     const { jobs, workers, events } = this.context;
     const about = { kind: 'write', title: `Writing ${file.name}`, clientId: file.clientId };
-    return jobs.start(about, async (controls) => {
-      const job: IntakeToWrite = {
-        fileId,
-        name: file.name,
-        clientId: file.clientId,
-        reading: file.reading!,
-        rowDecisions: this.files.rowDecisions(fileId),
-        pictures: this.pictures.of(file.clientId),
-        target,
-      };
-      const written: Written = await workers.write('writeIntake', job, controls);
-      this.files.update(fileId, { written });
-      this.recipes.keep(file.clientId, file.name, file.reading!, file.choices, file.decisions);
-      for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
-      events.tell({ type: 'changed', what: 'termbase', id: written.termbaseId });
-      this.told(fileId);
-      return written;
-    });
+    return jobs.start(about, (controls) =>
+      this.whileWritten([fileId], async () => {
+        const job: IntakeToWrite = {
+          fileId,
+          name: file.name,
+          clientId: file.clientId,
+          reading: file.reading!,
+          rowDecisions: this.files.rowDecisions(fileId),
+          pictures: this.pictures.of(file.clientId),
+          target,
+        };
+        const written: Written = await workers.write('writeIntake', job, controls);
+        this.noteWritten(written);
+        this.keepRecipe(file);
+        for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
+        events.tell({ type: 'changed', what: 'termbase', id: written.termbaseId });
+        this.told(fileId);
+        return written;
+      }),
+    );
+  }
+
+  /** A convenience: where it cannot be kept, what was written is written all the same. */
+  private keepRecipe({ clientId, name, reading, choices, decisions }: IntakeFile): void {
+    try {
+      this.recipes.keep(clientId, name, reading!, choices, decisions);
+    } catch (error) {
+      process.stderr.write(`The recipe of ${name} could not be kept: ${(error as Error).message}\n`);
+    }
   }
 
   async discard(fileId: number): Promise<void> {
+    this.refuseIfWritten(fileId);
     this.files.get(fileId);
     this.files.remove(fileId);
     const { paths } = this.context;
-    for (const path of [paths.staging(fileId), paths.stagedMemory(String(fileId))])
-      for (const end of ['', '-wal', '-shm']) await rm(path + end, { force: true });
+    for (const path of [paths.staging(fileId), paths.stagedMemory(String(fileId))]) removeDatabase(path);
     this.told(fileId);
   }
 
@@ -388,9 +429,10 @@ export class Desk {
   }
 }
 
-function unitOptions({ choices, decisions }: IntakeFile): UnitFileOptions {
+function fileOfUnits({ id, sha256, name, choices, decisions }: IntakeFile): FileOfUnits {
   const { languages, alternatives } = choices;
-  return { choices, decisions, ...(languages && { languages }), ...(alternatives && { alternatives }) };
+  const open = { choices, decisions, ...(languages && { languages }), ...(alternatives && { alternatives }) };
+  return { staged: String(id), sha256, name, open };
 }
 
 function namesPictures({ reading }: IntakeFile): boolean {

@@ -6,7 +6,7 @@ import type { SourceChoices } from '@fair-copy/files/client-file.js';
 import { ApiError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { UnitSurvey } from '../memories/schemas.js';
-import type { UnitsWritten } from '../memories/write.js';
+import type { UnitsWritten } from '../memories/take-in.js';
 import type { FileOutcome } from './read-tasks.js';
 import type { Written } from './write-task.js';
 

@@ -49,8 +49,11 @@ export class Recipes {
     return row ? recipeOf(row) : null;
   }
 
-  get(id: number): Recipe {
-    const row = this.desk.prepare<[number], RecipeRow>('SELECT * FROM recipe WHERE id = ?').get(id);
+  /** Of a client: those of others are none of its. */
+  get(id: number, clientId: number): Recipe {
+    const row = this.desk
+      .prepare<[number, number], RecipeRow>('SELECT * FROM recipe WHERE id = ? AND client_id = ?')
+      .get(id, clientId);
     if (!row) throw new ApiError('not-found', { what: 'recipe' });
     return recipeOf(row);
   }

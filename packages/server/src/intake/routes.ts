@@ -20,7 +20,7 @@ import { encodingNamed } from '@fair-copy/core/text/encodings-list.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
-import type { UnitsToWrite } from '../memories/write.js';
+import type { UnitsToWrite } from '../memories/take-in.js';
 import { stampBody, stampOf } from '../memories/stamp.js';
 import { done, idParam, job, OK } from '../schemas.js';
 import { Staging } from '../store/staging.js';
@@ -204,10 +204,7 @@ export function intakeRoutes(api: Api, context: Context): void {
       },
     },
     async (request) => {
-      desk.ready(request.params.id);
-      desk.files.decideRow(request.params.id, request.params.row, request.body.decision);
-      desk.files.update(request.params.id, { outcome: null });
-      desk.evaluateAgain(request.params.id);
+      desk.decideRow(request.params.id, request.params.row, request.body.decision);
       return OK;
     },
   );
@@ -333,7 +330,7 @@ export function intakeRoutes(api: Api, context: Context): void {
       const { memoryId, newName, duplicates, ...said } = request.body;
       const { clientId } = desk.files.get(request.params.id);
       const stamp = stampOf(context.workspace, clientId, said);
-      return desk.writeUnits(request.params.id, targetOf(memoryId, newName), { stamp, duplicates });
+      return desk.writeUnits([request.params.id], targetOf(memoryId, newName), { stamp, duplicates });
     },
   );
 
@@ -356,7 +353,10 @@ export function intakeRoutes(api: Api, context: Context): void {
       const { ids, each, memoryId, newName, duplicates, ...said } = request.body;
       const { clientId } = desk.files.get(ids[0]!);
       const stamp = stampOf(context.workspace, clientId, said);
-      return desk.writeAllUnits(ids, each ? 'each' : targetOf(memoryId, newName), { stamp, duplicates });
+      return desk.writeUnits([...new Set(ids)], each ? { kind: 'each' } : targetOf(memoryId, newName), {
+        stamp,
+        duplicates,
+      });
     },
   );
 

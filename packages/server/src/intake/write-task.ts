@@ -11,7 +11,7 @@ import {
 } from '@fair-copy/core/intake/evaluate.js';
 import type { Existing } from '@fair-copy/core/intake/join.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
-import { UsedFields, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
+import { UsedFields, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import { withOrigin } from '@fair-copy/core/termbase/edit.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
 import { ApiError } from '../errors.js';
@@ -23,8 +23,9 @@ import { pathsOf } from '../store/paths.js';
 import { TermbasePictures, type PictureFile } from '../store/pictures.js';
 import { Staging, type StagedRow } from '../store/staging.js';
 import { clientById, freeName, termbaseById } from '../store/termbases.js';
-import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
-import { insertTermbase, namesIn } from '../termbases/write.js';
+import { recorded, type Writing } from '../ledger/operation.js';
+import { workspaceForWriting } from '../store/workspace.js';
+import { insertTermbase, namesIn, seeFields, seeShape } from '../termbases/write.js';
 import { conceptOfEntry, originOf } from './contents.js';
 import { existingIn } from './existing.js';
 import { basisOf } from './read-tasks.js';
@@ -43,6 +44,8 @@ export interface IntakeToWrite {
 }
 
 export interface Written {
+  /** On the desk. */
+  readonly fileId: number;
   readonly termbaseId: number;
   readonly termbase: string;
   readonly ledgerId: number;
@@ -66,13 +69,13 @@ export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
   const detach = attachStaging(db, path);
   try {
     const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
-    return recorded(context.dataDir, about, (writing) => {
+    return recorded(context, about, (writing) => {
       const termbaseId = job.target.kind === 'new' ? insertTermbase(writing, job.clientId, name) : job.target.id;
       const { entries, joined } = new IntakeWriting(writing, job, termbaseId, context).write(staging);
       if (entries + joined === 0) throw new ApiError('nothing-to-write', { name: job.name });
       const title = `Took in ${job.name}: ${entries.toLocaleString('en')} entries to “${name}”`;
-      writing.entry.describe(title, { entries, joined }, termbaseId);
-      return { termbaseId, termbase: name, ledgerId: writing.entry.id, entries, joined };
+      writing.entry.describe(title, { entries, joined }, { termbaseId });
+      return { fileId: job.fileId, termbaseId, termbase: name, ledgerId: writing.entry.id, entries, joined };
     });
   } finally {
     detach();
@@ -217,18 +220,9 @@ class IntakeWriting {
 
   /** The fields of the termbase follow what came in. */
   private define(used: readonly FieldDefinition[]): void {
-    const { db } = this.writing;
-    const { id, fields: before } = termbaseById(db, this.termbaseId);
-    const there = JSON.parse(before) as FieldDefinition[];
-    const fields = withDefinitions(there, used);
-    if (isSheet(this.job.reading))
-      db.prepare('UPDATE termbase SET shape = ? WHERE id = ?').run(
-        JSON.stringify(shapeOf(this.job.name, this.job.reading)),
-        id,
-      );
-    // Not part of what undo takes back: a definition without values does no harm, and two intakes stay independent.
-    if (fields === there) return;
-    db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), id);
+    const { job, termbaseId, writing } = this;
+    seeFields(writing, termbaseId, used);
+    if (isSheet(job.reading)) seeShape(writing, termbaseId, shapeOf(job.name, job.reading));
   }
 }
 
@@ -256,6 +250,5 @@ function withoutLanguages(body: ConceptBody, draft: Draft): ConceptBody {
 
 /** Concepts as they were before this operation: those it makes itself have higher ids. */
 function existingBefore({ db }: Writing, termbaseId: number): Existing {
-  const { id } = db.prepare<[], { id: number }>('SELECT coalesce(max(id), 0) AS id FROM concept').get()!;
-  return existingIn(db, termbaseId, id);
+  return existingIn(db, termbaseId, firstFreeConcept(db) - 1);
 }

@@ -38,16 +38,40 @@ interface JobRow {
   readonly result: string | null;
 }
 
+/** A job whose operation stands in the ledger. */
+export interface SettledJob {
+  readonly job_id: number;
+  readonly ledger_id: number;
+  /** JSON, or null. */
+  readonly result: string | null;
+}
+
+/** Milliseconds after which the end of a job is noted again where the desk could not be written to. */
+const AGAIN = 2000;
+
 export class Jobs {
+  /** Ended, but the desk could not note it yet. */
+  private readonly unsaved = new Map<number, Job>();
   private readonly running = new Map<number, { job: Job; stop: SharedArrayBuffer; said: number }>();
   private readonly endings = new Map<number, Promise<void>>();
 
   constructor(
     private readonly desk: Db,
     private readonly events: Events,
+    settled: readonly SettledJob[] = [],
   ) {
-    // A job that was running when the program ended did nothing: its writing was one transaction.
-    desk.prepare("UPDATE job SET state = 'interrupted', ended_at = ? WHERE state = 'running'").run(now());
+    this.closeInterrupted(settled);
+  }
+
+  /** What was running when the program ended is done if the ledger has it; otherwise nothing of it was written. */
+  private closeInterrupted(settled: readonly SettledJob[]): void {
+    const done = this.desk.prepare(
+      "UPDATE job SET state = 'done', share = 1, ended_at = ?, result = ? WHERE id = ? AND state = 'running'",
+    );
+    this.desk.transaction(() => {
+      for (const { job_id, result } of settled) done.run(now(), result, job_id);
+      this.desk.prepare("UPDATE job SET state = 'interrupted', ended_at = ? WHERE state = 'running'").run(now());
+    })();
   }
 
   /** Starts at once and gives back the job; the work goes on. */
@@ -108,7 +132,8 @@ export class Jobs {
 
   private live(row: JobRow): Job {
     return (
-      this.running.get(row.id)?.job ?? {
+      this.running.get(row.id)?.job ??
+      this.unsaved.get(row.id) ?? {
         id: row.id,
         kind: row.kind,
         title: row.title,
@@ -134,19 +159,42 @@ export class Jobs {
   }
 
   private end(id: number, state: JobState, error: ErrorBody | null, result: unknown): void {
+    const { job } = this.running.get(id)!;
+    const ended: Job = {
+      ...job,
+      state,
+      share: state === 'done' ? 1 : 0,
+      endedAt: now(),
+      error,
+      result: result ?? null,
+    };
+    this.unsaved.set(id, ended);
     this.running.delete(id);
     this.endings.delete(id);
-    this.desk
-      .prepare('UPDATE job SET state = ?, share = ?, ended_at = ?, error = ?, result = ? WHERE id = ?')
-      .run(
-        state,
-        state === 'done' ? 1 : 0,
-        now(),
-        error && JSON.stringify(error),
-        result == null ? null : JSON.stringify(result),
-        id,
-      );
-    this.events.tell({ type: 'job', job: this.get(id) });
+    this.save(ended);
+    this.events.tell({ type: 'job', job: ended });
+  }
+
+  /** On a full disk the end of a job is known all the same, and noted as soon as there is room. */
+  private save(job: Job): void {
+    try {
+      this.desk
+        .prepare('UPDATE job SET state = ?, share = ?, ended_at = ?, error = ?, result = ? WHERE id = ?')
+        .run(
+          job.state,
+          job.share,
+          job.endedAt,
+          job.error && JSON.stringify(job.error),
+          job.result == null ? null : JSON.stringify(job.result),
+          job.id,
+        );
+      this.unsaved.delete(job.id);
+    } catch (error) {
+      process.stderr.write(`The end of “${job.title}” could not be noted: ${(error as Error).message}\n`);
+      setTimeout(() => {
+        if (this.desk.open && this.unsaved.has(job.id)) this.save(job);
+      }, AGAIN).unref();
+    }
   }
 }
 

@@ -6,6 +6,8 @@ export class TaskContext {
     readonly dataDir: string,
     private readonly stopFlag: Int32Array | null,
     private readonly say: (share: number) => void,
+    /** The job that it is done for; null: none. */
+    readonly jobId: number | null = null,
   ) {}
 
   /** Call between pieces of work. Throws `StoppedError` once Stop was pressed. */
@@ -22,6 +24,7 @@ export interface TaskMessage {
   readonly name: string;
   readonly args: unknown;
   readonly dataDir: string;
+  readonly jobId: number | null;
   readonly stop: SharedArrayBuffer | null;
   readonly port: import('node:worker_threads').MessagePort | null;
 }

@@ -11,6 +11,8 @@ type Args<T> = T extends (args: infer A, ...rest: never[]) => unknown ? A : neve
 type Value<T> = T extends (...args: never[]) => infer R ? Awaited<R> : never;
 
 export interface RunOptions {
+  /** The job that asks. */
+  readonly id?: number;
   readonly stop?: SharedArrayBuffer;
   readonly onProgress?: (share: number) => void;
 }
@@ -56,11 +58,23 @@ export class Workers {
     await Promise.all([this.writer.destroy(), this.reader.destroy(), this.finder.destroy()]);
   }
 
-  private async run(pool: Piscina, name: string, args: unknown, { stop, onProgress }: RunOptions): Promise<unknown> {
+  private async run(
+    pool: Piscina,
+    name: string,
+    args: unknown,
+    { id, stop, onProgress }: RunOptions,
+  ): Promise<unknown> {
     const channel = onProgress ? new MessageChannel() : null;
     channel?.port1.on('message', (share: number) => onProgress!(share));
     try {
-      const message = { name, args, dataDir: this.dataDir, stop: stop ?? null, port: channel?.port2 ?? null };
+      const message = {
+        name,
+        args,
+        dataDir: this.dataDir,
+        jobId: id ?? null,
+        stop: stop ?? null,
+        port: channel?.port2 ?? null,
+      };
       const reply = (await pool.run(message, channel ? { transferList: [channel.port2] } : {})) as TaskReply;
       if (reply.ok) return reply.value;
       throw revived(reply.error);

@@ -1,48 +1,57 @@
-/** The ledger: one entry for each operation, with what is needed to undo it as a whole and to do it again. */
-import { ApiError } from '../errors.js';
+/** What an operation notes of itself while it runs: enough to undo it as a whole and to do it again. */
 import type { Db } from '../store/database.js';
-import { ENTITIES, type EntityName } from './entities.js';
+import type { EntityName } from './entities.js';
+
+/** A resource whose contents an operation changes. */
+export type ResourceKind = 'termbase' | 'memory';
 
 export interface NewEntry {
   readonly clientId: number | null;
+  /** The termbase that it is about: touched by it, and linked to. */
   readonly termbaseId: number | null;
   readonly kind: string;
   readonly title: string;
   readonly counts?: Readonly<Record<string, number>>;
-  /** The memory whose units it changes. */
+  /** The memory that it is about. */
   readonly memoryId?: number | null;
-  /** The entry that it belongs to: both are undone together. */
-  readonly partOf?: number | null;
 }
 
 /** Written to while an operation runs inside its transaction. */
 export class LedgerEntry {
-  readonly id: number;
   private readonly insert;
+  private readonly touching;
 
+  /** @param id reserved for it, or null: the next free one */
   constructor(
     private readonly db: Db,
     now: string,
     entry: NewEntry,
+    id: number | null = null,
   ) {
     this.id = Number(
       db
         .prepare(
-          'INSERT INTO ledger (at, client_id, termbase_id, kind, title, counts, memory_id, part_of) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+          'INSERT INTO ledger (id, at, client_id, termbase_id, memory_id, kind, title, counts) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
         )
         .run(
+          id,
           now,
           entry.clientId,
           entry.termbaseId,
+          entry.memoryId ?? null,
           entry.kind,
           entry.title,
           JSON.stringify(entry.counts ?? {}),
-          entry.memoryId ?? null,
-          entry.partOf ?? null,
         ).lastInsertRowid,
     );
     this.insert = db.prepare('INSERT OR IGNORE INTO change (ledger_id, entity, entity_id, before) VALUES (?, ?, ?, ?)');
+    this.touching = db.prepare(
+      'INSERT OR IGNORE INTO touched (ledger_id, kind, resource_id, change_id) VALUES (?, ?, ?, ?)',
+    );
+    if (entry.termbaseId !== null) this.touch('termbase', entry.termbaseId);
   }
+
+  readonly id: number;
 
   /** Call before the change; the first state noted within an operation is the one that undo goes back to. */
   before(entity: EntityName, id: number, state: unknown): void {
@@ -64,127 +73,32 @@ export class LedgerEntry {
       .run({ ledger: this.id, entity, from, to });
   }
 
+  /** What belongs to a termbase or memory is changed. */
+  touch(kind: ResourceKind, id: number): void {
+    this.touching.run(this.id, kind, id, null);
+  }
+
+  /** Units are changed: the memory's file keeps them under this entry's number. */
+  touchUnits(memoryId: number): void {
+    this.touching.run(this.id, 'memory', memoryId, this.id);
+  }
+
   describe(
     title: string,
     counts: Readonly<Record<string, number>>,
-    termbaseId: number | null,
-    memoryId: number | null = null,
+    about: { readonly termbaseId?: number | null; readonly memoryId?: number | null } = {},
   ): void {
+    const { termbaseId = null, memoryId = null } = about;
     this.db
-      .prepare('UPDATE ledger SET title = ?, counts = ?, termbase_id = ?, memory_id = ? WHERE id = ?')
+      .prepare(
+        `UPDATE ledger SET title = ?, counts = ?, termbase_id = coalesce(?, termbase_id), memory_id = coalesce(?, memory_id)
+         WHERE id = ?`,
+      )
       .run(title, JSON.stringify(counts), termbaseId, memoryId, this.id);
+    if (termbaseId !== null) this.touch('termbase', termbaseId);
   }
-}
 
-interface EntryRow {
-  readonly id: number;
-  readonly title: string;
-  readonly undone_at: string | null;
-}
-
-/** Takes an operation back as a whole; refuses while a later one that stands touches the same things. */
-export function undo(db: Db, id: number, now: string): string {
-  const entry = entryOf(db, id);
-  if (entry.undone_at) throw new ApiError('already-undone');
-  refuseIfTouched(db, id);
-  restore(db, id, now, 'before');
-  db.prepare('UPDATE ledger SET undone_at = ? WHERE id = ?').run(now, id);
-  return entry.title;
-}
-
-/** Does an undone operation again. */
-export function redo(db: Db, id: number, now: string): string {
-  const entry = entryOf(db, id);
-  if (!entry.undone_at) throw new ApiError('not-undone');
-  refuseIfTouched(db, id);
-  restore(db, id, now, 'after');
-  db.prepare('UPDATE ledger SET undone_at = NULL WHERE id = ?').run(id);
-  return entry.title;
-}
-
-function entryOf(db: Db, id: number): EntryRow {
-  const entry = db.prepare<[number], EntryRow>('SELECT id, title, undone_at FROM ledger WHERE id = ?').get(id);
-  if (!entry) throw new ApiError('not-found', { what: 'entry in the ledger' });
-  return entry;
-}
-
-/**
- * An operation can be undone while nothing that stands came after it on the same things. To do it again, the things
- * must be as the undoing left them, so the same question is asked.
- */
-function refuseIfTouched(db: Db, id: number): void {
-  const blocker = db
-    .prepare<[number], { title: string }>(
-      `SELECT l.title FROM change c
-       JOIN change d ON d.entity = c.entity AND d.entity_id = c.entity_id AND d.ledger_id > c.ledger_id
-       JOIN ledger l ON l.id = d.ledger_id AND l.undone_at IS NULL
-       WHERE c.ledger_id = ? LIMIT 1`,
-    )
-    .get(id);
-  const dependant =
-    blocker ?? contained(db, id, 'termbase') ?? contained(db, id, 'memory') ?? contained(db, id, 'client');
-  if (dependant) throw new ApiError('changed-since', { title: dependant.title });
-}
-
-/** A later operation that stands inside a termbase or client which the given operation made. */
-function contained(
-  db: Db,
-  id: number,
-  entity: 'termbase' | 'memory' | 'client',
-): { readonly title: string } | undefined {
-  return db
-    .prepare<[number, string], { title: string }>(
-      `SELECT l.title FROM change c
-       JOIN ledger l ON l.${entity}_id = c.entity_id AND l.id > c.ledger_id AND l.undone_at IS NULL
-         AND l.part_of IS NOT c.ledger_id
-       WHERE c.ledger_id = ? AND c.entity = ? AND c.before IS NULL
-         AND (l.memory_id IS NOT NULL OR EXISTS (SELECT 1 FROM change WHERE ledger_id = l.id)) ORDER BY l.id LIMIT 1`,
-    )
-    .get(id, entity);
-}
-
-type Side = 'before' | 'after';
-
-interface ChangeRow {
-  readonly entity_id: number;
-  readonly state: string | null;
-}
-
-const BATCH = 2000;
-
-/** What goes is taken away from the inside out, what comes back is put back from the outside in. */
-function restore(db: Db, id: number, now: string, side: Side): void {
-  const names = Object.keys(ENTITIES) as EntityName[];
-  for (const name of [...names].reverse()) restoreEntity(db, id, now, side, name, 'goes');
-  for (const name of names) restoreEntity(db, id, now, side, name, 'comes back');
-}
-
-/** In batches by key: an operation may have touched a million things. */
-function restoreEntity(
-  db: Db,
-  id: number,
-  now: string,
-  side: Side,
-  name: EntityName,
-  what: 'goes' | 'comes back',
-): void {
-  const handler = ENTITIES[name](db, now);
-  const batch = db.prepare<[number, string, number, number], ChangeRow>(
-    `SELECT entity_id, ${side} AS state FROM change
-     WHERE ledger_id = ? AND entity = ? AND entity_id > ? AND ${side} IS ${what === 'goes' ? '' : 'NOT'} NULL ORDER BY entity_id LIMIT ?`,
-  );
-  const keep = db.prepare('UPDATE change SET after = ? WHERE ledger_id = ? AND entity = ? AND entity_id = ?');
-  let last = -1;
-  for (;;) {
-    const changes = batch.all(id, name, last, BATCH);
-    if (changes.length === 0) return;
-    for (const { entity_id, state } of changes) {
-      if (side === 'before') {
-        const current = handler.read(entity_id);
-        keep.run(current === null ? null : JSON.stringify(current), id, name, entity_id);
-      }
-      handler.write(entity_id, state === null ? null : JSON.parse(state));
-    }
-    last = changes.at(-1)!.entity_id;
+  ofClient(clientId: number): void {
+    this.db.prepare('UPDATE ledger SET client_id = ? WHERE id = ?').run(clientId, this.id);
   }
 }

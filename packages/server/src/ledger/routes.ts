@@ -34,7 +34,7 @@ interface Row {
 export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Context): void {
   const page = workspace.prepare<[{ client: number | null; before: number; limit: number }], Row>(
     `SELECT l.*, c.name AS client FROM ledger l LEFT JOIN client c ON c.id = l.client_id
-     WHERE l.part_of IS NULL AND l.id < @before AND (@client IS NULL OR l.client_id = @client) ORDER BY l.id DESC LIMIT @limit`,
+     WHERE l.id < @before AND (@client IS NULL OR l.client_id = @client) ORDER BY l.id DESC LIMIT @limit`,
   );
 
   api.get(

@@ -8,14 +8,15 @@ import { isCompanion } from '@fair-copy/core/termbase/fields.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptsOf, ConceptWriter } from '../store/concepts.js';
-import { removeMemory } from '../store/memory-builder.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { freeName, termbaseById } from '../store/termbases.js';
-import { recorded, workspaceForWriting } from '../store/workspace.js';
+import { recorded } from '../ledger/operation.js';
+import { workspaceForWriting } from '../store/workspace.js';
 import type { UnitSelection } from './schemas.js';
 import { memoryById, memoryNames } from './store.js';
-import { insertMemory, newMemoryFile, selected } from './write.js';
+import { selected } from './bulk.js';
+import { insertMemory, withNewFile } from './resources.js';
 
 /** Words up to which a text is taken for a term. */
 const TERM_WORDS = 4;
@@ -60,7 +61,7 @@ export function harvestConcepts(
     const there = new Set<string>();
     for (const concept of conceptsOf(db, job.termbaseId)) there.add(keyOf(concept));
     const about = { clientId: row.client_id, termbaseId: job.termbaseId, kind: 'intake', title: 'Taking terms' };
-    return recorded(context.dataDir, about, ({ entry, now }) => {
+    return recorded(context, about, ({ entry, now }) => {
       const writer = new ConceptWriter(db, now, true);
       let changed = 0;
       for (let i = 0; i < ids.length; i++) {
@@ -78,7 +79,7 @@ export function harvestConcepts(
       if (changed === 0) throw new ApiError('nothing-to-change');
       writer.settle();
       const title = `Took ${changed.toLocaleString('en')} concepts from “${row.name}” to “${termbase.name}”`;
-      entry.describe(title, { entries: changed }, job.termbaseId);
+      entry.describe(title, { entries: changed });
       return { changed, ledgerId: entry.id };
     });
   } finally {
@@ -93,34 +94,33 @@ function keyOf(body: ConceptBody): string {
 /** A memory with a unit for each concept of at least two languages, a variant for each term. */
 export function memoryOfTermbase(
   { termbaseId, name }: { readonly termbaseId: number; readonly name: string },
-  { dataDir }: TaskContext,
+  context: TaskContext,
 ): { readonly id: number; readonly units: number } {
-  const db = workspaceForWriting(dataDir);
+  const db = workspaceForWriting(context.dataDir);
   const termbase = termbaseById(db, termbaseId);
   const clean = freeName(name, memoryNames(db, termbase.client_id), 'memory');
-  const stored = newMemoryFile(dataDir);
-  const path = pathsOf(dataDir).memory(stored);
-  const file = MemoryFile.build(path);
-  let units = 0;
-  try {
-    const originId = file.addOrigin(termbase.name, new Date().toISOString());
-    for (const concept of conceptsOf(db, termbaseId)) {
-      if (concept.languages.length < 2) continue;
-      file.write.add(unitOfConcept(concept), { originId, place: ++units, before: null, after: null });
+  return withNewFile(context.dataDir, (stored, path) => {
+    const file = MemoryFile.build(path);
+    let units = 0;
+    try {
+      const originId = file.addOrigin(termbase.name, new Date().toISOString());
+      for (const concept of conceptsOf(db, termbaseId)) {
+        if (concept.languages.length < 2) continue;
+        file.write.add(unitOfConcept(concept), { originId, place: ++units, before: null, after: null });
+      }
+      if (units === 0) throw new ApiError('nothing-to-write', { name: termbase.name });
+      file.finishBuilding();
+    } catch (error) {
+      file.close();
+      throw error;
     }
-    if (units === 0) throw new ApiError('nothing-to-write', { name: termbase.name });
-    file.finishBuilding();
-  } catch (error) {
-    file.close();
-    removeMemory(path);
-    throw error;
-  }
-  const title = `Made the memory “${clean}” of “${termbase.name}”: ${units.toLocaleString('en')} units`;
-  const about = { clientId: termbase.client_id, termbaseId: null, kind: 'memory', title };
-  return recorded(dataDir, about, (writing) => ({
-    id: insertMemory(writing, stored, termbase.client_id, clean, ''),
-    units,
-  }));
+    const title = `Made the memory “${clean}” of “${termbase.name}”: ${units.toLocaleString('en')} units`;
+    const about = { clientId: termbase.client_id, termbaseId: null, kind: 'memory', title };
+    return recorded(context, about, (writing) => ({
+      id: insertMemory(writing, stored, termbase.client_id, clean, ''),
+      units,
+    }));
+  });
 }
 
 function unitOfConcept(concept: ConceptBody): Unit {

@@ -3,7 +3,7 @@ import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import type { Api } from '../api.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
-import { done, idParam, job, OK } from '../schemas.js';
+import { done, idParam, job, OK, seenVersion } from '../schemas.js';
 import { UnitLists, type ListOf } from './lists.js';
 import {
   bulkBody,
@@ -200,8 +200,12 @@ export function memoryRoutes(api: Api, context: Context): void {
           'SELECT id FROM unit WHERE id IN (SELECT max(id) FROM unit WHERE id < ? AND origin = ? UNION SELECT min(id) FROM unit WHERE id > ? AND origin = ?)',
         )
         .all(unit.id, unit.originId, unit.id, unit.originId);
-      const entry = workspace.prepare<[number], { at: string; title: string; undone_at: string | null }>(
-        'SELECT at, title, undone_at FROM ledger WHERE id = ?',
+      const entry = workspace.prepare<
+        [number, number],
+        { id: number; at: string; title: string; undone_at: string | null }
+      >(
+        `SELECT l.id, l.at, l.title, l.undone_at FROM touched t JOIN ledger l ON l.id = t.ledger_id
+         WHERE t.kind = 'memory' AND t.resource_id = ? AND t.change_id = ?`,
       );
       const origin = file.originName(unit.originId);
       return {
@@ -212,7 +216,7 @@ export function memoryRoutes(api: Api, context: Context): void {
           return one ? [shownUnit(one, origin)] : [];
         }),
         history: historyOf(file, unit, 50).flatMap(({ ledgerId, before }) => {
-          const of = entry.get(ledgerId);
+          const of = entry.get(request.params.id, ledgerId);
           const state = before && shownUnit(before, origin);
           return of ? [{ ledgerId, at: of.at, title: of.title, undone: of.undone_at !== null, before: state }] : [];
         }),
@@ -230,15 +234,18 @@ export function memoryRoutes(api: Api, context: Context): void {
           variant: z.number().int().min(0),
           text: z.string().max(200_000),
           codes: z.array(z.number().int().min(0)),
+          version: seenVersion,
         }),
         response: { 200: changed },
       },
     },
     async (request) => {
+      const { version, ...edit } = request.body;
       const made = await workers.write('changeVariant', {
         memoryId: request.params.id,
         unitId: request.params.unit,
-        ...request.body,
+        ...edit,
+        ...(version !== undefined && { version }),
       });
       told(request.params.id);
       return made;
@@ -250,15 +257,17 @@ export function memoryRoutes(api: Api, context: Context): void {
     {
       schema: {
         params: unitParam,
-        body: z.object({ language: z.string().max(40), text: z.string().max(200_000) }),
+        body: z.object({ language: z.string().max(40), text: z.string().max(200_000), version: seenVersion }),
         response: { 200: changed },
       },
     },
     async (request) => {
+      const { version, ...variant } = request.body;
       const made = await workers.write('addVariant', {
         memoryId: request.params.id,
         unitId: request.params.unit,
-        ...request.body,
+        ...variant,
+        ...(version !== undefined && { version }),
       });
       told(request.params.id);
       return made;
@@ -422,7 +431,9 @@ export function shownMemory(row: MemoryRow, { workspace, memories }: Context): M
     .prepare<[number], { name: string }>('SELECT name FROM client WHERE id = ?')
     .get(row.client_id)!.name;
   const last = workspace
-    .prepare<[number], { at: string | null }>('SELECT max(at) AS at FROM ledger WHERE memory_id = ?')
+    .prepare<[number], { at: string | null }>(
+      "SELECT max(l.at) AS at FROM touched t JOIN ledger l ON l.id = t.ledger_id WHERE t.kind = 'memory' AND t.resource_id = ?",
+    )
     .get(row.id)!.at;
   return {
     id: row.id,

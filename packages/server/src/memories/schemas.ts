@@ -46,6 +46,8 @@ export const unitBody = z.object({
   id: z.number(),
   origin: z.string(),
   place: z.number(),
+  /** Which state of it this is: an edit says it, and is refused where the unit was changed meanwhile. */
+  version: z.string(),
   ...said,
   variants: z.array(
     z.object({

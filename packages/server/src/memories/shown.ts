@@ -1,5 +1,11 @@
 import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { versionOf } from '../store/version.js';
 import type { UnitBody } from './schemas.js';
+
+/** Which state of a unit it is: what an edit says it has seen. */
+export function unitVersion({ attributes, props, notes, variants }: Unit): string {
+  return versionOf([attributes, props, notes, variants]);
+}
 
 /** As the pages get it. */
 export function shownUnit(unit: Unit & { readonly id: number; readonly place: number }, origin: string): UnitBody {
@@ -8,6 +14,7 @@ export function shownUnit(unit: Unit & { readonly id: number; readonly place: nu
     id,
     place,
     origin,
+    version: unitVersion(unit),
     ...(attributes && { attributes }),
     ...(props && { props: [...props] as UnitBody['props'] }),
     ...(notes && { notes: [...notes] as UnitBody['notes'] }),

@@ -2,18 +2,19 @@
  * The units of a client file on the desk, as the memory that it becomes: built while the file is looked through, so that
  * writing it to a new memory is little more than giving it its place.
  */
-import { existsSync } from 'node:fs';
+import { existsSync, linkSync } from 'node:fs';
 import type { ReadUnit } from '@fair-copy/core/formats/tmx/units.js';
 import { textHash, type Unit } from '@fair-copy/core/memory/unit.js';
 import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
 import type { TaskContext } from '../jobs/task.js';
+import { putInPlace, removeDatabase } from '../store/files.js';
 import { MemoryBuilder } from '../store/memory-builder.js';
 import { MemoryFile } from '../store/memory-file.js';
 import type { UnitPlace } from '../store/unit-columns.js';
 import { pathsOf } from '../store/paths.js';
 
 export interface FileOfUnits {
-  /** The name of its staged memory: different for everything that is read at the same time. */
+  /** The name of its staged memory. */
   readonly staged: string;
   readonly sha256: string;
   readonly name: string;
@@ -23,21 +24,62 @@ export interface FileOfUnits {
 /** The share of the time after which all units are read; the rest goes to indexes. */
 const READ = 0.95;
 
-/** What the staged units were made of. */
-export function basisOf({ sha256, open }: FileOfUnits): string {
+/** In `about`: what the staged units were made of; empty once anything of them was changed. */
+const BASIS = 'basis';
+
+function basisOf({ sha256, open }: FileOfUnits): string {
   return JSON.stringify([sha256, open]);
 }
 
-/** Whether the units are there as the file is read now. */
-export function isStaged(file: FileOfUnits, { dataDir }: TaskContext): boolean {
-  const path = pathsOf(dataDir).stagedMemory(file.staged);
+/** In the transaction that changes staged units: they are not those of the file any more. */
+export function setUsed(file: MemoryFile): void {
+  file.setAbout(BASIS, '');
+}
+
+/** Whether a file has the units of a client file as it is read now, and nobody has changed them. */
+function isStaged(path: string, file: FileOfUnits): boolean {
   if (!existsSync(path)) return false;
-  const memory = MemoryFile.openForReading(path);
   try {
-    return memory.about('basis') === basisOf(file);
-  } finally {
-    memory.close();
+    const memory = MemoryFile.openForReading(path);
+    try {
+      return memory.about(BASIS) === basisOf(file);
+    } finally {
+      memory.close();
+    }
+  } catch {
+    // Damaged: it is read again.
+    return false;
   }
+}
+
+/**
+ * Takes the staged units to another place, where nobody else reaches them; reads the file again where they are not there or
+ * not as the file is read now.
+ */
+export async function claimStaged(file: FileOfUnits, to: string, context: TaskContext): Promise<void> {
+  const staged = pathsOf(context.dataDir).stagedMemory(file.staged);
+  if (existsSync(staged)) {
+    putInPlace(staged, to, 'staged memory');
+    removeDatabase(staged);
+    // Looked at only now: it may have been read again until a moment ago.
+    if (isStaged(to, file)) return;
+    removeDatabase(to);
+  }
+  (await stageAt(to, file, context, () => undefined)).close();
+}
+
+/** Back to the desk where nothing was changed, or away. */
+export function giveBack(file: FileOfUnits, from: string, context: TaskContext): void {
+  const staged = pathsOf(context.dataDir).stagedMemory(file.staged);
+  if (isStaged(from, file)) {
+    try {
+      // Not over another that came meanwhile.
+      linkSync(from, staged);
+    } catch {
+      // There is one, or no room: it is read again when it is needed.
+    }
+  }
+  removeDatabase(from);
 }
 
 /**
@@ -45,10 +87,18 @@ export function isStaged(file: FileOfUnits, { dataDir }: TaskContext): boolean {
  * @param see told of each unit
  * @returns the reader, closed, with what it has seen
  */
-export async function stage(file: FileOfUnits, context: TaskContext, see: (read: ReadUnit) => void): Promise<UnitFile> {
-  const paths = pathsOf(context.dataDir);
-  const source = await UnitFile.open(paths.original(file.sha256), file.name, file.open);
-  const builder = new MemoryBuilder(paths.stagedMemory(file.staged), file.name);
+export function stage(file: FileOfUnits, context: TaskContext, see: (read: ReadUnit) => void): Promise<UnitFile> {
+  return stageAt(pathsOf(context.dataDir).stagedMemory(file.staged), file, context, see);
+}
+
+async function stageAt(
+  path: string,
+  file: FileOfUnits,
+  context: TaskContext,
+  see: (read: ReadUnit) => void,
+): Promise<UnitFile> {
+  const source = await UnitFile.open(pathsOf(context.dataDir).original(file.sha256), file.name, file.open);
+  const builder = new MemoryBuilder(path, file.name);
   const order = new InFileOrder((unit, at) => builder.add(unit, at));
   try {
     for await (const batch of source.units()) {
@@ -63,7 +113,7 @@ export async function stage(file: FileOfUnits, context: TaskContext, see: (read:
     context.checkpoint(READ);
     const { header, left } = source.seen;
     await builder.finish({
-      basis: basisOf(file),
+      [BASIS]: basisOf(file),
       left: String(left.length),
       ...(header && { header: JSON.stringify(header) }),
     });

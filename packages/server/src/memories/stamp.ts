@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import type { Db } from '../store/database.js';
 import { clientById } from '../store/termbases.js';
-import type { Stamp } from './write.js';
+import type { Stamp } from './take-in.js';
 
 export const stampBody = {
   subject: z.string().max(200).default(''),

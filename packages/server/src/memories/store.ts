@@ -1,10 +1,7 @@
 /** Memories by their rows in the workspace. */
-import { existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
-import { dirname, join } from 'node:path';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
-import { undoInMemory } from '../store/unit-changes.js';
 import { pathsOf } from '../store/paths.js';
 
 export interface MemoryRow {
@@ -65,44 +62,5 @@ export class OpenMemories {
   close(): void {
     for (const memory of this.open.values()) memory.close();
     this.open.clear();
-  }
-}
-
-/**
- * At the start: half-built files go, and what a killed operation left in a memory without its entry in the ledger is
- * taken back.
- */
-export function recoverMemories(workspace: Db, dataDir: string): void {
-  const folder = dirname(pathsOf(dataDir).memory('x'));
-  mkdirSync(folder, { recursive: true });
-  const known = new Set(
-    workspace
-      .prepare<[], { file: string }>('SELECT file FROM memory')
-      .all()
-      .map((row) => row.file),
-  );
-  for (const name of readdirSync(folder)) {
-    if (name.startsWith('new-')) rmSync(join(folder, name), { force: true });
-    else if (name.endsWith('.db') && known.has(name)) takeBackUnknown(workspace, join(folder, name));
-  }
-}
-
-function takeBackUnknown(workspace: Db, path: string): void {
-  if (!existsSync(path)) return;
-  const highest = workspace.prepare<[], { id: number | null }>('SELECT max(id) AS id FROM ledger').get()!.id ?? 0;
-  const file = MemoryFile.openForWriting(path);
-  try {
-    const unknown = file.db
-      .prepare<[number], { id: number }>(
-        'SELECT DISTINCT ledger_id AS id FROM change WHERE ledger_id > ? ORDER BY ledger_id DESC',
-      )
-      .all(highest);
-    for (const { id } of unknown)
-      file.db.transaction(() => {
-        undoInMemory(file, id);
-        file.db.prepare('DELETE FROM change WHERE ledger_id = ?').run(id);
-      })();
-  } finally {
-    file.close();
   }
 }

@@ -3,7 +3,7 @@ import { isFilterable } from '@fair-copy/core/termbase/categories.js';
 import type { Concept, ConceptBody, ConceptId, Fields } from '@fair-copy/core/termbase/concept.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import type { Db } from './database.js';
-import type { Writing } from './workspace.js';
+import type { Writing } from '../ledger/operation.js';
 
 export interface StoredConcept {
   readonly termbaseId: number;
@@ -119,9 +119,9 @@ export function facetsOf(id: number, { fields, languages }: ConceptBody): FacetR
   return rows;
 }
 
-/** The next concept gets this id. */
+/** The next concept gets this id: no concept ever had it. */
 export function firstFreeConcept(db: Db): number {
-  return db.prepare<[], { id: number }>('SELECT coalesce(max(id), 0) + 1 AS id FROM concept').get()!.id;
+  return (db.prepare<[], number>("SELECT seq FROM sqlite_sequence WHERE name = 'concept'").pluck().get() ?? 0) + 1;
 }
 
 /** Makes the concepts of a staging copyable; before a transaction begins. Gives back what ends that. */
@@ -147,9 +147,12 @@ export function copyConcepts(
   entry.createdAll('concept', entries.first + entries.from - 1, entries.first + entries.to - 1);
 }
 
+/** Null as well where its termbase was deleted: then it only waits for that to be undone. */
 export function readConcept(db: Db, id: number): StoredConcept | null {
   const row = db
-    .prepare<[number], { termbase_id: number; body: string }>('SELECT termbase_id, body FROM concept WHERE id = ?')
+    .prepare<[number], { termbase_id: number; body: string }>(
+      'SELECT termbase_id, body FROM concept WHERE id = ? AND termbase_id IN (SELECT id FROM termbase)',
+    )
     .get(id);
   return row ? { termbaseId: row.termbase_id, body: JSON.parse(row.body) as ConceptBody } : null;
 }

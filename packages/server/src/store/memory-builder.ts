@@ -4,12 +4,13 @@
  * of it. What is said again and again (authors, dates, properties) goes over once.
  */
 import { once } from 'node:events';
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { putInPlace, removeDatabase } from './files.js';
 import { ManyRows } from './many-rows.js';
 import { MemoryFile } from './memory-file.js';
 import { factsOf, moreOf, SEGMENT, UNIT, unitColumns, type UnitPlace } from './unit-columns.js';
@@ -65,6 +66,8 @@ const THREAD = fileURLToPath(
   ),
 );
 
+let buildings = 0;
+
 export class MemoryBuilder {
   count = 0;
   private readonly worker: Worker;
@@ -74,6 +77,7 @@ export class MemoryBuilder {
   private ahead = 0;
   private failure: Error | null = null;
   private isDone = false;
+  private readonly building: string;
 
   /** @param origin what the units come from */
   constructor(
@@ -81,8 +85,9 @@ export class MemoryBuilder {
     origin: string,
   ) {
     mkdirSync(dirname(path), { recursive: true });
-    removeMemory(path);
-    const setting: Setting = { role: ROLE, path, origin, at: new Date().toISOString() };
+    // Two that build for the same place do not meet: the one that ends last stays.
+    this.building = `${path}.${process.pid}-${++buildings}.part`;
+    const setting: Setting = { role: ROLE, path: this.building, origin, at: new Date().toISOString() };
     this.worker = new Worker(THREAD, { workerData: setting });
     this.worker.on('message', (reply: Reply) => {
       if (reply.kind === 'taken') this.ahead--;
@@ -109,12 +114,13 @@ export class MemoryBuilder {
     this.worker.postMessage({ kind: 'end', about } satisfies Request);
     while (!this.isDone) await this.next();
     await this.worker.terminate();
+    putInPlace(this.building, this.path, 'built memory');
   }
 
   /** Nothing is left of it. */
   async abandon(): Promise<void> {
     await this.worker.terminate();
-    removeMemory(this.path);
+    removeDatabase(this.building);
   }
 
   private send(): void {
@@ -129,10 +135,6 @@ export class MemoryBuilder {
     await once(this.worker, 'message');
     if (this.failure) throw this.failure as Error;
   }
-}
-
-export function removeMemory(path: string): void {
-  for (const end of ['', '-wal', '-shm', '-journal']) rmSync(path + end, { force: true });
 }
 
 /** Texts by numbers; the other thread learns them with the next batch. */

@@ -2,7 +2,9 @@
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Said, Unit, Variant } from '@fair-copy/core/memory/unit.js';
 import { NO_CODES, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
-import { migrateTo, openForReading, type Db } from './database.js';
+import { basename } from 'node:path';
+import { DamagedFileError, guarded, migrateTo, openForReading, type Db } from './database.js';
+import { removeDatabase } from './files.js';
 import { UnitSet } from './unit-set.js';
 import { UnitWriter } from './unit-writer.js';
 import { Vocabulary } from './vocabulary.js';
@@ -58,6 +60,27 @@ export interface LanguageTotals {
   readonly units: number;
 }
 
+/** The highest id that a unit ever had, in `about`. */
+const LAST_UNIT = 'last unit';
+
+/** What cannot be opened, for whatever reason, is called damaged: a memory that is there has its tables. */
+function opened(path: string, open: () => MemoryFile): MemoryFile {
+  try {
+    return guarded(path, open);
+  } catch (error) {
+    const { code, message } = error as { code?: string; message: string };
+    if (code === 'SQLITE_CANTOPEN') throw new DamagedFileError(basename(path), 'it is missing or cannot be opened');
+    if (code === 'SQLITE_ERROR' && message.startsWith('no such table'))
+      throw new DamagedFileError(basename(path), message);
+    throw error;
+  }
+}
+
+function requireForm(db: Db, path: string): void {
+  if ((db.pragma('user_version', { simple: true }) as number) < 1)
+    throw new DamagedFileError(basename(path), 'it is empty');
+}
+
 export class MemoryFile {
   private readonly tags = new Map<number, LanguageTag>();
   private readonly ids = new Map<LanguageTag, number>();
@@ -80,10 +103,11 @@ export class MemoryFile {
     );
   }
 
-  /** A new file, without a journal until `finishBuilding`: it is thrown away if anything goes wrong. */
+  /** A new file, with its journal in memory until `finishBuilding`: it is thrown away if anything goes wrong. */
   static build(path: string): MemoryFile {
+    removeDatabase(path);
     const db = new Database(path);
-    db.pragma('journal_mode = OFF');
+    db.pragma('journal_mode = MEMORY');
     db.pragma('synchronous = OFF');
     db.pragma('cache_size = -65536');
     db.pragma('locking_mode = EXCLUSIVE');
@@ -102,19 +126,50 @@ export class MemoryFile {
     this.db.close();
   }
 
+  /** Throws `DamagedFileError`. */
   static openForWriting(path: string): MemoryFile {
-    const db = new Database(path, { fileMustExist: true });
-    db.pragma('locking_mode = NORMAL');
-    db.pragma('journal_mode = WAL');
-    db.pragma('synchronous = NORMAL');
-    db.pragma('busy_timeout = 20000');
-    db.pragma('cache_size = -65536');
-    migrateTo(db, 'memory');
-    return new MemoryFile(db);
+    return opened(path, () => {
+      const db = new Database(path, { fileMustExist: true });
+      try {
+        requireForm(db, path);
+        db.pragma('locking_mode = NORMAL');
+        db.pragma('journal_mode = WAL');
+        db.pragma('synchronous = NORMAL');
+        db.pragma('busy_timeout = 60000');
+        db.pragma('cache_size = -65536');
+        migrateTo(db, 'memory');
+        return new MemoryFile(db);
+      } catch (error) {
+        db.close();
+        throw error;
+      }
+    });
   }
 
+  /** One that nobody else has: without a journal beside it. Throws `DamagedFileError`. */
+  static openAlone(path: string): MemoryFile {
+    return opened(path, () => {
+      const db = new Database(path, { fileMustExist: true });
+      db.pragma('journal_mode = MEMORY');
+      db.pragma('synchronous = OFF');
+      db.pragma('cache_size = -65536');
+      db.pragma('locking_mode = EXCLUSIVE');
+      return new MemoryFile(db);
+    });
+  }
+
+  /** Throws `DamagedFileError`. */
   static openForReading(path: string): MemoryFile {
-    return new MemoryFile(openForReading(path));
+    return opened(path, () => {
+      const db = openForReading(path);
+      try {
+        requireForm(db, path);
+        return new MemoryFile(db);
+      } catch (error) {
+        db.close();
+        throw error;
+      }
+    });
   }
 
   close(): void {
@@ -205,6 +260,29 @@ export class MemoryFile {
   /** Whether what is said about units is in the index: not in memories of earlier versions. */
   get hasFacts(): boolean {
     return this.about('facts') !== null;
+  }
+
+  /** Whether it knows of the workspace's journal: not in memories of earlier versions. */
+  get hasJournal(): boolean {
+    return this.db.prepare("SELECT 1 FROM sqlite_schema WHERE name = 'applied'").get() !== undefined;
+  }
+
+  get highestOrigin(): number {
+    return this.db.prepare<[], number | null>('SELECT max(id) FROM origin').pluck().get() ?? 0;
+  }
+
+  /** The next unit gets this id: no unit ever had it. */
+  get nextId(): number {
+    const noted = Number(this.about(LAST_UNIT) ?? 0);
+    const changed = this.db.prepare<[], number | null>('SELECT max(unit_id) FROM change').pluck().get() ?? 0;
+    return Math.max(noted, changed, this.highest) + 1;
+  }
+
+  /** At the end of a transaction that wrote units: counts and index are as they should be. */
+  settle(): void {
+    if (!this.writer) return;
+    this.writer.settle();
+    this.setAbout(LAST_UNIT, String(this.nextId - 1));
   }
 
   get count(): number {

@@ -1,7 +1,7 @@
 /** Pictures of a termbase: which stored file a concept means by a name. */
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import type { Db } from './database.js';
-import type { Writing } from './workspace.js';
+import type { Writing } from '../ledger/operation.js';
 
 /** A picture that came with client files. */
 export interface PictureFile {

@@ -92,7 +92,7 @@ export function redoInMemory(file: MemoryFile, ledgerId: number, checkpoint: Che
 }
 
 /** Told now and then how much is done, 0 to 1; may throw to stop. */
-type Checkpoint = (share: number) => void;
+export type Checkpoint = (share: number) => void;
 
 interface ChangeRow {
   readonly unit_id: number;
@@ -124,16 +124,16 @@ function restore(file: MemoryFile, ledgerId: number, side: 'before' | 'after', c
     }
     last = changes.at(-1)!.unit_id;
   }
-  write.settle();
+  file.settle();
   return count;
 }
 
-/** Operations after the given one that touch the same units. */
-export function laterChanges(file: MemoryFile, ledgerId: number): number[] {
+/** The numbers of other operations that touched the same units. */
+export function changesOfSameUnits(file: MemoryFile, ledgerId: number): number[] {
   return file.db
-    .prepare<[number], { ledger_id: number }>(
-      'SELECT DISTINCT d.ledger_id FROM change c JOIN change d ON d.unit_id = c.unit_id AND d.ledger_id > c.ledger_id WHERE c.ledger_id = ?',
+    .prepare<[number], number>(
+      'SELECT DISTINCT d.ledger_id FROM change c JOIN change d ON d.unit_id = c.unit_id AND d.ledger_id <> c.ledger_id WHERE c.ledger_id = ?',
     )
-    .all(ledgerId)
-    .map((row) => row.ledger_id);
+    .pluck()
+    .all(ledgerId);
 }

@@ -17,6 +17,7 @@ export class UnitWriter {
   private readonly deleteUnit;
   private readonly deleteSegments;
   private readonly updateSaid;
+  private next: number | null = null;
   private readonly totals = new Map<number, { segments: number; units: number }>();
 
   constructor(private readonly file: MemoryFile) {
@@ -34,8 +35,12 @@ export class UnitWriter {
     this.deleteSegments = db.prepare('DELETE FROM segment WHERE unit_id = ?');
   }
 
-  /** @param id null: the next free one */
+  /** @param id null: the next one, which no unit ever had */
   add(unit: Unit, at: UnitOrigin, id: number | null = null): number {
+    if (id === null) {
+      this.next ??= this.file.nextId;
+      id = this.next++;
+    }
     const { said, changed, author, length, codes, key } = unitColumns(unit);
     const { originId, place, before, after } = at;
     const made = Number(
@@ -132,6 +137,7 @@ export class UnitWriter {
     const update = db.prepare('UPDATE language SET segments = segments + ?, units = units + ? WHERE id = ?');
     for (const [language, { segments, units }] of this.totals) update.run(segments, units, language);
     this.totals.clear();
+    this.next = null;
     this.file.words.settle();
   }
 }

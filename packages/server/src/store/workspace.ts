@@ -1,6 +1,6 @@
-/** The workspace as the writer thread has it: one connection, and one way to write. */
-import { LedgerEntry, type NewEntry } from '../ledger/record.js';
+/** The workspace as the writer thread has it: one connection. What is written goes through `ledger/operation.ts`. */
 import { openDatabase, type Db } from './database.js';
+import { faultAt } from './faults.js';
 import { pathsOf } from './paths.js';
 
 let open: { readonly dataDir: string; readonly db: Db } | null = null;
@@ -8,21 +8,25 @@ let open: { readonly dataDir: string; readonly db: Db } | null = null;
 /** The connection of this thread, kept open. */
 export function workspaceForWriting(dataDir: string): Db {
   if (open?.dataDir !== dataDir) {
-    open?.db.close();
+    closeWorkspace();
     open = { dataDir, db: openDatabase(pathsOf(dataDir).workspace, 'workspace') };
   }
   return open.db;
 }
 
-export interface Writing {
-  readonly db: Db;
-  readonly entry: LedgerEntry;
-  readonly now: string;
+/** Before another connection takes its place, and in tests that put another file there. */
+export function closeWorkspace(): void {
+  open?.db.close();
+  open = null;
 }
 
-/** One operation: one transaction, one entry in the ledger. All of it is there afterwards, or nothing. */
-export function recorded<T>(dataDir: string, about: NewEntry, work: (writing: Writing) => T): T {
-  const db = workspaceForWriting(dataDir);
-  const now = new Date().toISOString();
-  return db.transaction(() => work({ db, entry: new LedgerEntry(db, now, about), now })).immediate();
+/** Commits; before and after it is where tests cut the program off. */
+export function committed(db: Db, what: string): void {
+  faultAt(`commit ${what}`);
+  db.exec('COMMIT');
+  faultAt(`committed ${what}`);
+}
+
+export function rolledBack(db: Db): void {
+  if (db.inTransaction) db.exec('ROLLBACK');
 }

@@ -3,7 +3,7 @@ import { applyBulk, mergedConcepts, type BulkChange } from '@fair-copy/core/term
 import { canonicalTag, languageName, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
-import { UsedFields, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
+import { UsedFields } from '@fair-copy/core/termbase/definition.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { ConceptWriter, readConcept, type StoredConcept } from '../store/concepts.js';
@@ -11,10 +11,11 @@ import { openForReading, type Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { pictureNamed, putPicture } from '../store/pictures.js';
 import { termbaseById } from '../store/termbases.js';
-import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
+import { recorded, type Writing } from '../ledger/operation.js';
+import { workspaceForWriting } from '../store/workspace.js';
 import { addWordFunction, conceptsInList, type ListFilter } from './list.js';
 import type { BulkBody, BulkPreviewBody, SelectionBody } from './schemas.js';
-import { firstTerm, settleFindings } from './write.js';
+import { firstTerm, seeFields, settleFindings } from './write.js';
 
 export interface Bulk extends BulkBody {
   readonly termbaseId: number;
@@ -64,10 +65,10 @@ export function doBulk(job: Bulk, context: TaskContext): { readonly changed: num
   const ids = selected(db, job);
   const termbase = termbaseById(db, job.termbaseId);
   const about = { clientId: termbase.client_id, termbaseId: job.termbaseId, kind: 'bulk', title: 'Changing concepts' };
-  return recorded(context.dataDir, about, (writing) => {
+  return recorded(context, about, (writing) => {
     const changed = job.change.kind === 'merge' ? merge(writing, ids, job) : each(writing, ids, job, context);
     if (changed === 0) throw new ApiError('nothing-to-change');
-    writing.entry.describe(titleOf(db, job, changed), { concepts: changed }, job.termbaseId);
+    writing.entry.describe(titleOf(db, job, changed), { concepts: changed });
     return { changed, ledgerId: writing.entry.id };
   });
 }
@@ -77,6 +78,7 @@ function each(writing: Writing, ids: readonly number[], job: Bulk, context: Task
   const writer = new ConceptWriter(db, now);
   const used = new UsedFields();
   const target = job.change.kind === 'move' ? targetOf(db, job, job.change.termbaseId) : job.termbaseId;
+  entry.touch('termbase', target);
   let changed = 0;
   for (const [i, id] of ids.entries()) {
     if (i % 200 === 0) context.checkpoint((i / ids.length) * 0.95);
@@ -94,7 +96,7 @@ function each(writing: Writing, ids: readonly number[], job: Bulk, context: Task
       writer.replace(id, { termbaseId: target, body: after });
     }
   }
-  define(db, target, used);
+  seeFields(writing, target, used.definitions());
   return changed;
 }
 
@@ -127,13 +129,6 @@ function takePictures(writing: Writing, body: ConceptBody, from: number, to: num
     const there = pictureNamed(writing.db, from, name);
     if (there) putPicture(writing, to, there);
   }
-}
-
-function define(db: Db, termbaseId: number, used: UsedFields): void {
-  const there = JSON.parse(termbaseById(db, termbaseId).fields) as FieldDefinition[];
-  const fields = withDefinitions(there, used.definitions());
-  if (fields !== there)
-    db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), termbaseId);
 }
 
 /** Concepts of one client never go to another's termbase. */

@@ -9,7 +9,8 @@ import { findingBodies, textsOfConcepts } from '../inspection/bodies.js';
 import { openFindingsOf } from '../inspection/read.js';
 import { TERMBASES } from '../inspection/subjects.js';
 import { existingIn } from '../intake/existing.js';
-import { done, idParam, job, jsonOf, OK } from '../schemas.js';
+import { done, idParam, job, jsonOf, OK, seenVersion } from '../schemas.js';
+import { versionOf } from '../store/version.js';
 import type { Db } from '../store/database.js';
 import { pictureNamed } from '../store/pictures.js';
 import { languageCounts, readConcept } from '../store/concepts.js';
@@ -114,7 +115,8 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
       },
     },
     async (request) => {
-      const found = termAnchors(workspace, queryOf(request.params.id, request.query), PAGE);
+      const { id } = termbaseById(workspace, request.params.id);
+      const found = termAnchors(workspace, queryOf(id, request.query), PAGE);
       return { ...found, pageSize: PAGE };
     },
   );
@@ -131,7 +133,8 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
     },
     async (request) => {
       const { concept: id, ...list } = request.query;
-      return { position: termPosition(workspace, queryOf(request.params.id, list), id) };
+      const { id: termbaseId } = termbaseById(workspace, request.params.id);
+      return { position: termPosition(workspace, queryOf(termbaseId, list), id) };
     },
   );
 
@@ -147,7 +150,8 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
     },
     async (request) => {
       const { after = null, ...list } = request.query;
-      const rows = termPage(workspace, queryOf(request.params.id, list), after, PAGE);
+      const { id } = termbaseById(workspace, request.params.id);
+      const rows = termPage(workspace, queryOf(id, list), after, PAGE);
       return rows.map((row) => ({ ...item(row), others: others(row.concept_id, list.language) }));
     },
   );
@@ -192,9 +196,10 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
     return {
       id,
       termbaseId,
+      version: versionOf(body),
       ...(body as unknown as Omit<
         ConceptBodyOf,
-        'id' | 'termbaseId' | 'findings' | 'history' | 'pictures' | 'references'
+        'id' | 'termbaseId' | 'version' | 'findings' | 'history' | 'pictures' | 'references'
       >),
       findings,
       pictures: (body.fields.xGraphic ?? []).flatMap((name) => {
@@ -227,24 +232,33 @@ export function termbaseRoutes(api: Api, { workspace, workers, events, jobs }: C
     {
       schema: {
         params: idParam,
+        querystring: z.object({ version: seenVersion }),
         body: conceptChange,
         response: { 200: z.object({ deleted: z.boolean(), made: z.number().optional() }) },
       },
     },
     async (request) => {
       const termbaseId = readConcept(workspace, request.params.id)?.termbaseId ?? 0;
-      const result = await workers.write('changeConcept', { id: request.params.id, change: request.body });
+      const result = await workers.write('changeConcept', {
+        id: request.params.id,
+        change: request.body,
+        version: request.query.version,
+      });
       changed(termbaseId);
       return result;
     },
   );
 
-  api.delete('/concepts/:id', { schema: { params: idParam, response: { 200: done } } }, async (request) => {
-    const termbaseId = readConcept(workspace, request.params.id)?.termbaseId ?? 0;
-    await workers.write('deleteConcept', { id: request.params.id });
-    changed(termbaseId);
-    return OK;
-  });
+  api.delete(
+    '/concepts/:id',
+    { schema: { params: idParam, querystring: z.object({ version: seenVersion }), response: { 200: done } } },
+    async (request) => {
+      const termbaseId = readConcept(workspace, request.params.id)?.termbaseId ?? 0;
+      await workers.write('deleteConcept', { id: request.params.id, version: request.query.version });
+      changed(termbaseId);
+      return OK;
+    },
+  );
 
   api.post(
     '/concepts/:id/return',

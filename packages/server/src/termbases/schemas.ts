@@ -69,6 +69,8 @@ const fields = z.record(z.string(), z.array(z.string()));
 export const concept = z.object({
   id: z.number(),
   termbaseId: z.number(),
+  /** Which state of it this is: an edit says it, and is refused where the concept was changed meanwhile. */
+  version: z.string(),
   fields,
   languages: z.array(
     z.object({ language: z.string(), fields, terms: z.array(z.object({ id: z.string(), text: z.string(), fields })) }),

@@ -3,7 +3,8 @@ import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { splitConcept } from '@fair-copy/core/termbase/bulk.js';
 import { fieldLabel, OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
 import { NO_FIELDS, termsOf, type ConceptBody, type Fields } from '@fair-copy/core/termbase/concept.js';
-import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
+import type { Shape } from '@fair-copy/core/formats/shaped.js';
+import { withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import { withValue, withValues } from '@fair-copy/core/termbase/fields.js';
 import {
   hasTerm,
@@ -16,20 +17,24 @@ import {
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { ConceptWriter, readConcept, type StoredConcept } from '../store/concepts.js';
+import { changesOf } from '../ledger/definitions.js';
+import type { ShapeSeen } from '../ledger/entities.js';
 import { putPicture, type PictureFile } from '../store/pictures.js';
 import type { Db } from '../store/database.js';
+import { versionOf } from '../store/version.js';
 import { clientById, freeName, termbaseById } from '../store/termbases.js';
-import { recorded, workspaceForWriting, type Writing } from '../store/workspace.js';
+import { recorded, type Writing } from '../ledger/operation.js';
+import { workspaceForWriting } from '../store/workspace.js';
 
 export function createTermbase(
   { clientId, name }: { readonly clientId: number; readonly name: string },
-  { dataDir }: TaskContext,
+  context: TaskContext,
 ): { readonly id: number } {
-  const db = workspaceForWriting(dataDir);
+  const db = workspaceForWriting(context.dataDir);
   clientById(db, clientId);
   const clean = freeName(name, namesIn(db, clientId), 'termbase');
   const about = { clientId, termbaseId: null, kind: 'termbase', title: `Created the termbase “${clean}”` };
-  return recorded(dataDir, about, (writing) => ({ id: insertTermbase(writing, clientId, clean) }));
+  return recorded(context, about, (writing) => ({ id: insertTermbase(writing, clientId, clean) }));
 }
 
 /** Within an operation that is recorded already. */
@@ -42,6 +47,24 @@ export function insertTermbase({ db, entry, now }: Writing, clientId: number, na
   return id;
 }
 
+/** Definitions of the fields that came in with concepts, where there are none yet. */
+export function seeFields({ db, entry }: Writing, termbaseId: number, used: readonly FieldDefinition[]): void {
+  const there = JSON.parse(termbaseById(db, termbaseId).fields) as FieldDefinition[];
+  const fields = withDefinitions(there, used);
+  if (fields === there) return;
+  entry.before('fields seen', termbaseId, changesOf(there, fields));
+  db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), termbaseId);
+}
+
+/** The shape of the sheet that was taken in last. */
+export function seeShape({ db, entry }: Writing, termbaseId: number, shape: Shape): void {
+  const was = termbaseById(db, termbaseId).shape;
+  const gave = JSON.stringify(shape);
+  if (gave === was) return;
+  entry.before('shape seen', termbaseId, { was, gave } satisfies ShapeSeen);
+  db.prepare('UPDATE termbase SET shape = ? WHERE id = ?').run(gave, termbaseId);
+}
+
 export function namesIn(db: Db, clientId: number, except = -1): string[] {
   return db
     .prepare<[number, number], { name: string }>('SELECT name FROM termbase WHERE client_id = ? AND id <> ?')
@@ -51,10 +74,10 @@ export function namesIn(db: Db, clientId: number, except = -1): string[] {
 
 export function renameTermbase(
   { id, name }: { readonly id: number; readonly name: string },
-  { dataDir }: TaskContext,
+  context: TaskContext,
 ): void {
-  const db = workspaceForWriting(dataDir);
-  const { client_id, name: old, created_at, fields, shape } = termbaseById(db, id);
+  const db = workspaceForWriting(context.dataDir);
+  const { client_id, name: old } = termbaseById(db, id);
   const clean = freeName(name, namesIn(db, client_id, id), 'termbase');
   const about = {
     clientId: client_id,
@@ -62,33 +85,19 @@ export function renameTermbase(
     kind: 'termbase',
     title: `Renamed the termbase “${old}” to “${clean}”`,
   };
-  recorded(dataDir, about, ({ entry }) => {
-    entry.before('termbase', id, { client_id, name: old, created_at, fields, shape });
+  recorded(context, about, ({ entry }) => {
+    entry.before('termbase name', id, old);
     db.prepare('UPDATE termbase SET name = ? WHERE id = ?').run(clean, id);
   });
 }
 
-export function deleteTermbase({ id }: { readonly id: number }, { dataDir }: TaskContext): void {
-  const db = workspaceForWriting(dataDir);
-  const { client_id, name, created_at, fields, shape } = termbaseById(db, id);
-  const about = { clientId: client_id, termbaseId: null, kind: 'termbase', title: `Deleted the termbase “${name}”` };
-  recorded(dataDir, about, ({ entry }) => {
-    db.prepare(
-      `INSERT INTO change (ledger_id, entity, entity_id, before)
-       SELECT ?, 'concept', id, json_object('termbaseId', termbase_id, 'body', json(body)) FROM concept WHERE termbase_id = ?`,
-    ).run(entry.id, id);
-    const stets = db
-      .prepare<[number], Record<string, unknown> & { id: number }>('SELECT * FROM stet WHERE termbase_id = ?')
-      .all(id);
-    for (const { id: stetId, ...state } of stets) entry.before('stet', stetId, state);
-    const pictures = db
-      .prepare<[number], Record<string, unknown> & { id: number }>('SELECT * FROM picture WHERE termbase_id = ?')
-      .all(id);
-    for (const { id: pictureId, ...state } of pictures) entry.before('picture', pictureId, state);
-    db.prepare('DELETE FROM term WHERE termbase_id = ?').run(id);
-    db.prepare('DELETE FROM facet WHERE termbase_id = ?').run(id);
-    db.prepare('DELETE FROM concept WHERE termbase_id = ?').run(id);
-    entry.before('termbase', id, { client_id, name, created_at, fields, shape });
+/** Its concepts and all that belongs to it stay under its number, until the ledger lets go of the deletion. */
+export function deleteTermbase({ id }: { readonly id: number }, context: TaskContext): void {
+  const db = workspaceForWriting(context.dataDir);
+  const { id: _id, ...state } = termbaseById(db, id);
+  const title = `Deleted the termbase “${state.name}”`;
+  recorded(context, { clientId: state.client_id, termbaseId: null, kind: 'termbase', title }, ({ entry }) => {
+    entry.before('termbase', id, state);
     db.prepare('DELETE FROM termbase WHERE id = ?').run(id);
   });
 }
@@ -112,14 +121,14 @@ function split(
   id: number,
   before: StoredConcept,
   termIds: readonly string[],
-  dataDir: string,
+  context: TaskContext,
 ): { readonly deleted: boolean; readonly made: number } {
   const parts = splitConcept(before.body, termIds);
   if (!parts) throw new ApiError('split-nothing');
-  const { client_id } = termbaseById(workspaceForWriting(dataDir), before.termbaseId);
+  const { client_id } = termbaseById(workspaceForWriting(context.dataDir), before.termbaseId);
   const title = `Split “${firstTerm(parts.taken)}” from “${firstTerm(parts.rest)}”`;
   const about = { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title };
-  return recorded(dataDir, about, ({ db, entry, now }) => {
+  return recorded(context, about, ({ db, entry, now }) => {
     const writer = new ConceptWriter(db, now);
     entry.before('concept', id, before);
     settleFindings(db, id);
@@ -131,17 +140,22 @@ function split(
 }
 
 export function changeConcept(
-  { id, change }: { readonly id: number; readonly change: ConceptChange },
-  { dataDir }: TaskContext,
+  {
+    id,
+    change,
+    version,
+  }: { readonly id: number; readonly change: ConceptChange; readonly version?: string | undefined },
+  context: TaskContext,
 ): { readonly deleted: boolean; readonly made?: number } {
-  const db = workspaceForWriting(dataDir);
+  const db = workspaceForWriting(context.dataDir);
   const before = readConcept(db, id);
   if (!before) throw new ApiError('not-found', { what: 'concept' });
-  if (change.kind === 'split') return split(id, before, change.terms, dataDir);
+  requireSeen(db, id, before, version);
+  if (change.kind === 'split') return split(id, before, change.terms, context);
   const { body, title } = changed(before.body, change);
   const { client_id } = termbaseById(db, before.termbaseId);
   const about = { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title };
-  return recorded(dataDir, about, ({ entry, now }) => {
+  return recorded(context, about, ({ entry, now }) => {
     entry.before('concept', id, before);
     const writer = new ConceptWriter(db, now);
     settleFindings(db, id);
@@ -150,6 +164,19 @@ export function changeConcept(
     else writer.replace(id, { termbaseId: before.termbaseId, body });
     return { deleted: body.languages.length === 0 };
   });
+}
+
+/** Throws `ApiError` where the concept was changed since the person saw it, with what that was. */
+function requireSeen(db: Db, id: number, { body }: StoredConcept, version: string | undefined): void {
+  if (version === undefined || version === versionOf(body)) return;
+  const title = db
+    .prepare<[number], string>(
+      `SELECT l.title FROM change c JOIN ledger l ON l.id = c.ledger_id
+       WHERE c.entity = 'concept' AND c.entity_id = ? ORDER BY l.id DESC LIMIT 1`,
+    )
+    .pluck()
+    .get(id);
+  throw new ApiError('changed-meanwhile', { title: title ?? 'in another window' });
 }
 
 /** What the last inspection said of this concept may no longer be so. */
@@ -211,9 +238,9 @@ function withChangedField(
 /** The concept as it was before an operation: itself an operation, with its undo. */
 export function returnConcept(
   { id, ledgerId }: { readonly id: number; readonly ledgerId: number },
-  { dataDir }: TaskContext,
+  context: TaskContext,
 ): void {
-  const db = workspaceForWriting(dataDir);
+  const db = workspaceForWriting(context.dataDir);
   const now = readConcept(db, id);
   if (!now) throw new ApiError('not-found', { what: 'concept' });
   const change = db
@@ -226,7 +253,7 @@ export function returnConcept(
   const earlier = JSON.parse(change.before) as StoredConcept;
   const { client_id } = termbaseById(db, now.termbaseId);
   const title = `Returned “${firstTerm(earlier.body)}” to how it was before: ${change.title}`;
-  recorded(dataDir, { clientId: client_id, termbaseId: now.termbaseId, kind: 'edit', title }, (writing) => {
+  recorded(context, { clientId: client_id, termbaseId: now.termbaseId, kind: 'edit', title }, (writing) => {
     writing.entry.before('concept', id, now);
     settleFindings(db, id);
     new ConceptWriter(db, writing.now).replace(id, { termbaseId: now.termbaseId, body: earlier.body });
@@ -235,15 +262,15 @@ export function returnConcept(
 
 export function defineFields(
   { id, fields }: { readonly id: number; readonly fields: readonly FieldDefinition[] },
-  { dataDir }: TaskContext,
+  context: TaskContext,
 ): void {
-  const db = workspaceForWriting(dataDir);
-  const { id: _id, ...before } = termbaseById(db, id);
+  const db = workspaceForWriting(context.dataDir);
+  const before = termbaseById(db, id);
   const names = fields.map((field) => `${field.level} ${field.name.trim().toLowerCase()}`);
   if (new Set(names).size < names.length) throw new ApiError('field-twice');
   const title = `Changed the fields of “${before.name}”`;
-  recorded(dataDir, { clientId: before.client_id, termbaseId: id, kind: 'termbase', title }, ({ entry }) => {
-    entry.before('termbase', id, before);
+  recorded(context, { clientId: before.client_id, termbaseId: id, kind: 'termbase', title }, ({ entry }) => {
+    entry.before('termbase fields', id, changesOf(JSON.parse(before.fields) as FieldDefinition[], fields));
     db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), id);
   });
 }
@@ -251,14 +278,14 @@ export function defineFields(
 /** A picture that was received, for a concept, under the name that the concept gives it. */
 export function addPicture(
   { conceptId, picture }: { readonly conceptId: number; readonly picture: PictureFile },
-  { dataDir }: TaskContext,
+  context: TaskContext,
 ): void {
-  const db = workspaceForWriting(dataDir);
+  const db = workspaceForWriting(context.dataDir);
   const before = readConcept(db, conceptId);
   if (!before) throw new ApiError('not-found', { what: 'concept' });
   const { client_id } = termbaseById(db, before.termbaseId);
   const title = `Added the picture ${picture.name} to “${firstTerm(before.body)}”`;
-  recorded(dataDir, { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title }, (writing) => {
+  recorded(context, { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title }, (writing) => {
     writing.entry.before('concept', conceptId, before);
     putPicture(writing, before.termbaseId, picture);
     const body = withFields(before.body, withValue(before.body.fields, 'xGraphic', picture.name));
@@ -300,9 +327,9 @@ export function createConcept(
     readonly termbaseId: number;
     /** Its terms in other languages. */ readonly others?: readonly NewTerm[];
   },
-  { dataDir }: TaskContext,
+  context: TaskContext,
 ): { readonly id: number } {
-  const db = workspaceForWriting(dataDir);
+  const db = workspaceForWriting(context.dataDir);
   const { client_id } = termbaseById(db, termbaseId);
   const clean = termText(first.text);
   let body: ConceptBody = { fields: NO_FIELDS, languages: [], origins: [] };
@@ -312,7 +339,7 @@ export function createConcept(
     body = withTerm(body, tag, termText(text));
   }
   return recorded(
-    dataDir,
+    context,
     { clientId: client_id, termbaseId, kind: 'edit', title: `Added the concept “${clean}”` },
     ({ entry, now }) => {
       const id = new ConceptWriter(db, now).create(termbaseId, body);
@@ -322,10 +349,14 @@ export function createConcept(
   );
 }
 
-export function deleteConcept({ id }: { readonly id: number }, { dataDir }: TaskContext): void {
-  const db = workspaceForWriting(dataDir);
+export function deleteConcept(
+  { id, version }: { readonly id: number; readonly version?: string | undefined },
+  context: TaskContext,
+): void {
+  const db = workspaceForWriting(context.dataDir);
   const before = readConcept(db, id);
   if (!before) throw new ApiError('not-found', { what: 'concept' });
+  requireSeen(db, id, before, version);
   const { client_id } = termbaseById(db, before.termbaseId);
   const about = {
     clientId: client_id,
@@ -333,7 +364,7 @@ export function deleteConcept({ id }: { readonly id: number }, { dataDir }: Task
     kind: 'edit',
     title: `Deleted the concept “${firstTerm(before.body)}”`,
   };
-  recorded(dataDir, about, ({ entry, now }) => {
+  recorded(context, about, ({ entry, now }) => {
     entry.before('concept', id, before);
     settleFindings(db, id);
     new ConceptWriter(db, now).delete(id);

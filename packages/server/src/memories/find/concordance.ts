@@ -142,14 +142,8 @@ function wordTest(
 ): { readonly beginning: string; readonly test: (word: string) => boolean } {
   const star = word.indexOf('*');
   if (star >= 0) {
-    const pattern = new RegExp(
-      `^${word
-        .split('*')
-        .map((part) => part.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
-        .join('.*')}$`,
-      'u',
-    );
-    return { beginning: word.slice(0, star), test: (other) => pattern.test(other) };
+    const parts = word.split('*');
+    return { beginning: word.slice(0, star), test: (other) => fitsParts(other, parts) };
   }
   const stem = STEMMERS[primaryLanguage(language)]?.stem;
   if (!stem) {
@@ -163,6 +157,19 @@ function wordTest(
   const own = foldForSearch(stem(word));
   const beginning = commonBeginning(own, word).slice(0, 3) || word.slice(0, 1);
   return { beginning, test: (other) => other === word || foldForSearch(stem(other)) === own };
+}
+
+/** Whether the parts follow one another in the text, the first at its beginning, the last at its end. Linear. */
+function fitsParts(text: string, parts: readonly string[]): boolean {
+  const [first, last] = [parts[0]!, parts.at(-1)!];
+  if (text.length < first.length + last.length || !text.startsWith(first) || !text.endsWith(last)) return false;
+  let at = first.length;
+  for (const part of parts.slice(1, -1)) {
+    const found = text.indexOf(part, at);
+    if (found < 0) return false;
+    at = found + part.length;
+  }
+  return at <= text.length - last.length;
 }
 
 function commonBeginning(a: string, b: string): string {

@@ -1,7 +1,7 @@
 /** Whether texts hold what a filter looks for, by its options. */
-import { createContext, Script, type Context } from 'node:vm';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import { ApiError } from '../../errors.js';
+import { PATTERN_TIME, withinTime } from '../../jobs/within-time.js';
 import type { UnitFilter } from '../schemas.js';
 
 /** Whether each of some texts (without codes) passes. Throws `ApiError` for a pattern that is wrong or takes too long. */
@@ -46,18 +46,17 @@ function hasWord(text: string, word: string): boolean {
   return false;
 }
 
-/** Milliseconds that a pattern may take for the texts that are tried together; most take less than one. */
-const PATTERN_TIME = 1500;
 /** Texts tried together: so few that a slow pattern is noticed soon. */
 const TOGETHER = 500;
 
-const ALL = new Script('texts.map((text) => pattern.test(text))');
-
 function patternTest(source: string, exactCase: boolean): TextTest {
-  const context = createContext({ pattern: compiled(source, exactCase), texts: [] as readonly string[] });
+  const pattern = compiled(source, exactCase);
   return (texts) => {
     const found: boolean[] = [];
-    for (let i = 0; i < texts.length; i += TOGETHER) found.push(...tried(context, texts.slice(i, i + TOGETHER)));
+    for (let i = 0; i < texts.length; i += TOGETHER) {
+      const some = texts.slice(i, i + TOGETHER);
+      found.push(...withinTime(PATTERN_TIME, () => some.map((text) => pattern.test(text))));
+    }
     return found;
   };
 }
@@ -69,16 +68,5 @@ export function compiled(source: string, exactCase: boolean): RegExp {
     throw new ApiError('pattern-wrong', {
       what: (error as Error).message.replace(/^Invalid regular expression: /, ''),
     });
-  }
-}
-
-/** With a limit in time that ends even a single match that would take ages. */
-function tried(context: Context, texts: readonly string[]): readonly boolean[] {
-  context.texts = texts;
-  try {
-    return ALL.runInContext(context, { timeout: PATTERN_TIME }) as boolean[];
-  } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ERR_SCRIPT_EXECUTION_TIMEOUT') throw new ApiError('pattern-slow');
-    throw error;
   }
 }

@@ -1,0 +1,115 @@
+/** Undoing an operation as a whole, and doing it again. */
+import { ApiError } from '../errors.js';
+import { settleUnitFindings } from '../inspection/settle.js';
+import type { TaskContext } from '../jobs/task.js';
+import type { Db } from '../store/database.js';
+import { MemoryFile } from '../store/memory-file.js';
+import { pathsOf } from '../store/paths.js';
+import { committed, rolledBack, workspaceForWriting } from '../store/workspace.js';
+import { refuseIfBlocked, refuseIfUnitsBlocked, type Direction } from './blockers.js';
+import {
+  announce,
+  applyInMemory,
+  endUnsettled,
+  noteApplied,
+  noteJob,
+  restoreEntry,
+  settle,
+  type JournaledMemory,
+} from './journal.js';
+import { ended } from './operation.js';
+
+export function undoEntry({ id }: { readonly id: number }, context: TaskContext): { readonly title: string } {
+  return turn(id, 'undo', context);
+}
+
+export function redoEntry({ id }: { readonly id: number }, context: TaskContext): { readonly title: string } {
+  return turn(id, 'redo', context);
+}
+
+function turn(id: number, direction: Direction, context: TaskContext): { readonly title: string } {
+  const { dataDir } = context;
+  endUnsettled(dataDir);
+  const db = workspaceForWriting(dataDir);
+  const { title } = requireTurnable(db, id, direction);
+  refuseIfBlocked(db, id, direction);
+  const memories = memoriesOf(db, id);
+  if (memories.length === 0) turnInWorkspace(db, id, direction, context.jobId);
+  else turnWithMemories(db, id, direction, memories, context);
+  return { title };
+}
+
+function requireTurnable(db: Db, id: number, direction: Direction): { readonly title: string } {
+  const entry = db
+    .prepare<[number], { title: string; undone_at: string | null; closed: string | null }>(
+      'SELECT title, undone_at, closed FROM ledger WHERE id = ?',
+    )
+    .get(id);
+  if (!entry) throw new ApiError('not-found', { what: 'entry in the ledger' });
+  if (direction === 'undo' && entry.undone_at) throw new ApiError('already-undone');
+  if (direction === 'redo' && !entry.undone_at) throw new ApiError('not-undone');
+  if (entry.closed) throw new ApiError('entry-closed', { what: entry.closed });
+  return entry;
+}
+
+/** Memories whose units the entry changed; those that it made go and come as a whole. */
+function memoriesOf(db: Db, id: number): JournaledMemory[] {
+  return db
+    .prepare<[{ id: number }], JournaledMemory>(
+      `SELECT m.id, m.file, t.change_id AS change FROM touched t JOIN memory m ON m.id = t.resource_id
+       WHERE t.ledger_id = @id AND t.kind = 'memory' AND t.change_id IS NOT NULL AND NOT EXISTS (
+         SELECT 1 FROM change WHERE ledger_id = @id AND entity = 'memory' AND entity_id = m.id)
+       ORDER BY m.id`,
+    )
+    .all({ id });
+}
+
+function turnInWorkspace(db: Db, id: number, direction: Direction, jobId: number | null): void {
+  db.exec('BEGIN IMMEDIATE');
+  try {
+    restoreEntry(db, id, direction);
+    noteJob(db, jobId, id, undefined);
+    committed(db, 'ledger');
+  } catch (error) {
+    rolledBack(db);
+    throw error;
+  }
+}
+
+function turnWithMemories(
+  db: Db,
+  id: number,
+  direction: Direction,
+  memories: readonly JournaledMemory[],
+  context: TaskContext,
+): void {
+  const files: MemoryFile[] = [];
+  try {
+    for (const { id: memoryId, file: name, change } of memories) {
+      const file = MemoryFile.openForWriting(pathsOf(context.dataDir).memory(name));
+      files.push(file);
+      refuseIfUnitsBlocked(db, file, { id, memoryId, change, direction });
+    }
+    const announced = announce(db, { direction, ledgerId: id, memories, jobId: context.jobId });
+    try {
+      db.exec('BEGIN IMMEDIATE');
+      files.forEach((file, i) => {
+        const { id: memoryId, change } = memories[i]!;
+        file.db.exec('BEGIN IMMEDIATE');
+        noteApplied(file, announced, change);
+        applyInMemory(file, change, direction, (share) => context.checkpoint((i + share) / files.length));
+        settleUnitFindings(db, file, memoryId, change);
+      });
+      restoreEntry(db, id, direction);
+      settle(db, announced, undefined);
+      for (const file of files) committed(file.db, 'memory');
+      committed(db, 'ledger');
+    } catch (error) {
+      for (const one of [db, ...files.map((file) => file.db)]) rolledBack(one);
+      ended(db, context.dataDir, announced, files);
+      throw error;
+    }
+  } finally {
+    for (const file of files) if (file.db.open) file.close();
+  }
+}

@@ -1,0 +1,93 @@
+/** Memories as a whole: made, renamed, deleted. */
+import { mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import type { TaskContext } from '../jobs/task.js';
+import { recorded, type Writing } from '../ledger/operation.js';
+import { removeDatabase } from '../store/files.js';
+import { MemoryFile } from '../store/memory-file.js';
+import { pathsOf } from '../store/paths.js';
+import { clientById, freeName } from '../store/termbases.js';
+import { workspaceForWriting } from '../store/workspace.js';
+import { memoryById, memoryNames } from './store.js';
+
+export function createMemory(
+  { clientId, name, subject }: { readonly clientId: number; readonly name: string; readonly subject: string },
+  context: TaskContext,
+): { readonly id: number } {
+  const db = workspaceForWriting(context.dataDir);
+  clientById(db, clientId);
+  const clean = freeName(name, memoryNames(db, clientId), 'memory');
+  const about = { clientId, termbaseId: null, kind: 'memory', title: `Created the memory “${clean}”` };
+  return withNewFile(context.dataDir, (stored, path) => {
+    MemoryFile.build(path).finishBuilding();
+    return recorded(context, about, (writing) => ({ id: insertMemory(writing, stored, clientId, clean, subject) }));
+  });
+}
+
+/**
+ * Makes a file for a memory that is about to be. It belongs to nobody until the workspace knows of it: if that does not come
+ * about, it goes at once, or at the next start.
+ * @param work is told its name and its path
+ */
+export function withNewFile<T>(dataDir: string, work: (stored: string, path: string) => T): T {
+  const stored = newMemoryFile(dataDir);
+  const path = pathsOf(dataDir).memory(stored);
+  try {
+    return work(stored, path);
+  } catch (error) {
+    removeDatabase(path);
+    throw error;
+  }
+}
+
+/** A name that no memory's file has yet. */
+export function newMemoryFile(dataDir: string): string {
+  const stored = `${Date.now().toString(36)}-${process.pid}-${++made}.db`;
+  mkdirSync(dirname(pathsOf(dataDir).memory(stored)), { recursive: true });
+  return stored;
+}
+
+let made = 0;
+
+export function insertMemory(
+  { db, entry, now }: Writing,
+  file: string,
+  clientId: number,
+  name: string,
+  subject: string,
+): number {
+  const id = Number(
+    db
+      .prepare('INSERT INTO memory (client_id, name, subject, created_at, file) VALUES (?, ?, ?, ?, ?)')
+      .run(clientId, name, subject, now, file).lastInsertRowid,
+  );
+  entry.created('memory', id);
+  return id;
+}
+
+export function renameMemory(
+  { id, name, subject }: { readonly id: number; readonly name?: string; readonly subject?: string },
+  context: TaskContext,
+): void {
+  const db = workspaceForWriting(context.dataDir);
+  const before = memoryById(db, id);
+  const clean = name === undefined ? before.name : freeName(name, memoryNames(db, before.client_id, id), 'memory');
+  const title =
+    name === undefined ? `Changed the subject of “${clean}”` : `Renamed the memory “${before.name}” to “${clean}”`;
+  recorded(context, { clientId: before.client_id, termbaseId: null, kind: 'memory', title }, ({ entry }) => {
+    if (name !== undefined) entry.before('memory name', id, before.name);
+    if (subject !== undefined) entry.before('memory subject', id, before.subject);
+    db.prepare('UPDATE memory SET name = ?, subject = ? WHERE id = ?').run(clean, subject ?? before.subject, id);
+  });
+}
+
+/** Its file, its findings and what was let stand stay, until the ledger lets go of the deletion. */
+export function deleteMemory({ id }: { readonly id: number }, context: TaskContext): void {
+  const db = workspaceForWriting(context.dataDir);
+  const { id: _, ...before } = memoryById(db, id);
+  const title = `Deleted the memory “${before.name}”`;
+  recorded(context, { clientId: before.client_id, termbaseId: null, kind: 'memory', title }, ({ entry }) => {
+    entry.before('memory', id, before);
+    db.prepare('DELETE FROM memory WHERE id = ?').run(id);
+  });
+}

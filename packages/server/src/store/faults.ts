@@ -1,0 +1,52 @@
+/**
+ * Places at which a power cut or a full disk would do most harm: before and after every commit and every file that is put
+ * in its place. Nothing happens there, unless a test asks for a fault by FAIR_COPY_FAULT (see docs/promises.md):
+ * `{"kind": "kill" | "full" | "count", "at": 3, "among": "commit"}` ends the process, or throws what SQLite throws on a
+ * full disk, at the third place whose name begins with "commit".
+ */
+import { appendFileSync } from 'node:fs';
+
+interface Plan {
+  readonly kind: 'kill' | 'full' | 'count';
+  /** From 1. */
+  readonly at?: number;
+  /** How many places in a row fail from there on; by default one. */
+  readonly times?: number;
+  readonly among?: string;
+  /** For `count`: a file that gets the name of each place. */
+  readonly to?: string;
+}
+
+let plan: Plan | null = read();
+let passed = 0;
+
+function read(): Plan | null {
+  const said = process.env.FAIR_COPY_FAULT;
+  return said ? (JSON.parse(said) as Plan) : null;
+}
+
+/** For tests within this thread; null: no faults. */
+export function planFaults(next: Plan | null): void {
+  plan = next;
+  passed = 0;
+}
+
+/** @param place what happens next, or has just happened: "commit memory", "committed ledger", "rename memory" */
+export function faultAt(place: string): void {
+  if (!plan || !place.startsWith(plan.among ?? '')) return;
+  passed++;
+  if (plan.kind === 'count') {
+    if (plan.to) appendFileSync(plan.to, `${place}\n`);
+    return;
+  }
+  const from = plan.at ?? 1;
+  if (passed < from || passed >= from + (plan.times ?? 1)) return;
+  if (plan.kind === 'kill') {
+    process.kill(process.pid, 'SIGKILL');
+    // The signal is for the whole process; this thread must not go on meanwhile.
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 60_000);
+  }
+  // A full disk is noticed before something is there, not after.
+  if (/^(committed|renamed)/.test(place)) return;
+  throw Object.assign(new Error('database or disk is full'), { code: 'SQLITE_FULL' });
+}

@@ -1,0 +1,42 @@
+/** At the start: what the last run left unfinished is brought to an end, before anybody can ask for anything. */
+import { existsSync } from 'node:fs';
+import type { SettledJob } from '../jobs/jobs.js';
+import { endUnsettled, takeBackUnknown } from '../ledger/journal.js';
+import { DamagedFileError } from '../store/database.js';
+import { pathsOf } from '../store/paths.js';
+import { keepReserve } from '../store/reserve.js';
+import { closeWorkspace, workspaceForWriting } from '../store/workspace.js';
+
+/**
+ * The workspace and its memories agree afterwards. Throws `DamagedFileError` for the workspace; a damaged memory is left as
+ * it is, and named where it is asked for.
+ * @returns the jobs of the last run whose operations stand in the ledger
+ */
+export function recover(dataDir: string): readonly SettledJob[] {
+  try {
+    const db = workspaceForWriting(dataDir);
+    endUnsettled(dataDir);
+    for (const { file } of db.prepare<[], { file: string }>('SELECT file FROM memory').all()) {
+      const path = pathsOf(dataDir).memory(file);
+      if (!existsSync(path)) continue;
+      try {
+        takeBackUnknown(db, path);
+      } catch (error) {
+        if (!(error instanceof DamagedFileError)) throw error;
+      }
+    }
+    keepReserve(dataDir);
+    return db.prepare<[], SettledJob>('SELECT * FROM job_done').all();
+  } finally {
+    closeWorkspace();
+  }
+}
+
+/** Once the desk has noted what the jobs did. */
+export function forgetSettledJobs(dataDir: string): void {
+  try {
+    workspaceForWriting(dataDir).prepare('DELETE FROM job_done').run();
+  } finally {
+    closeWorkspace();
+  }
+}

@@ -7,9 +7,14 @@ import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import yauzl from 'yauzl';
 import zlib from 'node:zlib';
 
-const MEMBER_LIMIT = 1024 ** 3;
-const TOTAL_LIMIT = 2 * 1024 ** 3;
-const MEMBERS = 10_000;
+/** Limits on what comes out of an archive: bytes of a member, bytes of all, how many there are. */
+export interface ArchiveLimits {
+  readonly member: number;
+  readonly total: number;
+  readonly members: number;
+}
+
+const LIMITS: ArchiveLimits = { member: 1024 ** 3, total: 2 * 1024 ** 3, members: 10_000 };
 /** Beyond this size a member that unpacks to more than `RATIO` times its packed size is taken for a bomb. */
 const SUSPICIOUS = 64 * 1024 ** 2;
 const RATIO = 250;
@@ -20,12 +25,13 @@ export class ZipArchive implements Archive {
   private constructor(
     private readonly zip: yauzl.ZipFile,
     private readonly entries: ReadonlyMap<string, yauzl.Entry>,
+    private readonly limits: ArchiveLimits,
   ) {}
 
-  static async open(path: string): Promise<ZipArchive> {
+  static async open(path: string, limits = LIMITS): Promise<ZipArchive> {
     const zip = await opened(path);
     try {
-      return new ZipArchive(zip, await listed(zip));
+      return new ZipArchive(zip, await listed(zip, limits), limits);
     } catch (error) {
       zip.close();
       throw error;
@@ -52,7 +58,7 @@ export class ZipArchive implements Archive {
       for await (const chunk of stream as AsyncIterable<Buffer>) {
         size += chunk.length;
         this.total += chunk.length;
-        refuseBombs(name, size, entry.compressedSize, this.total);
+        refuseBombs(name, size, entry.compressedSize, this.total, this.limits);
         crc = crc32(chunk, crc);
         yield chunk;
       }
@@ -77,9 +83,9 @@ export class ZipArchive implements Archive {
   }
 }
 
-function refuseBombs(name: string, size: number, packed: number, total: number): void {
-  if (size > MEMBER_LIMIT || total > TOTAL_LIMIT) throw new DataError('archive-bomb', { what: `${name}: over 1 GB` });
-  if (size > SUSPICIOUS && size > packed * RATIO)
+function refuseBombs(name: string, size: number, packed: number, total: number, limits: ArchiveLimits): void {
+  if (size > limits.member || total > limits.total) throw new DataError('archive-bomb', { what: `${name}: over 1 GB` });
+  if (limits === LIMITS && size > SUSPICIOUS && size > packed * RATIO)
     throw new DataError('archive-bomb', { what: `${name}: ${Math.round(size / packed)} times its packed size` });
 }
 
@@ -91,12 +97,14 @@ function opened(path: string): Promise<yauzl.ZipFile> {
   });
 }
 
-function listed(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
+/** Members by their names; of two of one name the second gets a number. */
+function listed(zip: yauzl.ZipFile, { members }: ArchiveLimits): Promise<Map<string, yauzl.Entry>> {
   return new Promise((resolve, reject) => {
     const entries = new Map<string, yauzl.Entry>();
+    const times = new Map<string, number>();
     zip.on('entry', (entry: yauzl.Entry) => {
-      if (entries.size >= MEMBERS) return reject(new DataError('archive-bomb', { what: `over ${MEMBERS} files` }));
-      if (!entry.fileName.endsWith('/')) entries.set(entry.fileName, entry);
+      if (entries.size >= members) return reject(new DataError('archive-bomb', { what: `over ${members} files` }));
+      if (!entry.fileName.endsWith('/')) entries.set(freeIn(entries, times, entry.fileName), entry);
       zip.readEntry();
     });
     zip.on('end', () => resolve(entries));
@@ -109,6 +117,16 @@ function listed(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
     );
     zip.readEntry();
   });
+}
+
+function freeIn(entries: ReadonlyMap<string, unknown>, times: Map<string, number>, name: string): string {
+  let free = name;
+  while (entries.has(free)) {
+    const n = (times.get(name) ?? 1) + 1;
+    times.set(name, n);
+    free = name.replace(/(\.[^./]*)?$/, ` (${n})$1`);
+  }
+  return free;
 }
 
 function reason(error: Error | null): string {

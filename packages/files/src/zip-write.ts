@@ -1,6 +1,9 @@
-/** Writing zip archives in pieces, by fflate. */
-import { createWriteStream } from 'node:fs';
+/** Writing zip archives in pieces: by fflate, and by yazl where one may grow over 4 GB. */
+import { createReadStream, createWriteStream } from 'node:fs';
 import { once } from 'node:events';
+import { rename, rm } from 'node:fs/promises';
+import { pipeline } from 'node:stream/promises';
+import yazl from 'yazl';
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 
 export interface ZipMember {
@@ -34,4 +37,41 @@ export async function writeZip(path: string, members: Iterable<ZipMember> | Asyn
   zip.end();
   if (!out.writableFinished) await once(out, 'finish');
   if (failed) throw failed;
+}
+
+/** A member of a large archive: a text, or a file as it lies on the disk. */
+export type BigZipMember =
+  | { readonly name: string; readonly text: string }
+  | {
+      readonly name: string;
+      readonly path: string;
+      /** Called when its turn comes; may throw to stop. */
+      readonly begin: () => void;
+    };
+
+/** Of any size (ZIP64). The archive is there as a whole, or not at all. */
+export async function writeBigZip(path: string, members: Iterable<BigZipMember>): Promise<void> {
+  const part = `${path}.part`;
+  const zip = new yazl.ZipFile();
+  zip.on('error', (error: Error) => (zip.outputStream as unknown as { destroy(error: Error): void }).destroy(error));
+  for (const member of members) {
+    if ('text' in member) zip.addBuffer(Buffer.from(member.text, 'utf8'), member.name);
+    else
+      zip.addReadStreamLazy(member.name, (give) => {
+        try {
+          member.begin();
+          give(null, createReadStream(member.path));
+        } catch (error) {
+          give(error as Error, null as never);
+        }
+      });
+  }
+  zip.end();
+  try {
+    await pipeline(zip.outputStream, createWriteStream(part));
+    await rename(part, path);
+  } catch (error) {
+    await rm(part, { force: true });
+    throw error;
+  }
 }

@@ -39,10 +39,14 @@ import { pathsOf } from './store/paths.js';
 import { pictureRoutes } from './pictures/routes.js';
 import { termbaseRoutes } from './termbases/routes.js';
 import { forgetSettledJobs, recover } from './upkeep/recover.js';
+import { upkeepRoutes } from './upkeep/routes.js';
+import { keepUp, tidyAtStart } from './upkeep/upkeep.js';
 
 export interface AppOptions {
   readonly dataDir: string;
   readonly security?: Security;
+  /** A folder for files that nobody owns, after a return to an older copy of the workspace; null: they go. */
+  readonly aside?: string | null;
 }
 
 /** The built pages; from the sources as well as from `dist`. */
@@ -50,8 +54,9 @@ const WEB = fileURLToPath(new URL('../../web/dist/', import.meta.url));
 
 export type App = FastifyInstance;
 
-export async function buildApp({ dataDir, security = {} }: AppOptions): Promise<App> {
-  const context = await openContext(dataDir);
+export async function buildApp({ dataDir, security = {}, aside = null }: AppOptions): Promise<App> {
+  const context = await openContext(dataDir, aside);
+  const endUpkeep = keepUp(context);
   const app = Fastify({
     bodyLimit: 8 * 1024 * 1024,
     routerOptions: { maxParamLength: 300 },
@@ -81,7 +86,10 @@ export async function buildApp({ dataDir, security = {} }: AppOptions): Promise<
   await app.register(routes(context), { prefix: '/api' });
   app.get('/api/docs', { schema: { hide: true } }, () => app.swagger());
   await servePages(app);
-  app.addHook('onClose', () => closeContext(context));
+  app.addHook('onClose', () => {
+    endUpkeep();
+    return closeContext(context);
+  });
   return app;
 }
 
@@ -104,10 +112,11 @@ function routes(context: Context) {
     ledgerRoutes(api, context);
     lookUpRoutes(api, context);
     jobRoutes(api, context);
+    upkeepRoutes(api, context);
   };
 }
 
-async function openContext(dataDir: string): Promise<Context> {
+async function openContext(dataDir: string, aside: string | null): Promise<Context> {
   const unlock = lockFolder(dataDir);
   const opened: { close(): void }[] = [];
   try {
@@ -122,6 +131,7 @@ async function openContext(dataDir: string): Promise<Context> {
     desk.prepare("UPDATE intake_file SET state = 'waiting' WHERE state = 'reading'").run();
     noteSettled(desk, settled);
     forgetSettledJobs(dataDir);
+    tidyAtStart(dataDir, desk, aside);
     const workspace = openForReading(paths.workspace);
     opened.push(workspace);
     const memories = new OpenMemories(workspace, dataDir);

@@ -1,6 +1,6 @@
 /** All errors that the server answers with, each with its HTTP status, in one table. */
 import { DataError, type Diagnostic } from '@fair-copy/core/diagnostic.js';
-import { DamagedFileError } from './store/database.js';
+import { DamagedFileError, isDamage } from './store/database.js';
 import { isDiskFull } from './store/reserve.js';
 
 const ERRORS = {
@@ -37,6 +37,8 @@ const ERRORS = {
     message: 'The file of the memory “{name}” is damaged ({what}). Holdings says what can be done.',
   },
   'file-damaged': { status: 409, message: 'The file {name} is damaged: {what}.' },
+  'client-at-work': { status: 409, message: 'Work on this client is under way. Wait until it is done, or stop it.' },
+  'nothing-to-mend': { status: 409, message: 'The file of “{name}” is sound: there is nothing to mend.' },
   'client-confirm': { status: 400, message: 'To delete a client for good, give its name as it is written here.' },
   'term-empty': { status: 400, message: 'A term cannot be empty. Delete it instead.' },
   'term-there': { status: 409, message: 'The concept has this term in this language already.' },
@@ -59,6 +61,20 @@ const ERRORS = {
   'encoding-unknown': { status: 400, message: '“{what}” is not a known encoding.' },
   'finding-gone': { status: 409, message: 'The text has changed since the inspection. Inspect again.' },
   'too-large': { status: 413, message: 'The file is larger than {limit}. Split it, or use the command line.' },
+  'archive-deep': {
+    status: 422,
+    message: '“{name}” lies in archives more than {limit} deep. Nothing of it was taken; unpack it and drop its files.',
+  },
+  'archive-many': {
+    status: 422,
+    message:
+      '“{name}” holds too many files: with the archives around it, more than {limit}. Nothing of it was taken; send it in parts.',
+  },
+  'archive-large': {
+    status: 422,
+    message:
+      '“{name}” unpacks to more than the {limit} that are left for this upload. Nothing of it was taken; send it in parts.',
+  },
   'upload-broken': { status: 400, message: 'The upload broke off. Nothing was kept; drop the file again.' },
   'disk-full': { status: 507, message: 'The disk is full. Nothing was kept.' },
   'not-allowed': { status: 403, message: 'This address is not allowed to ask.' },
@@ -105,6 +121,7 @@ export function carried(error: unknown): Carried {
   if (error instanceof DataError) return { kind: 'data', diagnostic: error.diagnostic };
   if (error instanceof DamagedFileError)
     return carried(new ApiError('file-damaged', { name: error.file, what: error.why }));
+  if (isDamage(error)) return carried(new ApiError('file-damaged', { name: 'of a resource', what: (error as Error).message }));
   const { message } = error as NodeJS.ErrnoException;
   if (isDiskFull(error)) return { kind: 'api', code: 'disk-full', message: ERRORS['disk-full'].message };
   return { kind: 'internal', message: message ?? String(error) };

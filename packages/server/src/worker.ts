@@ -16,6 +16,12 @@ const memoriesEdit = () => import('./memories/edit.js');
 const memoriesBulk = () => import('./memories/bulk.js');
 const memoriesExchangeTask = () => import('./memories/exchange-task.js');
 const ledgerWrite = () => import('./ledger/undo.js');
+const upkeepHistory = () => import('./upkeep/history.js');
+const upkeepUpkeep = () => import('./upkeep/upkeep.js');
+const upkeepEraseClient = () => import('./upkeep/erase-client.js');
+const upkeepMendMemory = () => import('./upkeep/mend-memory.js');
+const upkeepCopies = () => import('./upkeep/copies.js');
+const upkeepBackup = () => import('./upkeep/backup.js');
 const inspectionWrite = () => import('./inspection/write.js');
 const inspectionWriteMemory = () => import('./inspection/write-memory.js');
 const intakeReadTasks = () => import('./intake/read-tasks.js');
@@ -60,10 +66,18 @@ const writerTasks = {
   inspectMemory: async () => (await inspectionWriteMemory()).inspectMemory,
   letUnitsStand: async () => (await inspectionWriteMemory()).letUnitsStand,
   putUnitsRight: async () => (await inspectionWriteMemory()).putUnitsRight,
+  setUndoDays: async () => (await upkeepHistory()).setUndoDays,
+  clearHistory: async () => (await upkeepHistory()).clearHistory,
+  sweepRemains: async () => (await upkeepUpkeep()).sweepRemains,
+  sweepErased: async () => (await upkeepUpkeep()).sweepErased,
+  eraseClient: async () => (await upkeepEraseClient()).eraseClient,
+  restoreMemory: async () => (await upkeepMendMemory()).restoreMemory,
+  salvageMemory: async () => (await upkeepMendMemory()).salvageMemory,
 };
 
 const readerTasks = {
   readFile: async () => (await intakeReadTasks()).readFile,
+  unpackArchive: async () => (await intakeReadTasks()).unpackArchive,
   firstLines: async () => (await intakeReadTasks()).firstLines,
   proposeFile: async () => (await intakeReadTasks()).proposeFile,
   evaluateFile: async () => (await intakeReadTasks()).evaluateFile,
@@ -80,6 +94,8 @@ const readerTasks = {
   lookAtFile: async () => (await alignmentsAlignTask()).lookAtFile,
   keepPairs: async () => (await alignmentsPairsTask()).keepPairs,
   handOverPairs: async () => (await alignmentsPairsTask()).handOverPairs,
+  keepCopies: async () => (await upkeepCopies()).keepCopies,
+  backUpTo: async () => (await upkeepBackup()).backUpTo,
   markTerms: async () => (await alignmentsPairsTask()).markTerms,
 };
 

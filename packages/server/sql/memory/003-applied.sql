@@ -6,3 +6,8 @@ CREATE TABLE applied (
   direction TEXT NOT NULL,
   origins INTEGER NOT NULL
 ) STRICT;
+
+-- Units that were edited by operations whose changes are no longer kept: the index may list words that they lost.
+CREATE TABLE edited (
+  unit_id INTEGER PRIMARY KEY
+) STRICT;

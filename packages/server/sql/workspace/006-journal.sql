@@ -257,3 +257,8 @@ INSERT INTO sqlite_sequence (name, seq)
     UNION ALL SELECT 'picture' UNION ALL SELECT 'stet' UNION ALL SELECT 'unit_stet') AS t
   WHERE t.name NOT IN (SELECT name FROM sqlite_sequence);
 UPDATE sqlite_sequence SET seq = max(seq, coalesce((SELECT max(entity_id) FROM change WHERE entity = sqlite_sequence.name), 0));
+
+-- Clients that were deleted for good: what the desk still has of them goes as well.
+CREATE TABLE erased_client (
+  id INTEGER PRIMARY KEY
+) STRICT;

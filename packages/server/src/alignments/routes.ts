@@ -81,6 +81,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
     { schema: { summary: 'A file as it is', response: { 200: z.object({ sha256: z.string(), size: z.number() }) } } },
     async (request) => {
       const { sha256, size } = await keepUpload((request.body as Readable | null) ?? request.raw, paths, SIZE_LIMIT);
+      alignments.received(sha256);
       return { sha256, size };
     },
   );

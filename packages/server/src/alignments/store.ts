@@ -1,5 +1,6 @@
 /** Alignments on the desk, kept as the person left them. */
 import { placesAfter, type Layout } from '@fair-copy/core/alignment/layout.js';
+import { shownName } from '@fair-copy/files/file-names.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { Text } from './align-task.js';
@@ -61,6 +62,13 @@ export class Alignments {
     return tally;
   }
 
+  /** A file was sent, and is in no alignment yet. */
+  received(sha256: string): void {
+    this.desk
+      .prepare('INSERT INTO received (sha256, at) VALUES (?, ?) ON CONFLICT DO UPDATE SET at = excluded.at')
+      .run(sha256, new Date().toISOString());
+  }
+
   add(clientId: number, source: FileOf, target: FileOf, reading: FileReading): number {
     const now = new Date().toISOString();
     return Number(
@@ -69,7 +77,7 @@ export class Alignments {
           `INSERT INTO alignment (client_id, source_name, source_sha256, target_name, target_sha256, reading, state, created_at, paired_at)
            VALUES (?, ?, ?, ?, ?, ?, 'running', ?, ?)`,
         )
-        .run(clientId, source.name, source.sha256, target.name, target.sha256, JSON.stringify(reading), now, now)
+        .run(clientId, shownName(source.name), source.sha256, shownName(target.name), target.sha256, JSON.stringify(reading), now, now)
         .lastInsertRowid,
     );
   }

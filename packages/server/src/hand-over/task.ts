@@ -11,6 +11,7 @@ import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
+import { safeFileName } from '@fair-copy/files/file-names.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { writeZip } from '@fair-copy/files/zip-write.js';
@@ -55,7 +56,7 @@ export async function handOver(job: HandOver, context: TaskContext): Promise<Han
   db.exec('BEGIN');
   try {
     const { name } = termbaseById(db, job.termbaseId);
-    const fileName = fileStem(`${name} ${job.languages.join('-')}.${job.format}`);
+    const fileName = safeFileName(`${name} ${job.languages.join('-')}.${job.format}`);
     const folder = paths.outgoing(job.jobId);
     await mkdir(folder, { recursive: true });
     const path = join(folder, fileName);
@@ -105,7 +106,7 @@ async function write(
         beyondBasic: beyondBasic(db, job.termbaseId),
         pictures: pictures.paths,
       });
-      await writeZip(path, pictures.members(`${fileStem(title)}.tbx`, tbx, pathsOf(context.dataDir)));
+      await writeZip(path, pictures.members(`${safeFileName(title)}.tbx`, tbx, pathsOf(context.dataDir)));
       break;
     }
     case 'html': {
@@ -150,10 +151,6 @@ async function write(
     }
   }
   return { concepts: written, left: total - written, ...(homeless.count && { homeless: homeless.count }) };
-}
-
-function fileStem(name: string): string {
-  return name.replace(/[/\\:*?"<>|]/g, '_');
 }
 
 /** Whether any concept uses fields beyond TBX-Basic: decides which dialect the file names. */

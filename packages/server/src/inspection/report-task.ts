@@ -1,4 +1,5 @@
 /** The inspection report: the open findings as HTML or XLSX. */
+import { safeFileName } from '@fair-copy/files/file-names.js';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { direction, languageName } from '@fair-copy/core/language/tags.js';
@@ -43,7 +44,7 @@ export async function inspectionReport(
   const memory = job.kind === 'memory' ? MemoryFile.openForReading(paths.memory(memoryById(db, job.id).file)) : null;
   try {
     const about = memory ? inspectedMemory(db, memory, job.id) : inspectedTermbase(db, job.id);
-    const fileName = `${about.name} - inspection.${job.format}`.replace(/[/\\:*?"<>|]/g, '_');
+    const fileName = safeFileName(`${about.name} - inspection.${job.format}`);
     await mkdir(paths.outgoing(job.jobId), { recursive: true });
     const path = join(paths.outgoing(job.jobId), fileName);
     if (job.format === 'html') await writeText(path, htmlReport(db, about));

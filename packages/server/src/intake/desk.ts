@@ -5,6 +5,7 @@ import type { Context } from '../context.js';
 import type { RowDecision } from '@fair-copy/core/intake/evaluate.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { SourceChoices } from '@fair-copy/files/client-file.js';
+import { shownName } from '@fair-copy/files/file-names.js';
 import { fileKind, isExchange } from '@fair-copy/files/file-kind.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
 import type { Job, JobControls } from '../jobs/jobs.js';
@@ -14,6 +15,7 @@ import { removeDatabase } from '../store/files.js';
 import { DeskPictures } from './pictures.js';
 import { Recipes } from './recipes.js';
 import { keepUpload } from './uploads.js';
+import { Uploads } from './upload-limits.js';
 import { IntakeFiles, type IntakeFile } from './files.js';
 import type { FileOfUnits } from '../memories/staged.js';
 import type { AllUnitsWritten, UnitsToWrite, UnitsWritten } from '../memories/take-in.js';
@@ -29,6 +31,7 @@ export class Desk {
   readonly files: IntakeFiles;
   readonly pictures: DeskPictures;
   readonly recipes: Recipes;
+  private readonly uploads: Uploads;
   private evaluations = new Map<number, SharedArrayBuffer>();
   private readonly deciding = new Map<number, Promise<void>>();
   private waiting: ReturnType<typeof setTimeout> | undefined;
@@ -37,6 +40,7 @@ export class Desk {
     this.files = new IntakeFiles(context.desk);
     this.pictures = new DeskPictures(context.desk);
     this.recipes = new Recipes(context.desk);
+    this.uploads = new Uploads(context.desk);
   }
 
   /** Streams an upload to the originals and begins to read it; a picture is laid beside the files. */
@@ -53,8 +57,9 @@ export class Desk {
       this.picturesChanged(clientId);
       return { fileId: null, jobId: null };
     }
-    const name = path.replace(/^.*[/\\]/, '');
-    const fileId = this.files.add({ clientId, name, sha256, size });
+    const name = shownName(path.replace(/^.*[/\\]/, ''));
+    const uploadId = this.uploads.begin(size);
+    const fileId = this.files.add({ clientId, name, sha256, size, uploadId, depth: 0 });
     return { fileId, jobId: this.read(fileId).id };
   }
 
@@ -62,6 +67,7 @@ export class Desk {
   private picturesChanged(clientId: number): void {
     clearTimeout(this.waiting);
     this.waiting = setTimeout(() => {
+      if (!this.context.desk.open) return;
       for (const file of this.files.list(clientId))
         if (file.state === 'ready' && namesPictures(file)) this.evaluateAgain(file.id);
       this.told(0);
@@ -105,16 +111,11 @@ export class Desk {
       return;
     }
     const decisions = this.files.get(fileId).decisions;
-    const result = await workers.read('readFile', { fileId, sha256, name, choices, decisions }, controls);
-    if (result.kind === 'members') {
-      this.files.remove(fileId);
-      for (const { picture, ...member } of result.members) {
-        if (picture) this.pictures.add(file.clientId, { ...member, type: picture });
-        else this.read(this.files.add({ clientId: file.clientId, ...member }));
-      }
-      this.picturesChanged(file.clientId);
+    if (await isArchive(this.context.paths.original(sha256))) {
+      await this.uploads.inTurn(file.uploadId, () => this.unpack(file, controls));
       return;
     }
+    const result = await workers.read('readFile', { fileId, sha256, name, choices, decisions }, controls);
     for (const { picture, ...member } of result.pictures)
       this.pictures.add(file.clientId, { ...member, type: picture! });
     if (!this.files.exists(fileId)) return;
@@ -123,6 +124,23 @@ export class Desk {
     if (result.units) await this.survey(fileId, controls);
     if (choices.sheet === undefined && result.otherSheets.length) this.takeOtherSheets(file, result.otherSheets);
     await this.evaluate(fileId, controls);
+  }
+
+  /** The members of an archive are files of their own. */
+  private async unpack(file: IntakeFile, controls: JobControls): Promise<void> {
+    const { id: fileId, sha256, name, clientId, uploadId, depth } = file;
+    const left = this.uploads.left(uploadId, file.size);
+    const members = await this.context.workers.read('unpackArchive', { fileId, sha256, name, depth, left }, controls);
+    const added = this.context.desk.transaction(() => {
+      this.uploads.took(uploadId, members);
+      this.files.remove(fileId);
+      return members.flatMap(({ picture, ...member }) => {
+        if (picture) this.pictures.add(clientId, { ...member, type: picture });
+        return picture ? [] : [this.files.add({ clientId, ...member, uploadId, depth: depth + 1 })];
+      });
+    })();
+    for (const id of added) this.read(id);
+    this.picturesChanged(clientId);
   }
 
   /** What the file holds as units. */
@@ -239,6 +257,8 @@ export class Desk {
           sha256: file.sha256,
           size: file.size,
           choices: { sheet },
+          uploadId: file.uploadId,
+          depth: file.depth,
         }),
       );
     }
@@ -253,6 +273,8 @@ export class Desk {
       sha256: file.sha256,
       size: file.size,
       choices: { sheet },
+      uploadId: file.uploadId,
+      depth: file.depth,
     });
     this.read(id);
     return id;
@@ -437,6 +459,14 @@ function fileOfUnits({ id, sha256, name, choices, decisions }: IntakeFile): File
 
 function namesPictures({ reading }: IntakeFile): boolean {
   return reading?.columns.some(({ role }) => role.value.kind === 'field' && role.value.field === 'xGraphic') ?? false;
+}
+
+async function isArchive(path: string): Promise<boolean> {
+  try {
+    return (await fileKind(path)) === 'zip';
+  } catch {
+    return false;
+  }
 }
 
 /** Damaged files and those of no known kind are told of by what reads them. */

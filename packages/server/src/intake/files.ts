@@ -22,6 +22,10 @@ export interface IntakeFile {
   readonly choices: SourceChoices;
   readonly decisions: Decisions;
   readonly targetId: number | null;
+  /** The upload that it came with; null: of an earlier version. */
+  readonly uploadId: number | null;
+  /** How many archives it lay in. */
+  readonly depth: number;
   /** The recipe that was applied, if any. */
   readonly recipeId: number | null;
   readonly reading: Reading | null;
@@ -44,6 +48,8 @@ interface FileRow {
   readonly decisions: string;
   readonly target_id: number | null;
   readonly recipe_id: number | null;
+  readonly upload_id: number | null;
+  readonly depth: number;
   readonly reading: string | null;
   readonly outcome: string | null;
   readonly error: string | null;
@@ -65,17 +71,27 @@ const COLUMNS = {
 export class IntakeFiles {
   constructor(private readonly desk: Db) {}
 
-  add(file: { clientId: number; name: string; sha256: string; size: number; choices?: SourceChoices }): number {
+  add(file: {
+    readonly clientId: number;
+    readonly name: string;
+    readonly sha256: string;
+    readonly size: number;
+    readonly choices?: SourceChoices;
+    readonly uploadId: number | null;
+    readonly depth: number;
+  }): number {
     return Number(
       this.desk
         .prepare(
-          "INSERT INTO intake_file (client_id, name, sha256, size, state, choices, created_at) VALUES (?, ?, ?, ?, 'waiting', ?, ?)",
+          "INSERT INTO intake_file (client_id, name, sha256, size, state, upload_id, depth, choices, created_at) VALUES (?, ?, ?, ?, 'waiting', ?, ?, ?, ?)",
         )
         .run(
           file.clientId,
           file.name,
           file.sha256,
           file.size,
+          file.uploadId,
+          file.depth,
           JSON.stringify(file.choices ?? {}),
           new Date().toISOString(),
         ).lastInsertRowid,
@@ -102,6 +118,10 @@ export class IntakeFiles {
   }
 
   update(id: number, change: Partial<Omit<IntakeFile, 'id' | 'clientId' | 'name' | 'sha256' | 'size'>>): void {
+    this.desk.transaction(() => this.set(id, change))();
+  }
+
+  private set(id: number, change: object): void {
     for (const [property, value] of Object.entries(change)) {
       if (property === 'state') this.desk.prepare('UPDATE intake_file SET state = ? WHERE id = ?').run(value, id);
       else if (property === 'targetId')
@@ -118,7 +138,10 @@ export class IntakeFiles {
   }
 
   remove(id: number): void {
-    this.desk.prepare('DELETE FROM intake_file WHERE id = ?').run(id);
+    this.desk.transaction(() => {
+      this.forgetRowDecisions(id);
+      this.desk.prepare('DELETE FROM intake_file WHERE id = ?').run(id);
+    })();
   }
 
   rowDecisions(id: number): [number, RowDecision][] {
@@ -159,6 +182,8 @@ function fileOf(row: FileRow): IntakeFile {
     decisions: JSON.parse(row.decisions) as Decisions,
     targetId: row.target_id,
     recipeId: row.recipe_id,
+    uploadId: row.upload_id,
+    depth: row.depth,
     reading: parsed(row.reading),
     outcome: parsed(row.outcome),
     error: parsed(row.error),

@@ -1,7 +1,7 @@
 /** Reading a client file into its staging, and working out what becomes of its rows. */
 import { createHash } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
-import { mkdir, rename } from 'node:fs/promises';
+import { mkdir, rename, rm } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import {
@@ -29,6 +29,8 @@ import { openForReading } from '../store/database.js';
 import { pathsOf, type Paths } from '../store/paths.js';
 import { Staging, type StagedRow } from '../store/staging.js';
 import { Contents } from './contents.js';
+import { requireFitting, requireRoom, type UploadLeft } from './upload-limits.js';
+import { safeFileName, shownName } from '@fair-copy/files/file-names.js';
 import { existingIn } from './existing.js';
 import { placedRows } from './placed-rows.js';
 
@@ -64,25 +66,20 @@ export interface UnpackedMember {
   readonly picture: string | null;
 }
 
-export type ReadResult =
-  | {
-      readonly kind: 'reading';
-      readonly reading: Reading;
-      readonly otherSheets: readonly string[];
-      /** Pictures that lie in the workbook. */
-      readonly pictures: readonly UnpackedMember[];
-      /** Its texts are sentences rather than terms. */
-      readonly units: boolean;
-    }
-  /** An archive: its members are files of their own. */
-  | { readonly kind: 'members'; readonly members: readonly UnpackedMember[] };
+export interface ReadResult {
+  readonly reading: Reading;
+  readonly otherSheets: readonly string[];
+  /** Pictures that lie in the workbook. */
+  readonly pictures: readonly UnpackedMember[];
+  /** Its texts are sentences rather than terms. */
+  readonly units: boolean;
+}
 
 /** Goes through the whole file; leaves its rows in the staging. */
 export async function readFile(file: FileToRead, context: TaskContext): Promise<ReadResult> {
   const paths = pathsOf(context.dataDir);
   const source = await ClientFile.open(paths.original(file.sha256), file.name);
   try {
-    if (source.kind === 'zip') return { kind: 'members', members: await unpack(file, context) };
     const staging = Staging.create(paths.staging(file.fileId));
     try {
       const sample = await staging.fill((sink) =>
@@ -95,7 +92,6 @@ export async function readFile(file: FileToRead, context: TaskContext): Promise<
       const own = sample.source.kind === 'workbook' ? sample.source.sheet : '';
       const reading = proposeReading(sample, file.decisions);
       return {
-        kind: 'reading',
         reading,
         units: file.choices.as ? file.choices.as === 'units' : looksLikeUnits(reading, sample.rows),
         otherSheets: visible.filter((name) => name !== own),
@@ -109,19 +105,44 @@ export async function readFile(file: FileToRead, context: TaskContext): Promise<
   }
 }
 
+export interface ArchiveToUnpack {
+  readonly fileId: number;
+  readonly sha256: string;
+  readonly name: string;
+  /** How many archives it lies in itself. */
+  readonly depth: number;
+  /** What may still come out of the upload that it belongs to. */
+  readonly left: UploadLeft;
+}
+
 /** The members of an archive become originals; folders, hidden files and system leftovers are not taken. */
-async function unpack(file: FileToRead, context: TaskContext): Promise<UnpackedMember[]> {
+export async function unpackArchive(
+  file: ArchiveToUnpack,
+  context: TaskContext,
+): Promise<readonly UnpackedMember[]> {
   const paths = pathsOf(context.dataDir);
   const archive = await ZipArchive.open(paths.original(file.sha256));
   try {
     const names = archive.names.filter((name) => !/(^|\/)(\.|__MACOSX\/|Thumbs\.db$)/.test(name));
+    const claimed = names.map((name) => ({ size: archive.sizeOf(name), isPicture: PICTURE_NAME.test(name) }));
+    requireFitting(file.name, file.depth, claimed, file.left);
     const members: UnpackedMember[] = [];
+    let bytes = 0;
     for (const [i, name] of names.entries()) {
       context.checkpoint(i / names.length);
-      const member = await keptOriginal(archive.read(name), `member-${file.fileId}-${i}`, paths);
+      const before = bytes;
+      const counted = async function* (): AsyncGenerator<Uint8Array> {
+        for await (const chunk of archive.read(name)) {
+          bytes += chunk.length;
+          requireRoom(file.name, bytes, file.left);
+          yield chunk;
+        }
+      };
+      const member = await keptOriginal(counted(), `member-${file.fileId}-${i}`, paths);
+      bytes = before + member.size;
       // Pictures are found by their path; a file is called by its name.
       const picture = PICTURE_NAME.test(name) ? member.picture : null;
-      members.push({ ...member, picture, name: picture ? name : basename(name) });
+      members.push({ ...member, picture, name: shownName(picture ? name : basename(name)) });
     }
     return members;
   } finally {
@@ -160,10 +181,16 @@ async function keptOriginal(
   };
   await mkdir(paths.incoming, { recursive: true });
   const temporary = join(paths.incoming, temporaryName);
-  await pipeline(counted, createWriteStream(temporary));
-  const sha256 = hash.digest('hex');
-  await mkdir(dirname(paths.original(sha256)), { recursive: true });
-  await rename(temporary, paths.original(sha256));
+  try {
+    await pipeline(counted, createWriteStream(temporary));
+    const sha256 = hash.copy().digest('hex');
+    await mkdir(dirname(paths.original(sha256)), { recursive: true });
+    await rename(temporary, paths.original(sha256));
+  } catch (error) {
+    await rm(temporary, { force: true });
+    throw error;
+  }
+  const sha256 = hash.copy().digest('hex');
   return { sha256, size, picture: size <= PICTURE_LIMIT ? pictureType(head) : null };
 }
 
@@ -349,7 +376,7 @@ export async function queryList(
     };
     const headers = columns.map(queryHeader);
     const stem = file.name.replace(/\.[^.]+$/, '');
-    const fileName = `${stem} - questions.xlsx`;
+    const fileName = safeFileName(`${stem} - questions.xlsx`);
     await mkdir(paths.outgoing(file.jobId), { recursive: true });
     const path = join(paths.outgoing(file.jobId), fileName);
     await writeWorkbook(path, [

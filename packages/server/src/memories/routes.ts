@@ -26,6 +26,7 @@ import { lastInspection, openFindingsOf, openTotal } from '../inspection/read.js
 import { findingBody } from '../inspection/schemas.js';
 import { MEMORIES } from '../inspection/subjects.js';
 import { historyOf } from '../store/unit-changes.js';
+import { copiedAt } from '../upkeep/copies.js';
 import { UNIT_FORMATS } from './unit-formats.js';
 
 const unitParam = idParam.extend({ unit: z.coerce.number().int().positive() });
@@ -408,10 +409,12 @@ export function memoryRoutes(api: Api, context: Context): void {
           'SELECT * FROM memory WHERE @client IS NULL OR client_id = @client ORDER BY id',
         )
         .all({ client: client ?? null });
-      return workers.find('findConcordance', {
-        memories: rows.map(({ id, name, file }) => ({ id, name, file })),
+      const sound = rows.filter((row) => memories.damageOf(row) === null);
+      const found = await workers.find('findConcordance', {
+        memories: sound.map(({ id, name, file }) => ({ id, name, file })),
         query: { text: q, inflected, language: language ?? null, limit },
       });
+      return { ...found, damaged: rows.filter((row) => !sound.includes(row)).map(({ name }) => name) };
     },
   );
 }
@@ -419,14 +422,8 @@ export function memoryRoutes(api: Api, context: Context): void {
 /** What the commonest of the first units say. */
 const LOOKED_AT = 500;
 
-export function shownMemory(row: MemoryRow, { workspace, memories }: Context): MemoryBody {
-  const file = memories.file(row.id);
-  const types = file.db
-    .prepare<[number], { type: string }>(
-      `SELECT json_extract(p.value, '$.type') AS type FROM (SELECT said FROM unit WHERE said IS NOT NULL LIMIT ?) u, json_each(u.said, '$.props') p
-       GROUP BY 1 ORDER BY count(*) DESC LIMIT 40`,
-    )
-    .all(LOOKED_AT);
+export function shownMemory(row: MemoryRow, { workspace, memories, paths }: Context): MemoryBody {
+  const what = memories.damageOf(row);
   const client = workspace
     .prepare<[number], { name: string }>('SELECT name FROM client WHERE id = ?')
     .get(row.client_id)!.name;
@@ -435,19 +432,40 @@ export function shownMemory(row: MemoryRow, { workspace, memories }: Context): M
       "SELECT max(l.at) AS at FROM touched t JOIN ledger l ON l.id = t.ledger_id WHERE t.kind = 'memory' AND t.resource_id = ?",
     )
     .get(row.id)!.at;
-  return {
+  const about = {
     id: row.id,
     clientId: row.client_id,
     client,
     name: row.name,
     subject: row.subject,
+    changedAt: last ?? row.created_at,
+  };
+  if (what !== null)
+    return {
+      ...about,
+      units: 0,
+      languages: [],
+      origins: [],
+      attributes: [],
+      openFindings: null,
+      damage: { what, copiedAt: copiedAt(paths.root, row.file) },
+    };
+  const file = memories.file(row.id);
+  const types = file.db
+    .prepare<[number], { type: string }>(
+      `SELECT json_extract(p.value, '$.type') AS type FROM (SELECT said FROM unit WHERE said IS NOT NULL LIMIT ?) u, json_each(u.said, '$.props') p
+       GROUP BY 1 ORDER BY count(*) DESC LIMIT 40`,
+    )
+    .all(LOOKED_AT);
+  return {
+    ...about,
     units: file.count,
     languages: file.languages(),
     origins: file.db
       .prepare<[], { id: number; name: string; at: string }>('SELECT id, name, at FROM origin ORDER BY id LIMIT 200')
       .all(),
     attributes: types.map((found) => found.type),
-    changedAt: last ?? row.created_at,
+    damage: null,
     openFindings: lastInspection(workspace, MEMORIES, row.id) ? openTotal(workspace, MEMORIES, row.id) : null,
   };
 }

@@ -85,6 +85,8 @@ export const memoryBody = z.object({
   changedAt: z.string(),
   /** Null: never inspected. */
   openFindings: z.number().nullable(),
+  /** What is wrong with its file, and when the copy was made that one can go back to; null: it is sound. */
+  damage: z.object({ what: z.string(), copiedAt: z.string().nullable() }).nullable(),
 });
 export type MemoryBody = z.infer<typeof memoryBody>;
 
@@ -140,6 +142,8 @@ export const concordanceBody = z.object({
     }),
   ),
   more: z.boolean(),
+  /** Memories whose files are damaged: they were not looked through. */
+  damaged: z.array(z.string()),
 });
 export type ConcordanceBody = z.infer<typeof concordanceBody>;
 

@@ -1,6 +1,6 @@
 /** Memories by their rows in the workspace. */
 import { ApiError } from '../errors.js';
-import type { Db } from '../store/database.js';
+import { DamagedFileError, isDamage, type Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 
@@ -26,9 +26,11 @@ export function memoryNames(db: Db, clientId: number, except = -1): string[] {
     .map((row) => row.name);
 }
 
-/** Open for reading, kept open; one for each memory that was asked for. */
+/** Open for reading, kept open; one for each memory that was asked for. A damaged one is known by what is wrong with it. */
 export class OpenMemories {
   private readonly open = new Map<string, MemoryFile>();
+  /** What is wrong, by the names of files. */
+  private readonly damaged = new Map<string, string>();
 
   constructor(
     private readonly workspace: Db,
@@ -39,11 +41,53 @@ export class OpenMemories {
     return memoryById(this.workspace, id);
   }
 
+  /** Throws `ApiError` ("memory-damaged"). */
   file(id: number): MemoryFile {
-    const { file } = this.row(id);
+    const { file, name } = this.row(id);
+    const damage = this.damaged.get(file);
+    if (damage !== undefined) throw new ApiError('memory-damaged', { name, what: damage });
     let memory = this.open.get(file);
-    if (!memory) this.open.set(file, (memory = MemoryFile.openForReading(pathsOf(this.dataDir).memory(file))));
+    if (memory) return memory;
+    try {
+      memory = MemoryFile.openForReading(pathsOf(this.dataDir).memory(file));
+    } catch (error) {
+      if (!(error instanceof DamagedFileError)) throw error;
+      this.damaged.set(file, error.why);
+      throw new ApiError('memory-damaged', { name, what: error.why });
+    }
+    this.open.set(file, memory);
     return memory;
+  }
+
+  /** What is wrong with a memory's file; null: it can be opened and read. */
+  damageOf({ id, file }: MemoryRow): string | null {
+    try {
+      void this.file(id).count;
+      return null;
+    } catch (error) {
+      const known = this.damaged.get(file);
+      if (known !== undefined) return known;
+      if (!isDamage(error)) throw error;
+      this.damaged.set(file, (error as Error).message);
+      return (error as Error).message;
+    }
+  }
+
+  /** Files that turned out to be damaged while a copy was made. */
+  noteDamaged(files: readonly string[]): void {
+    for (const file of files) {
+      if (!file.endsWith('.db') || file === 'workspace.db' || file === 'desk.db') continue;
+      this.damaged.set(file, 'some of its pages are damaged');
+      this.open.get(file)?.close();
+      this.open.delete(file);
+    }
+  }
+
+  /** All that can be read. */
+  *sound(): Generator<{ readonly file: string; changeBytes(): number }> {
+    for (const row of this.workspace.prepare<[], MemoryRow>('SELECT * FROM memory').all())
+      if (this.damageOf(row) === null)
+        yield { file: row.file, changeBytes: () => this.file(row.id).changeBytes() };
   }
 
   /** A memory, or any, may have new languages after it was written. */
@@ -59,8 +103,12 @@ export class OpenMemories {
     }
   }
 
-  close(): void {
+  closeAll(): void {
     for (const memory of this.open.values()) memory.close();
     this.open.clear();
+  }
+
+  close(): void {
+    this.closeAll();
   }
 }

@@ -5,6 +5,7 @@
  * full disk, at the third place whose name begins with "commit".
  */
 import { appendFileSync } from 'node:fs';
+import { threadId } from 'node:worker_threads';
 
 interface Plan {
   readonly kind: 'kill' | 'full' | 'count';
@@ -13,7 +14,9 @@ interface Plan {
   /** How many places in a row fail from there on; by default one. */
   readonly times?: number;
   readonly among?: string;
-  /** For `count`: a file that gets the name of each place. */
+  /** Which thread's places count: each has its own. By default the one that does the task. */
+  readonly thread?: number;
+  /** For `count`: a file that gets the thread, the number and the name of each place. */
   readonly to?: string;
 }
 
@@ -34,9 +37,10 @@ export function planFaults(next: Plan | null): void {
 /** @param place what happens next, or has just happened: "commit memory", "committed ledger", "rename memory" */
 export function faultAt(place: string): void {
   if (!plan || !place.startsWith(plan.among ?? '')) return;
+  if (plan.kind !== 'count' && plan.thread !== undefined && plan.thread !== threadId) return;
   passed++;
   if (plan.kind === 'count') {
-    if (plan.to) appendFileSync(plan.to, `${place}\n`);
+    if (plan.to) appendFileSync(plan.to, `${threadId} ${passed} ${place}\n`);
     return;
   }
   const from = plan.at ?? 1;

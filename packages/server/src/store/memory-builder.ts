@@ -56,7 +56,7 @@ interface Setting {
 type Request =
   | { readonly kind: 'batch'; readonly batch: Batch }
   | { readonly kind: 'end'; readonly about: Readonly<Record<string, string>> };
-type Reply = { readonly kind: 'taken' } | { readonly kind: 'done' } | { readonly kind: 'failed'; readonly why: string };
+type Reply = { readonly kind: 'taken' } | { readonly kind: 'done' } | { readonly kind: 'failed'; readonly why: string; readonly code: string | undefined };
 
 // From the sources (in tests) the built thread is used all the same: threads cannot load TypeScript.
 const THREAD = fileURLToPath(
@@ -92,7 +92,7 @@ export class MemoryBuilder {
     this.worker.on('message', (reply: Reply) => {
       if (reply.kind === 'taken') this.ahead--;
       else if (reply.kind === 'done') this.isDone = true;
-      else this.failure = new Error(reply.why);
+      else this.failure = Object.assign(new Error(reply.why), { code: reply.code });
     });
     this.worker.on('error', (error) => (this.failure = error));
   }
@@ -290,7 +290,8 @@ if (!isMainThread && (workerData as Setting | null)?.role === ROLE) {
       else building.end(request.about);
       reply({ kind: request.kind === 'batch' ? 'taken' : 'done' });
     } catch (error) {
-      reply({ kind: 'failed', why: (error as Error).message });
+      const { message, code } = error as NodeJS.ErrnoException;
+      reply({ kind: 'failed', why: message, code });
     }
   });
 }

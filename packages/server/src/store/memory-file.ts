@@ -251,7 +251,12 @@ export class MemoryFile {
   edited(): UnitSet {
     return this.kept('edited', () =>
       UnitSet.of(
-        this.db.prepare<[], number>('SELECT unit_id FROM change WHERE before IS NOT NULL').pluck().iterate(),
+        this.db
+          .prepare<[], number>(
+            `SELECT unit_id FROM change WHERE before IS NOT NULL ${this.hasJournal ? 'UNION SELECT unit_id FROM edited' : ''}`,
+          )
+          .pluck()
+          .iterate(),
         this.highest,
       ),
     );
@@ -278,11 +283,26 @@ export class MemoryFile {
     return Math.max(noted, changed, this.highest) + 1;
   }
 
+  /** So that no id is given again once nothing else remembers it. */
+  noteLastUnit(): void {
+    this.setAbout(LAST_UNIT, String(this.nextId - 1));
+  }
+
+  /** Bytes that are kept so that operations can be undone. */
+  changeBytes(): number {
+    return this.db
+      .prepare<[], number>(
+        'SELECT coalesce(sum(coalesce(length(before), 0) + coalesce(length(after), 0)), 0) FROM change',
+      )
+      .pluck()
+      .get()!;
+  }
+
   /** At the end of a transaction that wrote units: counts and index are as they should be. */
   settle(): void {
     if (!this.writer) return;
     this.writer.settle();
-    this.setAbout(LAST_UNIT, String(this.nextId - 1));
+    this.noteLastUnit();
   }
 
   get count(): number {

@@ -1,4 +1,5 @@
 /** Clients and termbases as rows. */
+import { shownName } from '@fair-copy/files/file-names.js';
 import { ApiError } from '../errors.js';
 import type { Db } from './database.js';
 
@@ -33,7 +34,7 @@ export function termbaseById(db: Db, id: number): TermbaseRow {
 
 /** A name without spaces around it; throws if nothing is left or it is taken among the given ones. */
 export function freeName(name: string, taken: readonly string[], what: string): string {
-  const clean = name.replace(/\s+/gu, ' ').trim();
+  const clean = shownName(name.replace(/\s+/gu, ' ').trim());
   if (!clean) throw new ApiError('name-empty');
   if (taken.some((other) => other.toLowerCase() === clean.toLowerCase())) throw new ApiError('name-taken', { what });
   return clean;

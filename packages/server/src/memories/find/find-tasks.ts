@@ -88,7 +88,10 @@ export interface ConcordanceToFind {
   readonly query: ConcordanceQuery;
 }
 
-export function findConcordance({ memories, query }: ConcordanceToFind, { dataDir }: TaskContext): ConcordanceBody {
+export function findConcordance(
+  { memories, query }: ConcordanceToFind,
+  { dataDir }: TaskContext,
+): Omit<ConcordanceBody, 'damaged'> {
   const results = memories.map(({ id, name, file }) => concordance(opened(dataDir, file), query, { id, name }));
   const groups = results.flatMap((result) => result.groups);
   return {

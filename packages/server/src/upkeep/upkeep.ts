@@ -1,0 +1,96 @@
+/** What is done at the start and once a day, so that nothing is left lying about and everything has a copy. */
+import { statSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Context } from '../context.js';
+import type { TaskContext } from '../jobs/task.js';
+import { openForReading, type Db } from '../store/database.js';
+import { pathsOf } from '../store/paths.js';
+import { workspaceForWriting } from '../store/workspace.js';
+import { eraseFromDesk } from './erase-client.js';
+import { forgetReceived, removeRemains, type Remains } from './remains.js';
+
+/** Milliseconds after the start: pages come first. */
+const FIRST = 20_000;
+const DAILY = 24 * 60 * 60 * 1000;
+/** Files of the last hour may be about to be owned. */
+const YOUNGEST = 60 * 60 * 1000;
+/** Uploads that end at this very moment. */
+const MOMENT = 2000;
+
+/** Before anybody can ask for anything. @param aside see `Sweep` */
+export function tidyAtStart(dataDir: string, desk: Db, aside: string | null): Remains {
+  const workspace = openForReading(pathsOf(dataDir).workspace);
+  try {
+    eraseFromDesk(workspace, desk);
+    forgetReceived(desk);
+    readAgainWhatIsNotStaged(dataDir, desk);
+    return removeRemains({ dataDir, workspace, desk, youngest: 0, aside });
+  } finally {
+    workspace.close();
+  }
+}
+
+/** After a return to a backup: what was read lies beside, and is read again when it is asked for. */
+function readAgainWhatIsNotStaged(dataDir: string, desk: Db): void {
+  const paths = pathsOf(dataDir);
+  const ready = desk.prepare<[], number>("SELECT id FROM intake_file WHERE state = 'ready'").pluck().all();
+  const wait = desk.prepare("UPDATE intake_file SET state = 'waiting' WHERE id = ?");
+  for (const id of ready) {
+    const there = [paths.staging(id), paths.stagedMemory(String(id))].some((path) =>
+      statSync(path, { throwIfNoEntry: false }),
+    );
+    if (!there) wait.run(id);
+  }
+}
+
+/** In the writing thread, so that no operation is under way. */
+export function sweepRemains(_: Record<string, never>, { dataDir }: TaskContext): Remains {
+  const desk = openForReading(pathsOf(dataDir).desk);
+  try {
+    return removeRemains({ dataDir, workspace: workspaceForWriting(dataDir), desk, youngest: YOUNGEST });
+  } finally {
+    desk.close();
+  }
+}
+
+/** The same, young files too: for a client that was deleted for good. */
+export function sweepErased(_: Record<string, never>, { dataDir }: TaskContext): Remains {
+  const desk = openForReading(pathsOf(dataDir).desk);
+  try {
+    return removeRemains({ dataDir, workspace: workspaceForWriting(dataDir), desk, youngest: MOMENT });
+  } finally {
+    desk.close();
+  }
+}
+
+/** Goes on until the server closes. */
+export function keepUp({ workers, desk, events, memories }: Context): () => void {
+  const day = async (): Promise<void> => {
+    forgetReceived(desk);
+    const { entries } = await workers.write('clearHistory', { all: false });
+    await workers.write('sweepRemains', {});
+    const { damaged } = await workers.read('keepCopies', {});
+    if (entries > 0) events.tell({ type: 'changed', what: 'ledger' });
+    if (damaged.length > 0) {
+      memories.noteDamaged(damaged);
+      events.tell({ type: 'changed', what: 'holdings' });
+      events.tell({ type: 'changed', what: 'memory' });
+    }
+  };
+  // What cannot be done today (a full disk, say) is tried again tomorrow.
+  const tried = (): void => void day().catch((error: unknown) => process.stderr.write(`Upkeep: ${String(error)}\n`));
+  const first = setTimeout(tried, FIRST).unref();
+  const daily = setInterval(tried, DAILY).unref();
+  return () => {
+    clearTimeout(first);
+    clearInterval(daily);
+  };
+}
+
+/** The size of a file in the folder of memories, with what SQLite lays beside it. */
+export function memoryFileSize(dataDir: string, file: string): number {
+  return ['', '-wal'].reduce(
+    (sum, end) => sum + (statSync(join(dataDir, 'memories', file + end), { throwIfNoEntry: false })?.size ?? 0),
+    0,
+  );
+}

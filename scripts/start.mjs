@@ -16,6 +16,7 @@ const { values } = parseArgs({
     data: { type: 'string' },
     port: { type: 'string', default: '4317' },
     host: { type: 'string', default: '127.0.0.1' },
+    'from-copy': { type: 'boolean', default: false },
   },
 });
 const dataDir = resolve(values.data ?? (values.demo ? join(root, '.data', 'demo') : join(homedir(), '.fair-copy')));
@@ -31,7 +32,11 @@ install();
 build();
 
 const isNew = !existsSync(join(dataDir, 'workspace.db'));
-process.argv = [...process.argv.slice(0, 2), '--data', dataDir, '--port', values.port, '--host', values.host];
+process.argv = [
+  ...process.argv.slice(0, 2),
+  ...['--data', dataDir, '--port', values.port, '--host', values.host],
+  ...(values['from-copy'] ? ['--from-copy'] : []),
+];
 await import('../packages/server/dist/main.js');
 if (values.demo && isNew) {
   const { fillWorkspace } = await import('../demo/fill-workspace.mjs');

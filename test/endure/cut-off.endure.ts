@@ -3,7 +3,16 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { cut, placesOf, stateAfter } from './cut-off.js';
-import { copyOf, done, makeWorkspace, OPERATIONS, recoverFolder, remove, runTask, type Workspace } from './operations.js';
+import {
+  copyOf,
+  done,
+  makeWorkspace,
+  OPERATIONS,
+  recoverFolder,
+  remove,
+  runTask,
+  type Workspace,
+} from './operations.js';
 import { random } from './random-work.js';
 import { faultsOf, stateOf, type State } from './state.js';
 import { isDeepStrictEqual } from 'node:util';
@@ -44,36 +53,41 @@ function stepsOf({ name, task, args, undoable }: (typeof OPERATIONS)[number]): S
 }
 
 describe.each(OPERATIONS)('$name', (operation) => {
-  test(
-    'is there or not, wherever it is cut off',
-    () => {
-      for (const { title, from, task, args } of stepsOf(operation)) {
-        const before = stateOf(from.dataDir);
-        const after = stateAfter(from, task, args);
-        for (const { name: place, thread, at } of placesOf(from, task, args))
-          for (const kind of ['kill', 'full'] as const) {
-            if (kind === 'full' && /^(committed|renamed)/.test(place)) continue;
-            const result = cut(from, { title: `${title}: ${place}`, task, args, fault: { kind, at, thread }, before, after });
-            expect(result).toMatchObject({ faults: [], state: expect.stringMatching(/before|after/) });
-            figures[kind === 'kill' ? 'kills' : 'full']++;
-            figures[result.state as 'before' | 'after']++;
-          }
-        // A disk that stays full, also while things are taken back: at the next start all is well.
-        for (const { at, thread, name: place } of placesOf(from, task, args).filter((p) => p.name.startsWith('commit '))) {
-          const fault = { kind: 'full', at, thread, times: 1000 } as const;
-          const result = cut(from, { title: `${title}: ${place} and on`, task, args, fault, before, after });
-          expect({ ...result, faults: result.faults.filter((f) => !f.startsWith('it said')) }).toMatchObject({
-            faults: [],
-            state: expect.stringMatching(/before|after/),
+  test('is there or not, wherever it is cut off', () => {
+    for (const { title, from, task, args } of stepsOf(operation)) {
+      const before = stateOf(from.dataDir);
+      const after = stateAfter(from, task, args);
+      for (const { name: place, thread, at } of placesOf(from, task, args))
+        for (const kind of ['kill', 'full'] as const) {
+          if (kind === 'full' && /^(committed|renamed)/.test(place)) continue;
+          const result = cut(from, {
+            title: `${title}: ${place}`,
+            task,
+            args,
+            fault: { kind, at, thread },
+            before,
+            after,
           });
-          figures.full++;
+          expect(result).toMatchObject({ faults: [], state: expect.stringMatching(/before|after/) });
+          figures[kind === 'kill' ? 'kills' : 'full']++;
           figures[result.state as 'before' | 'after']++;
         }
-        remove(from);
+      // A disk that stays full, also while things are taken back: at the next start all is well.
+      for (const { at, thread, name: place } of placesOf(from, task, args).filter((p) =>
+        p.name.startsWith('commit '),
+      )) {
+        const fault = { kind: 'full', at, thread, times: 1000 } as const;
+        const result = cut(from, { title: `${title}: ${place} and on`, task, args, fault, before, after });
+        expect({ ...result, faults: result.faults.filter((f) => !f.startsWith('it said')) }).toMatchObject({
+          faults: [],
+          state: expect.stringMatching(/before|after/),
+        });
+        figures.full++;
+        figures[result.state as 'before' | 'after']++;
       }
-    },
-    3_600_000,
-  );
+      remove(from);
+    }
+  }, 3_600_000);
 });
 
 const HERE = fileURLToPath(new URL('./one-task.mjs', import.meta.url));
@@ -90,35 +104,31 @@ function killedAfter(dataDir: string, task: string, args: unknown, milliseconds:
   });
 }
 
-test(
-  'killed at 200 random times',
-  async () => {
-    const next = random(7);
-    const known = new Map<string, { before: State; after: State; time: number }>();
-    for (let i = 0; i < 200; i++) {
-      const { name, task, args } = OPERATIONS[Math.floor(next() * OPERATIONS.length)]!;
-      const said = args(workspace);
-      let about = known.get(name);
-      if (!about) {
-        const copy = copyOf(workspace);
-        const start = Date.now();
-        runTask(copy.dataDir, task, said);
-        const time = Date.now() - start;
-        remove(copy);
-        about = { before: stateOf(workspace.dataDir), after: stateAfter(workspace, task, said), time };
-        known.set(name, about);
-      }
+test('killed at 200 random times', async () => {
+  const next = random(7);
+  const known = new Map<string, { before: State; after: State; time: number }>();
+  for (let i = 0; i < 200; i++) {
+    const { name, task, args } = OPERATIONS[Math.floor(next() * OPERATIONS.length)]!;
+    const said = args(workspace);
+    let about = known.get(name);
+    if (!about) {
       const copy = copyOf(workspace);
-      await killedAfter(copy.dataDir, task, said, about.time * (0.4 + next() * 0.6));
-      recoverFolder(copy.dataDir);
-      const now = stateOf(copy.dataDir);
-      expect(faultsOf(copy.dataDir)).toEqual([]);
-      const isBefore = isDeepStrictEqual(now, about.before);
-      expect(isBefore || isDeepStrictEqual(now, about.after)).toBe(true);
-      figures.random++;
-      figures[isBefore ? 'randomBefore' : 'randomAfter']++;
+      const start = Date.now();
+      runTask(copy.dataDir, task, said);
+      const time = Date.now() - start;
       remove(copy);
+      about = { before: stateOf(workspace.dataDir), after: stateAfter(workspace, task, said), time };
+      known.set(name, about);
     }
-  },
-  3_600_000,
-);
+    const copy = copyOf(workspace);
+    await killedAfter(copy.dataDir, task, said, about.time * (0.4 + next() * 0.6));
+    recoverFolder(copy.dataDir);
+    const now = stateOf(copy.dataDir);
+    expect(faultsOf(copy.dataDir)).toEqual([]);
+    const isBefore = isDeepStrictEqual(now, about.before);
+    expect(isBefore || isDeepStrictEqual(now, about.after)).toBe(true);
+    figures.random++;
+    figures[isBefore ? 'randomBefore' : 'randomAfter']++;
+    remove(copy);
+  }
+}, 3_600_000);

@@ -57,7 +57,14 @@ export function stateAfter(workspace: Workspace, task: string, args: unknown): S
 
 export function cut(
   workspace: Workspace,
-  { title, task, args, fault, before, after }: {
+  {
+    title,
+    task,
+    args,
+    fault,
+    before,
+    after,
+  }: {
     readonly title: string;
     readonly task: string;
     readonly args: unknown;
@@ -71,13 +78,15 @@ export function cut(
     const { killed, reply } = runTask(copy.dataDir, task, args, fault);
     const faults: string[] = [];
     if (fault.kind === 'kill' && !killed) faults.push('it was not cut off');
-    if (fault.kind === 'full' && reply?.ok !== false) faults.push(`a full disk went unnoticed: ${JSON.stringify(reply)}`);
+    if (fault.kind === 'full' && reply?.ok !== false)
+      faults.push(`a full disk went unnoticed: ${JSON.stringify(reply)}`);
     recoverFolder(copy.dataDir);
     const now = stateOf(copy.dataDir);
     faults.push(...faultsOf(copy.dataDir));
     const state = same(now, before) ? 'before' : same(now, after) ? 'after' : 'neither';
     // What failed and said so left nothing.
-    if (reply?.ok === false && state !== 'before') faults.push(`it said "${reply.error?.message}", and left the state ${state}`);
+    if (reply?.ok === false && state !== 'before')
+      faults.push(`it said "${reply.error?.message}", and left the state ${state}`);
     return { title, state, faults, said: reply?.error?.message ?? null };
   } finally {
     remove(copy);

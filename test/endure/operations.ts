@@ -23,7 +23,11 @@ export interface Fault {
 
 export interface Outcome {
   readonly killed: boolean;
-  readonly reply: { readonly ok: boolean; readonly value?: Record<string, unknown>; readonly error?: { readonly message?: string } } | null;
+  readonly reply: {
+    readonly ok: boolean;
+    readonly value?: Record<string, unknown>;
+    readonly error?: { readonly message?: string };
+  } | null;
   readonly stderr: string;
 }
 
@@ -105,7 +109,10 @@ export function makeWorkspace(dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-en
   const files = [original(dataDir, FILES[0]), original(dataDir, FILES[1])] as const;
   const concept = (language: string, text: string, others: readonly { language: string; text: string }[]): number =>
     done(dataDir, 'createConcept', { termbaseId: termbase, language, text, others }).id as number;
-  const first = concept('de', 'Schleuse', [{ language: 'en', text: 'lock ' }, { language: 'en', text: 'sluice.' }]);
+  const first = concept('de', 'Schleuse', [
+    { language: 'en', text: 'lock ' },
+    { language: 'en', text: 'sluice.' },
+  ]);
   const second = concept('de', 'Wehr', [{ language: 'en', text: 'weir' }]);
   concept('de', 'Tor', []);
   const write = (sha256: string, name: string): number => {
@@ -130,7 +137,18 @@ export function makeWorkspace(dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-en
   }).ledgerId as number;
   done(dataDir, 'inspectTermbase', { termbaseId: termbase });
   done(dataDir, 'inspectMemory', { memoryId: memory });
-  return { dataDir, client, termbase, otherTermbase, concept: first, secondConcept: second, memory, otherMemory, files, edit };
+  return {
+    dataDir,
+    client,
+    termbase,
+    otherTermbase,
+    concept: first,
+    secondConcept: second,
+    memory,
+    otherMemory,
+    files,
+    edit,
+  };
 }
 
 /** A copy to be spoilt. */
@@ -180,12 +198,25 @@ export const OPERATIONS: readonly Operation[] = [
   operation('a termbase is renamed', 'renameTermbase', (w) => ({ id: w.termbase, name: 'Gates' })),
   operation('a termbase is deleted', 'deleteTermbase', (w) => ({ id: w.termbase })),
   operation('a concept is created', 'createConcept', (w) => ({ termbaseId: w.termbase, language: 'de', text: 'Damm' })),
-  operation('a term is changed', 'changeConcept', (w) => ({ id: w.concept, change: { kind: 'add term', language: 'fi', text: 'sulku' } })),
+  operation('a term is changed', 'changeConcept', (w) => ({
+    id: w.concept,
+    change: { kind: 'add term', language: 'fi', text: 'sulku' },
+  })),
   operation('a field is set', 'changeConcept', (w) => ({
     id: w.concept,
-    change: { kind: 'set field', level: 'concept', language: null, term: null, field: 'subjectField', values: ['canals'] },
+    change: {
+      kind: 'set field',
+      level: 'concept',
+      language: null,
+      term: null,
+      field: 'subjectField',
+      values: ['canals'],
+    },
   })),
-  operation('a concept is split', 'changeConcept', (w) => ({ id: w.concept, change: { kind: 'split', terms: ['t1'] } })),
+  operation('a concept is split', 'changeConcept', (w) => ({
+    id: w.concept,
+    change: { kind: 'split', terms: ['t1'] },
+  })),
   operation('a concept is deleted', 'deleteConcept', (w) => ({ id: w.concept })),
   operation('fields are defined', 'defineFields', (w) => ({
     id: w.termbase,
@@ -194,7 +225,14 @@ export const OPERATIONS: readonly Operation[] = [
   operation('concepts are changed together', 'doBulk', (w) => ({
     termbaseId: w.termbase,
     selection: { concepts: [w.concept, w.secondConcept] },
-    change: { kind: 'set field', field: 'subjectField', level: 'concept', language: null, value: 'locks', mode: 'replace' },
+    change: {
+      kind: 'set field',
+      field: 'subjectField',
+      level: 'concept',
+      language: null,
+      value: 'locks',
+      mode: 'replace',
+    },
   })),
   operation('concepts are merged', 'doBulk', (w) => ({
     termbaseId: w.termbase,
@@ -214,8 +252,19 @@ export const OPERATIONS: readonly Operation[] = [
   operation('a memory is created', 'createMemory', (w) => ({ clientId: w.client, name: 'Empty', subject: '' })),
   operation('a memory is renamed', 'renameMemory', (w) => ({ id: w.memory, name: 'Handbooks', subject: 'locks' })),
   operation('a memory is deleted', 'deleteMemory', (w) => ({ id: w.memory })),
-  operation('a unit is changed', 'changeVariant', (w) => ({ memoryId: w.memory, unitId: 2, variant: 0, text: 'Shut the gate.', codes: [] })),
-  operation('a text is added to a unit', 'addVariant', (w) => ({ memoryId: w.memory, unitId: 2, language: 'fr', text: 'Fermez la porte.' })),
+  operation('a unit is changed', 'changeVariant', (w) => ({
+    memoryId: w.memory,
+    unitId: 2,
+    variant: 0,
+    text: 'Shut the gate.',
+    codes: [],
+  })),
+  operation('a text is added to a unit', 'addVariant', (w) => ({
+    memoryId: w.memory,
+    unitId: 2,
+    language: 'fr',
+    text: 'Fermez la porte.',
+  })),
   operation('a unit returns', 'returnUnit', (w) => ({ memoryId: w.memory, unitId: 1, ledgerId: w.edit })),
   operation('texts are replaced', 'changeUnits', (w) => ({
     memoryId: w.memory,
@@ -227,12 +276,31 @@ export const OPERATIONS: readonly Operation[] = [
     filter: {},
     change: { kind: 'attribute', type: 'subject', value: 'gates' },
   })),
-  operation('a language is changed', 'changeUnits', (w) => ({ memoryId: w.memory, filter: {}, change: { kind: 'language', from: 'de', to: 'de-AT' } })),
-  operation('older duplicates go', 'changeUnits', (w) => ({ memoryId: w.memory, filter: {}, change: { kind: 'newest' } })),
+  operation('a language is changed', 'changeUnits', (w) => ({
+    memoryId: w.memory,
+    filter: {},
+    change: { kind: 'language', from: 'de', to: 'de-AT' },
+  })),
+  operation('older duplicates go', 'changeUnits', (w) => ({
+    memoryId: w.memory,
+    filter: {},
+    change: { kind: 'newest' },
+  })),
   operation('units are deleted', 'changeUnits', (w) => ({ memoryId: w.memory, ...DELETE_ALL })),
-  operation('units are copied', 'changeUnits', (w) => ({ memoryId: w.memory, filter: {}, change: { kind: 'copy', memoryId: w.otherMemory } })),
-  operation('units are moved', 'changeUnits', (w) => ({ memoryId: w.memory, filter: {}, change: { kind: 'move', memoryId: w.otherMemory } })),
-  operation('units become concepts', 'harvestConcepts', (w) => ({ memoryId: w.memory, termbaseId: w.otherTermbase, filter: {} })),
+  operation('units are copied', 'changeUnits', (w) => ({
+    memoryId: w.memory,
+    filter: {},
+    change: { kind: 'copy', memoryId: w.otherMemory },
+  })),
+  operation('units are moved', 'changeUnits', (w) => ({
+    memoryId: w.memory,
+    filter: {},
+    change: { kind: 'move', memoryId: w.otherMemory },
+  })),
+  operation('units become concepts', 'harvestConcepts', (w) => ({
+    memoryId: w.memory,
+    termbaseId: w.otherTermbase,
+    filter: {},
+  })),
   operation('concepts become a memory', 'memoryOfTermbase', (w) => ({ termbaseId: w.termbase, name: 'Terms' })),
 ];
-

@@ -17,7 +17,8 @@ test.each(SEEDS)(
 afterAll(() => {
   const sum = (of: (figures: Figures) => number): number => all.reduce((total, one) => total + of(one), 0);
   const byTask: Record<string, number> = {};
-  for (const { byTask: some } of all) for (const [task, n] of Object.entries(some)) byTask[task] = (byTask[task] ?? 0) + n;
+  for (const { byTask: some } of all)
+    for (const [task, n] of Object.entries(some)) byTask[task] = (byTask[task] ?? 0) + n;
   process.stdout.write(
     `Random work: ${sum((f) => f.operations)} operations (${sum((f) => f.undone)} undone, ${sum((f) => f.redone)} done again), ` +
       `${sum((f) => f.refusedTurns)} undos and redos rightly refused, ${sum((f) => f.refused)} operations refused.\n` +

@@ -51,6 +51,9 @@ export interface Figures {
 const WORDS = ['Schleuse', 'Wehr', 'Tor', 'Damm', 'Pegel', 'Kahn', 'Ufer', 'Becken'];
 const TEXTS = ['Open the gate.', 'Close the gate.', 'The weir is high.', 'towpath', 'Mind the step.'];
 
+const without = (fields: Record<string, string[]>, name: string): Record<string, string[]> =>
+  Object.fromEntries(Object.entries(fields).filter(([key]) => key !== name));
+
 class Work {
   readonly figures: Figures = { operations: 0, refused: 0, undone: 0, redone: 0, refusedTurns: 0, byTask: {} };
   readonly dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-random-'));
@@ -72,7 +75,9 @@ class Work {
   }
 
   private ids(kind: string): number[] {
-    return [...this.model.world.keys()].flatMap((key) => (key.startsWith(`${kind}:`) ? [Number(key.slice(kind.length + 1))] : []));
+    return [...this.model.world.keys()].flatMap((key) =>
+      key.startsWith(`${kind}:`) ? [Number(key.slice(kind.length + 1))] : [],
+    );
   }
 
   private readonly name = (): string => `Name ${++this.names}`;
@@ -82,7 +87,8 @@ class Work {
     const client = this.pick(this.ids('client'));
     if (client === undefined || (this.ids('client').length < 2 && this.next() < 0.1))
       return { task: 'createClient', args: { name: this.name() }, client: null };
-    const own = (kind: string): number[] => this.ids(kind).filter((id) => world.get(`${kind}:${id}`) === String(client));
+    const own = (kind: string): number[] =>
+      this.ids(kind).filter((id) => world.get(`${kind}:${id}`) === String(client));
     const termbase = this.pick(own('termbase'));
     const memory = this.pick(own('memory'));
     const of = String(client);
@@ -90,8 +96,12 @@ class Work {
     if (termbase === undefined || (own('termbase').length < 3 && choice < 0.02))
       return { task: 'createTermbase', args: { clientId: client, name: this.name() }, client: of };
     if (memory === undefined || (own('memory').length < 3 && choice < 0.05)) return this.newMemory(client, termbase);
-    const concepts = this.ids('concept').filter((id) => (JSON.parse(world.get(`concept:${id}`)!) as [number])[0] === termbase);
-    const units = [...world.keys()].filter((key) => key.startsWith(`unit:${memory}:`)).map((key) => Number(key.split(':')[2]));
+    const concepts = this.ids('concept').filter(
+      (id) => (JSON.parse(world.get(`concept:${id}`)!) as [number])[0] === termbase,
+    );
+    const units = [...world.keys()]
+      .filter((key) => key.startsWith(`unit:${memory}:`))
+      .map((key) => Number(key.split(':')[2]));
     if (choice < 0.08) return this.containers(client, termbase, memory);
     if (choice < 0.12) return this.findings(termbase, memory, of);
     if (choice < 0.55) return this.onTermbase(of, termbase, concepts, own('termbase'));
@@ -102,7 +112,8 @@ class Work {
     const of = String(client);
     if (this.next() < 0.2)
       return { task: 'memoryOfTermbase', args: { termbaseId: termbase, name: this.name() }, client: of };
-    if (this.next() < 0.2) return { task: 'createMemory', args: { clientId: client, name: this.name(), subject: '' }, client: of };
+    if (this.next() < 0.2)
+      return { task: 'createMemory', args: { clientId: client, name: this.name(), subject: '' }, client: of };
     return this.writing(client, this.next() < 0.2 ? { kind: 'each' } : { kind: 'new', name: this.name() });
   }
 
@@ -120,19 +131,32 @@ class Work {
   private containers(client: number, termbase: number, memory: number): Act {
     const of = String(client);
     const name = this.name();
-    const named = (key: string) => (world: Map<string, string>): null => {
-      world.set(key, name);
-      return null;
-    };
+    const named =
+      (key: string) =>
+      (world: Map<string, string>): null => {
+        world.set(key, name);
+        return null;
+      };
     switch (Math.floor(this.next() * 6)) {
       case 0:
         return { task: 'renameClient', args: { id: client, name }, client: of, expect: named(`client name:${client}`) };
       case 1:
-        return { task: 'renameTermbase', args: { id: termbase, name }, client: of, keys: [`termbase name:${termbase}`], expect: named(`termbase name:${termbase}`) };
+        return {
+          task: 'renameTermbase',
+          args: { id: termbase, name },
+          client: of,
+          keys: [`termbase name:${termbase}`],
+          expect: named(`termbase name:${termbase}`),
+        };
       case 2:
         return { task: 'renameMemory', args: { id: memory, name }, client: of, expect: named(`memory name:${memory}`) };
       case 3:
-        return { task: 'renameMemory', args: { id: memory, subject: name }, client: of, expect: named(`memory subject:${memory}`) };
+        return {
+          task: 'renameMemory',
+          args: { id: memory, subject: name },
+          client: of,
+          expect: named(`memory subject:${memory}`),
+        };
       case 4:
         return { task: 'deleteTermbase', args: { id: termbase }, client: of };
       default:
@@ -142,8 +166,14 @@ class Work {
 
   private findings(termbase: number, memory: number, of: string): Act | null {
     const db = new Database(join(this.dataDir, 'workspace.db'), { readonly: true });
-    const found = db.prepare<[number], number>('SELECT id FROM finding WHERE termbase_id = ? AND settled = 0').pluck().all(termbase);
-    const units = db.prepare<[number], number>('SELECT id FROM unit_finding WHERE memory_id = ? AND settled = 0').pluck().all(memory);
+    const found = db
+      .prepare<[number], number>('SELECT id FROM finding WHERE termbase_id = ? AND settled = 0')
+      .pluck()
+      .all(termbase);
+    const units = db
+      .prepare<[number], number>('SELECT id FROM unit_finding WHERE memory_id = ? AND settled = 0')
+      .pluck()
+      .all(memory);
     db.close();
     const [finding, unit] = [this.pick(found), this.pick(units)];
     const choice = this.next();
@@ -152,19 +182,39 @@ class Work {
         ? { task: 'inspectTermbase', args: { termbaseId: termbase }, client: of }
         : { task: 'inspectMemory', args: { memoryId: memory }, client: of };
     if (finding !== undefined && choice < 0.65)
-      return { task: choice < 0.5 ? 'letStand' : 'putRight', args: { owner: termbase, ids: [finding], reason: 'so it is' }, client: of };
+      return {
+        task: choice < 0.5 ? 'letStand' : 'putRight',
+        args: { owner: termbase, ids: [finding], reason: 'so it is' },
+        client: of,
+      };
     if (unit === undefined) return null;
-    return { task: choice < 0.85 ? 'letUnitsStand' : 'putUnitsRight', args: { owner: memory, ids: [unit], reason: 'so it is' }, client: of };
+    return {
+      task: choice < 0.85 ? 'letUnitsStand' : 'putUnitsRight',
+      args: { owner: memory, ids: [unit], reason: 'so it is' },
+      client: of,
+    };
   }
 
-  private onTermbase(of: string, termbase: number, concepts: readonly number[], termbases: readonly number[]): Act | null {
+  private onTermbase(
+    of: string,
+    termbase: number,
+    concepts: readonly number[],
+    termbases: readonly number[],
+  ): Act | null {
     const concept = this.pick(concepts);
     const text = `${this.pick(WORDS)!} ${++this.names}`;
     if (concept === undefined || (concepts.length < 12 && this.next() < 0.25))
-      return { task: 'createConcept', args: { termbaseId: termbase, language: 'de', text, others: [{ language: 'en', text: `the ${text}.` }] }, client: of };
+      return {
+        task: 'createConcept',
+        args: { termbaseId: termbase, language: 'de', text, others: [{ language: 'en', text: `the ${text}.` }] },
+        client: of,
+      };
     const key = `concept:${concept}`;
     const [, json] = JSON.parse(this.model.world.get(key)!) as [number, string];
-    const body = JSON.parse(json) as { fields: Record<string, string[]>; languages: { language: string; terms: { id: string; text: string }[] }[] };
+    const body = JSON.parse(json) as {
+      fields: Record<string, string[]>;
+      languages: { language: string; terms: { id: string; text: string }[] }[];
+    };
     const term = this.pick(body.languages.flatMap((section) => section.terms))!;
     const change = (change: unknown, expect?: Act['expect']): Act => ({
       task: 'changeConcept',
@@ -173,13 +223,19 @@ class Work {
       keys: [key],
       ...(expect && { expect }),
     });
-    const becomes = (next: unknown): Act['expect'] => (world) => {
-      world.set(key, JSON.stringify([termbase, JSON.stringify(next)]));
-      return null;
-    };
+    const becomes =
+      (next: unknown): Act['expect'] =>
+      (world) => {
+        world.set(key, JSON.stringify([termbase, JSON.stringify(next)]));
+        return null;
+      };
     const bulk = (change: unknown): Act => ({
       task: 'doBulk',
-      args: { termbaseId: termbase, selection: { concepts: concepts.filter(() => this.next() < 0.4).concat(concept) }, change },
+      args: {
+        termbaseId: termbase,
+        selection: { concepts: concepts.filter(() => this.next() < 0.4).concat(concept) },
+        change,
+      },
       client: of,
     });
     switch (Math.floor(this.next() * 14)) {
@@ -187,28 +243,56 @@ class Work {
         return change({ kind: 'add term', language: 'fi', text });
       case 1:
       case 2:
-        return change({ kind: 'change term', term: term.id, text }, becomes({
-          ...body,
-          languages: body.languages.map((s) => ({ ...s, terms: s.terms.map((t) => (t.id === term.id ? { ...t, text } : t)) })),
-        }));
+        return change(
+          { kind: 'change term', term: term.id, text },
+          becomes({
+            ...body,
+            languages: body.languages.map((s) => ({
+              ...s,
+              terms: s.terms.map((t) => (t.id === term.id ? { ...t, text } : t)),
+            })),
+          }),
+        );
       case 3:
         return change({ kind: 'delete term', term: term.id });
       case 4:
-        return change({ kind: 'set field', level: 'concept', language: null, term: null, field: 'note', values: [text] }, becomes({
-          ...body,
-          fields: { ...body.fields, note: [text] },
-        }));
+        return change(
+          { kind: 'set field', level: 'concept', language: null, term: null, field: 'note', values: [text] },
+          becomes({
+            ...body,
+            // What is set goes to the end.
+            fields: { ...without(body.fields, 'note'), note: [text] },
+          }),
+        );
       case 5:
         return change({ kind: 'split', terms: [term.id] });
       case 6:
-        return { task: 'deleteConcept', args: { id: concept }, client: of, expect: (world) => (world.delete(key), null) };
+        return {
+          task: 'deleteConcept',
+          args: { id: concept },
+          client: of,
+          expect: (world) => (world.delete(key), null),
+        };
       case 7: {
         const names = ['definition', 'note', 'subjectField', 'source', 'Kostenstelle'].filter(() => this.next() < 0.5);
         const fields = names.map((name) => ({ name, level: 'concept', values: null, required: this.next() < 0.5 }));
-        return { task: 'defineFields', args: { id: termbase, fields }, client: of, definesFields: true, keys: [`termbase fields:${termbase}`] };
+        return {
+          task: 'defineFields',
+          args: { id: termbase, fields },
+          client: of,
+          definesFields: true,
+          keys: [`termbase fields:${termbase}`],
+        };
       }
       case 8:
-        return bulk({ kind: 'set field', field: this.pick(['subjectField', 'Kostenstelle'])!, level: 'concept', language: null, value: text, mode: 'replace' });
+        return bulk({
+          kind: 'set field',
+          field: this.pick(['subjectField', 'Kostenstelle'])!,
+          level: 'concept',
+          language: null,
+          value: text,
+          mode: 'replace',
+        });
       case 9:
         return bulk({ kind: 'change language', from: 'fi', to: 'sv' });
       case 10:
@@ -216,20 +300,37 @@ class Work {
       case 11:
         return bulk({ kind: 'move', termbaseId: this.pick(termbases)! });
       case 12:
-        return { task: 'returnConcept', args: { id: concept, ledgerId: this.pick(this.model.entries)?.id ?? 0 }, client: of, keys: [key] };
+        return {
+          task: 'returnConcept',
+          args: { id: concept, ledgerId: this.pick(this.model.entries)?.id ?? 0 },
+          client: of,
+          keys: [key],
+        };
       default:
         return this.next() < 0.3 ? bulk({ kind: 'delete' }) : null;
     }
   }
 
-  private onMemory(of: string, memory: number, units: readonly number[], memories: readonly number[], termbase: number): Act | null {
+  private onMemory(
+    of: string,
+    memory: number,
+    units: readonly number[],
+    memories: readonly number[],
+    termbase: number,
+  ): Act | null {
     const unit = this.pick(units);
-    if (unit === undefined || (units.length < 15 && this.next() < 0.2)) return this.writing(Number(of), { kind: 'existing', id: memory });
+    if (unit === undefined || (units.length < 15 && this.next() < 0.2))
+      return this.writing(Number(of), { kind: 'existing', id: memory });
     const text = `${this.pick(TEXTS)!} ${++this.names}`;
     const key = `unit:${memory}:${unit}`;
     const bulk = (change: unknown, some = true): Act => ({
       task: 'changeUnits',
-      args: { memoryId: memory, filter: {}, ...(some && { ids: units.filter(() => this.next() < 0.4).concat(unit) }), change },
+      args: {
+        memoryId: memory,
+        filter: {},
+        ...(some && { ids: units.filter(() => this.next() < 0.4).concat(unit) }),
+        change,
+      },
       client: of,
       ...((change as { kind: string }).kind === 'delete' && {}),
     });
@@ -252,9 +353,19 @@ class Work {
           },
         };
       case 3:
-        return { task: 'addVariant', args: { memoryId: memory, unitId: unit, language: 'fr', text }, client: of, keys: [key] };
+        return {
+          task: 'addVariant',
+          args: { memoryId: memory, unitId: unit, language: 'fr', text },
+          client: of,
+          keys: [key],
+        };
       case 4:
-        return { task: 'returnUnit', args: { memoryId: memory, unitId: unit, ledgerId: this.pick(this.model.entries)?.id ?? 0 }, client: of, keys: [key] };
+        return {
+          task: 'returnUnit',
+          args: { memoryId: memory, unitId: unit, ledgerId: this.pick(this.model.entries)?.id ?? 0 },
+          client: of,
+          keys: [key],
+        };
       case 5:
         return bulk({ kind: 'replace', find: 'the', by: 'that', case: false, words: true, pattern: false });
       case 6:
@@ -262,16 +373,22 @@ class Work {
       case 7:
         return bulk({ kind: 'attribute', type: 'subject', value: this.pick(['locks', 'weirs', ''])! });
       case 8:
-        return this.next() < 0.5 ? bulk({ kind: 'language', from: 'fr', to: 'fr-CA' }) : bulk({ kind: 'newest' }, false);
+        return this.next() < 0.5
+          ? bulk({ kind: 'language', from: 'fr', to: 'fr-CA' })
+          : bulk({ kind: 'newest' }, false);
       case 9:
         return this.next() < 0.4 ? bulk({ kind: 'delete' }) : null;
       case 10: {
         const target = this.pick(memories)!;
         const count = [...this.model.world.keys()].filter((k) => k.startsWith(`unit:${target}:`)).length;
-        return count > 25 ? bulk({ kind: 'delete' }) : bulk({ kind: this.next() < 0.5 ? 'copy' : 'move', memoryId: target });
+        return count > 25
+          ? bulk({ kind: 'delete' })
+          : bulk({ kind: this.next() < 0.5 ? 'copy' : 'move', memoryId: target });
       }
       default:
-        return this.next() < 0.2 ? { task: 'harvestConcepts', args: { memoryId: memory, termbaseId: termbase, filter: {} }, client: of } : null;
+        return this.next() < 0.2
+          ? { task: 'harvestConcepts', args: { memoryId: memory, termbaseId: termbase, filter: {} }, client: of }
+          : null;
     }
   }
 
@@ -288,7 +405,8 @@ class Work {
     const reply = await this.ask(act.task, act.args);
     const now = worldOf(this.dataDir);
     if (!reply.ok) {
-      if (reply.error?.kind !== 'api') throw new Error(`${act.task} ${JSON.stringify(act.args)}: ${JSON.stringify(reply.error)}`);
+      if (reply.error?.kind !== 'api')
+        throw new Error(`${act.task} ${JSON.stringify(act.args)}: ${JSON.stringify(reply.error)}`);
       this.figures.refused++;
       this.agree(now, `after ${act.task} was refused (${reply.error.code})`);
       return;
@@ -323,7 +441,8 @@ class Work {
     const task = entry.stands ? 'undoEntry' : 'redoEntry';
     const reply = await this.ask(task, { id: entry.id });
     const what = `${task} of ${entry.id}`;
-    if (reply.ok !== (refusal === null)) throw new Error(`${what}: ${JSON.stringify(reply)}, but the model says ${refusal}`);
+    if (reply.ok !== (refusal === null))
+      throw new Error(`${what}: ${JSON.stringify(reply)}, but the model says ${refusal}`);
     if (reply.ok) {
       this.figures[entry.stands ? 'undone' : 'redone']++;
       this.figures.operations++;

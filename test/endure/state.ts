@@ -21,7 +21,8 @@ const WORKSPACE = {
   facet: 'SELECT * FROM facet WHERE termbase_id IN (SELECT id FROM termbase) ORDER BY 1, 2, 3, 4',
   picture: 'SELECT termbase_id, name, sha256 FROM picture WHERE termbase_id IN (SELECT id FROM termbase) ORDER BY 1, 2',
   stet: 'SELECT id, termbase_id, check_id, concept_id, reason FROM stet WHERE termbase_id IN (SELECT id FROM termbase) ORDER BY id',
-  unit_stet: 'SELECT id, memory_id, check_id, unit_id, reason FROM unit_stet WHERE memory_id IN (SELECT id FROM memory) ORDER BY id',
+  unit_stet:
+    'SELECT id, memory_id, check_id, unit_id, reason FROM unit_stet WHERE memory_id IN (SELECT id FROM memory) ORDER BY id',
   ledger: 'SELECT id, client_id, kind, title, undone_at IS NOT NULL AS undone FROM ledger ORDER BY id',
   journal: 'SELECT * FROM journal',
 };
@@ -35,7 +36,11 @@ const MEMORY = {
 
 /** Dates of changes are those of the clock: they tell nothing of what was done. */
 const undated = (row: unknown): unknown =>
-  JSON.parse(JSON.stringify(row).replace(/\\"changedate\\":\\"\w+\\"/g, '').replace(/"changed":"\w*"/g, ''));
+  JSON.parse(
+    JSON.stringify(row)
+      .replace(/\\"changedate\\":\\"\w+\\"/g, '')
+      .replace(/"changed":"\w*"/g, ''),
+  );
 
 export function stateOf(dataDir: string): State {
   const workspace = readAll(join(dataDir, 'workspace.db'), WORKSPACE);
@@ -50,9 +55,7 @@ export function stateOf(dataDir: string): State {
 function readAll(path: string, queries: Readonly<Record<string, string>>): Record<string, Rows> {
   const db = new Database(path, { readonly: true });
   try {
-    return Object.fromEntries(
-      Object.entries(queries).map(([name, sql]) => [name, db.prepare(sql).all().map(undated)]),
-    );
+    return Object.fromEntries(Object.entries(queries).map(([name, sql]) => [name, db.prepare(sql).all().map(undated)]));
   } finally {
     db.close();
   }
@@ -73,7 +76,9 @@ export function faultsOf(dataDir: string): string[] {
   const owned = new Set(db.prepare<[], string>('SELECT file FROM memory').pluck().all());
   for (const side of ['before', 'after'])
     for (const file of db
-      .prepare<[], string>(`SELECT json_extract(${side}, '$.file') FROM change WHERE entity = 'memory' AND ${side} IS NOT NULL`)
+      .prepare<[], string>(
+        `SELECT json_extract(${side}, '$.file') FROM change WHERE entity = 'memory' AND ${side} IS NOT NULL`,
+      )
       .pluck()
       .all())
       owned.add(file);
@@ -88,7 +93,8 @@ export function faultsOf(dataDir: string): string[] {
       faults.push(...countsOf(join(dataDir, 'memories', name)));
     }
   }
-  for (const name of list(join(dataDir, 'staging'))) if (name.endsWith('.part')) faults.push(`nobody owns staging/${name}`);
+  for (const name of list(join(dataDir, 'staging')))
+    if (name.endsWith('.part')) faults.push(`nobody owns staging/${name}`);
   for (const name of list(join(dataDir, 'incoming'))) faults.push(`nobody owns incoming/${name}`);
   return faults;
 }
@@ -109,4 +115,5 @@ function countsOf(path: string): string[] {
   }
 }
 
-const list = (folder: string): string[] => (existsSync(folder) && statSync(folder).isDirectory() ? readdirSync(folder) : []);
+const list = (folder: string): string[] =>
+  existsSync(folder) && statSync(folder).isDirectory() ? readdirSync(folder) : [];

@@ -10,7 +10,10 @@ export type World = ReadonlyMap<string, string>;
 
 /** Without the date of the change, which is that of the clock. */
 const undated = (json: string | null): string =>
-  (json ?? '').replace(/"changedate":"\w*",?/g, '').replace(/"attributes":\{\},?/g, '').replace(/^\{\}$/, '');
+  (json ?? '')
+    .replace(/"changedate":"\w*",?/g, '')
+    .replace(/"attributes":\{\},?/g, '')
+    .replace(/^\{\}$/, '');
 
 export function worldOf(dataDir: string): Map<string, string> {
   const world = new Map<string, string>();
@@ -62,7 +65,9 @@ export function wrongTerms(dataDir: string): string[] {
     )
     .all();
   db.close();
-  return rows.filter(({ kept, there }) => kept !== there).map(({ id, kept, there }) => `concept ${id}: ${kept} ≠ ${there}`);
+  return rows
+    .filter(({ kept, there }) => kept !== there)
+    .map(({ id, kept, there }) => `concept ${id}: ${kept} ≠ ${there}`);
 }
 
 interface Change {
@@ -100,7 +105,8 @@ const CONTAINER = /^(client|termbase|memory):/;
 function containerOf(key: string, value: string | undefined): string | null {
   const [kind, id] = key.split(':') as [string, string];
   if (kind === 'unit') return `memory:${id}`;
-  if (kind === 'concept' || kind === 'stet') return value === undefined ? null : `termbase:${(JSON.parse(value) as [number])[0]}`;
+  if (kind === 'concept' || kind === 'stet')
+    return value === undefined ? null : `termbase:${(JSON.parse(value) as [number])[0]}`;
   if (kind === 'unit_stet') return value === undefined ? null : `memory:${(JSON.parse(value) as [number])[0]}`;
   const part = /^(client|termbase|memory) /.exec(kind)?.[1] ?? (kind === 'fields' ? 'termbase' : null);
   return part === null ? null : `${part}:${id}`;
@@ -132,7 +138,9 @@ export class Model {
     for (const key of now.keys()) this.everSeen.add(key);
     if (this.entries.some((entry) => entry.id === id)) return `the ledger's number ${id} was given before`;
     const made = [...changes].filter(([key, { was }]) => CONTAINER.test(key) && was === undefined).map(([key]) => key);
-    const gone = [...changes].filter(([key, { gave }]) => CONTAINER.test(key) && gave === undefined).map(([key]) => key);
+    const gone = [...changes]
+      .filter(([key, { gave }]) => CONTAINER.test(key) && gave === undefined)
+      .map(([key]) => key);
     const touched = new Set<string>();
     for (const [key, { was, gave }] of changes)
       for (const value of [was, gave]) {
@@ -145,17 +153,22 @@ export class Model {
       if (container && !container.startsWith('client')) touched.add(container);
     }
     for (const [key, { was, gave }] of changes) {
-      const inside = [was, gave].map((value) => containerOf(key, value)).some((c) => c && [...made, ...gone].includes(c));
+      const inside = [was, gave]
+        .map((value) => containerOf(key, value))
+        .some((c) => c && [...made, ...gone].includes(c));
       if (!inside && !key.startsWith('fields:')) keys.add(key);
     }
     if (about.definesFields)
-      for (const key of changes.keys()) if (key.startsWith('fields:')) keys.add(key.replace('fields', 'termbase fields'));
+      for (const key of changes.keys())
+        if (key.startsWith('fields:')) keys.add(key.replace('fields', 'termbase fields'));
     this.entries.push({
       id,
       client: about.client,
       changes,
       fields: [...changes].flatMap(([key, change]) =>
-        key.startsWith('fields:') && change.was !== undefined && change.gave !== undefined ? fieldChanges(key, change) : [],
+        key.startsWith('fields:') && change.was !== undefined && change.gave !== undefined
+          ? fieldChanges(key, change)
+          : [],
       ),
       inPassing: !about.definesFields,
       keys,
@@ -172,7 +185,9 @@ export class Model {
 
   private inside(containers: readonly string[]): Map<string, string> {
     return new Map(
-      [...this.world].filter(([key, value]) => containers.includes(key) || containers.includes(containerOf(key, value) ?? '')),
+      [...this.world].filter(
+        ([key, value]) => containers.includes(key) || containers.includes(containerOf(key, value) ?? ''),
+      ),
     );
   }
 
@@ -182,7 +197,8 @@ export class Model {
     for (const other of this.entries) {
       if (other === entry) continue;
       const later = other.id > entry.id;
-      if (later && other.stands && (overlap(entry, other) || this.inMade(entry, other))) return `${other.id} came later`;
+      if (later && other.stands && (overlap(entry, other) || this.inMade(entry, other)))
+        return `${other.id} came later`;
       if (!later && redo && overlap(entry, other) && other.stands === entry.undoneThen.has(other.id))
         return `${other.id} was turned`;
     }
@@ -219,7 +235,8 @@ export class Model {
       if (value === undefined) this.world.delete(key);
       else this.world.set(key, value);
     }
-    for (const change of entry.fields) this.turnField(undo ? change : { ...change, was: change.gave, gave: change.was }, entry);
+    for (const change of entry.fields)
+      this.turnField(undo ? change : { ...change, was: change.gave, gave: change.was }, entry);
     entry.stands = !entry.stands;
   }
 
@@ -232,7 +249,10 @@ export class Model {
     if (was === null) {
       const name = `"${key.slice(key.indexOf(' ') + 1)}":[`;
       const isUsed = [...this.world].some(
-        ([k, value]) => k.startsWith('concept:') && containerOf(k, value) === `termbase:${termbase}` && (JSON.parse(value) as [number, string])[1].includes(name),
+        ([k, value]) =>
+          k.startsWith('concept:') &&
+          containerOf(k, value) === `termbase:${termbase}` &&
+          (JSON.parse(value) as [number, string])[1].includes(name),
       );
       if (inPassing && isUsed) return;
       fields.splice(at, 1);
@@ -244,7 +264,9 @@ export class Model {
 
 function fieldChanges(key: string, { was, gave }: Change): FieldChange[] {
   const map = (json: string): Map<string, string> =>
-    new Map((JSON.parse(json) as { level: string; name: string }[]).map((f) => [`${f.level} ${f.name}`, JSON.stringify(f)]));
+    new Map(
+      (JSON.parse(json) as { level: string; name: string }[]).map((f) => [`${f.level} ${f.name}`, JSON.stringify(f)]),
+    );
   const [before, after] = [map(was!), map(gave!)];
   return [...new Set([...before.keys(), ...after.keys()])]
     .map((name) => ({

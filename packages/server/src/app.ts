@@ -5,7 +5,7 @@ import { rm } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import fastifyStatic from '@fastify/static';
 import swagger from '@fastify/swagger';
-import Fastify, { type FastifyError, type FastifyInstance } from 'fastify';
+import Fastify, { type FastifyError, type FastifyInstance, type FastifyReply } from 'fastify';
 import {
   hasZodFastifySchemaValidationErrors,
   jsonSchemaTransform,
@@ -32,7 +32,7 @@ import type { AllUnitsWritten } from './memories/take-in.js';
 import { Workers } from './jobs/workers.js';
 import { ledgerRoutes } from './ledger/routes.js';
 import { lookUpRoutes } from './look-up/routes.js';
-import { guard, type Security } from './security/guard.js';
+import { answerBrokenRequest, guard, setSecurityHeaders, type Security } from './security/guard.js';
 import { openDatabase, openForReading, type Db } from './store/database.js';
 import { lockFolder } from './store/lock.js';
 import { pathsOf } from './store/paths.js';
@@ -61,7 +61,15 @@ export async function buildApp({ dataDir, security = {}, aside = null }: AppOpti
     bodyLimit: 8 * 1024 * 1024,
     routerOptions: { maxParamLength: 300 },
     forceCloseConnections: true,
+    clientErrorHandler: answerBrokenRequest,
+    frameworkErrors: (error, _request, reply) => {
+      const { status, body } = bodyOf(carried(new ApiError('invalid-request', { what: error.message })));
+      return (reply as FastifyReply).status(status).send(body);
+    },
   });
+  // On every answer, also on those that are made before any hook runs, and on streams.
+  app.server.prependListener('request', (_request, response) => setSecurityHeaders(response));
+  app.addHook('onRequest', async (_request, reply) => setSecurityHeaders(reply.raw));
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.setErrorHandler((error: FastifyError, _request, reply) => {

@@ -79,9 +79,9 @@ const ERRORS = {
   'disk-full': { status: 507, message: 'The disk is full. Nothing was kept.' },
   'not-allowed': { status: 403, message: 'This address is not allowed to ask.' },
   'passphrase-needed': { status: 401, message: 'The passphrase is needed.' },
-  'too-many-tries': { status: 429, message: 'Too many tries. Wait a minute.' },
+  'too-many-tries': { status: 429, message: 'Too many tries from this address at once. Wait until they are answered.' },
   'data-error': { status: 422, message: '{what}' },
-  internal: { status: 500, message: 'Something went wrong in the program: {what}. Nothing was changed.' },
+  internal: { status: 500, message: 'Something went wrong in the program: {what}. The ledger shows what was done.' },
 } as const;
 
 export type ErrorCode = keyof typeof ERRORS;
@@ -121,7 +121,8 @@ export function carried(error: unknown): Carried {
   if (error instanceof DataError) return { kind: 'data', diagnostic: error.diagnostic };
   if (error instanceof DamagedFileError)
     return carried(new ApiError('file-damaged', { name: error.file, what: error.why }));
-  if (isDamage(error)) return carried(new ApiError('file-damaged', { name: 'of a resource', what: (error as Error).message }));
+  if (isDamage(error))
+    return carried(new ApiError('file-damaged', { name: 'of a resource', what: (error as Error).message }));
   const { message } = error as NodeJS.ErrnoException;
   if (isDiskFull(error)) return { kind: 'api', code: 'disk-full', message: ERRORS['disk-full'].message };
   return { kind: 'internal', message: message ?? String(error) };

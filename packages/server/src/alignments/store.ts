@@ -77,8 +77,16 @@ export class Alignments {
           `INSERT INTO alignment (client_id, source_name, source_sha256, target_name, target_sha256, reading, state, created_at, paired_at)
            VALUES (?, ?, ?, ?, ?, ?, 'running', ?, ?)`,
         )
-        .run(clientId, shownName(source.name), source.sha256, shownName(target.name), target.sha256, JSON.stringify(reading), now, now)
-        .lastInsertRowid,
+        .run(
+          clientId,
+          shownName(source.name),
+          source.sha256,
+          shownName(target.name),
+          target.sha256,
+          JSON.stringify(reading),
+          now,
+          now,
+        ).lastInsertRowid,
     );
   }
 

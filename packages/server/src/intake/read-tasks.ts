@@ -116,10 +116,7 @@ export interface ArchiveToUnpack {
 }
 
 /** The members of an archive become originals; folders, hidden files and system leftovers are not taken. */
-export async function unpackArchive(
-  file: ArchiveToUnpack,
-  context: TaskContext,
-): Promise<readonly UnpackedMember[]> {
+export async function unpackArchive(file: ArchiveToUnpack, context: TaskContext): Promise<readonly UnpackedMember[]> {
   const paths = pathsOf(context.dataDir);
   const archive = await ZipArchive.open(paths.original(file.sha256));
   try {

@@ -49,9 +49,9 @@ export class Uploads {
 
   /** @param packed for a file of an earlier version, whose upload is not known */
   left(uploadId: number | null, packed: number): UploadLeft {
-    const upload =
-      this.desk.prepare<[number | null], UploadRow>('SELECT packed, files, bytes FROM upload WHERE id = ?').get(uploadId) ??
-      { packed, files: 0, bytes: 0 };
+    const upload = this.desk
+      .prepare<[number | null], UploadRow>('SELECT packed, files, bytes FROM upload WHERE id = ?')
+      .get(uploadId) ?? { packed, files: 0, bytes: 0 };
     const most = Math.min(BYTES, Math.max(SUSPICIOUS, upload.packed * RATIO));
     return { files: FILES - upload.files, bytes: most - upload.bytes };
   }
@@ -75,7 +75,11 @@ export function requireFitting(
   const readings = members.filter(({ isPicture }) => !isPicture).length;
   if (members.length > left.files || readings > READINGS)
     throw new ApiError('archive-many', { name, limit: readings > READINGS ? String(READINGS) : String(FILES) });
-  requireRoom(name, members.reduce((sum, { size }) => sum + size, 0), left);
+  requireRoom(
+    name,
+    members.reduce((sum, { size }) => sum + size, 0),
+    left,
+  );
 }
 
 /** The same while it is unpacked: an archive may lie about its sizes. */

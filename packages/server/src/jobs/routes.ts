@@ -46,6 +46,8 @@ export function jobRoutes(api: Api, { jobs, events }: Context): void {
       connection: 'keep-alive',
     });
     raw.write(': here\n\n');
+    // A page that is gone is nobody's error.
+    raw.on('error', () => undefined);
     const forget = events.listen((event) => raw.write(`data: ${JSON.stringify(event)}\n\n`));
     const pulse = setInterval(() => raw.write(': still here\n\n'), 20_000);
     request.raw.on('close', () => {

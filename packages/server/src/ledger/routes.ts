@@ -15,6 +15,8 @@ const entry = z.object({
   title: z.string(),
   counts: z.record(z.string(), z.number()),
   undoneAt: z.string().nullable(),
+  /** Why it can no longer be undone or done again; null: it can. */
+  closed: z.string().nullable(),
 });
 export type LedgerEntryBody = z.infer<typeof entry>;
 
@@ -29,6 +31,7 @@ interface Row {
   readonly title: string;
   readonly counts: string;
   readonly undone_at: string | null;
+  readonly closed: string | null;
 }
 
 export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Context): void {
@@ -63,6 +66,7 @@ export function ledgerRoutes(api: Api, { workspace, workers, events, jobs }: Con
         title: row.title,
         counts: JSON.parse(row.counts) as Record<string, number>,
         undoneAt: row.undone_at,
+        closed: row.closed,
       }));
     },
   );

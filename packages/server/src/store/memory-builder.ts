@@ -56,7 +56,10 @@ interface Setting {
 type Request =
   | { readonly kind: 'batch'; readonly batch: Batch }
   | { readonly kind: 'end'; readonly about: Readonly<Record<string, string>> };
-type Reply = { readonly kind: 'taken' } | { readonly kind: 'done' } | { readonly kind: 'failed'; readonly why: string; readonly code: string | undefined };
+type Reply =
+  | { readonly kind: 'taken' }
+  | { readonly kind: 'done' }
+  | { readonly kind: 'failed'; readonly why: string; readonly code: string | undefined };
 
 // From the sources (in tests) the built thread is used all the same: threads cannot load TypeScript.
 const THREAD = fileURLToPath(

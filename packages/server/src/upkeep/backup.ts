@@ -96,13 +96,21 @@ export async function backUp(dataDir: string, to: string, controls: BackupContro
 export async function backUpTo(
   { path, fileName }: { readonly path: string; readonly fileName: string },
   context: TaskContext,
-): Promise<{ readonly path: string; readonly fileName: string; readonly files: number; readonly damaged: readonly string[] }> {
+): Promise<{
+  readonly path: string;
+  readonly fileName: string;
+  readonly files: number;
+  readonly damaged: readonly string[];
+}> {
   const { files, damaged } = await backUp(context.dataDir, path, context);
   return { path, fileName, files: files.length, damaged };
 }
 
 /** Connections that all read as of the same moment. */
-function takeSnapshots(dataDir: string): { readonly snapshots: readonly Snapshot[]; readonly damaged: readonly string[] } {
+function takeSnapshots(dataDir: string): {
+  readonly snapshots: readonly Snapshot[];
+  readonly damaged: readonly string[];
+} {
   const paths = pathsOf(dataDir);
   const snapshots: Snapshot[] = [];
   const damaged: string[] = [];
@@ -112,7 +120,8 @@ function takeSnapshots(dataDir: string): { readonly snapshots: readonly Snapshot
   gate.exec('BEGIN IMMEDIATE');
   try {
     const unsettled = gate.prepare<[], number>('SELECT count(*) FROM journal').pluck().get()!;
-    if (unsettled > 0) throw new Error('An operation was cut off. Start Fair Copy once, so that it is put right, then back up.');
+    if (unsettled > 0)
+      throw new Error('An operation was cut off. Start Fair Copy once, so that it is put right, then back up.');
     const take = (name: string, path: string): void => {
       let db: Db | null = null;
       try {

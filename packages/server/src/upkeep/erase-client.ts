@@ -90,8 +90,9 @@ export function eraseFromDesk(workspace: Db, desk: Db): void {
   let gone = 0;
   desk.pragma('secure_delete = ON');
   for (const id of erased) {
-    gone += desk.prepare('DELETE FROM row_decision WHERE file_id IN (SELECT id FROM intake_file WHERE client_id = ?)').run(id)
-      .changes;
+    gone += desk
+      .prepare('DELETE FROM row_decision WHERE file_id IN (SELECT id FROM intake_file WHERE client_id = ?)')
+      .run(id).changes;
     for (const table of ['intake_file', 'picture_file', 'recipe', 'alignment', 'job'])
       gone += desk.prepare(`DELETE FROM ${table} WHERE client_id = ?`).run(id).changes;
   }

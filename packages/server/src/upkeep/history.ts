@@ -28,10 +28,7 @@ export function setUndoDays({ days }: { readonly days: number | null }, context:
 }
 
 /** Closes what is older than the setting says, or everything, and lets go of what only undo needed. */
-export function clearHistory(
-  { all }: { readonly all: boolean },
-  context: TaskContext,
-): { readonly entries: number } {
+export function clearHistory({ all }: { readonly all: boolean }, context: TaskContext): { readonly entries: number } {
   endUnsettled(context.dataDir);
   const db = workspaceForWriting(context.dataDir);
   const days = undoDays(db);
@@ -49,9 +46,7 @@ export function letGo(db: Db, context: TaskContext): void {
   const { dataDir } = context;
   const closed = db.prepare<[], number>('SELECT id FROM ledger WHERE closed IS NOT NULL').pluck().all();
   if (closed.length === 0) return;
-  const memories = db
-    .prepare<[], { id: number; file: string }>('SELECT id, file FROM memory')
-    .all();
+  const memories = db.prepare<[], { id: number; file: string }>('SELECT id, file FROM memory').all();
   for (const { id, file } of memories) {
     context.checkpoint();
     const changes = db
@@ -137,7 +132,9 @@ export function historySize(
     )
     .get()!;
   let bytes = db
-    .prepare<[], number>('SELECT coalesce(sum(coalesce(length(before), 0) + coalesce(length(after), 0)), 0) FROM change')
+    .prepare<[], number>(
+      'SELECT coalesce(sum(coalesce(length(before), 0) + coalesce(length(after), 0)), 0) FROM change',
+    )
     .pluck()
     .get()!;
   const present = new Set<string>();

@@ -111,10 +111,15 @@ function salvage(from: string, to: string, origin: string, context: TaskContext)
 
 function copyReadable(db: Db, out: MemoryFile, originId: number, context: TaskContext): number {
   const tags = new Map(
-    db.prepare<[], { id: number; tag: string }>('SELECT id, tag FROM language').all().map(({ id, tag }) => [id, tag]),
+    db
+      .prepare<[], { id: number; tag: string }>('SELECT id, tag FROM language')
+      .all()
+      .map(({ id, tag }) => [id, tag]),
   );
   const highest = readable(() => db.prepare<[], number | null>('SELECT max(id) FROM unit').pluck().get()) ?? 10_000_000;
-  const readUnit = db.prepare<[number], { said: string | null; place: number }>('SELECT said, place FROM unit WHERE id = ?');
+  const readUnit = db.prepare<[number], { said: string | null; place: number }>(
+    'SELECT said, place FROM unit WHERE id = ?',
+  );
   const readSegments = db.prepare<[number], SegmentRow>(
     'SELECT ordinal, language, text, more FROM segment WHERE unit_id = ? ORDER BY ordinal',
   );

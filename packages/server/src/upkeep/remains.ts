@@ -90,14 +90,8 @@ function ownedOriginals(workspace: Db, desk: Db): Set<string> {
   return owned;
 }
 
-/** Jobs whose files can still be fetched; those of older ones are forgotten. */
+/** Jobs whose files can still be fetched. */
 function fetchableJobs(desk: Db): Set<number> {
-  const since = new Date(Date.now() - HANDED_OVER_DAYS * DAY).toISOString();
-  desk
-    .prepare(
-      `UPDATE job SET result = json_remove(result, '$.path') WHERE ended_at < ? AND json_extract(result, '$.path') IS NOT NULL`,
-    )
-    .run(since);
   return new Set(
     desk
       .prepare<[], number>(
@@ -108,8 +102,18 @@ function fetchableJobs(desk: Db): Set<number> {
   );
 }
 
-/** Files that were sent to be aligned and are in no alignment after a day; uploads of which nothing is on the desk. */
-export function forgetReceived(desk: Db): void {
+/**
+ * Files that were sent to be aligned and are in no alignment after a day; uploads of which nothing is on the desk; files that
+ * were handed over long ago.
+ */
+export function forgetOnDesk(desk: Db): void {
+  desk
+    .prepare(
+      `UPDATE job SET result = json_remove(result, '$.path') WHERE ended_at < ? AND json_extract(result, '$.path') IS NOT NULL`,
+    )
+    .run(new Date(Date.now() - HANDED_OVER_DAYS * DAY).toISOString());
   desk.prepare('DELETE FROM received WHERE at < ?').run(new Date(Date.now() - DAY).toISOString());
-  desk.prepare('DELETE FROM upload WHERE id NOT IN (SELECT upload_id FROM intake_file WHERE upload_id IS NOT NULL)').run();
+  desk
+    .prepare('DELETE FROM upload WHERE id NOT IN (SELECT upload_id FROM intake_file WHERE upload_id IS NOT NULL)')
+    .run();
 }

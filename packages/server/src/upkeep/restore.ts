@@ -44,7 +44,8 @@ export async function restoreBackup(zip: string, folder: string, say: (share: nu
 }
 
 async function manifestOf(archive: ZipArchive, zip: string): Promise<Manifest> {
-  if (!archive.names.includes('manifest.json')) throw new Error(`${zip} is no backup of Fair Copy: it has no manifest.json.`);
+  if (!archive.names.includes('manifest.json'))
+    throw new Error(`${zip} is no backup of Fair Copy: it has no manifest.json.`);
   let text = '';
   for await (const chunk of archive.read('manifest.json')) text += Buffer.from(chunk).toString('utf8');
   const said = manifest.safeParse(JSON.parse(text));
@@ -67,5 +68,6 @@ async function unpack(archive: ZipArchive, file: Manifest['files'][number], part
       yield chunk;
     }
   }, createWriteStream(path));
-  if (hash.digest('hex') !== file.sha256) throw new Error(`${file.name} is damaged in the backup. Nothing was restored.`);
+  if (hash.digest('hex') !== file.sha256)
+    throw new Error(`${file.name} is damaged in the backup. Nothing was restored.`);
 }

@@ -7,7 +7,7 @@ import { openForReading, type Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { eraseFromDesk } from './erase-client.js';
-import { forgetReceived, removeRemains, type Remains } from './remains.js';
+import { forgetOnDesk, removeRemains, type Remains } from './remains.js';
 
 /** Milliseconds after the start: pages come first. */
 const FIRST = 20_000;
@@ -22,7 +22,7 @@ export function tidyAtStart(dataDir: string, desk: Db, aside: string | null): Re
   const workspace = openForReading(pathsOf(dataDir).workspace);
   try {
     eraseFromDesk(workspace, desk);
-    forgetReceived(desk);
+    forgetOnDesk(desk);
     readAgainWhatIsNotStaged(dataDir, desk);
     return removeRemains({ dataDir, workspace, desk, youngest: 0, aside });
   } finally {
@@ -66,7 +66,7 @@ export function sweepErased(_: Record<string, never>, { dataDir }: TaskContext):
 /** Goes on until the server closes. */
 export function keepUp({ workers, desk, events, memories }: Context): () => void {
   const day = async (): Promise<void> => {
-    forgetReceived(desk);
+    forgetOnDesk(desk);
     const { entries } = await workers.write('clearHistory', { all: false });
     await workers.write('sweepRemains', {});
     const { damaged } = await workers.read('keepCopies', {});

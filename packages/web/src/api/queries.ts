@@ -11,6 +11,7 @@ import type {
   ConcordanceBody,
   ConceptBodyOf,
   CursorBody,
+  HistoryBody,
   Holding,
   InspectionOverview,
   IntakeFileBody,
@@ -50,6 +51,17 @@ export const ledger = (client: number | null, limit: number) =>
     queryFn: () => get<LedgerEntryBody[]>('/ledger', { client, limit }),
     placeholderData: keepPreviousData,
   });
+
+export const undoHistory = queryOptions({
+  queryKey: ['ledger', 'history'],
+  queryFn: () => get<HistoryBody>('/ledger/history'),
+});
+
+export const session = queryOptions({
+  queryKey: ['session'],
+  queryFn: () => get<{ passphrase: boolean }>('/session'),
+  staleTime: Infinity,
+});
 
 export const lookUp = (q: string, client: number | null) =>
   queryOptions({

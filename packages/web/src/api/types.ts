@@ -12,6 +12,7 @@ export type {
 export type { FindingBody, FoundRow, InspectionOverview } from '@fair-copy/server/inspection/schemas.js';
 export type { HandOverBody } from '@fair-copy/server/hand-over/routes.js';
 export type { LedgerEntryBody } from '@fair-copy/server/ledger/routes.js';
+export type { HistoryBody } from '@fair-copy/server/upkeep/routes.js';
 export type { LookUpBody } from '@fair-copy/server/look-up/routes.js';
 export type {
   AlignmentBody,

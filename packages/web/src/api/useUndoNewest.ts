@@ -13,7 +13,7 @@ export function useUndoNewest(concerns: (entry: LedgerEntryBody) => boolean): ()
   const navigate = useNavigate();
   const undo = async (): Promise<void> => {
     const entries = await get<LedgerEntryBody[]>('/ledger', { limit: 50 });
-    const newest = entries.find((entry) => concerns(entry) && !entry.undoneAt);
+    const newest = entries.find((entry) => concerns(entry) && !entry.undoneAt && !entry.closed);
     if (!newest) return say(m.ledger.nothingToUndo);
     const { title } = await send<{ title: string }>('POST', `/ledger/${newest.id}/undo`);
     say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') });

@@ -9,13 +9,16 @@ import { send } from '../api/http.js';
 import { clients as clientsQuery } from '../api/queries.js';
 import { m } from '../messages/en.js';
 import { useDesk } from '../ui/desk-store.js';
+import { useToast } from '../ui/toast-store.js';
+import { EraseClient } from './EraseClient.js';
 import { NameDialog } from '../ui/NameDialog.js';
 
 export function ClientMenu() {
   const { clientId, takeInHand } = useDesk();
   const { data: clients = [] } = useQuery(clientsQuery);
+  const say = useToast((state) => state.say);
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [asking, setAsking] = useState<'create' | 'rename' | null>(null);
+  const [asking, setAsking] = useState<'create' | 'rename' | 'erase' | null>(null);
   const inHand = clients.find((client) => client.id === clientId);
   const choose = (id: number | null): void => {
     takeInHand(id);
@@ -61,6 +64,16 @@ export function ClientMenu() {
             {m.client.rename}
           </MenuItem>
         )}
+        {inHand && (
+          <MenuItem
+            onClick={() => {
+              setAnchor(null);
+              setAsking('erase');
+            }}
+          >
+            {m.client.erase}
+          </MenuItem>
+        )}
       </Menu>
       {asking === 'create' && (
         <NameDialog
@@ -80,6 +93,17 @@ export function ClientMenu() {
           submit={m.common.save}
           cancel={m.common.cancel}
           onSubmit={(name) => send('PATCH', `/clients/${inHand.id}`, { name })}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {asking === 'erase' && inHand && (
+        <EraseClient
+          client={inHand}
+          onDone={() => {
+            setAsking(null);
+            takeInHand(null);
+            say(m.client.erased);
+          }}
           onClose={() => setAsking(null)}
         />
       )}

@@ -6,6 +6,7 @@ import { Suspense, useState } from 'react';
 import { Outlet } from 'react-router';
 import { useServerEvents } from '../api/events.js';
 import { m } from '../messages/en.js';
+import { ConflictDialog } from '../parts/ConflictDialog.js';
 import { useToast } from '../ui/toast-store.js';
 import { useKeys } from '../ui/useKeys.js';
 import { Help } from './Help.js';
@@ -24,6 +25,7 @@ export function Frame() {
           <Outlet />
         </Suspense>
       </Box>
+      <ConflictDialog />
       {help && <Help onClose={() => setHelp(false)} />}
       <Snackbar
         key={toast?.key}

@@ -1,9 +1,11 @@
+import { useQuery } from '@tanstack/react-query';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { styled } from '@mui/material/styles';
-import { CircleHelp, Moon, Sun } from 'lucide-react';
+import { CircleHelp, Moon, Sun, LogOut } from 'lucide-react';
 import { NavLink } from 'react-router';
+import { session } from '../api/queries.js';
 import { m } from '../messages/en.js';
 import { useDesk } from '../ui/desk-store.js';
 import { useTheme } from '@mui/material/styles';
@@ -73,12 +75,28 @@ export function Masthead({ onHelp }: { readonly onHelp: () => void }) {
       <LookUp onHelp={onHelp} />
       <RunningWork />
       <ThemeButton />
+      <LeaveButton />
       <Tooltip title={`${m.help.label} (?)`}>
         <IconButton size="small" aria-label={m.help.label} onClick={onHelp}>
           <CircleHelp size={18} />
         </IconButton>
       </Tooltip>
     </Box>
+  );
+}
+
+/** Where a passphrase was asked for: the way out. */
+function LeaveButton() {
+  const { data } = useQuery(session);
+  if (!data?.passphrase) return null;
+  return (
+    <form method="post" action="/leave">
+      <Tooltip title={m.session.leave}>
+        <IconButton size="small" type="submit" aria-label={m.session.leave}>
+          <LogOut size={18} />
+        </IconButton>
+      </Tooltip>
+    </form>
   );
 }
 

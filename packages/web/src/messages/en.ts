@@ -42,6 +42,13 @@ export const en = {
     label: 'Client in hand',
     create: 'New client …',
     rename: 'Rename this client …',
+    erase: 'Delete this client for good …',
+    eraseTitle: (name: string) => `Delete “${name}” with everything of theirs?`,
+    eraseText:
+      'Termbases, memories, files on the desk, alignments, recipes, and all that the ledger knows of them go for good: this is for when the law asks for it, and nothing brings them back. Backups that you made are yours to delete.',
+    eraseLabel: 'Type the name of the client to confirm',
+    eraseGo: 'Delete for good',
+    erased: 'The client is deleted, with everything of theirs.',
     name: 'Name of the client',
     createTitle: 'New client',
     renameTitle: 'Rename client',
@@ -118,6 +125,14 @@ export const en = {
     newTermbaseName: 'Name of the termbase',
     coverage: 'Terms or units in each language',
     more: (n: number) => `and ${n} more languages`,
+    damaged: (what: string) => `Its file is damaged (${what}).`,
+    toCopy: (at: string) => `Go back to the copy of ${at}`,
+    noCopy: 'There is no copy of it.',
+    readOut: 'Take out what can be read',
+    remove: 'Delete it',
+    mended: (units: number) =>
+      `The memory has ${units === 1 ? 'one unit' : `${units.toLocaleString('en')} units`} again.`,
+    removed: 'The memory is deleted; the ledger can bring it back.',
   },
   intake: {
     title: 'Intake',
@@ -965,6 +980,7 @@ export const en = {
     loadMore: 'Show more',
     reportReady: 'The report is ready.',
   },
+  session: { leave: 'Log out' },
   ledger: {
     title: 'Ledger',
     empty: 'Nothing has been done yet.',
@@ -980,6 +996,35 @@ export const en = {
     redoneToast: (title: string) => `Done again: ${title}`,
     older: 'Show older entries',
     nothingToUndo: 'There is nothing to undo.',
+    closed: (why: string) => `stays: ${why}`,
+    kept: 'Undo and backup',
+    keptText: (entries: number, size: string, since: string | null) =>
+      entries === 0
+        ? 'Nothing is kept for undo at present.'
+        : `For ${entries === 1 ? 'one entry' : `${entries.toLocaleString('en')} entries`}${since ? `, the oldest of ${since},` : ''} what undo needs is kept: ${size}.`,
+    keepFor: 'Keep it for',
+    days: (days: number | null) => (days === null ? 'ever' : days === 1 ? 'one day' : `${days} days`),
+    clear: 'Clear now …',
+    clearTitle: 'Clear all undo?',
+    clearText:
+      'Everything that was done stays done: no entry of the ledger can be undone or done again any more, deleted termbases and memories cannot be brought back, and histories begin anew. Nothing else changes.',
+    clearGo: 'Clear undo for good',
+    cleared: 'Undo is cleared.',
+    backUp: 'Back up everything',
+    backUpText:
+      'All clients, termbases, memories, the desk and the original files in one zip, as they are at one moment.',
+    backingUp: 'The backup is being made …',
+    backedUp: (files: number) => `Backed up: ${files.toLocaleString('en')} files.`,
+    backedUpWithout: (names: string) => `Backed up without what is damaged: ${names}.`,
+  },
+  conflict: {
+    title: 'Changed meanwhile',
+    now: 'As it is now',
+    yours: 'What you wrote',
+    leave: 'Leave it as it is now',
+    putMine: 'Put mine in its place',
+    deleteAllTheSame: 'Delete it all the same',
+    nothing: '(nothing)',
   },
 };
 

@@ -17,6 +17,7 @@ import { m } from '../../messages/en.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment, number } from '../../ui/format.js';
+import { DamagedMemory } from './DamagedMemory.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
@@ -146,14 +147,12 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
     <TableRow hover selected={selected}>
       <TableCell sx={{ minWidth: 200 }}>
         <Box
-          component={Link}
-          to={holding.path}
+          {...(holding.damage ? { component: 'span' } : { component: Link, to: holding.path })}
           sx={{
             fontFamily: "'Source Serif 4 Variable', serif",
             fontSize: 17,
-            color: 'primary.main',
+            ...(!holding.damage && { color: 'primary.main', '&:hover': { textDecoration: 'underline' } }),
             textDecoration: 'none',
-            '&:hover': { textDecoration: 'underline' },
           }}
         >
           {holding.name}
@@ -162,8 +161,9 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
           {holding.kind}
           {withClient && ` · ${holding.client}`}
         </Box>
+        {holding.damage && <DamagedMemory id={holding.id} damage={holding.damage} />}
       </TableCell>
-      <TableCell align="right">{number(holding.count)}</TableCell>
+      <TableCell align="right">{holding.damage ? '' : number(holding.count)}</TableCell>
       {languages.map((language) => (
         <TableCell key={language} align="right">
           {countOf(language) ? (
@@ -184,7 +184,7 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
       ))}
       {extra && <TableCell />}
       <TableCell>
-        {holding.findings === null ? (
+        {holding.damage ? null : holding.findings === null ? (
           <Box component="span" sx={{ color: 'text.secondary' }}>
             {m.holdings.notInspected}
           </Box>
@@ -218,6 +218,8 @@ interface Resource {
   /** Open findings; null: not inspected. */
   readonly findings: number | null;
   readonly changedAt: string;
+  /** Its file cannot be read. */
+  readonly damage: MemoryBody['damage'];
 }
 
 function termbaseResource({
@@ -241,6 +243,7 @@ function termbaseResource({
     languages: languages.map(({ language, terms }) => ({ language, count: terms })),
     findings: inspected ? openFindings : null,
     changedAt,
+    damage: null,
   };
 }
 
@@ -253,6 +256,7 @@ function memoryResource({
   subject,
   openFindings,
   changedAt,
+  damage,
 }: MemoryBody): Resource {
   return {
     id,
@@ -265,6 +269,7 @@ function memoryResource({
     languages: languages.map(({ language, units: count }) => ({ language, count })),
     findings: openFindings,
     changedAt,
+    damage,
   };
 }
 

@@ -18,6 +18,7 @@ import { moment } from '../../ui/format.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
+import { KeptSection } from './KeptSection.js';
 
 const HINTS: readonly KeyHint[] = [['u', m.keys.undo]];
 const PAGE = 50;
@@ -37,7 +38,7 @@ export function LedgerPage() {
   useKeyHints(HINTS);
   useKeys({
     u: () => {
-      const newest = entries.find((entry) => !entry.undoneAt);
+      const newest = entries.find((entry) => !entry.undoneAt && !entry.closed);
       if (newest) act(newest);
       else say(m.ledger.nothingToUndo);
     },
@@ -73,6 +74,7 @@ export function LedgerPage() {
             {m.ledger.older}
           </Button>
         )}
+        <KeptSection />
       </Box>
     </Box>
   );
@@ -97,9 +99,15 @@ function EntryRow({ entry, onAct }: { readonly entry: LedgerEntryBody; readonly 
       </TableCell>
       <TableCell>{entry.client}</TableCell>
       <TableCell align="right">
-        <Button onClick={onAct} aria-label={`${undone ? m.ledger.redo : m.ledger.undo}: ${entry.title}`}>
-          {undone ? m.ledger.redo : m.ledger.undo}
-        </Button>
+        {entry.closed ? (
+          <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+            {m.ledger.closed(entry.closed)}
+          </Box>
+        ) : (
+          <Button onClick={onAct} aria-label={`${undone ? m.ledger.redo : m.ledger.undo}: ${entry.title}`}>
+            {undone ? m.ledger.redo : m.ledger.undo}
+          </Button>
+        )}
       </TableCell>
     </TableRow>
   );

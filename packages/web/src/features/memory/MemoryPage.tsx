@@ -43,6 +43,14 @@ export function MemoryPage() {
     );
   }
   if (!memory) return <EmptyState heading="h1" title={m.common.loading} />;
+  if (memory.damage)
+    return (
+      <EmptyState heading="h1" title={`${memory.name}: ${m.holdings.damaged(memory.damage.what)}`}>
+        <Button component={Link} to="/holdings">
+          {m.common.goHome}
+        </Button>
+      </EmptyState>
+    );
   return <LoadedMemory key={id} memory={memory} />;
 }
 

@@ -1,10 +1,11 @@
 import Box from '@mui/material/Box';
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import { direction } from '@fair-copy/core/language/tags.js';
-import { useEffect, useRef } from 'react';
-import { send } from '../../api/http.js';
+import { useEffect, useRef, useState } from 'react';
+import { get, send } from '../../api/http.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
+import { sendSeen } from '../../parts/conflict-store.js';
 import { codeLabel } from '../../ui/CodedText.js';
 import { languageLabel } from '../../ui/languages.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -24,8 +25,11 @@ interface Props {
 export function VariantEditor({ memory, unit, language, onClose, onNext }: Props) {
   const field = useRef<HTMLDivElement>(null);
   const fail = useToast((state) => state.fail);
-  const index = unit.variants.findIndex((variant) => variant.language === language);
-  const variant = unit.variants[index];
+  // Whatever comes in from elsewhere while one types: the edit began from this.
+  const [{ index, variant, version }] = useState(() => {
+    const at = unit.variants.findIndex((one) => one.language === language);
+    return { index: at, variant: unit.variants[at], version: unit.version };
+  });
   useEffect(() => {
     const element = field.current!;
     element.replaceChildren(...nodesOf(variant?.text ?? '', variant?.codes ?? []));
@@ -40,8 +44,22 @@ export function VariantEditor({ memory, unit, language, onClose, onNext }: Props
     const path = `/memories/${memory.id}/units/${unit.id}`;
     const same = variant && text === variant.text && codes.every((code, i) => code === i);
     if (!same && text.trim() !== '') {
-      if (variant) await send('PATCH', path, { variant: index, text, codes });
-      else await send('POST', `${path}/variants`, { language, text });
+      const sent = await sendSeen({
+        version,
+        send: (seen) => {
+          const said = seen ? { version: seen } : {};
+          return variant
+            ? send('PATCH', path, { variant: index, text, codes, ...said })
+            : send('POST', `${path}/variants`, { language, text, ...said });
+        },
+        mine: shownOf(text),
+        language,
+        theirs: async () => {
+          const now = await get<UnitBody>(path);
+          return shownOf(now.variants.find((one) => one.language === language)?.text ?? '');
+        },
+      });
+      if (sent === null) return onClose();
     }
     then();
   };
@@ -101,6 +119,9 @@ export function VariantEditor({ memory, unit, language, onClose, onNext }: Props
     </Box>
   );
 }
+
+/** Codes leave nothing in a text that is only read. */
+const shownOf = (text: string): string => text.replaceAll(CODE, '');
 
 type Codes = UnitBody['variants'][number]['codes'];
 

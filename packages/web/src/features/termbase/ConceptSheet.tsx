@@ -5,10 +5,11 @@ import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { send } from '../../api/http.js';
+import { get, send } from '../../api/http.js';
 import { concept as conceptQuery } from '../../api/queries.js';
 import type { ConceptBodyOf, ConceptChangeBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
+import { sendSeen } from '../../parts/conflict-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
@@ -45,16 +46,33 @@ export function ConceptSheet({ id, termbase, onConcept }: Props) {
   );
 }
 
-export function useConceptChange(id: number): (change: ConceptChangeBody) => Promise<boolean> {
+/** @returns a change as of the state that is shown, or as of an earlier one; false: it was not made */
+export function useConceptChange(
+  concept: ConceptBodyOf,
+): (change: ConceptChangeBody, version?: string) => Promise<boolean> {
   const fail = useToast((state) => state.fail);
-  return (change) =>
-    send('POST', `/concepts/${id}/change`, change).then(
-      () => true,
+  const { id } = concept;
+  return (change, version = concept.version) =>
+    sendSeen({
+      version,
+      send: (seen) => send('POST', `/concepts/${id}/change${seen ? `?version=${seen}` : ''}`, change),
+      mine: 'text' in change ? change.text : 'values' in change ? change.values.join('; ') : null,
+      language: 'language' in change ? change.language : null,
+      theirs: async () => summaryOf(await get<ConceptBodyOf>(`/concepts/${id}`)),
+    }).then(
+      (sent) => sent !== null,
       (error: unknown) => {
         fail(error);
         return false;
       },
     );
+}
+
+/** "de: Schleuse · en: lock, sluice". */
+function summaryOf({ languages }: ConceptBodyOf): string {
+  return languages
+    .map(({ language, terms }) => `${language}: ${terms.map((term) => term.text).join(', ')}`)
+    .join(' · ');
 }
 
 interface PageProps {
@@ -64,7 +82,7 @@ interface PageProps {
 }
 
 function ConceptPage({ concept, termbase, onConcept }: PageProps) {
-  const change = useConceptChange(concept.id);
+  const change = useConceptChange(concept);
   const [editing, setEditing] = useState<string | null>(null);
   const [splitting, setSplitting] = useState<readonly string[] | null>(null);
   const { say, fail } = useToast();
@@ -74,19 +92,25 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
   const firstTerm = concept.languages[0]?.terms[0];
   useKeys({ Enter: () => firstTerm && setEditing(firstTerm.id), Escape: () => setEditing(null) });
   const remove = (): void => {
-    send('DELETE', `/concepts/${concept.id}`).then(() => say(t.gone), fail);
+    sendSeen({
+      version: concept.version,
+      send: (seen) => send('DELETE', `/concepts/${concept.id}${seen ? `?version=${seen}` : ''}`),
+      mine: null,
+      language: null,
+      theirs: async () => summaryOf(await get<ConceptBodyOf>(`/concepts/${concept.id}`)),
+    }).then((sent) => sent !== null && say(t.gone), fail);
   };
   const split = (): void => {
     if (!splitting?.length) return;
-    send<{ made: number }>('POST', `/concepts/${concept.id}/change`, { kind: 'split', terms: splitting }).then(
-      ({ made }) => {
-        setSplitting(null);
-        say(t.splitDone, { label: t.goTo('…'), run: () => onConcept(made) });
-      },
-      fail,
-    );
+    send<{ made: number }>('POST', `/concepts/${concept.id}/change?version=${concept.version}`, {
+      kind: 'split',
+      terms: splitting,
+    }).then(({ made }) => {
+      setSplitting(null);
+      say(t.splitDone, { label: t.goTo('…'), run: () => onConcept(made) });
+    }, fail);
   };
-  const fieldProps = { termbase, references: concept.references, onConcept };
+  const fieldProps = { termbase, version: concept.version, references: concept.references, onConcept };
   return (
     <Box
       component="article"
@@ -123,8 +147,8 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
         level="concept"
         of={t.fieldOfConcept}
         language={null}
-        onSet={(field, values) =>
-          change({ kind: 'set field', level: 'concept', language: null, term: null, field, values: [...values] })
+        onSet={(field, values, seen) =>
+          change({ kind: 'set field', level: 'concept', language: null, term: null, field, values: [...values] }, seen)
         }
         {...fieldProps}
       />
@@ -150,15 +174,18 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
               level="language"
               of={languageName(section.language)}
               language={section.language}
-              onSet={(field, values) =>
-                change({
-                  kind: 'set field',
-                  level: 'language',
-                  language: section.language,
-                  term: null,
-                  field,
-                  values: [...values],
-                })
+              onSet={(field, values, seen) =>
+                change(
+                  {
+                    kind: 'set field',
+                    level: 'language',
+                    language: section.language,
+                    term: null,
+                    field,
+                    values: [...values],
+                  },
+                  seen,
+                )
               }
               {...fieldProps}
             />
@@ -237,7 +264,7 @@ function TermBlock({
   references,
   onConcept,
 }: TermBlockProps) {
-  const change = useConceptChange(concept.id);
+  const change = useConceptChange(concept);
   const found = concept.findings.some((finding) => finding.place === term.id);
   const status = term.fields.administrativeStatus?.[0] ?? '';
   return (
@@ -273,7 +300,8 @@ function TermBlock({
             label={t.editTerm(term.text)}
             editing={editing}
             onEditing={onEditing}
-            onSave={(text) => change({ kind: 'change term', term: term.id, text })}
+            version={concept.version}
+            onSave={(text, version) => change({ kind: 'change term', term: term.id, text }, version)}
             remove={{ label: t.deleteTerm(term.text), run: () => void change({ kind: 'delete term', term: term.id }) }}
           />
         </Box>
@@ -285,8 +313,12 @@ function TermBlock({
           termbase={termbase}
           references={references}
           onConcept={onConcept}
-          onSet={(field, values) =>
-            change({ kind: 'set field', level: 'term', language: null, term: term.id, field, values: [...values] })
+          version={concept.version}
+          onSet={(field, values, seen) =>
+            change(
+              { kind: 'set field', level: 'term', language: null, term: term.id, field, values: [...values] },
+              seen,
+            )
           }
         />
       </Box>

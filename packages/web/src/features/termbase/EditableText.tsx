@@ -12,15 +12,26 @@ interface Props {
   readonly label: string;
   readonly editing: boolean;
   readonly onEditing: (on: boolean) => void;
-  /** False keeps the field open. */
-  readonly onSave: (text: string) => Promise<boolean>;
+  /** Which state the text is of. */
+  readonly version: string;
+  /** False keeps the field open. @param version the state that the edit began from */
+  readonly onSave: (text: string, version: string) => Promise<boolean>;
   readonly remove?: { readonly label: string; readonly run: () => void };
 }
 
 /** A text that becomes a field when it is clicked; Enter or leaving saves, Esc gives up. */
-export function EditableText({ text, language, label, editing, onEditing, onSave, remove }: Props) {
+export function EditableText({ text, language, label, editing, onEditing, version, onSave, remove }: Props) {
   if (editing)
-    return <Field text={text} language={language} label={label} onSave={onSave} onEnd={() => onEditing(false)} />;
+    return (
+      <Field
+        text={text}
+        language={language}
+        label={label}
+        version={version}
+        onSave={onSave}
+        onEnd={() => onEditing(false)}
+      />
+    );
   return (
     <Box
       sx={{
@@ -63,15 +74,25 @@ interface FieldProps {
   readonly text: string;
   readonly language: string | null;
   readonly label: string;
-  readonly onSave: (text: string) => Promise<boolean>;
+  readonly version: string;
+  readonly onSave: (text: string, version: string) => Promise<boolean>;
   readonly onEnd: () => void;
 }
 
-function Field({ text, language, label, onSave, onEnd }: FieldProps) {
+function Field({ text, language, label, version, onSave, onEnd }: FieldProps) {
   const [value, setValue] = useState(text);
+  // Whatever comes in from elsewhere while one types: the edit began from this.
+  const [seen] = useState({ text, version });
+  const [saving, setSaving] = useState(false);
   const save = (): void => {
-    if (value === text) return onEnd();
-    void onSave(value).then((saved) => saved && onEnd());
+    if (value === seen.text) return onEnd();
+    // To leave the field for a question about it saves nothing once more.
+    if (saving) return;
+    setSaving(true);
+    void onSave(value, seen.version).then((saved) => {
+      setSaving(false);
+      if (saved) onEnd();
+    });
   };
   return (
     <InputBase

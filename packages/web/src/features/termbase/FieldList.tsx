@@ -29,14 +29,17 @@ interface Props {
   readonly of: string;
   readonly language: string | null;
   readonly termbase: TermbaseBody;
-  readonly onSet: (field: string, values: readonly string[]) => Promise<boolean>;
+  /** The state of the concept that is shown. */
+  readonly version: string;
+  /** @param version the state that the edit began from; left out: the one that is shown */
+  readonly onSet: (field: string, values: readonly string[], version?: string) => Promise<boolean>;
   /** Where references lead, by their text. */
   readonly references: readonly { readonly value: string; readonly concept: number }[];
   readonly onConcept: (id: number) => void;
 }
 
 /** The fields of a concept, a language or a term, each edited in place. Pictures are shown elsewhere. */
-export function FieldList({ fields, level, of, language, termbase, onSet, references, onConcept }: Props) {
+export function FieldList({ fields, level, of, language, termbase, version, onSet, references, onConcept }: Props) {
   const [fresh, setFresh] = useState<string | null>(null);
   const names = Object.keys(fields).filter((name) => name !== 'xGraphic' && !name.includes(':'));
   const shown = fresh && !names.includes(fresh) ? [...names, fresh] : names;
@@ -69,7 +72,8 @@ export function FieldList({ fields, level, of, language, termbase, onSet, refere
             references={references}
             onConcept={onConcept}
             onEnd={() => setFresh(null)}
-            onSet={(values) => onSet(name, values)}
+            version={version}
+            onSet={(values, seen) => onSet(name, values, seen)}
           />
         </Box>
       ))}
@@ -99,7 +103,8 @@ interface ValuesProps {
   readonly references: Props['references'];
   readonly onConcept: (id: number) => void;
   readonly onEnd: () => void;
-  readonly onSet: (values: readonly string[]) => Promise<boolean>;
+  readonly version: string;
+  readonly onSet: (values: readonly string[], version?: string) => Promise<boolean>;
 }
 
 function Values({
@@ -113,6 +118,7 @@ function Values({
   references,
   onConcept,
   onEnd,
+  version,
   onSet,
 }: ValuesProps) {
   const [open, setOpen] = useState<number | null>(editing ? values.length : null);
@@ -126,9 +132,12 @@ function Values({
     return (
       <ListValue label={label} name={name} values={values} allowed={allowed} open={editing} onEnd={end} onSet={onSet} />
     );
-  const set = async (index: number, text: string): Promise<boolean> => {
+  const set = async (index: number, text: string, seen?: string): Promise<boolean> => {
     const next = index < values.length ? values.map((value, i) => (i === index ? text : value)) : [...values, text];
-    return onSet(next.filter((value) => value.trim() !== ''));
+    return onSet(
+      next.filter((value) => value.trim() !== ''),
+      seen,
+    );
   };
   const slots = open === values.length ? [...values, ''] : values;
   return (
@@ -144,7 +153,8 @@ function Values({
                 label={label}
                 editing={open === i}
                 onEditing={(on) => (on ? setOpen(i) : end())}
-                onSave={(text) => set(i, text)}
+                version={version}
+                onSave={(text, seen) => set(i, text, seen)}
                 {...(value && { remove: { label: `${m.common.remove}: ${label}`, run: () => void set(i, '') } })}
               />
             </Box>

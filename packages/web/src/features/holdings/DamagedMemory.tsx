@@ -1,0 +1,60 @@
+import Box from '@mui/material/Box';
+import { useState } from 'react';
+import { send } from '../../api/http.js';
+import { jobResult } from '../../api/jobs.js';
+import type { JobBody, MemoryBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { moment } from '../../ui/format.js';
+import { useToast } from '../../ui/toast-store.js';
+import { WordButton } from '../../ui/WordButton.js';
+
+const t = m.holdings;
+
+interface Props {
+  readonly id: number;
+  readonly damage: NonNullable<MemoryBody['damage']>;
+}
+
+/** A memory whose file cannot be read: what is wrong, and what can be done. All of it stands in the ledger. */
+export function DamagedMemory({ id, damage: { what, copiedAt } }: Props) {
+  const [busy, setBusy] = useState(false);
+  const { say, fail } = useToast();
+  const during = (work: () => Promise<void>) => (): void => {
+    setBusy(true);
+    work()
+      .catch(fail)
+      .finally(() => setBusy(false));
+  };
+  const mend = (how: 'copy' | 'read') =>
+    during(async () => {
+      const { id: job } = await send<JobBody>('POST', `/memories/${id}/mend`, { how });
+      const mended = await jobResult<{ units: number }>(job);
+      if (mended) say(t.mended(mended.units));
+    });
+  const remove = during(async () => {
+    await send('DELETE', `/memories/${id}`);
+    say(t.removed);
+  });
+  return (
+    <Box sx={{ fontSize: 13, maxWidth: 420 }} aria-busy={busy}>
+      <Box sx={{ color: 'error.main' }}>{t.damaged(what)}</Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5 }}>
+        {copiedAt ? (
+          <WordButton onClick={mend('copy')} disabled={busy}>
+            {t.toCopy(moment(copiedAt))}
+          </WordButton>
+        ) : (
+          <Box component="span" sx={{ color: 'text.secondary' }}>
+            {t.noCopy}
+          </Box>
+        )}
+        <WordButton onClick={mend('read')} disabled={busy}>
+          {t.readOut}
+        </WordButton>
+        <WordButton onClick={remove} disabled={busy}>
+          {t.remove}
+        </WordButton>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,91 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { send } from '../../api/http.js';
+import { fetchJobFile, jobResult } from '../../api/jobs.js';
+import { undoHistory } from '../../api/queries.js';
+import type { JobBody } from '../../api/types.js';
+import { m } from '../../messages/en.js';
+import { AskFirst } from '../../ui/AskFirst.js';
+import { moment, size } from '../../ui/format.js';
+import { Pick } from '../../ui/Pick.js';
+import { useToast } from '../../ui/toast-store.js';
+
+const t = m.ledger;
+/** Null: for ever. */
+const CHOICES: readonly (number | null)[] = [7, 30, 90, 365, null];
+
+/** How long undo is kept and what it takes; everything in one zip. */
+export function KeptSection() {
+  const { data: history } = useQuery(undoHistory);
+  const [asking, setAsking] = useState(false);
+  const [backing, setBacking] = useState(false);
+  const { say, fail } = useToast();
+  const keepFor = (days: number | null): void => void send('PUT', '/ledger/history', { days }).catch(fail);
+  const clear = async (): Promise<void> => {
+    const { id } = await send<JobBody>('POST', '/ledger/history/clear');
+    if ((await jobResult(id)) !== null) say(t.cleared);
+  };
+  const backUp = async (): Promise<void> => {
+    setBacking(true);
+    try {
+      const { id } = await send<JobBody>('POST', '/backup');
+      const made = await jobResult<{ files: number; damaged: readonly string[] }>(id);
+      if (!made) return;
+      fetchJobFile(id);
+      say(made.damaged.length ? t.backedUpWithout(made.damaged.join(', ')) : t.backedUp(made.files));
+    } finally {
+      setBacking(false);
+    }
+  };
+  if (!history) return null;
+  const choices = CHOICES.includes(history.days) ? CHOICES : [history.days, ...CHOICES];
+  return (
+    <Box
+      component="section"
+      aria-labelledby="kept-title"
+      sx={{ mt: 4, pt: 2, borderTop: 1, borderColor: 'divider', display: 'grid', gap: 1.5 }}
+    >
+      <Typography component="h2" id="kept-title" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 18 }}>
+        {t.kept}
+      </Typography>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+        <Typography sx={{ flex: 1, minWidth: 300 }}>
+          {t.keptText(history.entries, size(history.bytes), history.oldest && moment(history.oldest))}
+        </Typography>
+        <Pick
+          label={t.keepFor}
+          value={String(history.days)}
+          onChange={(days) => keepFor(days === 'null' ? null : Number(days))}
+        >
+          {choices.map((days) => (
+            <MenuItem key={String(days)} value={String(days)}>
+              {t.days(days)}
+            </MenuItem>
+          ))}
+        </Pick>
+        <Button color="error" disabled={history.entries === 0} onClick={() => setAsking(true)}>
+          {t.clear}
+        </Button>
+      </Box>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
+        <Typography sx={{ flex: 1, minWidth: 300 }}>{backing ? t.backingUp : t.backUpText}</Typography>
+        <Button variant="outlined" disabled={backing} onClick={() => void backUp().catch(fail)}>
+          {t.backUp}
+        </Button>
+      </Box>
+      {asking && (
+        <AskFirst
+          title={t.clearTitle}
+          text={t.clearText}
+          go={t.clearGo}
+          onGo={() => void clear().catch(fail)}
+          onClose={() => setAsking(false)}
+        />
+      )}
+    </Box>
+  );
+}

@@ -5,7 +5,6 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { buildApp } from '@fair-copy/server/app.js';
 import { Application } from './application.js';
 
 const MAIN = fileURLToPath(new URL('../../packages/server/dist/main.js', import.meta.url));
@@ -19,26 +18,6 @@ describe('who may ask', () => {
     expect((await ask({ host: 'localhost', origin: 'http://evil.example' })).statusCode).toBe(403);
     expect((await ask({ host: 'localhost' })).headers['content-security-policy']).toContain("default-src 'self'");
     await server.stop();
-  });
-
-  test('with a passphrase nothing is told without it, and tries are limited', async () => {
-    const dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-server-'));
-    const app = await buildApp({ dataDir, security: { passphrase: 'lock and weir' } });
-    const enter = (passphrase: string) =>
-      app.inject({
-        method: 'POST',
-        url: '/enter',
-        headers: { host: 'desk.example', 'content-type': 'application/x-www-form-urlencoded' },
-        payload: `passphrase=${encodeURIComponent(passphrase)}`,
-      });
-    expect((await app.inject({ url: '/api/clients', headers: { host: 'desk.example' } })).statusCode).toBe(401);
-    expect((await enter('wrong')).statusCode).toBe(401);
-    const cookie = String((await enter('lock and weir')).headers['set-cookie']).split(';')[0]!;
-    expect((await app.inject({ url: '/api/clients', headers: { host: 'desk.example', cookie } })).statusCode).toBe(200);
-    for (let i = 0; i < 8; i++) await enter('wrong');
-    expect((await enter('lock and weir')).statusCode).toBe(429);
-    await app.close();
-    rmSync(dataDir, { recursive: true });
   });
 });
 

@@ -188,6 +188,26 @@ const CODES = {
     message: 'The file is cut off at line {line}.',
     advice: 'What stands before is taken. Ask for the file again.',
   },
+  'row-number-wrong': {
+    severity: 'error',
+    message: 'A row of the sheet is numbered {what}, after row {row}.',
+    advice: 'No program writes a workbook like that: open it in a spreadsheet program and save it again.',
+  },
+  'text-too-large': {
+    severity: 'error',
+    message: 'The running text is longer than {limit} characters.',
+    advice: 'Split it into chapters, and align these.',
+  },
+  'markup-dropped': {
+    severity: 'warning',
+    message: 'Markup inside texts ({what}): {count} of them, the first in line {line}.',
+    advice: 'Their text is kept, the markup within it is not.',
+  },
+  'about-file-left': {
+    severity: 'info',
+    message: 'The file says something of itself: {what}.',
+    advice: 'That is about the file and not about its entries; it is not taken over.',
+  },
   'units-mended': {
     severity: 'warning',
     message:

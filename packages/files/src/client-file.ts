@@ -153,7 +153,7 @@ export class ClientFile {
         );
         break;
       default: {
-        const columns = (await this.exchangeLayout(source.encoding.value)).columns();
+        const columns = (await this.exchangeLayout(source.encoding.value)).layout.columns();
         for await (const entry of this.entries(source.encoding.value))
           yield { number: entry.number, cells: layoutRow(entry.body, columns) };
       }
@@ -403,20 +403,29 @@ export class ClientFile {
       kind: this.kind as ExchangeKind,
       encoding: { value: encoding.encoding, sureness: encoding.sureness, reason: encoding.reason },
     };
-    const columns = (await this.exchangeLayout(encoding.encoding)).columns();
+    const { layout, notes } = await this.exchangeLayout(encoding.encoding);
+    const columns = layout.columns();
     const kept: SheetRow[] = [];
     this.bytesRead = 0;
     await drained(this.rows(source), kept, (rows) => sink(rows, Math.max(0, this.bytesRead - this.size) / this.size));
-    return { source, rows: kept, hiddenColumns: [], stated: statedColumns(columns), notes: encodingNotes(encoding) };
+    return {
+      source,
+      rows: kept,
+      hiddenColumns: [],
+      stated: statedColumns(columns),
+      notes: [...encodingNotes(encoding), ...notes],
+    };
   }
 
-  private async exchangeLayout(encoding: EncodingName): Promise<Layout> {
+  private async exchangeLayout(encoding: EncodingName): Promise<{ layout: Layout; notes: readonly Diagnostic[] }> {
     const layout = new Layout();
-    for await (const entry of this.entries(encoding)) layout.see(entry.body);
-    return layout;
+    const notes: Diagnostic[] = [];
+    for await (const entry of this.entries(encoding, notes)) layout.see(entry.body);
+    return { layout, notes };
   }
 
-  private async *entries(encoding: EncodingName): AsyncGenerator<ExchangeEntry> {
+  /** @param notes gets what has no place among the entries, at the end */
+  private async *entries(encoding: EncodingName, notes: Diagnostic[] = []): AsyncGenerator<ExchangeEntry> {
     if (this.kind === 'po') {
       yield* this.catalogueEntries(encoding);
       return;
@@ -431,6 +440,7 @@ export class ClientFile {
       }
     }
     for (const event of xml.end()) reader.take(event);
+    notes.push(...reader.notes());
   }
 
   private async *catalogueEntries(encoding: EncodingName): AsyncGenerator<ExchangeEntry> {

@@ -1,13 +1,12 @@
 /** Names of files: as they are shown, and as a file system takes them. */
+import { nfc } from '@fair-copy/core/text/normal.js';
 
 /**
  * Without control characters, and without those that turn the direction of what stands around them: a name must not look
  * like another. What was taken out leaves a mark.
  */
 export function shownName(name: string): string {
-  return name
-    .normalize('NFC')
-    .replace(/[\p{Cc}\u061c\u200e\u200f\u2028\u2029\u202a-\u202e\u2066-\u2069\ufeff]/gu, '\ufffd');
+  return nfc(name).replace(/[\p{Cc}\u061c\u200e\u200f\u2028\u2029\u202a-\u202e\u2066-\u2069\ufeff]/gu, '\ufffd');
 }
 
 /** Bytes of a name that every common file system takes (255, less room for what is put behind a name while it is written). */

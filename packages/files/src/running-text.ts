@@ -1,11 +1,12 @@
 /** The running text of a document as paragraphs, in reading order, for alignment. */
-import { readFile } from 'node:fs/promises';
+import { createReadStream } from 'node:fs';
 import { micromark } from 'micromark';
 import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
 import { AS_SHOWN, type WordReading } from '@fair-copy/core/document/docx.js';
 import { OdtBlocks } from '@fair-copy/core/document/odt.js';
+import { ROW_LIMIT } from '@fair-copy/core/sheet/model.js';
 import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
 import { ZipArchive } from './archive.js';
 import { ClientFile } from './client-file.js';
@@ -90,11 +91,39 @@ async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<B
 const htmlBlocks = (text: string): AsyncGenerator<Block> =>
   documentBlocks({ kind: 'html', text: [text] }, AS_SHOWN, false);
 
-/** The text of a file in its own encoding, as its declaration or its letters show. */
+/** UTF-16 units of a running text: several times the longest book. */
+const TEXT_LIMIT = 40_000_000;
+
+/**
+ * The text of a file in its own encoding, as its declaration or its letters show. Throws `DataError` for a line that is no
+ * text of a document, and for more than can be aligned at once.
+ */
 export async function exchangeText(path: string): Promise<string> {
   const decoder = codec.decoder((await exchangeEncoding(path)).encoding);
-  const text = decoder.write(await readFile(path)) + decoder.end();
-  return text.replace(/^\uFEFF/, '');
+  const pieces: string[] = [];
+  let length = 0;
+  let line = 1;
+  let lineLength = 0;
+  const take = (piece: string): void => {
+    pieces.push(piece);
+    length += piece.length;
+    if (length > TEXT_LIMIT) throw new DataError('text-too-large', { limit: TEXT_LIMIT });
+    let from = 0;
+    for (let end = piece.indexOf('\n'); end >= 0; end = piece.indexOf('\n', from)) {
+      requireLine(line++, lineLength + end - from);
+      lineLength = 0;
+      from = end + 1;
+    }
+    lineLength += piece.length - from;
+    requireLine(line, lineLength);
+  };
+  for await (const chunk of createReadStream(path, { highWaterMark: 1 << 18 })) take(decoder.write(chunk as Buffer));
+  take(decoder.end());
+  return pieces.join('').replace(/^\uFEFF/, '');
+}
+
+function requireLine(line: number, length: number): void {
+  if (length > ROW_LIMIT) throw new DataError('row-too-long', { row: line, limit: ROW_LIMIT });
 }
 
 /** Paragraphs of a plain text: lines, or, where lines are filled up and blank lines part them, what stands between those. */

@@ -3,6 +3,7 @@
  * what begins one. How much that says is learned from the texts themselves, so that documents laid out differently are
  * not forced into one another.
  */
+import { composed } from '../text/composed.js';
 import { lengthOf, type WeighedBead } from './bead.js';
 
 /** Where each segment stands: 0 in the middle of a paragraph, otherwise which kind of block begins with it. */
@@ -30,7 +31,7 @@ export function cutText(
   const segments: string[] = [];
   const places: number[] = [];
   for (const { kind, text } of paragraphs)
-    segment(text.normalize('NFC')).forEach((one, k) => {
+    segment(composed(text)).forEach((one, k) => {
       segments.push(one);
       places.push(k === 0 ? PLACE[kind] : PLACE.within);
     });

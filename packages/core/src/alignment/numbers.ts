@@ -1,11 +1,12 @@
 /** Whether two passages name the same numbers: what a translation may not change. */
+import { normalized } from '../text/normal.js';
 
 /** Digits, with a sign between groups of them ("1.000,5", "12:30", "۱٬۲۳۴٫۵"); a space only before three digits ("10 000"). */
 const NUMBER = /\p{Nd}+(?:(?:[.,:'’٫٬]|[\u00A0\u202F ](?=\p{Nd}{3}(?!\p{Nd})))\p{Nd}+)*/gu;
 
 /** The digits of each number, sorted. */
 export function numbersIn(text: string): string[] {
-  return (text.normalize('NFKC').match(NUMBER) ?? []).map(digitsOf).sort();
+  return (normalized(text, 'NFKC').match(NUMBER) ?? []).map(digitsOf).sort();
 }
 
 /** The digits of a number, as ASCII, without the signs that languages set differently and without leading zeros. */

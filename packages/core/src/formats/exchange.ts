@@ -1,4 +1,5 @@
 /** An entry of an exchange file, whatever its format: terms by language as the file spells them, and fields. */
+import { diagnostic, type Diagnostic } from '../diagnostic.js';
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '../language/tags.js';
 import { NO_FIELDS, type ConceptBody, type Fields, type LanguageSection } from '../termbase/concept.js';
 import { withValue } from '../termbase/fields.js';
@@ -15,6 +16,36 @@ export interface ExchangeEntry {
 /** Reads events in order; gives back an entry when one is complete. */
 export interface EntryReader {
   take(event: XmlEvent): ExchangeEntry | null;
+  /** What the file holds that has no place among the entries, once all of it was read. */
+  notes(): readonly Diagnostic[];
+}
+
+/** Counts markup inside texts, of which only the text is kept. */
+export class InnerMarkup {
+  private readonly names = new Set<string>();
+  private texts = 0;
+  private first = 0;
+  private isNew = true;
+
+  /** A text begins. */
+  begin(): void {
+    this.isNew = true;
+  }
+
+  /** An element within the text that has begun. */
+  see(name: string, line: number): void {
+    this.names.add(name);
+    if (!this.isNew) return;
+    this.isNew = false;
+    this.texts++;
+    this.first ||= line;
+  }
+
+  notes(): readonly Diagnostic[] {
+    if (this.texts === 0) return [];
+    const what = [...this.names].slice(0, 8).join(', ');
+    return [diagnostic('markup-dropped', { count: this.texts, what, line: this.first }, { line: this.first })];
+  }
 }
 
 interface Section {

@@ -1,4 +1,5 @@
 /** Rows of a table as units: each text as it stands, no cleaning of terms. */
+import { composed } from '../text/composed.js';
 import { languageAmong } from '../document/marked.js';
 import type { LeftUnit, ReadUnit } from '../formats/tmx/units.js';
 import { languageIn } from '../intake/rows-to-draft.js';
@@ -68,7 +69,7 @@ export class RowUnits {
     const stated = this.languageColumn === null ? null : languageIn(row.cells[this.languageColumn] ?? '');
     for (const { index, header, role } of this.reading.columns) {
       const raw = row.cells[index] ?? '';
-      const text = (this.reading.source.kind === 'delimited' ? restoredCell(raw) : raw).trim().normalize('NFC');
+      const text = composed((this.reading.source.kind === 'delimited' ? restoredCell(raw) : raw).trim());
       if (text === '') continue;
       const said = role.value;
       if (said.kind === 'term' || said.kind === 'term of row') {

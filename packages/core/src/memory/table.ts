@@ -3,10 +3,16 @@ import type { LanguageTag } from '../language/tags.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import type { Unit } from './unit.js';
 
+/** Kinds of attributes that get a column of their own; what is said by further ones stands in one column together. */
+const PROP_COLUMNS = 60;
+const OTHERS = 'other attributes';
+
 /** The columns that a set of units needs: looks at all of them once. */
 export class UnitColumns {
   private readonly slots = new Map<LanguageTag, number>();
+  /** Those that get a column. */
   private readonly props = new Set<string>();
+  private hasOthers = false;
   private hasIds = false;
   private hasNotes = false;
 
@@ -23,7 +29,10 @@ export class UnitColumns {
         this.slots.set(language, Math.max(count, this.slots.get(language) ?? 0));
     if (unit.attributes?.tuid) this.hasIds = true;
     if (unit.notes?.length) this.hasNotes = true;
-    for (const { type } of unit.props ?? []) if (this.props.size < 40) this.props.add(type);
+    for (const { type } of unit.props ?? []) {
+      if (this.props.size < PROP_COLUMNS) this.props.add(type);
+      else if (!this.props.has(type)) this.hasOthers = true;
+    }
   }
 
   header(): string[] {
@@ -32,6 +41,7 @@ export class UnitColumns {
       ...[...this.slots].flatMap(([language, count]) => Array.from({ length: count }, () => language)),
       ...(this.hasNotes ? ['note'] : []),
       ...this.props,
+      ...(this.hasOthers ? [OTHERS] : []),
     ];
   }
 
@@ -45,12 +55,20 @@ export class UnitColumns {
         return Array.from({ length: count }, (_, i) => texts[i] ?? '');
       }),
       ...(this.hasNotes ? [(unit.notes ?? []).map((note) => note.text).join('\n')] : []),
-      ...[...this.props].map((type) =>
-        (unit.props ?? [])
-          .filter((prop) => prop.type === type)
-          .map((prop) => prop.text)
-          .join('; '),
-      ),
+      ...this.propCells(unit),
     ];
+  }
+
+  private propCells({ props = [] }: Unit): string[] {
+    const byType = new Map<string, string[]>();
+    const others: string[] = [];
+    for (const { type, text } of props) {
+      const there = byType.get(type);
+      if (!this.props.has(type)) others.push(`${type}: ${text}`);
+      else if (there) there.push(text);
+      else byType.set(type, [text]);
+    }
+    const cells = [...this.props].map((type) => (byType.get(type) ?? []).join('; '));
+    return this.hasOthers ? [...cells, others.join('\n')] : cells;
   }
 }

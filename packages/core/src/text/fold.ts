@@ -1,4 +1,5 @@
 /** Forms of a text by which texts are compared: never shown, only stored and matched. */
+import { nfc, normalized } from './normal.js';
 
 const MARKS = /\p{M}+/gu;
 /** Letters that no Unicode decomposition takes apart but that people search for without their stroke. */
@@ -22,10 +23,8 @@ const STROKE = /[øđłħŧıæœþð]/g;
  */
 export function foldForSearch(text: string): string {
   if (isPlain(text)) return text.toLowerCase();
-  let folded = text.normalize('NFKD').toLowerCase();
-  folded = /[\p{sc=Kana}\p{sc=Hira}]/u.test(folded)
-    ? folded.normalize('NFC')
-    : folded.replace(MARKS, '').normalize('NFC');
+  let folded = normalized(text, 'NFKD').toLowerCase();
+  folded = /[\p{sc=Kana}\p{sc=Hira}]/u.test(folded) ? nfc(folded) : nfc(folded.replace(MARKS, ''));
   return folded
     .replace(/ß/g, 'ss')
     .replace(/ς/g, 'σ')
@@ -37,7 +36,7 @@ export function foldForSearch(text: string): string {
 /** For saying "the same term": Unicode NFC, white space collapsed; case counts. */
 export function exactKey(text: string): string {
   if (isPlain(text)) return text;
-  return text.normalize('NFC').replace(/\s+/gu, ' ').trim();
+  return nfc(text).replace(/\s+/gu, ' ').trim();
 }
 
 /** For saying "the same but for capitals": the exact key with case folded (German ß = ss, Greek final sigma). */

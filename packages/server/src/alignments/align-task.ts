@@ -1,4 +1,5 @@
 /** Two documents → their segments and beads, in a reading thread. */
+import { nfc } from '@fair-copy/core/text/normal.js';
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Bead } from '@fair-copy/core/alignment/bead.js';
 import { cutText, type Places } from '@fair-copy/core/alignment/layout.js';
@@ -86,7 +87,7 @@ export async function lookAtFile({ sha256, name }: FileOf, { dataDir }: TaskCont
 }
 
 function identified(paragraphs: readonly string[]): LanguageTag {
-  const texts = paragraphs.map((text) => text.normalize('NFC'));
+  const texts = paragraphs.map((text) => nfc(text));
   const found = identifyPooled(texts.sort((a, b) => b.length - a.length).slice(0, 200))[0];
   return canonicalTag(found?.language ?? '') ?? UNDETERMINED;
 }

@@ -1,4 +1,5 @@
 /** Changes of single units, each an entry in the ledger. */
+import { composed } from '@fair-copy/core/text/composed.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import type { Unit, Variant } from '@fair-copy/core/memory/unit.js';
@@ -50,7 +51,7 @@ export function changeVariant(
     const old = unit.variants[variant];
     if (!old) throw new ApiError('not-found', { what: 'text' });
     if (text.trim() === '') throw new ApiError('unit-empty');
-    const segment = withCodes(old, text.normalize('NFC'), codes);
+    const segment = withCodes(old, composed(text), codes);
     if (segment.text === old.text && segment.codes === old.codes) throw new ApiError('nothing-to-change');
     const variants = unit.variants.map((one, i) => (i === variant ? { ...one, ...segment } : one));
     changes.replace(unit, dated({ ...unit, variants }));
@@ -100,7 +101,7 @@ export function addVariant(
   return inMemory(context, row, about, (file, entry, changes) => {
     const unit = unitOf(file, unitId);
     requireSeen(db, row, file, unit, version);
-    const variant: Variant = { language: tag, text: text.normalize('NFC'), codes: NO_CODES };
+    const variant: Variant = { language: tag, text: composed(text), codes: NO_CODES };
     changes.replace(unit, dated({ ...unit, variants: [...unit.variants, variant] }));
     return { ledgerId: entry.id };
   });

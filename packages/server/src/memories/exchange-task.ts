@@ -135,7 +135,7 @@ function unitOfConcept(concept: ConceptBody): Unit {
     ...(props.length && { props }),
     ...(concept.fields.note && { notes: concept.fields.note.map((text) => ({ text })) }),
     variants: concept.languages.flatMap(({ language, terms }) =>
-      terms.map((term) => ({ language, text: term.text.normalize('NFC'), codes: NO_CODES })),
+      terms.map((term) => ({ language, text: term.text, codes: NO_CODES })),
     ),
   };
 }

@@ -1,4 +1,5 @@
 /** Changes of termbases and concepts, each an entry in the ledger. */
+import { composed } from '@fair-copy/core/text/composed.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { splitConcept } from '@fair-copy/core/termbase/bulk.js';
 import { fieldLabel, OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
@@ -215,7 +216,7 @@ function withChangedField(
   { level, language, term, field, values }: Extract<ConceptChange, { kind: 'set field' }>,
 ): { readonly body: ConceptBody; readonly title: string } {
   if (field === OTHER_XML) throw new ApiError('field-fixed');
-  const clean = values.map((value) => value.normalize('NFC').trim()).filter(Boolean);
+  const clean = values.map((value) => composed(value).trim()).filter(Boolean);
   const set = (fields: Fields): Fields => withValues(fields, field, clean);
   const about = level === 'term' && term ? textOf(body, term) : firstTerm(body);
   const title = `${clean.length ? 'Set' : 'Deleted'} ${fieldLabel(field).toLowerCase()} of “${about}”`;
@@ -294,7 +295,7 @@ export function addPicture(
 }
 
 function termText(text: string): string {
-  const clean = text.normalize('NFC').replace(/\s+/gu, ' ').trim();
+  const clean = composed(text).replace(/\s+/gu, ' ').trim();
   if (!clean) throw new ApiError('term-empty');
   return clean;
 }

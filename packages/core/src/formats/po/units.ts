@@ -2,6 +2,7 @@
  * Units from gettext message catalogues (the PO format of the GNU gettext manual): each message a unit, each plural form
  * one of its own. Messages marked fuzzy and obsolete ones are taken only if asked for.
  */
+import { composed } from '../../text/composed.js';
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '../../language/tags.js';
 import type { Note, Prop, Unit } from '../../memory/unit.js';
 import { plainSegment } from '../../text/inline-codes.js';
@@ -151,8 +152,8 @@ export class PoUnits {
       ...(props.length && { props }),
       ...(message.notes.length && { notes: message.notes }),
       variants: [
-        { language: this.source, ...plainSegment(source.normalize('NFC')) },
-        { language: this.target, ...plainSegment(target.normalize('NFC')) },
+        { language: this.source, ...plainSegment(composed(source)) },
+        { language: this.target, ...plainSegment(composed(target)) },
       ],
     };
     return [{ number, line: message.line, unit }];

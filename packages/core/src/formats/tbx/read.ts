@@ -8,7 +8,8 @@ import { NO_FIELDS, type Fields } from '../../termbase/concept.js';
 import { withValue } from '../../termbase/fields.js';
 import type { XmlEvent } from '../../xml/reader.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
-import { EntryBuilder, type EntryReader, type ExchangeEntry, type Place } from '../exchange.js';
+import { diagnostic, type Diagnostic } from '../../diagnostic.js';
+import { EntryBuilder, InnerMarkup, type EntryReader, type ExchangeEntry, type Place } from '../exchange.js';
 
 const CONCEPT = new Set(['conceptEntry', 'termEntry']);
 const LANGUAGE = new Set(['langSec', 'langSet']);
@@ -41,11 +42,18 @@ export class TbxReader implements EntryReader {
   } | null = null;
   /** XML of an element that is kept as it is. */
   private kept: string | null = null;
+  private readonly markup = new InnerMarkup();
+  private readonly about = new AboutFile();
+
+  notes(): readonly Diagnostic[] {
+    return [...this.about.notes(), ...this.markup.notes()];
+  }
 
   take(event: XmlEvent): ExchangeEntry | null {
     if (this.kept !== null) return this.keep(event);
     if (event.type === 'text') {
-      if (this.field) this.field.text += event.text;
+      if (!this.builder) this.about.text(event.text);
+      else if (this.field) this.field.text += event.text;
       else if (this.readingTerm) this.term = (this.term ?? '') + event.text;
       return null;
     }
@@ -56,6 +64,7 @@ export class TbxReader implements EntryReader {
     const { name, attributes } = event;
     if (this.field || this.readingTerm) {
       this.depth++;
+      this.markup.see(name, event.line);
       return null;
     }
     if (CONCEPT.has(name)) {
@@ -65,7 +74,10 @@ export class TbxReader implements EntryReader {
       if (attributes.id) this.builder.field('concept', '', IDENTIFIER, attributes.id);
       return null;
     }
-    if (!this.builder) return null;
+    if (!this.builder) {
+      this.about.open(name);
+      return null;
+    }
     if (LANGUAGE.has(name)) {
       this.language = attributes['xml:lang'] ?? attributes.lang ?? '';
       this.place = 'language';
@@ -75,12 +87,14 @@ export class TbxReader implements EntryReader {
       this.termFields = NO_FIELDS;
     } else if (name === 'term') {
       this.readingTerm = true;
+      this.markup.begin();
       this.depth = 0;
     } else if (GROUPS.has(name)) {
       if (name !== 'termGrp') this.group = { main: null, extras: {} };
     } else if (DCA.has(name) || isDataCategory(name)) {
       const field = DCA.has(name) ? (name === 'note' ? 'note' : (attributes.type ?? name)) : name;
       this.field = { name: field, target: attributes.target ?? '', text: '' };
+      this.markup.begin();
       this.depth = 0;
     } else {
       this.kept = opened(name, attributes);
@@ -91,7 +105,10 @@ export class TbxReader implements EntryReader {
 
   private close(name: string): ExchangeEntry | null {
     const { builder } = this;
-    if (!builder) return null;
+    if (!builder) {
+      this.about.close(name);
+      return null;
+    }
     if ((this.field || this.readingTerm) && this.depth > 0) {
       this.depth--;
       return null;
@@ -163,9 +180,52 @@ export class TbxReader implements EntryReader {
   }
 }
 
+/** What a file says about itself, before and behind its entries: its title, its source, its history, its people. */
+class AboutFile {
+  private title = '';
+  private inTitle = false;
+  private readonly counts = new Map<string, number>();
+
+  open(name: string): void {
+    if (name === 'title') this.inTitle = true;
+    const kind = ABOUT.get(name);
+    if (!kind) return;
+    this.counts.set(kind, (this.counts.get(kind) ?? 0) + 1);
+  }
+
+  text(text: string): void {
+    if (this.inTitle && this.title.length < 300) this.title += text;
+  }
+
+  close(name: string): void {
+    if (name === 'title') this.inTitle = false;
+  }
+
+  notes(): readonly Diagnostic[] {
+    const title = unwrapped(this.title).slice(0, 200);
+    const said = [
+      ...(title ? [`its title “${title}”`] : []),
+      ...[...this.counts].map(([kind, count]) => `${count} ${kind}`),
+    ];
+    return said.length ? [diagnostic('about-file-left', { what: said.join(', ') })] : [];
+  }
+}
+
+/** Elements of the header and of the back matter (ISO 30042:2008 and 2019), as people call them. */
+const ABOUT = new Map([
+  ['sourceDesc', 'source statement(s)'],
+  ['change', 'revision statement(s)'],
+  ['publicationStmt', 'publication statement(s)'],
+  ['refObject', 'description(s) of people and sources'],
+]);
+
 /** A line that was broken and indented to be read goes on; a line feed alone is part of the text. */
 function unwrapped(text: string): string {
-  return text.trim().replace(/[ \t]*\r?\n[ \t]+/g, ' ');
+  const [first, ...others] = text.trim().split('\n');
+  let whole = first!;
+  for (const line of others)
+    whole = /^[ \t]/.test(line) ? `${whole.trimEnd()} ${line.trimStart()}` : `${whole.replace(/\r$/, '')}\n${line}`;
+  return whole;
 }
 
 function opened(name: string, attributes: Readonly<Record<string, string>>): string {

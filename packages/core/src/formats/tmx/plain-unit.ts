@@ -3,6 +3,7 @@
  * and `tuv`, these with `prop`, `note` and one `seg`, in it text and codes that hold text. It is six times quicker than
  * the XML parser, which gets everything else: what is nested, commented, prefixed, out of order or not well-formed.
  */
+import { composed } from '../../text/composed.js';
 import type { LanguageTag } from '../../language/tags.js';
 import type { Note, Prop, Said, Unit, Variant } from '../../memory/unit.js';
 import { CODE, NO_CODES, type InlineCode } from '../../text/inline-codes.js';
@@ -139,7 +140,7 @@ export class PlainUnits {
       pieces += CODE + this.content();
     }
     this.closing('seg');
-    variant.text = pieces.normalize('NFC');
+    variant.text = composed(pieces);
     if (codes) variant.codes = codes;
   }
 

@@ -6,7 +6,8 @@ import { IDENTIFIER } from '../../termbase/categories.js';
 import { NO_FIELDS, type Fields } from '../../termbase/concept.js';
 import { withValue } from '../../termbase/fields.js';
 import type { XmlEvent } from '../../xml/reader.js';
-import { EntryBuilder, type EntryReader, type ExchangeEntry } from '../exchange.js';
+import type { Diagnostic } from '../../diagnostic.js';
+import { EntryBuilder, InnerMarkup, type EntryReader, type ExchangeEntry } from '../exchange.js';
 
 const CODES = new Set(['bpt', 'ept', 'it', 'ph', 'ut']);
 
@@ -21,6 +22,11 @@ export class TmxReader implements EntryReader {
   private said: { readonly name: string; text: string } | null = null;
   private pending: Fields = NO_FIELDS;
   private codeDepth = 0;
+  private readonly markup = new InnerMarkup();
+
+  notes(): readonly Diagnostic[] {
+    return this.markup.notes();
+  }
 
   take(event: XmlEvent): ExchangeEntry | null {
     if (event.type === 'text') {
@@ -32,6 +38,7 @@ export class TmxReader implements EntryReader {
   }
 
   private open({ name, attributes, line }: Extract<XmlEvent, { type: 'open' }>): null {
+    if (this.segment !== null && !this.said) this.markup.see(name, line);
     if (CODES.has(name)) this.codeDepth++;
     else if (name === 'tu') {
       this.builder = new EntryBuilder();
@@ -41,8 +48,10 @@ export class TmxReader implements EntryReader {
       this.inVariant = true;
       this.language = attributes['xml:lang'] ?? attributes.lang ?? '';
       this.pending = NO_FIELDS;
-    } else if (name === 'seg') this.segment = '';
-    else if ((name === 'note' || name === 'prop') && this.builder)
+    } else if (name === 'seg') {
+      this.segment = '';
+      this.markup.begin();
+    } else if ((name === 'note' || name === 'prop') && this.builder)
       this.said = { name: name === 'note' ? 'note' : (attributes.type ?? 'prop').replace(/^x-/, ''), text: '' };
     return null;
   }

@@ -2,6 +2,7 @@
  * Units from TMX 1.1 to 1.4b (LISA OSCAR, 2005), streaming. The text is cut into units before it is parsed, so that a
  * damaged unit costs only itself: it goes to the tally with its line and reason, and reading goes on behind it.
  */
+import { composed } from '../../text/composed.js';
 import { SaxesParser, type SaxesTagPlain } from 'saxes';
 import { DataError, diagnostic, type Diagnostic } from '../../diagnostic.js';
 import { canonicalTag, privateTag, type LanguageTag } from '../../language/tags.js';
@@ -363,7 +364,7 @@ class UnitParser {
     if (name === 'seg') {
       this.inSegment = false;
       if (this.variant) {
-        this.variant.text = this.pieces.normalize('NFC');
+        this.variant.text = composed(this.pieces);
         this.variant.codes = this.codes.length ? this.codes : NO_CODES;
       }
     } else if (this.inSegment) {

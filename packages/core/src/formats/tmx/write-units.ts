@@ -17,7 +17,7 @@ export interface UnitWriting {
 }
 
 /** Attributes of the header that this writer states itself. */
-const OWN = new Set(['creationtool', 'creationtoolversion', 'srclang', 'creationdate', 'o-encoding']);
+const OWN = new Set(['creationtool', 'creationtoolversion', 'srclang']);
 
 /** The document in pieces. Units with fewer than two of the chosen languages are counted in `left`. */
 export async function* tmxOfUnits(
@@ -54,7 +54,8 @@ export function tmxHead({ header, sourceLanguage, version, date }: UnitWriting):
     datatype: 'unknown',
     ...before,
     srclang: sourceLanguage,
-    creationdate: date,
+    // The file that the units came with says when it was made, and in which encoding; this one is a change of it.
+    ...(before.creationdate ? { changedate: date } : { creationdate: date }),
   };
   const inner = saidText(header ?? {}) + (header?.other ?? '');
   return `<?xml version="1.0" encoding="UTF-8"?>

@@ -4,7 +4,8 @@
  */
 import { IDENTIFIER } from '../../termbase/categories.js';
 import type { XmlEvent } from '../../xml/reader.js';
-import { EntryBuilder, type EntryReader, type ExchangeEntry } from '../exchange.js';
+import type { Diagnostic } from '../../diagnostic.js';
+import { EntryBuilder, InnerMarkup, type EntryReader, type ExchangeEntry } from '../exchange.js';
 
 const UNITS = new Set(['trans-unit', 'unit']);
 /** Elements whose content is a code of the original format. */
@@ -20,10 +21,15 @@ export class XliffReader implements EntryReader {
   private begun = 0;
   private text: string | null = null;
   private readonly said = { source: '', target: '' };
-  private notes: string[] = [];
+  private unitNotes: string[] = [];
   private inNote = false;
   private codeDepth = 0;
   private asideDepth = 0;
+  private readonly markup = new InnerMarkup();
+
+  notes(): readonly Diagnostic[] {
+    return this.markup.notes();
+  }
 
   take(event: XmlEvent): ExchangeEntry | null {
     if (event.type === 'text') {
@@ -44,15 +50,20 @@ export class XliffReader implements EntryReader {
       this.begun = line;
       this.said.source = '';
       this.said.target = '';
-      this.notes = [];
+      this.unitNotes = [];
       const id = attributes.resname ?? attributes.name ?? attributes.id;
       if (id) this.builder.field('concept', '', IDENTIFIER, id);
     } else if (!this.builder) return null;
-    else if (name === 'source' || name === 'target') this.text = '';
-    else if (name === 'note') {
+    else if (name === 'source' || name === 'target') {
+      this.text = '';
+      this.markup.begin();
+    } else if (name === 'note') {
       this.inNote = true;
       this.text = '';
-    } else if (CODES.has(name) && this.text !== null && !this.inNote) this.codeDepth++;
+    } else if (this.text !== null && !this.inNote) {
+      this.markup.see(name, line);
+      if (CODES.has(name)) this.codeDepth++;
+    }
     return null;
   }
 
@@ -69,7 +80,7 @@ export class XliffReader implements EntryReader {
       this.said[name] += this.text ?? '';
       this.text = null;
     } else if (name === 'note') {
-      if (this.text?.trim()) this.notes.push(this.text.trim());
+      if (this.text?.trim()) this.unitNotes.push(this.text.trim());
       this.text = null;
       this.inNote = false;
     } else if (UNITS.has(name)) {
@@ -82,7 +93,7 @@ export class XliffReader implements EntryReader {
   private entry(builder: EntryBuilder): ExchangeEntry {
     if (this.said.source.trim()) builder.add(this.source, this.said.source.trim());
     if (this.said.target.trim()) builder.add(this.target, this.said.target.trim());
-    for (const note of this.notes) builder.field('concept', '', 'note', note);
+    for (const note of this.unitNotes) builder.field('concept', '', 'note', note);
     return { number: ++this.number, line: this.begun, body: builder.body() };
   }
 }

@@ -2,6 +2,7 @@
  * Units from XLIFF 1.2 and 2.0 / 2.1 (OASIS), with their inline codes. A segment of XLIFF 2 and a `mrk` of type "seg" in
  * XLIFF 1.2 is a unit of its own; what stands beside a translation (`alt-trans`, `matches`) is taken only if asked for.
  */
+import { composed } from '../../text/composed.js';
 import { canonicalTag, privateTag, UNDETERMINED, type LanguageTag } from '../../language/tags.js';
 import type { Note, Prop, Unit, Variant } from '../../memory/unit.js';
 import { CODE, NO_CODES, shownCode, strayCode, type InlineCode } from '../../text/inline-codes.js';
@@ -324,7 +325,7 @@ export class XliffUnits {
       if (part && part.text.trim() !== '')
         variants.push({
           language: this.tagOf(spelling),
-          text: part.text.normalize('NFC'),
+          text: composed(part.text),
           codes: part.codes.length ? part.codes : NO_CODES,
         });
     };

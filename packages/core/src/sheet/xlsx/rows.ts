@@ -3,7 +3,7 @@ import { format } from 'numfmt';
 import { DataError } from '../../diagnostic.js';
 import type { XmlEvent } from '../../xml/reader.js';
 import type { Archive, PartText } from '../archive.js';
-import { COLUMN_LIMIT, type SheetRow } from '../model.js';
+import { COLUMN_LIMIT, ROW_LIMIT, type SheetRow } from '../model.js';
 import { areaOf, columnOf, type Area } from './cell-reference.js';
 import { partEvents, unescaped, type SheetEntry, type Workbook } from './workbook.js';
 
@@ -37,9 +37,12 @@ export async function* worksheetRows(
   }
 }
 
+const LAST_ROW = 1_048_576;
+
 class RowBuilder {
   private number = 0;
   private cells: string[] = [];
+  private length = 0;
   private hidden = false;
   private hasCells = false;
   private column = -1;
@@ -71,9 +74,10 @@ class RowBuilder {
         }
         break;
       case 'row':
-        this.number = attributes.r ? Number(attributes.r) : this.number + 1;
+        this.number = this.numberOf(attributes.r);
         this.hidden = isTrue(attributes.hidden);
         this.cells = [];
+        this.length = 0;
         this.hasCells = false;
         this.column = -1;
         break;
@@ -115,9 +119,19 @@ class RowBuilder {
     return null;
   }
 
+  /** Rows stand in their order, none twice, none behind the last that a sheet can have (ECMA-376 part 1, 18.3.1.73). */
+  private numberOf(said: string | undefined): number {
+    const number = said === undefined ? this.number + 1 : Number(said);
+    if (!Number.isInteger(number) || number <= this.number || number > LAST_ROW)
+      throw new DataError('row-number-wrong', { what: said ?? String(number), row: this.number });
+    return number;
+  }
+
   private endCell(): void {
     const shown = this.shown();
     if (shown === '') return;
+    this.length += shown.length;
+    if (this.length > ROW_LIMIT) throw new DataError('row-too-long', { row: this.number, limit: ROW_LIMIT });
     if (this.column >= COLUMN_LIMIT)
       throw new DataError('too-many-columns', { row: this.number, count: this.column + 1, limit: COLUMN_LIMIT });
     while (this.cells.length < this.column) this.cells.push('');

@@ -2,6 +2,7 @@
  * When a word of a text is a form of a word of a term. With a Snowball stemmer: equal stems, with limits against
  * stems that bring different words together. Without one: a common beginning, with a limit on what may follow.
  */
+import { nfc } from '../../text/normal.js';
 import { primaryLanguage } from '../../language/tags.js';
 import { agglutination } from './endings.js';
 import { STEMMERS, type Stem } from './stemmers.js';
@@ -127,7 +128,7 @@ function beginning(word: string, primary: string): string {
 }
 
 function normal(word: string, primary: string): string {
-  let text = word.normalize('NFC').toLocaleLowerCase(primary);
+  let text = nfc(word).toLocaleLowerCase(primary);
   for (const [pattern, letter] of ALTERNATIONS[primary] ?? []) text = text.replace(pattern, letter);
   return text;
 }

@@ -4,6 +4,7 @@
  * term has many words, the tree is entered anew at each word instead of by failure links. Texts without spaces are gone
  * through character by character in the same way.
  */
+import { nfc } from '../../text/normal.js';
 import { matcherFor, type WordMatcher } from './matching.js';
 import { goesByCharacters, isGap, isSpaceless, wordsOf, type Word } from './words.js';
 
@@ -223,7 +224,7 @@ export class Recognizer<C> {
 
   private addCharacters(entry: Entry<C>, text: string): void {
     let at = this.characters;
-    for (const char of text.normalize('NFC')) at = kept(at.next, char);
+    for (const char of nfc(text)) at = kept(at.next, char);
     (at.entries ??= []).push(entry);
     this.hasCharacters = true;
   }
@@ -269,7 +270,7 @@ function kept<C>(map: Map<string, Node<C>>, key: string): Node<C> {
 
 /** The words of a term, with the unchangeable part where a mark says so. */
 function termWords(term: string): TermWord[] {
-  const plain = term.normalize('NFC');
+  const plain = nfc(term);
   const words: TermWord[] = [];
   for (const found of plain.matchAll(/[\p{L}\p{M}\p{N}]+(?:\|[\p{L}\p{M}]*)?/gu)) {
     const cut = found[0].indexOf('|');

@@ -1,4 +1,5 @@
 /** Whether texts hold what a filter looks for, by its options. */
+import { nfc } from '@fair-copy/core/text/normal.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import { ApiError } from '../../errors.js';
 import { PATTERN_TIME, withinTime } from '../../jobs/within-time.js';
@@ -12,7 +13,7 @@ export function textTest({ text, mode = 'any', case: exactCase, accents }: UnitF
   if (!text) return null;
   if (mode === 'pattern') return patternTest(text, exactCase ?? false);
   const form = accents ? (exactCase ? plain : lower) : exactCase ? withoutMarks : foldForSearch;
-  const wanted = form(text.normalize('NFC').replace(/\s+/g, ' ').trim());
+  const wanted = form(nfc(text).replace(/\s+/g, ' ').trim());
   if (wanted === '') return null;
   const test = singleTest(mode, wanted);
   return (texts) => texts.map((whole) => test(form(whole.replace(/\s+/g, ' ').trim())));
@@ -31,8 +32,9 @@ function singleTest(mode: 'any' | 'word' | 'beginning' | 'whole', wanted: string
   }
 }
 
-const plain = (text: string): string => text;
-const lower = (text: string): string => text.toLowerCase();
+// Marks may stand in another order in the text than in what is looked for.
+const plain = (text: string): string => nfc(text);
+const lower = (text: string): string => nfc(text).toLowerCase();
 const withoutMarks = (text: string): string =>
   text
     .normalize('NFD')

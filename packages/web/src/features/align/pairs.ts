@@ -1,4 +1,5 @@
 /** What a person does to the pairs of an alignment: pure changes, each giving a new list. */
+import { composed } from '@fair-copy/core/text/composed.js';
 import { sameNumbers } from '@fair-copy/core/alignment/numbers.js';
 import type { BeadBody } from '../../api/types.js';
 
@@ -127,7 +128,7 @@ export function linked(pairs: readonly BeadBody[], one: number, other: number): 
 
 /** Another text in place of a segment; null where nothing changes or nothing would be left. */
 export function corrected(sheet: Sheet, side: SideName, at: number, said: string): Sheet | null {
-  const text = said.normalize('NFC').trim();
+  const text = composed(said).trim();
   if (text === '' || text === sheet[side][at]) return null;
   const beads = sheet.beads.map((pair) => (holds(pair, side, at) ? pinnedPair(pair) : pair));
   return { ...sheet, [side]: sheet[side].with(at, text), beads };
@@ -135,7 +136,7 @@ export function corrected(sheet: Sheet, side: SideName, at: number, said: string
 
 /** A segment in two, which stay in one pair; null at its ends. `said` is its text as it is now. */
 export function cut(sheet: Sheet, side: SideName, at: number, said: string, offset: number): Sheet | null {
-  const parts = [said.slice(0, offset), said.slice(offset)].map((part) => part.normalize('NFC').trim());
+  const parts = [said.slice(0, offset), said.slice(offset)].map((part) => composed(part).trim());
   if (sheet[side][at] === undefined || parts.includes('')) return null;
   const from = side === 'source' ? 0 : 2;
   const beads = sheet.beads.map((pair): BeadBody => {

@@ -29,7 +29,7 @@ const CSP = [
 const HEADERS: Readonly<Record<string, string>> = {
   'content-security-policy': CSP,
   'x-content-type-options': 'nosniff',
-  'referrer-policy': 'no-referrer',
+  'referrer-policy': 'same-origin',
   'x-frame-options': 'DENY',
   'cross-origin-resource-policy': 'same-origin',
   'cross-origin-opener-policy': 'same-origin',

@@ -63,8 +63,8 @@ export default ts.config(
   ),
   forbid(
     ['packages/cli/src/**/*.ts'],
-    ['@fair-copy/server/*', '@fair-copy/web/*'],
-    'The command line builds on core and files.',
+    ['@fair-copy/server/*', '!@fair-copy/server/upkeep', '@fair-copy/web/*'],
+    'The command line builds on core and files, and on what the server knows of backups.',
   ),
   forbid(
     ['packages/server/src/**/*.ts'],

@@ -3,6 +3,7 @@ import { VERSION } from '@fair-copy/core/version.js';
 import { Command, CommanderError } from 'commander';
 import { DataError, describe } from '@fair-copy/core/diagnostic.js';
 import { alignCommand } from './commands/align.js';
+import { backupCommand, restoreCommand } from './commands/backup.js';
 import { convertCommand } from './commands/convert.js';
 import { countCommand } from './commands/count.js';
 import { inspectCommand } from './commands/inspect.js';
@@ -22,6 +23,8 @@ const program = new Command('fair-copy')
   .addCommand(matchCommand())
   .addCommand(countCommand())
   .addCommand(alignCommand())
+  .addCommand(backupCommand())
+  .addCommand(restoreCommand())
   .showHelpAfterError('(add --help for more)');
 for (const command of program.commands) command.exitOverride();
 

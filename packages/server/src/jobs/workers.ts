@@ -1,4 +1,5 @@
 /** Threads beside the main one: one that writes, one that reads files and computes, one that answers pages. */
+import { setTimeout as wait } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
@@ -22,10 +23,15 @@ const WORKER = fileURLToPath(
   new URL(import.meta.url.endsWith('.ts') ? '../../dist/worker.js' : '../worker.js', import.meta.url),
 );
 
+/** Milliseconds that what is under way has to end when the server closes. */
+const PATIENCE = 8000;
+
 export class Workers {
   private readonly writer = makePool();
   private readonly reader = makePool();
   private readonly finder = makePool();
+
+  private readonly pending = new Set<Promise<unknown>>();
 
   constructor(private readonly dataDir: string) {}
 
@@ -54,7 +60,9 @@ export class Workers {
     return this.run(this.finder, name, args, options) as Promise<Value<FinderTasks[N]>>;
   }
 
+  /** What is under way ends first, unless it takes too long: jobs were stopped before. */
   async close(): Promise<void> {
+    await Promise.race([Promise.allSettled(this.pending), wait(PATIENCE, undefined, { ref: false })]);
     await Promise.all([this.writer.destroy(), this.reader.destroy(), this.finder.destroy()]);
   }
 
@@ -75,7 +83,9 @@ export class Workers {
         stop: stop ?? null,
         port: channel?.port2 ?? null,
       };
-      const reply = (await pool.run(message, channel ? { transferList: [channel.port2] } : {})) as TaskReply;
+      const running = pool.run(message, channel ? { transferList: [channel.port2] } : {}) as Promise<TaskReply>;
+      this.pending.add(running);
+      const reply = await running.finally(() => this.pending.delete(running));
       if (reply.ok) return reply.value;
       throw revived(reply.error);
     } finally {

@@ -5,6 +5,7 @@
 import { createHash } from 'node:crypto';
 import { createReadStream, existsSync, mkdirSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
 import Database from 'better-sqlite3';
 import { VERSION } from '@fair-copy/core/version.js';
 import { writeBigZip, type BigZipMember } from '@fair-copy/files/zip-write.js';
@@ -35,6 +36,8 @@ interface Snapshot {
 
 /** Milliseconds to wait for an operation that is under way. */
 const PATIENCE = 10 * 60_000;
+/** Milliseconds to wait for one that is announced to begin: longer, and whoever announced it is gone. */
+const UNSETTLED = 30_000;
 
 /**
  * @param to the zip; there as a whole, or not at all
@@ -46,7 +49,7 @@ export async function backUp(dataDir: string, to: string, controls: BackupContro
   const parts = `${to}.parts`;
   rmSync(parts, { recursive: true, force: true });
   mkdirSync(parts, { recursive: true });
-  const { snapshots, damaged } = takeSnapshots(dataDir);
+  const { snapshots, damaged } = await takeSnapshots(dataDir, controls);
   try {
     const files: { name: string; path: string; size: number; sha256: string }[] = [];
     let done = 0;
@@ -106,42 +109,55 @@ export async function backUpTo(
   return { path, fileName, files: files.length, damaged };
 }
 
-/** Connections that all read as of the same moment. */
-function takeSnapshots(dataDir: string): {
+/** Connections that all read as of the same moment: one at which no operation is between its announcement and its end. */
+async function takeSnapshots(dataDir: string, controls: BackupControls): Promise<Snapshots> {
+  // Every operation holds the workspace for writing from its beginning to its end.
+  const gate = new Database(pathsOf(dataDir).workspace);
+  gate.pragma(`busy_timeout = ${PATIENCE}`);
+  try {
+    for (const end = Date.now() + UNSETTLED; ; await wait(20)) {
+      controls.checkpoint();
+      gate.exec('BEGIN IMMEDIATE');
+      try {
+        if (gate.prepare('SELECT 1 FROM journal').get() === undefined) return opened(dataDir, memoryFiles(gate));
+      } finally {
+        gate.exec('ROLLBACK');
+      }
+      if (Date.now() > end)
+        throw new Error('An operation was cut off. Start Fair Copy once, so that it is put right, then back up.');
+    }
+  } finally {
+    gate.close();
+  }
+}
+
+interface Snapshots {
   readonly snapshots: readonly Snapshot[];
   readonly damaged: readonly string[];
-} {
+}
+
+function opened(dataDir: string, memories: readonly string[]): Snapshots {
   const paths = pathsOf(dataDir);
   const snapshots: Snapshot[] = [];
   const damaged: string[] = [];
-  // Every operation holds the workspace for writing from its beginning to its end.
-  const gate = new Database(paths.workspace);
-  gate.pragma(`busy_timeout = ${PATIENCE}`);
-  gate.exec('BEGIN IMMEDIATE');
-  try {
-    const unsettled = gate.prepare<[], number>('SELECT count(*) FROM journal').pluck().get()!;
-    if (unsettled > 0)
-      throw new Error('An operation was cut off. Start Fair Copy once, so that it is put right, then back up.');
-    const take = (name: string, path: string): void => {
-      let db: Db | null = null;
-      try {
-        db = openForReading(path);
-        db.exec('BEGIN');
-        db.prepare('SELECT count(*) FROM sqlite_schema').get();
-        snapshots.push({ name, db });
-      } catch {
-        db?.close();
-        damaged.push(name);
-      }
-    };
-    take('workspace.db', paths.workspace);
-    take('desk.db', paths.desk);
-    for (const file of memoryFiles(gate)) take(`memories/${file}`, paths.memory(file));
-    return { snapshots, damaged };
-  } finally {
-    gate.exec('ROLLBACK');
-    gate.close();
+  const files = [
+    ['workspace.db', paths.workspace],
+    ['desk.db', paths.desk],
+    ...memories.map((file) => [`memories/${file}`, paths.memory(file)]),
+  ] as const;
+  for (const [name, path] of files) {
+    let db: Db | null = null;
+    try {
+      db = openForReading(path!);
+      db.exec('BEGIN');
+      db.prepare('SELECT count(*) FROM sqlite_schema').get();
+      snapshots.push({ name: name!, db });
+    } catch {
+      db?.close();
+      damaged.push(name!);
+    }
   }
+  return { snapshots, damaged };
 }
 
 /** Those that are there, and those of deleted memories that can come back. */

@@ -1,5 +1,6 @@
 /**
- * Files of every kind, damaged at places of chance, through one process: `node mutated.mjs FOLDER COUNT SEED`. Each is taken as
+ * Files of every kind, damaged at places of chance, through one process: `node mutated.mjs FOLDER COUNT SEED`; with a fourth
+ * word they are only made and kept. Each is taken as
  * terms, as units and as running text. A line for each file that did not go well, and one of figures at the end.
  */
 import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
@@ -7,7 +8,7 @@ import { basename, extname, join } from 'node:path';
 import { unzipSync, zipSync } from 'fflate';
 import { fileURLToPath } from 'node:url';
 
-const [, , folder, count, seed] = process.argv;
+const [, , folder, count, seed, keep] = process.argv;
 const dist = (path) => import(fileURLToPath(new URL(`../../packages/${path}`, import.meta.url)));
 const { DataError } = await dist('core/dist/diagnostic.js');
 const { Evaluation } = await dist('core/dist/intake/evaluate.js');
@@ -134,13 +135,14 @@ async function asUnits(path, name) {
 
 const files = readdirSync(folder, { recursive: true })
   .map((name) => join(folder, String(name)))
-  .filter((path) => statSync(path).isFile() && statSync(path).size < 3_000_000);
+  .filter((path) => !basename(path).startsWith('.') && statSync(path).isFile() && statSync(path).size < 3_000_000);
 const figures = { files: 0, refused: 0, slowest: 0, slowestFile: '', memory: 0, wrong: 0 };
 const target = join(folder, `.mutated-${seed}`);
 for (let i = 0; i < Number(count); i++) {
   const path = files[below(files.length)];
   const name = `mutated${extname(path)}`;
-  writeFileSync(target, mutated(readFileSync(path)));
+  writeFileSync(keep ? `${target}-${i}${extname(path)}` : target, mutated(readFileSync(path)));
+  if (keep) continue;
   for (const [what, take] of [
     ['terms', asTerms],
     ['units', asUnits],

@@ -7,7 +7,7 @@ import { cutLine } from '@fair-copy/core/document/pattern.js';
 import type { DocumentPart, LinePattern } from '@fair-copy/core/intake/reading.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
-import { COLUMN_LIMIT, type SheetRow } from '@fair-copy/core/sheet/model.js';
+import { COLUMN_LIMIT, ROW_LIMIT, type SheetRow } from '@fair-copy/core/sheet/model.js';
 import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
 import { partText } from './codec.js';
 
@@ -64,6 +64,8 @@ export async function* documentRows(
 function usable(cells: readonly string[], row: number): readonly string[] {
   let width = cells.length;
   while (width > 0 && cells[width - 1] === '') width--;
+  const length = cells.reduce((sum, cell) => sum + cell.length, 0);
+  if (length > ROW_LIMIT) throw new DataError('row-too-long', { row, limit: ROW_LIMIT });
   if (width > COLUMN_LIMIT) throw new DataError('too-many-columns', { row, count: width, limit: COLUMN_LIMIT });
   return cells.slice(0, width);
 }

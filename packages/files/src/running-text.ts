@@ -54,7 +54,7 @@ async function* blocksOf(path: string, name: string, reading: WordReading): Asyn
       case 'delimited': {
         const text = await exchangeText(path);
         // A Markdown file may begin with tags.
-        if (/\.(md|markdown)$/i.test(name)) yield* htmlBlocks(micromark(text, MARKDOWN));
+        if (/\.(md|markdown)$/i.test(name)) yield* htmlBlocks(micromark(tamed(text), MARKDOWN));
         else if (file.kind === 'html') yield* htmlBlocks(text);
         else for (const line of lines(text)) yield { kind: 'paragraph', text: line, heading: false };
         break;
@@ -90,6 +90,26 @@ async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<B
 
 const htmlBlocks = (text: string): AsyncGenerator<Block> =>
   documentBlocks({ kind: 'html', text: [text] }, AS_SHOWN, false);
+
+/** Containers within containers (quotes, lists) that anybody writes; back ticks in a row; stars and brackets in a paragraph. */
+const NESTED = 30;
+
+/**
+ * Markdown without what only takes a parser's time: markers of more than thirty quotes or lists within one another, and runs
+ * of more than thirty back ticks within a line, are cut to thirty. What is read as text stays.
+ */
+function tamed(text: string): string {
+  return text
+    .split('\n')
+    .map((line) => {
+      if (line.length < NESTED) return line;
+      const ticks = line.includes('`'.repeat(NESTED + 1)) ? line.replace(/`{31,}/g, '`'.repeat(NESTED)) : line;
+      const markers = /^(?:[ \t]*(?:>|[-*+](?=[ \t])|\d{1,9}[.)](?=[ \t])))+/.exec(ticks)?.[0] ?? '';
+      const all = markers.match(/[ \t]*(?:>|[-*+]|\d{1,9}[.)])/g) ?? [];
+      return all.length > NESTED ? all.slice(0, NESTED).join('') + ticks.slice(markers.length) : ticks;
+    })
+    .join('\n');
+}
 
 /** UTF-16 units of a running text: several times the longest book. */
 const TEXT_LIMIT = 40_000_000;

@@ -17,6 +17,9 @@ const PLAIN = 1; // …;ab|c
 const QUOTED = 2; // …;"ab|c
 const CLOSING = 3; // …;"abc"|;
 
+/** One for all blank lines: a file may have millions. */
+const BLANK: readonly string[] = Object.freeze(['']);
+
 export class DelimitedReader {
   private state = START;
   private field = '';
@@ -140,8 +143,10 @@ export class DelimitedReader {
     this.endField();
     if (this.cells.length > COLUMN_LIMIT)
       throw new DataError('too-many-columns', { row: this.number, count: this.cells.length, limit: COLUMN_LIMIT });
-    this.rows.push({ number: this.number++, cells: this.cells });
-    this.cells = [];
+    const isBlank = this.cells.length === 1 && this.cells[0] === '';
+    this.rows.push({ number: this.number++, cells: isBlank ? BLANK : this.cells });
+    if (isBlank) this.cells.length = 0;
+    else this.cells = [];
     this.rowLength = 0;
     this.anything = false;
   }

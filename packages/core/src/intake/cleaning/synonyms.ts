@@ -65,6 +65,7 @@ function clean(parts: readonly string[]): string[] {
 }
 
 function outsideBrackets(text: string, separator: string): string[] {
+  if (!text.includes(separator)) return clean([text]);
   const parts: string[] = [];
   let depth = 0;
   let from = 0;
@@ -112,6 +113,9 @@ function commas(text: string): string[] {
   return parts;
 }
 
+/** UTF-16 units: a longer cell is a text, no list of terms. */
+const LONGEST_LIST = 5000;
+
 /**
  * The separators that a file uses, from a sample of its rows (only the term cells): those that cut cells of at least
  * three rows, and in most of these rows the cells of two columns.
@@ -121,7 +125,9 @@ export function separatorsUsed(rows: readonly (readonly string[])[]): Separator[
     let both = 0;
     let any = 0;
     for (const cells of rows) {
-      const cutting = cells.filter((cell) => strongest(cell) === separator && cut(cell, separator).length > 1).length;
+      const cutting = cells
+        .filter((cell) => cell.length <= LONGEST_LIST)
+        .filter((cell) => strongest(cell) === separator && cut(cell, separator).length > 1).length;
       if (cutting >= 1) any++;
       if (cutting >= 2) both++;
     }

@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { cut, placesOf, stateAfter } from './cut-off.js';
+import { cut, cutTwice, placesOf, stateAfter } from './cut-off.js';
 import {
   copyOf,
   done,
@@ -70,6 +70,22 @@ describe.each(OPERATIONS)('$name', (operation) => {
           });
           expect(result).toMatchObject({ faults: [], state: expect.stringMatching(/before|after/) });
           figures[kind === 'kill' ? 'kills' : 'full']++;
+          figures[result.state as 'before' | 'after']++;
+        }
+      // The start that would put it right is cut off as well.
+      for (const { at, thread, name: place } of placesOf(from, task, args).filter((p) =>
+        p.name.startsWith('committed'),
+      ))
+        for (const result of cutTwice(from, {
+          title: `${title}: ${place}`,
+          task,
+          args,
+          fault: { kind: 'kill', at, thread },
+          before,
+          after,
+        })) {
+          expect(result).toMatchObject({ faults: [], state: expect.stringMatching(/before|after/) });
+          figures.kills++;
           figures[result.state as 'before' | 'after']++;
         }
       // A disk that stays full, also while things are taken back: at the next start all is well.

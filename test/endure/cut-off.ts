@@ -1,7 +1,7 @@
 /** Operations cut off at a chosen place, by a kill or by a full disk: afterwards there is the state before or the one after. */
-import { readFileSync, rmSync } from 'node:fs';
+import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { isDeepStrictEqual } from 'node:util';
-import { copyOf, recoverFolder, remove, runTask, type Fault, type Workspace } from './operations.js';
+import { copyOf, recoverFolder, remove, runTask, startCutOff, type Fault, type Workspace } from './operations.js';
 import { faultsOf, stateOf, type State } from './state.js';
 
 export interface Cut {
@@ -94,3 +94,38 @@ export function cut(
 }
 
 const same = (a: State, b: State): boolean => isDeepStrictEqual(a, b);
+
+/** Cut off, and the start that would put it right cut off as well, at each of its places; then left in peace. */
+export function cutTwice(
+  workspace: Workspace,
+  { title, task, args, fault, before, after }: Parameters<typeof cut>[1],
+): readonly Cut[] {
+  const once = copyOf(workspace);
+  const cuts: Cut[] = [];
+  try {
+    runTask(once.dataDir, task, args, fault);
+    const counted = copyOf(once);
+    const to = `${counted.dataDir}.places`;
+    startCutOff(counted.dataDir, { kind: 'count', to });
+    const places = existsSync(to) ? readFileSync(to, 'utf8').trim().split('\n').filter(Boolean) : [];
+    rmSync(to, { force: true });
+    remove(counted);
+    for (let at = 1; at <= places.length; at++) {
+      const twice = copyOf(once);
+      startCutOff(twice.dataDir, { kind: 'kill', at });
+      recoverFolder(twice.dataDir);
+      const now = stateOf(twice.dataDir);
+      const state = same(now, before) ? 'before' : same(now, after) ? 'after' : 'neither';
+      cuts.push({
+        title: `${title}, and the start at ${places[at - 1]}`,
+        state,
+        faults: faultsOf(twice.dataDir),
+        said: null,
+      });
+      remove(twice);
+    }
+    return cuts;
+  } finally {
+    remove(once);
+  }
+}

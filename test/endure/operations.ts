@@ -41,6 +41,13 @@ export function runTask(dataDir: string, name: string, args: unknown, fault: Fau
   return { killed: signal === 'SIGKILL', reply: stdout ? (JSON.parse(stdout) as Outcome['reply']) : null, stderr };
 }
 
+/** A start that is cut off. */
+export function startCutOff(dataDir: string, fault: Fault): void {
+  spawnSync(process.execPath, [here('./one-start.mjs'), dataDir], {
+    env: { ...process.env, FAIR_COPY_FAULT: JSON.stringify(fault) },
+  });
+}
+
 /** What the server does at its start, without the server. */
 export function recoverFolder(dataDir: string): void {
   recover(dataDir);
@@ -92,6 +99,7 @@ const FILES = [
     ['Open the gate.', 'Öffnen Sie das Tor.'],
     ['Close the gate.', 'Schließen Sie das Tor.'],
     ['Close the gate.', 'Schließen Sie das Tor.'],
+    ['Close the gate.', 'Tor schließen.'],
     ['lock keeper', 'Schleusenwärter'],
   ]),
   tmxOf([
@@ -302,5 +310,22 @@ export const OPERATIONS: readonly Operation[] = [
     termbaseId: w.otherTermbase,
     filter: {},
   })),
+  operation('a termbase is inspected', 'inspectTermbase', (w) => ({ termbaseId: w.termbase }), false),
+  operation('a memory is inspected', 'inspectMemory', (w) => ({ memoryId: w.memory }), false),
+  operation('a finding is let stand', 'letStand', (w) => ({ owner: w.termbase, ids: [1, 2], reason: 'so it is' })),
+  operation('a finding is put right', 'putRight', (w) => ({ owner: w.termbase, ids: [1, 2, 3, 4, 5, 6] })),
+  operation('a finding of units is let stand', 'letUnitsStand', (w) => ({
+    owner: w.memory,
+    ids: [1],
+    reason: 'so it is',
+  })),
+  operation('undo is cleared', 'clearHistory', () => ({ all: true }), false),
+  operation('a damaged memory is read out', 'salvageMemory', (w) => ({ id: w.memory })),
+  operation(
+    'a client is deleted for good',
+    'eraseClient',
+    (w) => ({ id: w.client, name: 'Brennick Waterways' }),
+    false,
+  ),
   operation('concepts become a memory', 'memoryOfTermbase', (w) => ({ termbaseId: w.termbase, name: 'Terms' })),
 ];

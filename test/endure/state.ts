@@ -82,6 +82,14 @@ export function faultsOf(dataDir: string): string[] {
       .pluck()
       .all())
       owned.add(file);
+  for (const side of ['before', 'after'])
+    for (const file of db
+      .prepare<[], string>(
+        `SELECT json_extract(${side}, '$') FROM change WHERE entity = 'memory file' AND ${side} IS NOT NULL`,
+      )
+      .pluck()
+      .all())
+      owned.add(file);
   const pending = db.prepare<[], number>('SELECT count(*) FROM journal').pluck().get()!;
   if (pending > 0) faults.push(`${pending} operations are announced and not settled`);
   db.close();

@@ -30,17 +30,18 @@ export function tidyAtStart(dataDir: string, desk: Db, aside: string | null): Re
   }
 }
 
-/** After a return to a backup: what was read lies beside, and is read again when it is asked for. */
+/**
+ * After a return to a backup: rows that were read lie beside, and are read again when they are asked for. Units need not be
+ * there: they are staged once more where they are written.
+ */
 function readAgainWhatIsNotStaged(dataDir: string, desk: Db): void {
   const paths = pathsOf(dataDir);
-  const ready = desk.prepare<[], number>("SELECT id FROM intake_file WHERE state = 'ready'").pluck().all();
+  const ready = desk
+    .prepare<[], number>("SELECT id FROM intake_file WHERE state = 'ready' AND coalesce(reading, 'null') <> 'null'")
+    .pluck()
+    .all();
   const wait = desk.prepare("UPDATE intake_file SET state = 'waiting' WHERE id = ?");
-  for (const id of ready) {
-    const there = [paths.staging(id), paths.stagedMemory(String(id))].some((path) =>
-      statSync(path, { throwIfNoEntry: false }),
-    );
-    if (!there) wait.run(id);
-  }
+  for (const id of ready) if (!statSync(paths.staging(id), { throwIfNoEntry: false })) wait.run(id);
 }
 
 /** In the writing thread, so that no operation is under way. */

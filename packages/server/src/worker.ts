@@ -94,6 +94,7 @@ const readerTasks = {
   lookAtFile: async () => (await alignmentsAlignTask()).lookAtFile,
   keepPairs: async () => (await alignmentsPairsTask()).keepPairs,
   handOverPairs: async () => (await alignmentsPairsTask()).handOverPairs,
+  sizeOfHistory: async () => (await upkeepHistory()).sizeOfHistory,
   keepCopies: async () => (await upkeepCopies()).keepCopies,
   backUpTo: async () => (await upkeepBackup()).backUpTo,
   markTerms: async () => (await alignmentsPairsTask()).markTerms,

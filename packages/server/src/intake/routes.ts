@@ -391,6 +391,8 @@ function withStaging<T>({ paths }: Context, fileId: number, work: (staging: Stag
 }
 
 function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {
+  const isUndone = ({ ledgerId }: { readonly ledgerId: number }): boolean =>
+    context.workspace.prepare('SELECT 1 FROM ledger WHERE id = ? AND undone_at IS NULL').get(ledgerId) === undefined;
   const { source } = file.reading ?? {};
   const recipe = file.reading && desk.recipes.fitting(file.clientId, file.reading);
   return {
@@ -408,8 +410,9 @@ function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {
     reading: file.reading,
     outcome: file.outcome,
     error: file.error,
-    written: file.written && 'termbaseId' in file.written ? file.written : null,
-    unitsWritten: file.written && 'memoryId' in file.written ? file.written : null,
+    written: file.written && 'termbaseId' in file.written ? { ...file.written, undone: isUndone(file.written) } : null,
+    unitsWritten:
+      file.written && 'memoryId' in file.written ? { ...file.written, undone: isUndone(file.written) } : null,
   };
 }
 

@@ -50,6 +50,8 @@ export const intakeFile = z.object({
       ledgerId: z.number(),
       entries: z.number(),
       joined: z.number(),
+      /** The ledger took it back. */
+      undone: z.boolean(),
     })
     .nullable(),
   /** When it was written to a memory. */
@@ -61,6 +63,7 @@ export const intakeFile = z.object({
       units: z.number(),
       skipped: z.number(),
       left: z.number(),
+      undone: z.boolean(),
     })
     .nullable(),
 });

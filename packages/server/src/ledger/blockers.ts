@@ -89,7 +89,7 @@ function inside(db: Db, id: number): Named | undefined {
     .prepare<[{ id: number }], Named>(
       `SELECT l.title, l.undone_at FROM change c
        JOIN ledger l ON l.id > c.ledger_id AND l.undone_at IS NULL
-       WHERE c.ledger_id = @id AND c.before IS NULL AND (
+       WHERE c.ledger_id = @id AND c.entity IN ('client', 'termbase', 'memory') AND c.before IS NULL AND (
          (c.entity = 'client' AND l.client_id = c.entity_id)
          OR (c.entity IN ('termbase', 'memory') AND EXISTS (
            SELECT 1 FROM touched t WHERE t.kind = c.entity AND t.resource_id = c.entity_id AND t.ledger_id = l.id)))

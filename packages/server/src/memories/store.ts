@@ -83,12 +83,6 @@ export class OpenMemories {
     }
   }
 
-  /** All that can be read. */
-  *sound(): Generator<{ readonly file: string; changeBytes(): number }> {
-    for (const row of this.workspace.prepare<[], MemoryRow>('SELECT * FROM memory').all())
-      if (this.damageOf(row) === null) yield { file: row.file, changeBytes: () => this.file(row.id).changeBytes() };
-  }
-
   /** A memory, or any, may have new languages after it was written. */
   changed(id: number | null): void {
     const file =

@@ -2,10 +2,12 @@
  * How long undo is kept. What an operation changed is kept as it was before, until the operation is older than the setting
  * says; then its entry stays in the ledger, and can no longer be undone.
  */
+import { statSync } from 'node:fs';
+import { join } from 'node:path';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { endUnsettled } from '../ledger/journal.js';
-import { DamagedFileError, type Db } from '../store/database.js';
+import { DamagedFileError, openForReading, type Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { committed, rolledBack, workspaceForWriting } from '../store/workspace.js';
@@ -120,36 +122,50 @@ export interface HistorySize {
   readonly oldest: string | null;
 }
 
-/** @param fileSize of a memory's file, in bytes */
-export function historySize(
-  db: Db,
-  memories: Iterable<{ readonly file: string; changeBytes(): number }>,
-  fileSize: (file: string) => number,
-): HistorySize {
-  const open = db
-    .prepare<[], { entries: number; oldest: string | null }>(
-      'SELECT count(*) AS entries, min(at) AS oldest FROM ledger WHERE closed IS NULL',
-    )
-    .get()!;
-  let bytes = db
-    .prepare<[], number>(
-      'SELECT coalesce(sum(coalesce(length(before), 0) + coalesce(length(after), 0)), 0) FROM change',
-    )
-    .pluck()
-    .get()!;
-  const present = new Set<string>();
-  for (const memory of memories) {
-    present.add(memory.file);
-    bytes += memory.changeBytes();
-  }
-  for (const file of keptFiles(db)) if (!present.has(file)) bytes += fileSize(file);
-  bytes += db
-    .prepare<[], number>(
+/** Adds up what is kept: looks at every change, so it is asked of a reading thread. */
+export function sizeOfHistory(_: Record<string, never>, { dataDir }: TaskContext): HistorySize {
+  const db = openForReading(pathsOf(dataDir).workspace);
+  try {
+    const sum = (sql: string): number => db.prepare<[], number>(sql).pluck().get()!;
+    const open = db
+      .prepare<[], { entries: number; oldest: string | null }>(
+        'SELECT count(*) AS entries, min(at) AS oldest FROM ledger WHERE closed IS NULL',
+      )
+      .get()!;
+    let bytes = sum('SELECT coalesce(sum(coalesce(length(before), 0) + coalesce(length(after), 0)), 0) FROM change');
+    // Of memories that are there what was changed, of deleted ones everything.
+    const present = new Set(db.prepare<[], string>('SELECT file FROM memory').pluck().all());
+    for (const file of keptFiles(db))
+      bytes += present.has(file) ? changeBytes(pathsOf(dataDir).memory(file)) : memoryFileSize(dataDir, file);
+    bytes += sum(
       'SELECT coalesce(sum(length(body)), 0) FROM concept WHERE termbase_id NOT IN (SELECT id FROM termbase)',
-    )
-    .pluck()
-    .get()!;
-  return { days: undoDays(db), bytes, ...open };
+    );
+    return { days: undoDays(db), bytes, ...open };
+  } finally {
+    db.close();
+  }
+}
+
+function changeBytes(path: string): number {
+  try {
+    const file = MemoryFile.openForReading(path);
+    try {
+      return file.changeBytes();
+    } finally {
+      file.close();
+    }
+  } catch (error) {
+    if (error instanceof DamagedFileError) return 0;
+    throw error;
+  }
+}
+
+/** The size of a file in the folder of memories, with what SQLite lays beside it. */
+function memoryFileSize(dataDir: string, file: string): number {
+  return ['', '-wal'].reduce(
+    (size, end) => size + (statSync(join(dataDir, 'memories', file + end), { throwIfNoEntry: false })?.size ?? 0),
+    0,
+  );
 }
 
 /** The files of memories that are there, that an entry could bring back, or that an operation is under way with. */

@@ -9,8 +9,7 @@ import { memoryById } from '../memories/store.js';
 import { done, idParam, job, OK } from '../schemas.js';
 import { clientById } from '../store/termbases.js';
 import { eraseFromDesk } from './erase-client.js';
-import { historySize, requireDays } from './history.js';
-import { memoryFileSize } from './upkeep.js';
+import { requireDays } from './history.js';
 
 const history = z.object({
   days: z.number().int().nullable(),
@@ -26,7 +25,7 @@ export function upkeepRoutes(api: Api, context: Context): void {
   api.get(
     '/ledger/history',
     { schema: { summary: 'How long undo is kept, and what it takes on the disk', response: { 200: history } } },
-    async () => historySize(workspace, memories.sound(), (file) => memoryFileSize(paths.root, file)),
+    async () => workers.read('sizeOfHistory', {}),
   );
 
   api.put(

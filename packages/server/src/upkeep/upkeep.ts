@@ -1,6 +1,5 @@
 /** What is done at the start and once a day, so that nothing is left lying about and everything has a copy. */
 import { statSync } from 'node:fs';
-import { join } from 'node:path';
 import type { Context } from '../context.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading, type Db } from '../store/database.js';
@@ -86,12 +85,4 @@ export function keepUp({ workers, desk, events, memories }: Context): () => void
     clearTimeout(first);
     clearInterval(daily);
   };
-}
-
-/** The size of a file in the folder of memories, with what SQLite lays beside it. */
-export function memoryFileSize(dataDir: string, file: string): number {
-  return ['', '-wal'].reduce(
-    (sum, end) => sum + (statSync(join(dataDir, 'memories', file + end), { throwIfNoEntry: false })?.size ?? 0),
-    0,
-  );
 }

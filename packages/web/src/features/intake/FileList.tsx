@@ -183,13 +183,14 @@ function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly ch
     await queries.invalidateQueries({ queryKey: ['intake', 'files'] });
     if (chosen) void navigate('/intake');
   };
-  const state = file.written
-    ? m.intake.written(file.written.entries)
-    : file.unitsWritten
-      ? m.intake.unitsWritten(file.unitsWritten.units)
+  const written = file.written?.undone ? null : file.written;
+  const unitsWritten = file.unitsWritten?.undone ? null : file.unitsWritten;
+  const state = written
+    ? m.intake.written(written.entries)
+    : unitsWritten
+      ? m.intake.unitsWritten(unitsWritten.units)
       : m.intake.state[file.state];
-  const colour =
-    file.state === 'failed' ? 'error.main' : file.written || file.unitsWritten ? 'success.main' : 'text.secondary';
+  const colour = file.state === 'failed' ? 'error.main' : written || unitsWritten ? 'success.main' : 'text.secondary';
   return (
     <Box
       component="li"

@@ -1,11 +1,9 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { send } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
-import { ledger } from '../../api/queries.js';
 import type { IntakeFileBody, JobBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
@@ -292,10 +290,8 @@ function TargetForm({
 
 /** After writing: where it went, and the way back. */
 export function WrittenUnits({ written }: { readonly written: NonNullable<IntakeFileBody['unitsWritten']> }) {
-  const { data: entries = [] } = useQuery(ledger(null, 200));
   const { say, fail } = useToast();
-  const undone = entries.find((entry) => entry.id === written.ledgerId)?.undoneAt != null;
-  if (undone) return <MarginNote tone="quiet">{m.intake.write.undone}</MarginNote>;
+  if (written.undone) return <MarginNote tone="quiet">{m.intake.write.undone}</MarginNote>;
   const undo = (): void => {
     send('POST', `/ledger/${written.ledgerId}/undo`).then(() => say(m.intake.write.undone), fail);
   };

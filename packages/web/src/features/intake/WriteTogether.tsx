@@ -16,7 +16,9 @@ const t = m.units.together;
 
 /** Files of units that are ready and not written yet: to one memory in one go, or each its own. */
 export function WriteTogether({ files }: { readonly files: readonly IntakeFileBody[] }) {
-  const ready = files.filter(({ state, units, unitsWritten }) => state === 'ready' && units?.taken && !unitsWritten);
+  const ready = files.filter(
+    ({ state, units, unitsWritten }) => state === 'ready' && units?.taken && (!unitsWritten || unitsWritten.undone),
+  );
   if (ready.length < 2) return null;
   return (
     <Box sx={{ p: 1.5, borderTop: 1, borderColor: 'divider' }}>

@@ -1,8 +1,6 @@
-import { useQuery } from '@tanstack/react-query';
 import Box from '@mui/material/Box';
 import { Link } from 'react-router';
 import { send } from '../../api/http.js';
-import { ledger } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { MarginNote } from '../../ui/MarginNote.js';
@@ -13,10 +11,8 @@ const t = m.intake.write;
 
 /** After writing: where it went, and the way back. */
 export function WrittenNote({ written }: { readonly written: NonNullable<IntakeFileBody['written']> }) {
-  const { data: entries = [] } = useQuery(ledger(null, 200));
   const { say, fail } = useToast();
-  const undone = entries.find((entry) => entry.id === written.ledgerId)?.undoneAt != null;
-  if (undone) return <MarginNote tone="quiet">{t.undone}</MarginNote>;
+  if (written.undone) return <MarginNote tone="quiet">{t.undone}</MarginNote>;
   const undo = (): void => {
     send('POST', `/ledger/${written.ledgerId}/undo`).then(() => say(t.undone), fail);
   };

@@ -238,7 +238,24 @@ class Work {
       },
       client: of,
     });
-    switch (Math.floor(this.next() * 14)) {
+    switch (Math.floor(this.next() * 16)) {
+      case 13:
+        return {
+          task: 'addPicture',
+          args: {
+            conceptId: concept,
+            picture: {
+              name: this.pick(['a.png', 'b.png'])!,
+              sha256: this.pick(this.files)!,
+              type: 'image/png',
+              size: 10,
+            },
+          },
+          client: of,
+          keys: [key],
+        };
+      case 14:
+        return this.glossary(of, termbase);
       case 0:
         return change({ kind: 'add term', language: 'fi', text });
       case 1:
@@ -309,6 +326,39 @@ class Work {
       default:
         return this.next() < 0.3 ? bulk({ kind: 'delete' }) : null;
     }
+  }
+
+  /** A client's sheet, to be read and written: to a new termbase, or to one that is there. */
+  private glossary(of: string, termbase: number): Act {
+    const word = (): string => `${this.pick(WORDS)!} ${Math.floor(this.next() * 40)}`;
+    const rows = Array.from({ length: 4 }, () => `${word()}\tthe ${word()}\t${this.pick(['locks', 'weirs', ''])!}`);
+    const sha256 = original(
+      this.dataDir,
+      `Deutsch\tEnglish\t${this.pick(['Subject', 'Kostenstelle'])!}\n${rows.join('\n')}\n`,
+    );
+    const isNew = this.next() < 0.3 && this.ids('termbase').length < 6;
+    const target = isNew ? { kind: 'new', name: this.name() } : { kind: 'existing', id: termbase };
+    return { task: 'writeIntake', args: { sha256, clientId: Number(of), target }, client: of };
+  }
+
+  /** As the desk does it: read, worked out, written. */
+  private async takeIn({
+    sha256,
+    clientId,
+    target,
+  }: {
+    sha256: string;
+    clientId: number;
+    target: { kind: string; id?: number };
+  }): Promise<Reply> {
+    const fileId = ++this.names;
+    const name = `file ${fileId}.txt`;
+    const read = await this.ask('readFile', { fileId, sha256, name, choices: {}, decisions: {} });
+    if (!read.ok) return read;
+    const { reading } = read.value as { reading: unknown };
+    const file = { fileId, name, reading, rowDecisions: [], targetId: target.id ?? null, pictures: [] };
+    const evaluated = await this.ask('evaluateFile', file);
+    return evaluated.ok ? this.ask('writeIntake', { ...file, clientId, target }) : evaluated;
   }
 
   private onMemory(
@@ -402,7 +452,8 @@ class Work {
     const act = this.act();
     if (!act) return;
     const expected = new Map(this.model.world);
-    const reply = await this.ask(act.task, act.args);
+    const reply =
+      act.task === 'writeIntake' ? await this.takeIn(act.args as never) : await this.ask(act.task, act.args);
     const now = worldOf(this.dataDir);
     if (!reply.ok) {
       if (reply.error?.kind !== 'api')

@@ -33,6 +33,8 @@ export function worldOf(dataDir: string): Map<string, string> {
     world.set(`concept:${row.id}`, JSON.stringify([row.termbase_id, row.body]));
   for (const row of all('SELECT * FROM stet WHERE termbase_id IN (SELECT id FROM termbase)'))
     world.set(`stet:${row.id}`, JSON.stringify([row.termbase_id, row.concept_id, row.reason]));
+  for (const row of all('SELECT * FROM picture WHERE termbase_id IN (SELECT id FROM termbase)'))
+    world.set(`picture:${row.id}`, JSON.stringify([row.termbase_id, row.name, row.sha256]));
   for (const row of all('SELECT * FROM unit_stet WHERE memory_id IN (SELECT id FROM memory)'))
     world.set(`unit_stet:${row.id}`, JSON.stringify([row.memory_id, row.unit_id, row.reason]));
   for (const row of all('SELECT * FROM memory')) {
@@ -105,7 +107,7 @@ const CONTAINER = /^(client|termbase|memory):/;
 function containerOf(key: string, value: string | undefined): string | null {
   const [kind, id] = key.split(':') as [string, string];
   if (kind === 'unit') return `memory:${id}`;
-  if (kind === 'concept' || kind === 'stet')
+  if (kind === 'concept' || kind === 'stet' || kind === 'picture')
     return value === undefined ? null : `termbase:${(JSON.parse(value) as [number])[0]}`;
   if (kind === 'unit_stet') return value === undefined ? null : `memory:${(JSON.parse(value) as [number])[0]}`;
   const part = /^(client|termbase|memory) /.exec(kind)?.[1] ?? (kind === 'fields' ? 'termbase' : null);

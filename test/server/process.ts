@@ -18,8 +18,9 @@ export class ServerProcess {
   static async start(
     dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-process-')),
     fault: object | null = null,
+    more: readonly string[] = [],
   ): Promise<ServerProcess> {
-    const child = spawn(process.execPath, [MAIN, '--data', dataDir, '--port', '0'], {
+    const child = spawn(process.execPath, [MAIN, '--data', dataDir, '--port', '0', ...more], {
       env: { ...process.env, ...(fault && { FAIR_COPY_FAULT: JSON.stringify(fault) }) },
     });
     let server: ServerProcess | null = null;

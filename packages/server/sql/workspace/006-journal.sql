@@ -161,6 +161,15 @@ DROP TABLE unit_stet;
 ALTER TABLE unit_stet_next RENAME TO unit_stet;
 CREATE INDEX unit_stet_of_memory ON unit_stet (memory_id, check_id, unit_id);
 
+-- A rename noted the whole row: undoing it took back what was defined since. Now it is about the name alone.
+UPDATE change SET entity = 'client name', before = json_quote(json_extract(before, '$.name')),
+    after = CASE WHEN after IS NULL THEN NULL ELSE json_quote(json_extract(after, '$.name')) END
+  WHERE entity = 'client' AND before IS NOT NULL;
+UPDATE change SET entity = 'termbase name', before = json_quote(json_extract(before, '$.name')),
+    after = CASE WHEN after IS NULL THEN NULL ELSE json_quote(json_extract(after, '$.name')) END
+  WHERE entity = 'termbase' AND before IS NOT NULL
+    AND ledger_id IN (SELECT id FROM ledger WHERE kind = 'termbase' AND title LIKE 'Renamed the termbase%');
+
 -- Which termbases and memories an operation touched. `change_id` is the number under which the memory's own file keeps
 -- what was changed there; null for termbases, whose changes are kept here.
 CREATE TABLE touched (

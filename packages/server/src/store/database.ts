@@ -1,6 +1,6 @@
 /** Opening SQLite files with the settings of the workspace, and bringing their tables up to date. */
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, statSync } from 'node:fs';
-import { basename, dirname } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Database from 'better-sqlite3';
 import { faultAt } from './faults.js';
@@ -36,7 +36,8 @@ export function isDamage(error: unknown): boolean {
 export function openDatabase(path: string, schema: Schema): Db {
   mkdirSync(dirname(path), { recursive: true });
   const existed = existsSync(path);
-  if (existed && statSync(path).size === 0 && schema !== 'staging' && !existsSync(`${path}-wal`))
+  // A very first start that was cut off leaves an empty file too, but nothing beside it.
+  if (existed && statSync(path).size === 0 && schema !== 'staging' && hasCompany(path))
     throw new DamagedFileError(basename(path), 'it is empty');
   return guarded(path, () => {
     const db = new Database(path);
@@ -54,6 +55,12 @@ export function openDatabase(path: string, schema: Schema): Db {
       throw error;
     }
   });
+}
+
+function hasCompany(path: string): boolean {
+  return ['desk.db', 'memories', 'copies', 'originals'].some(
+    (name) => name !== basename(path) && existsSync(join(dirname(path), name)),
+  );
 }
 
 /** Throws `DamagedFileError`. */

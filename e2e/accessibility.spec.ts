@@ -10,8 +10,8 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Intake, empty', '/intake', /Nothing on the desk/],
   ['Intake', '/intake/1', /Schleusentor/],
   ['Intake, failed', '/intake/8', /PNG picture/],
-  ['Intake with fields and pictures', '/intake/9', /Kammerschleuse/],
-  ['Intake of a document', '/intake/12', /Segerkegel/],
+  ['Intake with fields and pictures', '/intake/10', /Kammerschleuse/],
+  ['Intake of a document', '/intake/13', /Segerkegel/],
   ['Termbase', '/termbases/1?concept=38', /umgangssprachlich/],
   ['Termbase with fields', '/termbases/4?language=de', /Klappenwehr/],
   ['Fields', '/termbases/4/fields', /grammaticalGender/],
@@ -21,8 +21,8 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Inspect a memory', '/inspect/memories/1', /Same source, different/],
   ['Memory', '/memories/1?unit=335', /Kammer zu füllen/],
   ['Concordance', '/concordance?q=lock', /Lock 1: gate seal/],
-  ['Intake of units', '/intake/15', /cut off at line/],
-  ['Intake of a bilingual table', '/intake/17', /Keep clear of the weir/],
+  ['Intake of units', '/intake/16', /cut off at line/],
+  ['Intake of a bilingual table', '/intake/18', /Keep clear of the weir/],
   ['Ledger', '/ledger', /Took in Brennick/],
   ['Align, file pairs', '/align', /Drop source files/],
   ['Align', '/align/1', /Hafenordnung von Brennick/],
@@ -81,7 +81,7 @@ test('menus, popovers and dialogs', async ({ page, server }) => {
   await check('change of units');
   await page.getByRole('button', { name: 'Hand over' }).click();
   await check('hand over of a memory');
-  await page.goto(`${server.address}/intake/15`);
+  await page.goto(`${server.address}/intake/16`);
   await page.getByRole('button', { name: /^Write 9 units/ }).click();
   await check('where to write units');
   await page.goto(`${server.address}/termbases/1`);

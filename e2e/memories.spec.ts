@@ -117,7 +117,7 @@ test('concordance: from the look-up to the unit', async ({ page, server }) => {
 
 test('marked text and a table for review become units; what is handed over is fetched', async ({ page, server }) => {
   await server.fillWithDemo();
-  await open(page, server, '/intake/16', 1);
+  await open(page, server, '/intake/17', 1);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /Bilingual text, source and translation between marks, UTF-8/,
   );
@@ -136,7 +136,7 @@ test('marked text and a table for review become units; what is handed over is fe
     /Bilingual text, source and translation between marks/,
   );
   await expect(page.getByRole('region', { name: 'Where each row goes' })).toHaveText(/^14 units = 14 taken$/);
-  await page.goto(`${server.address}/intake/17`);
+  await page.goto(`${server.address}/intake/18`);
   await expect(page.getByRole('table', { name: 'The first units' }).getByText('Vom Wehr')).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Where each row goes' })).toHaveText(/^14 units = 14 taken$/);
   await page.getByRole('button', { name: 'units of a memory' }).click();
@@ -176,7 +176,7 @@ test('a memory is inspected; a finding may stand, and only units with findings a
 
 test('several files of units become one memory, in one operation', async ({ page, server }) => {
   await server.fillWithDemo();
-  await open(page, server, '/intake/16', 1);
+  await open(page, server, '/intake/17', 1);
   await page.getByRole('button', { name: 'Write 3 files of units …' }).click();
   await page.getByRole('textbox', { name: 'Name of the memory' }).fill('All signs');
   await page

@@ -20,10 +20,10 @@ test('one picture of each main view', async ({ page, server }) => {
   await expect(page.getByText('Schleusentor', { exact: true })).toBeVisible();
   await page.locator('main').press(']');
   await shot('intake');
-  await page.goto(`${server.address}/intake/9`);
+  await page.goto(`${server.address}/intake/10`);
   await expect(page.getByText('Klappenwehr', { exact: true }).first()).toBeVisible();
   await shot('intake-fields');
-  await page.goto(`${server.address}/intake/10`);
+  await page.goto(`${server.address}/intake/11`);
   await expect(page.getByText('Are German and English exchanged in this row?')).toBeVisible();
   await shot('intake-troubles');
   await page.goto(`${server.address}/termbases/4?language=de`);
@@ -55,7 +55,7 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.goto(`${server.address}/inspect/1`);
   await expect(page.getByText('Same source, different targets').first()).toBeVisible();
   await shot('inspect');
-  await page.goto(`${server.address}/intake/15`);
+  await page.goto(`${server.address}/intake/16`);
   await expect(page.getByText(/The file is cut off/)).toBeVisible();
   await shot('intake-units');
   await page.goto(`${server.address}/memories/1?unit=335`);

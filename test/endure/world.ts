@@ -44,8 +44,9 @@ export function worldOf(dataDir: string): Map<string, string> {
     const file = new Database(join(dataDir, 'memories', String(row.file)), { readonly: true });
     const texts = file
       .prepare<[], { id: number; said: string | null; texts: string }>(
-        `SELECT u.id, u.said, (SELECT json_group_array(json_array(l.tag, s.text)) FROM (SELECT * FROM segment WHERE unit_id = u.id ORDER BY ordinal) s
-           JOIN language l ON l.id = s.language) AS texts FROM unit u`,
+        `SELECT u.id, u.said, (SELECT json_group_array(json_array(s.tag, s.text)) FROM (
+           SELECT (SELECT tag FROM language l WHERE l.id = g.language) AS tag, g.text FROM segment g WHERE g.unit_id = u.id ORDER BY g.ordinal) s
+         ) AS texts FROM unit u`,
       )
       .all();
     for (const unit of texts) world.set(`unit:${row.id}:${unit.id}`, undated(unit.said) + unit.texts);

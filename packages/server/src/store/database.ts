@@ -108,11 +108,6 @@ function formsOf(schema: Schema): string[] {
     .sort();
 }
 
-/** How many forms of its tables a kind of file has had: the newest has this number. */
-export function newestForm(schema: Schema): number {
-  return formsOf(schema).length;
-}
-
 /** Brings the tables of an open file to a form; by default to the newest. */
 export function migrateTo(db: Db, schema: Schema, form = Infinity): void {
   const files = formsOf(schema).slice(0, form);

@@ -20,18 +20,12 @@ interface Plan {
   readonly to?: string;
 }
 
-let plan: Plan | null = read();
+const plan: Plan | null = read();
 let passed = 0;
 
 function read(): Plan | null {
   const said = process.env.FAIR_COPY_FAULT;
   return said ? (JSON.parse(said) as Plan) : null;
-}
-
-/** For tests within this thread; null: no faults. */
-export function planFaults(next: Plan | null): void {
-  plan = next;
-  passed = 0;
 }
 
 /** @param place what happens next, or has just happened: "commit memory", "committed ledger", "rename memory" */

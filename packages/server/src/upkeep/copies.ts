@@ -5,7 +5,7 @@
 import { existsSync, mkdirSync, statfsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { TaskContext } from '../jobs/task.js';
-import { isDamage, openForReading } from '../store/database.js';
+import { DamagedFileError, isDamage, openForReading } from '../store/database.js';
 import { putInPlace, removeDatabase } from '../store/files.js';
 import { pathsOf } from '../store/paths.js';
 
@@ -47,7 +47,8 @@ export async function keepCopies(_: Record<string, never>, context: TaskContext)
       if (await copySound(path, copyPath(dataDir, name))) copied++;
       else damaged.push(name);
     } catch (error) {
-      if (!isDamage(error) && (error as Error).name !== 'Error') throw error;
+      // A full disk is no damage: it is tried again tomorrow.
+      if (!isDamage(error) && !(error instanceof DamagedFileError)) throw error;
       damaged.push(name);
     }
   }

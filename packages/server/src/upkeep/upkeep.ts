@@ -44,20 +44,15 @@ function readAgainWhatIsNotStaged(dataDir: string, desk: Db): void {
 }
 
 /** In the writing thread, so that no operation is under way. */
-export function sweepRemains(_: Record<string, never>, { dataDir }: TaskContext): Remains {
-  const desk = openForReading(pathsOf(dataDir).desk);
-  try {
-    return removeRemains({ dataDir, workspace: workspaceForWriting(dataDir), desk, youngest: YOUNGEST });
-  } finally {
-    desk.close();
-  }
-}
+export const sweepRemains = (_: Record<string, never>, context: TaskContext): Remains => sweep(context, YOUNGEST);
 
 /** The same, young files too: for a client that was deleted for good. */
-export function sweepErased(_: Record<string, never>, { dataDir }: TaskContext): Remains {
+export const sweepErased = (_: Record<string, never>, context: TaskContext): Remains => sweep(context, MOMENT);
+
+function sweep({ dataDir }: TaskContext, youngest: number): Remains {
   const desk = openForReading(pathsOf(dataDir).desk);
   try {
-    return removeRemains({ dataDir, workspace: workspaceForWriting(dataDir), desk, youngest: MOMENT });
+    return removeRemains({ dataDir, workspace: workspaceForWriting(dataDir), desk, youngest });
   } finally {
     desk.close();
   }

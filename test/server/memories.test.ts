@@ -174,8 +174,11 @@ describe('a memory', () => {
     expect(preview).toMatchObject({ changed: 3, examples: [{ after: 'Open the upper sluice gate.' }, {}, {}] });
     const { ledgerId } = await bulk(change);
     expect((await units({ text: 'sluice' })).total).toBe(3);
+    // Whoever changed it before did not change it now.
+    expect((await units({ author: 'mara' })).total).toBe(0);
     await server.ask('POST', `/ledger/${ledgerId}/undo`);
     expect((await units({ text: 'sluice' })).total).toBe(0);
+    expect((await units({ author: 'mara' })).total).toBe(1);
     await server.ask('POST', `/ledger/${ledgerId}/redo`);
     expect((await units({ text: 'sluice' })).total).toBe(3);
     await server.ask('POST', `/ledger/${ledgerId}/undo`);

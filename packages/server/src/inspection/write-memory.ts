@@ -9,7 +9,7 @@ import { CODE, NO_CODES, withoutCodes } from '@fair-copy/core/text/inline-codes.
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { memoryById } from '../memories/store.js';
-import { dated, inMemory } from '../memories/edit.js';
+import { changedNow, inMemory } from '../memories/edit.js';
 import { MemoryFile, type StoredUnit } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { recorded } from '../ledger/operation.js';
@@ -119,7 +119,7 @@ export function putUnitsRight(
         if (rows.length === 1) throw new ApiError('finding-gone');
         continue;
       }
-      changes.replace(unit, dated(next));
+      changes.replace(unit, changedNow(unit, next));
       changed++;
     }
     if (changed === 0) throw new ApiError('finding-gone');

@@ -11,7 +11,7 @@ import { pathsOf } from '../store/paths.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { PATTERN_TIME, withinTime } from '../jobs/within-time.js';
 import { changedUnit } from './change.js';
-import { dated, inMemory } from './edit.js';
+import { changedNow, inMemory } from './edit.js';
 import { passing } from './find/passing.js';
 import type { UnitBulk, UnitBulkPreview, UnitSelection } from './schemas.js';
 import { memoryById, type MemoryRow } from './store.js';
@@ -73,7 +73,7 @@ export async function changeUnits(
       const date = tmxDate(new Date().toISOString());
       for (const { unit, after } of planned.units(file)) {
         if (++changed % TOGETHER === 0) context.checkpoint(0.6 + (changed / planned.count) * 0.35);
-        if (after) changes.replace(unit, dated(after, date));
+        if (after) changes.replace(unit, changedNow(unit, after, date));
         else changes.remove(unit);
       }
       if (changed === 0) throw new ApiError('nothing-to-change');

@@ -54,7 +54,7 @@ export function changeVariant(
     const segment = withCodes(old, composed(text), codes);
     if (segment.text === old.text && segment.codes === old.codes) throw new ApiError('nothing-to-change');
     const variants = unit.variants.map((one, i) => (i === variant ? { ...one, ...segment } : one));
-    changes.replace(unit, dated({ ...unit, variants }));
+    changes.replace(unit, changedNow(unit, { ...unit, variants }));
     return { ledgerId: entry.id };
   });
 }
@@ -102,7 +102,7 @@ export function addVariant(
     const unit = unitOf(file, unitId);
     requireSeen(db, row, file, unit, version);
     const variant: Variant = { language: tag, text: composed(text), codes: NO_CODES };
-    changes.replace(unit, dated({ ...unit, variants: [...unit.variants, variant] }));
+    changes.replace(unit, changedNow(unit, { ...unit, variants: [...unit.variants, variant] }));
     return { ledgerId: entry.id };
   });
 }
@@ -129,9 +129,21 @@ function unitOf(file: MemoryFile, id: number): StoredUnit {
   return unit;
 }
 
-/** Changed now; who it was is not known to a program without accounts. */
-export function dated(unit: Unit, date = tmxDate(new Date().toISOString())): Unit {
-  return { ...unit, attributes: { ...unit.attributes, changedate: date } };
+/**
+ * A unit as it is after a change: changed now. By whom is not known to a program without accounts, so it no longer says who
+ * did it the last time; nor does a text of it that was changed and has such data of its own.
+ */
+export function changedNow(before: Unit, after: Unit, date = tmxDate(new Date().toISOString())): Unit {
+  const stamp = <T extends Unit | Variant>(one: T): T => {
+    const { changeid: _, ...attributes } = one.attributes ?? {};
+    return { ...one, attributes: { ...attributes, changedate: date } };
+  };
+  const isStale = (variant: Variant): boolean =>
+    !before.variants.includes(variant) && Boolean(variant.attributes?.changeid ?? variant.attributes?.changedate);
+  const variants = after.variants.some(isStale)
+    ? after.variants.map((variant) => (isStale(variant) ? stamp(variant) : variant))
+    : after.variants;
+  return stamp({ ...after, variants });
 }
 
 /** Back to the state before an operation. */

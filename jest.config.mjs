@@ -1,6 +1,10 @@
+/** Threads and processes that tests start run the sources, as the tests do: nothing has to be built before. */
+process.env.FAIR_COPY_LOADER ??= new URL('test/source/register.mjs', import.meta.url).href;
+
 /** Unit tests lie beside what they test; checks against outside sources lie in test/conformance. */
 export default {
   testEnvironment: 'node',
+  globalSetup: '<rootDir>/test/build.setup.mjs',
   setupFiles: ['<rootDir>/test/fast-check.setup.ts'],
   extensionsToTreatAsEsm: ['.ts'],
   testMatch: ['<rootDir>/packages/*/src/**/*.test.ts', '<rootDir>/test/**/*.test.ts'],

@@ -4,7 +4,8 @@
  */
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
-import { inspect, OF_TERMBASES, type Finding } from '@fair-copy/core/checks/check.js';
+import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { SwapFinder } from '@fair-copy/core/intake/swapped.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
@@ -76,9 +77,9 @@ describe('checks on a real termbase', () => {
   const findings = (list: readonly Concept[]): Finding[] => [
     ...inspect(list, TERMBASE_CHECKS, {
       languages: list[0]!.languages.map((s) => s.language),
-      concept: (id) => list[id - 1],
+      of: CONCEPTS,
+      item: (id) => list[id - 1],
       fields: [],
-      words: OF_TERMBASES,
     }),
   ];
   const count = (found: readonly Finding[], check: string): number => found.filter((f) => f.check === check).length;
@@ -94,7 +95,7 @@ describe('checks on a real termbase', () => {
     const wrong = words.map(([de, en], i): Pair => (i % 40 === 3 && en.length > 14 ? [en, en + ' x'] : [de, en]));
     const moved = wrong.flatMap(([de], i) => (i % 40 === 3 && words[i]![1].length > 14 ? [{ id: i + 1, de }] : []));
     const found = findings(concepts(wrong, ['de', 'en'])).filter((f) => f.check === 'other-language');
-    const hit = moved.filter(({ id }) => found.some((f) => f.concept === id));
+    const hit = moved.filter(({ id }) => found.some((f) => f.item === id));
     expect(moved.length).toBeGreaterThan(5);
     expect(hit.length / moved.length).toBeGreaterThan(0.6);
   });

@@ -143,8 +143,8 @@ export function makeWorkspace(dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-en
     text: 'Öffnen Sie das Obertor.',
     codes: [],
   }).ledgerId as number;
-  done(dataDir, 'inspectTermbase', { termbaseId: termbase });
-  done(dataDir, 'inspectMemory', { memoryId: memory });
+  done(dataDir, 'inspection', { kind: 'termbase', id: termbase });
+  done(dataDir, 'inspection', { kind: 'memory', id: memory });
   return {
     dataDir,
     client,
@@ -310,11 +310,21 @@ export const OPERATIONS: readonly Operation[] = [
     termbaseId: w.otherTermbase,
     filter: {},
   })),
-  operation('a termbase is inspected', 'inspectTermbase', (w) => ({ termbaseId: w.termbase }), false),
-  operation('a memory is inspected', 'inspectMemory', (w) => ({ memoryId: w.memory }), false),
-  operation('a finding is let stand', 'letStand', (w) => ({ owner: w.termbase, ids: [1, 2], reason: 'so it is' })),
-  operation('a finding is put right', 'putRight', (w) => ({ owner: w.termbase, ids: [1, 2, 3, 4, 5, 6] })),
-  operation('a finding of units is let stand', 'letUnitsStand', (w) => ({
+  operation('a termbase is inspected', 'inspection', (w) => ({ kind: 'termbase', id: w.termbase }), false),
+  operation('a memory is inspected', 'inspection', (w) => ({ kind: 'memory', id: w.memory }), false),
+  operation('a finding is let stand', 'letStand', (w) => ({
+    kind: 'termbase',
+    owner: w.termbase,
+    ids: [1, 2],
+    reason: 'so it is',
+  })),
+  operation('a finding is put right', 'putRight', (w) => ({
+    kind: 'termbase',
+    owner: w.termbase,
+    ids: [1, 2, 3, 4, 5, 6],
+  })),
+  operation('a finding of units is let stand', 'letStand', (w) => ({
+    kind: 'memory',
     owner: w.memory,
     ids: [1],
     reason: 'so it is',

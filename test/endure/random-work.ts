@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import run from '@fair-copy/server/worker.js';
+import { inspection } from './inspection.mjs';
 import { recover } from '@fair-copy/server/upkeep/recover.js';
 import { closeWorkspace } from '@fair-copy/server/store/workspace.js';
 import { openDatabase } from '@fair-copy/server/store/database.js';
@@ -179,18 +180,18 @@ class Work {
     const choice = this.next();
     if (choice < 0.3 || (finding === undefined && unit === undefined))
       return this.next() < 0.5
-        ? { task: 'inspectTermbase', args: { termbaseId: termbase }, client: of }
-        : { task: 'inspectMemory', args: { memoryId: memory }, client: of };
+        ? { task: 'inspection', args: { kind: 'termbase', id: termbase }, client: of }
+        : { task: 'inspection', args: { kind: 'memory', id: memory }, client: of };
     if (finding !== undefined && choice < 0.65)
       return {
         task: choice < 0.5 ? 'letStand' : 'putRight',
-        args: { owner: termbase, ids: [finding], reason: 'so it is' },
+        args: { kind: 'termbase', owner: termbase, ids: [finding], reason: 'so it is' },
         client: of,
       };
     if (unit === undefined) return null;
     return {
-      task: choice < 0.85 ? 'letUnitsStand' : 'putUnitsRight',
-      args: { owner: memory, ids: [unit], reason: 'so it is' },
+      task: choice < 0.85 ? 'letStand' : 'putRight',
+      args: { kind: 'memory', owner: memory, ids: [unit], reason: 'so it is' },
       client: of,
     };
   }
@@ -443,6 +444,8 @@ class Work {
   }
 
   private async ask(task: string, args: unknown): Promise<Reply> {
+    if (task === 'inspection')
+      return (await inspection(run, args as { kind: string; id: number }, { dataDir: this.dataDir })) as Reply;
     return (await run({ name: task, args, dataDir: this.dataDir, jobId: null, stop: null, port: null })) as Reply;
   }
 

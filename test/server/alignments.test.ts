@@ -105,7 +105,7 @@ test('pairs are written to a memory as one operation; doubtful ones are left out
     sure: 0.8,
   });
   const { result } = await server.ended(job.id);
-  expect(result).toMatchObject({ memory: 'Rules', units: 3 });
+  expect(result).toMatchObject({ files: [{ fileId: null, written: { memory: 'Rules', units: 3 } }] });
   expect(await server.ask('GET', `/alignments/${id}`)).toMatchObject({ written: { memory: 'Rules', units: 3 } });
 });
 

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildApp, type App } from '@fair-copy/server/app.js';
 
-interface JobBody {
+export interface JobBody {
   readonly id: number;
   readonly state: string;
   readonly result: Record<string, unknown> | null;
@@ -89,6 +89,21 @@ export class Application {
   async count(termbaseId: number): Promise<number> {
     return (await this.ask<{ concepts: number }>('GET', `/termbases/${termbaseId}`)).concepts;
   }
+}
+
+/** What a job wrote to memories, all files together. */
+export function unitsWritten({
+  result,
+}: JobBody): Record<'memoryId' | 'ledgerId' | 'units' | 'skipped' | 'left', number> {
+  const all = (result as { files: { written: Record<string, number> }[] }).files.map(({ written }) => written);
+  const sum = (what: string): number => all.reduce((total, one) => total + one[what]!, 0);
+  return {
+    memoryId: all[0]!.memoryId!,
+    ledgerId: all[0]!.ledgerId!,
+    units: sum('units'),
+    skipped: sum('skipped'),
+    left: sum('left'),
+  };
 }
 
 export interface IntakeFile {

@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
-import { Application } from './application.js';
+import { Application, unitsWritten } from './application.js';
 
 interface Variant {
   readonly language: string;
@@ -60,7 +60,7 @@ beforeAll(async () => {
     `<tmx version="1.4"><header/><body>${body.join('\n')}</body></tmx>`,
   );
   const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'A' });
-  memory = (await server.ended(job.id)).result!.memoryId as number;
+  memory = unitsWritten(await server.ended(job.id)).memoryId;
   // Changes since leave words in the index that are no longer there, and bring others.
   const change = async (filter: Filter, what: object): Promise<void> => {
     const { id } = await server.ask<{ id: number }>('POST', `/memories/${memory}/bulk`, { filter, change: what });

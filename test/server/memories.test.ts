@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { Application } from './application.js';
+import { Application, unitsWritten, type JobBody } from './application.js';
 
 /** A unit of TMX in English and German, as the standard (TMX 1.4b, LISA OSCAR) writes it. */
 function tu(english: string, german: string, more = ''): string {
@@ -54,7 +54,7 @@ async function writeUnits(fileId: number, body: object): Promise<Record<string, 
   const { id } = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, body);
   const job = await server.ended(id);
   expect(job.error).toBeNull();
-  return job.result as Record<string, number>;
+  return unitsWritten(job);
 }
 
 /** All units that pass; waits for the count. */
@@ -358,16 +358,16 @@ test('several files become one memory or one each, as one operation', async () =
     const { fileId } = await server.takeIn(own, name, tmx([tu(`Lock ${i}`, `Schleuse ${i}`), tu('Gate', 'Tor')]));
     ids.push(fileId);
   }
-  const write = async (body: object): Promise<{ state: string; result: Record<string, unknown> | null }> =>
+  const write = async (body: object): Promise<JobBody> =>
     server.ended((await server.ask<{ id: number }>('POST', '/intake/write-units', { ids, ...body })).id);
   const memories = (): Promise<{ id: number; name: string; units: number }[]> =>
     server.ask('GET', `/memories?client=${own}`);
 
   const one = await write({ newName: 'Together', subject: 'locks', duplicates: 'skip' });
-  expect(one.result).toMatchObject({ units: 4, skipped: 2, memories: [{ name: 'Together' }] });
+  expect(unitsWritten(one)).toMatchObject({ units: 4, skipped: 2 });
   expect(await memories()).toMatchObject([{ name: 'Together', units: 4 }]);
   const each = await write({ each: true });
-  expect(each.result).toMatchObject({ units: 6, skipped: 0 });
+  expect(unitsWritten(each)).toMatchObject({ units: 6, skipped: 0 });
   expect((await memories()).map(({ name, units: n }) => [name, n])).toEqual([
     ['a', 2],
     ['b', 2],
@@ -427,7 +427,7 @@ test('what a killed operation left in a memory is taken back at the next start',
   const own = await other.client();
   const { fileId } = await other.takeIn(own, 'a.tmx', tmx([UNITS[0]!]));
   const { id } = await other.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'A' });
-  const { memoryId } = (await other.ended(id)).result as { memoryId: number };
+  const { memoryId } = unitsWritten(await other.ended(id));
   await other.stop(true);
   const workspace = new Database(join(other.dataDir, 'workspace.db'));
   const { file } = workspace.prepare('SELECT file FROM memory').get() as { file: string };

@@ -1,8 +1,10 @@
 /** Inspecting a memory: findings, let stand, put right, taken back, filtered, reported. */
 import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { FoundRow, InspectionOverview } from '@fair-copy/server/inspection/schemas.js';
-import { Application } from './application.js';
+import type { FoundRow, InspectionOverview } from '@fair-copy/api/inspection.js';
+import { inWords } from '@fair-copy/core/said.js';
+import { en } from '@fair-copy/words/en/index.js';
+import { Application, unitsWritten } from './application.js';
 
 let server: Application;
 let memory: number;
@@ -26,7 +28,7 @@ beforeAll(async () => {
   const text = `<tmx version="1.4"><header/><body>${units.join('\n')}</body></tmx>`;
   const { fileId } = await server.takeIn(client, 'a.tmx', text);
   const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'A' });
-  memory = (await server.ended(job.id)).result!.memoryId as number;
+  memory = unitsWritten(await server.ended(job.id)).memoryId;
 });
 afterAll(() => server.stop());
 
@@ -56,7 +58,7 @@ test('each unit with something wrong is found, with its evidence', async () => {
   expect(await inspect()).toMatchObject({ standing: 0, settled: 0, stet: 0 });
   const targets = await found('different-targets');
   expect(targets.map(({ item, text }) => [item, text])).toEqual([1, 2, 3].map((item) => [item, 'Open the gate.']));
-  expect(targets[0]!.message).toBe(
+  expect(inWords(en.findings('memory'), targets[0]!.said)).toBe(
     '“Open the gate.” has 2 different texts in German: “Öffnen Sie das Tor.” / “Machen Sie das Tor auf.”.',
   );
   expect(targets[0]!.related.map(({ item }) => item)).toEqual([2, 3]);

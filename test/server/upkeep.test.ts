@@ -16,7 +16,7 @@ import Database from 'better-sqlite3';
 import { keepCopies } from '@fair-copy/server/upkeep/copies.js';
 import { restoreBackup } from '@fair-copy/server/upkeep/restore.js';
 import { TaskContext } from '@fair-copy/server/jobs/task.js';
-import { Application, GLOSSARY } from './application.js';
+import { Application, GLOSSARY, unitsWritten } from './application.js';
 
 const servers: Application[] = [];
 async function start(dataDir?: string): Promise<Application> {
@@ -43,7 +43,7 @@ const PAIRS = [
 async function memoryOf(server: Application, client: number, name: string, pairs = PAIRS): Promise<number> {
   const { fileId } = await server.takeIn(client, `${name}.tmx`, tmx(pairs));
   const { id } = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: name });
-  return ((await server.ended(id)).result as { memoryId: number }).memoryId;
+  return unitsWritten(await server.ended(id)).memoryId;
 }
 
 async function termbaseOf(server: Application, client: number, name: string, glossary = GLOSSARY): Promise<number> {

@@ -13,34 +13,21 @@ import {
   validatorCompiler,
   type ZodTypeProvider,
 } from 'fastify-type-provider-zod';
-import { alignmentRoutes } from './alignments/routes.js';
-import { Alignments } from './alignments/store.js';
-import { clientRoutes } from './clients/routes.js';
 import type { Context } from './context.js';
+import type { MainThread } from './feature.js';
+import { FEATURES } from './features.js';
 import { ApiError, bodyOf, carried } from './errors.js';
-import { handOverRoutes } from './hand-over/routes.js';
-import { inspectionRoutes } from './inspection/routes.js';
-import { IntakeFiles } from './intake/files.js';
-import { intakeRoutes } from './intake/routes.js';
-import type { Written } from './intake/write-task.js';
 import { Events } from './jobs/events.js';
 import { Jobs, type SettledJob } from './jobs/jobs.js';
-import { jobRoutes } from './jobs/routes.js';
-import { memoryRoutes } from './memories/routes.js';
-import { OpenMemories } from './memories/store.js';
-import type { AllUnitsWritten } from './memories/take-in.js';
+import { OpenMemories } from './store/memories.js';
 import { Workers } from './jobs/workers.js';
-import { ledgerRoutes } from './ledger/routes.js';
-import { lookUpRoutes } from './look-up/routes.js';
 import { answerBrokenRequest, guard, setSecurityHeaders, type Security } from './security/guard.js';
-import { openDatabase, openForReading, type Db } from './store/database.js';
+import { sessionRoutes } from './security/routes.js';
+import { openDatabase, openForReading } from './store/database.js';
 import { lockFolder } from './store/lock.js';
 import { pathsOf } from './store/paths.js';
-import { pictureRoutes } from './pictures/routes.js';
-import { termbaseRoutes } from './termbases/routes.js';
 import { forgetSettledJobs, recover } from './upkeep/recover.js';
-import { upkeepRoutes } from './upkeep/routes.js';
-import { keepUp, tidyAtStart } from './upkeep/upkeep.js';
+import { tidyAtStart } from './upkeep/upkeep.js';
 
 export interface AppOptions {
   readonly dataDir: string;
@@ -55,8 +42,11 @@ const WEB = fileURLToPath(new URL('../../web/dist/', import.meta.url));
 export type App = FastifyInstance;
 
 export async function buildApp({ dataDir, security = {}, aside = null }: AppOptions): Promise<App> {
-  const context = await openContext(dataDir, aside);
-  const endUpkeep = keepUp(context);
+  const { context, settled } = await openContext(dataDir, aside);
+  const parts: MainThread[] = [];
+  for (const feature of FEATURES) parts.push((await feature.main?.()) ?? {});
+  const endings = parts.map((part) => part.atStart?.(context, settled));
+  forgetSettledJobs(dataDir);
   const app = Fastify({
     bodyLimit: 8 * 1024 * 1024,
     routerOptions: { maxParamLength: 300 },
@@ -91,11 +81,11 @@ export async function buildApp({ dataDir, security = {}, aside = null }: AppOpti
     openapi: { openapi: '3.1.0', info: { title: 'Fair Copy', version: VERSION } },
     transform: jsonSchemaTransform,
   });
-  await app.register(routes(context), { prefix: '/api' });
+  await app.register(routes(parts, context, security), { prefix: '/api' });
   app.get('/api/docs', { schema: { hide: true } }, () => app.swagger());
   await servePages(app);
   app.addHook('onClose', () => {
-    endUpkeep();
+    for (const end of endings) end?.();
     return closeContext(context);
   });
   return app;
@@ -106,25 +96,21 @@ function saidOf(message: string | undefined): string {
   return (message ?? 'is not allowed').replace(/^Invalid input: expected .*, received undefined$/, 'is missing');
 }
 
-function routes(context: Context) {
+function routes(parts: readonly MainThread[], context: Context, security: Security) {
   return async (instance: FastifyInstance): Promise<void> => {
     const api = instance.withTypeProvider<ZodTypeProvider>();
-    clientRoutes(api, context);
-    intakeRoutes(api, context);
-    termbaseRoutes(api, context);
-    memoryRoutes(api, context);
-    alignmentRoutes(api, context);
-    inspectionRoutes(api, context);
-    handOverRoutes(api, context);
-    pictureRoutes(api, context);
-    ledgerRoutes(api, context);
-    lookUpRoutes(api, context);
-    jobRoutes(api, context);
-    upkeepRoutes(api, context);
+    sessionRoutes(api, security);
+    for (const part of parts) part.routes?.(api, context);
   };
 }
 
-async function openContext(dataDir: string, aside: string | null): Promise<Context> {
+interface Opened {
+  readonly context: Context;
+  /** What the jobs of the last run wrote, where they were cut off before the desk could note it. */
+  readonly settled: readonly SettledJob[];
+}
+
+async function openContext(dataDir: string, aside: string | null): Promise<Opened> {
   const unlock = lockFolder(dataDir);
   const opened: { close(): void }[] = [];
   try {
@@ -135,34 +121,16 @@ async function openContext(dataDir: string, aside: string | null): Promise<Conte
     const events = new Events();
     const jobs = new Jobs(desk, events, settled);
     await rm(paths.incoming, { recursive: true, force: true });
-    // A file whose reading was cut off is read again when it is asked for.
-    desk.prepare("UPDATE intake_file SET state = 'waiting' WHERE state = 'reading'").run();
-    noteSettled(desk, settled);
-    forgetSettledJobs(dataDir);
     tidyAtStart(dataDir, desk, aside);
     const workspace = openForReading(paths.workspace);
     opened.push(workspace);
     const memories = new OpenMemories(workspace, dataDir);
-    return { paths, workspace, memories, desk, events, jobs, workers: new Workers(dataDir), unlock };
+    const workers = new Workers(dataDir, events);
+    return { context: { paths, workspace, memories, desk, events, jobs, workers, unlock }, settled };
   } catch (error) {
     for (const one of opened) one.close();
     unlock();
     throw error;
-  }
-}
-
-/** What the jobs of the last run wrote, where they were cut off before the desk could note it. */
-function noteSettled(desk: Db, settled: readonly SettledJob[]): void {
-  const files = new IntakeFiles(desk);
-  const alignments = new Alignments(desk);
-  for (const { result } of settled) {
-    const said = result === null ? null : (JSON.parse(result) as Partial<AllUnitsWritten & Written>);
-    if (said?.files) {
-      for (const { fileId, written } of said.files)
-        if (fileId !== null && files.exists(fileId)) files.update(fileId, { written });
-      alignments.noteWritten(said as AllUnitsWritten);
-    } else if (said?.fileId !== undefined && files.exists(said.fileId))
-      files.update(said.fileId, { written: said as Written });
   }
 }
 

@@ -2,8 +2,8 @@
 import type { Events } from './jobs/events.js';
 import type { Jobs } from './jobs/jobs.js';
 import type { Workers } from './jobs/workers.js';
-import type { OpenMemories } from './memories/store.js';
 import type { Db } from './store/database.js';
+import type { OpenMemories } from './store/memories.js';
 import type { Paths } from './store/paths.js';
 
 export interface Context {

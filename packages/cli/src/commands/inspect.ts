@@ -1,10 +1,16 @@
 import { basename } from 'node:path';
 import { Command } from 'commander';
-import { inspect, OF_MEMORIES, OF_TERMBASES, type Check, type Finding } from '@fair-copy/core/checks/check.js';
+import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { CONCEPTS, UNITS, type UnitInMemory } from '@fair-copy/core/checks/looked-at.js';
 import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
+import { inWords } from '@fair-copy/core/said.js';
+import { NO_CODES } from '@fair-copy/core/text/inline-codes.js';
+import { checkWords, type Inspected } from '@fair-copy/words/catalogue.js';
+import { en } from '@fair-copy/words/en/index.js';
 import { conceptOf } from '@fair-copy/core/intake/draft.js';
 import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import { CLEANING_STEPS, languagesOf } from '@fair-copy/core/intake/reading.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';
@@ -45,7 +51,7 @@ async function inspectFile(path: string, options: SourceOptions & { readonly jso
             { ...decisionsOf(options), steps: UNTOUCHED, grouping: 'rows' },
           )
         : reading;
-      found.push(...(await findingsOf(file, whole, units ? MEMORY_CHECKS : TERMBASE_CHECKS)));
+      found.push(...(await findingsOf(file, whole, units ? 'memory' : 'termbase')));
     }
     const counts: Record<string, number> = {};
     for (const { finding } of found) counts[finding.check] = (counts[finding.check] ?? 0) + 1;
@@ -59,6 +65,7 @@ async function inspectFile(path: string, options: SourceOptions & { readonly jso
 
 interface Located {
   readonly finding: Finding;
+  readonly as: Inspected;
   readonly where: { readonly file: string; readonly sheet?: string; readonly row: number };
 }
 
@@ -66,7 +73,7 @@ function sheetOf({ reading }: FileReading): { readonly sheet?: string } {
   return reading.source.kind === 'workbook' ? { sheet: reading.source.sheet } : {};
 }
 
-async function findingsOf(file: ClientFile, found: FileReading, checks: readonly Check[]): Promise<Located[]> {
+async function findingsOf(file: ClientFile, found: FileReading, as: Inspected): Promise<Located[]> {
   const { reading } = found;
   const evaluation = evaluationOf(found, { keepIncomplete: true });
   const concepts: Concept[] = [];
@@ -77,33 +84,58 @@ async function findingsOf(file: ClientFile, found: FileReading, checks: readonly
         id: row.number as ConceptId,
         ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.line ?? row.number }),
       });
-  const used = new UsedFields();
-  for (const concept of concepts) used.see(concept);
-  const byId = new Map(concepts.map((concept) => [concept.id, concept]));
-  const findings = inspect(concepts, checks, {
-    languages: languagesOf(reading),
-    concept: (id) => byId.get(id),
-    fields: used.definitions(),
-    words: checks === MEMORY_CHECKS ? OF_MEMORIES : OF_TERMBASES,
-  });
-  return [...findings].map((finding) => ({ finding, where: { file: file.name, ...sheet, row: finding.concept } }));
+  const languages = languagesOf(reading);
+  const findings = as === 'memory' ? ofUnits(concepts.map(unitOf), languages) : ofConcepts(concepts, languages);
+  return [...findings].map((finding) => ({ finding, as, where: { file: file.name, ...sheet, row: finding.item } }));
 }
 
-function asJson({ finding, where }: Located): unknown {
-  const { check, severity, text, message, language, related, correction } = finding;
-  return { check, severity, where, language, text, message, relatedRows: related, ...(correction && { correction }) };
+function ofConcepts(concepts: readonly Concept[], languages: readonly LanguageTag[]): Generator<Finding> {
+  const used = new UsedFields();
+  for (const concept of concepts) used.see(concept);
+  const byId = new Map<number, Concept>(concepts.map((concept) => [concept.id, concept]));
+  const facts = { of: CONCEPTS, languages, item: (id: number) => byId.get(id), fields: used.definitions() };
+  return inspect(concepts, TERMBASE_CHECKS, facts);
+}
+
+function ofUnits(units: readonly UnitInMemory[], languages: readonly LanguageTag[]): Generator<Finding> {
+  const byId = new Map(units.map((unit) => [unit.id, unit]));
+  return inspect(units, MEMORY_CHECKS, { of: UNITS, languages, item: (id) => byId.get(id) });
+}
+
+function unitOf({ id, languages }: Concept): UnitInMemory {
+  const variants = languages.flatMap(({ language, terms }) =>
+    terms.map(({ text }) => ({ language, text, codes: NO_CODES })),
+  );
+  return { id, variants };
+}
+
+const sentence = ({ finding, as }: Located): string => inWords(en.findings(as), finding.said);
+
+function asJson(located: Located): unknown {
+  const { check, severity, text, language, related, correction } = located.finding;
+  return {
+    check,
+    severity,
+    where: located.where,
+    language,
+    text,
+    message: sentence(located),
+    relatedRows: related,
+    ...(correction && { correction }),
+  };
 }
 
 function asText(found: readonly Located[], counts: Readonly<Record<string, number>>): string {
   const lines = [...found]
     .sort((a, b) => a.where.row - b.where.row)
-    .map(
-      ({ finding, where }) =>
-        `${where.sheet ? where.sheet + ', ' : ''}row ${where.row}: ${finding.check}: “${finding.text}”: ${finding.message}`,
-    );
-  const known = new Map([...TERMBASE_CHECKS, ...MEMORY_CHECKS].map((check) => [check.id, check]));
-  const sums = [...known.values()]
-    .filter((check) => counts[check.id])
-    .map((check) => `${counts[check.id]} × ${check.title}`);
+    .map((located) => {
+      const { finding, where } = located;
+      const place = `${where.sheet ? where.sheet + ', ' : ''}row ${where.row}`;
+      return `${place}: ${finding.check}: “${finding.text}”: ${sentence(located)}`;
+    });
+  const as = found[0]?.as ?? 'termbase';
+  const sums = [...new Set([...TERMBASE_CHECKS, ...MEMORY_CHECKS].map(({ id }) => id))]
+    .filter((id) => counts[id])
+    .map((id) => `${counts[id]} × ${checkWords(en, id, as).title}`);
   return [...lines, sums.length ? sums.join(', ') : 'No findings.'].join('\n') + '\n';
 }

@@ -1,12 +1,9 @@
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { termsOf, type Concept } from '../termbase/concept.js';
-import { onTerm, type Check, type Finding } from './check.js';
+import { onTerm, type Finding, type TermbaseCheck } from './check.js';
 
 const about = {
   id: 'capitals',
-  title: 'Capitals out of line',
-  explains:
-    'Nearly all terms of a language begin with a small letter and this one does not, or the other way round. German writes nouns large and is judged by the endings of its nouns only.',
   severity: 'info',
 } as const;
 
@@ -24,7 +21,7 @@ interface Candidate {
 }
 
 /** Acronyms, names (capital in the other languages too) and terms with a capital inside are left in peace. */
-export const capitalsCheck: Check = {
+export const capitalsCheck: TermbaseCheck = {
   ...about,
   start() {
     const counts = new Map<string, { upper: number; lower: number }>();
@@ -38,7 +35,7 @@ export const capitalsCheck: Check = {
           const primary = primaryLanguage(language);
           if (primary === 'de') {
             if (GERMAN_NOUN.test(term.text))
-              yield finding(concept, language, term, upper(term.text), 'German writes nouns with a capital.');
+              yield finding(concept, language, term, upper(term.text), { code: 'german-noun-small', values: {} });
             continue;
           }
           let count = counts.get(language);
@@ -64,20 +61,8 @@ export const capitalsCheck: Check = {
           const { upper: u, lower: l } = counts.get(language)!;
           const share = Math.round((100 * Math.max(u, l)) / (u + l));
           yield habit === 'lower'
-            ? finding(
-                concept,
-                language,
-                term,
-                lower(term.text),
-                `${share} % of the terms in this language begin with a small letter.`,
-              )
-            : finding(
-                concept,
-                language,
-                term,
-                upper(term.text),
-                `${share} % of the terms in this language begin with a capital.`,
-              );
+            ? finding(concept, language, term, lower(term.text), { code: 'mostly-small', values: { share } })
+            : finding(concept, language, term, upper(term.text), { code: 'mostly-large', values: { share } });
         }
       },
     };
@@ -89,9 +74,9 @@ function finding(
   language: LanguageTag,
   term: Candidate['term'],
   text: string,
-  message: string,
+  said: Finding['said'],
 ): Finding {
-  return onTerm(about, concept, language, term, message, { correction: { kind: 'text', text, safe: false } });
+  return onTerm(about, concept, language, term, said, { correction: { kind: 'text', text, safe: false } });
 }
 
 function habitOf(count: { upper: number; lower: number }): 'upper' | 'lower' | null {

@@ -2,21 +2,26 @@
 import type { LanguageTag } from '../language/tags.js';
 import type { Severity } from '../diagnostic.js';
 import type { FieldDefinition } from '../termbase/definition.js';
-import type { Concept, ConceptId } from '../termbase/concept.js';
+import type { Concept } from '../termbase/concept.js';
+import type { Said } from '../said.js';
+import type { LookedAt, Text } from './looked-at.js';
+import type { FindingCodes } from './said.js';
 
 export interface Finding {
+  /** The id of the check. */
   readonly check: string;
   readonly severity: Severity;
-  readonly concept: ConceptId;
+  /** The concept or unit. */
+  readonly item: number;
   readonly language: LanguageTag | null;
-  /** The id of the term within its concept; null when the finding is about the concept. */
-  readonly term: string | null;
+  /** The id of the term, or which of the variants, from 0; null when the finding is about the item. */
+  readonly place: string | number | null;
   /** The text it is about. */
   readonly text: string;
-  /** One sentence: what is wrong and by what evidence. */
-  readonly message: string;
-  /** Other concepts that are part of the evidence. */
-  readonly related: readonly ConceptId[];
+  /** What is wrong and by what evidence. */
+  readonly said: Said<FindingCodes>;
+  /** Other items that are part of the evidence. */
+  readonly related: readonly number[];
   /** What "put right" would do; absent where only a person can tell. */
   readonly correction?: Correction;
   /** As long as this stays the same, a stet holds: all texts that the finding rests on. */
@@ -28,105 +33,115 @@ export type Correction =
   | { readonly kind: 'text'; readonly text: string; readonly safe: boolean }
   | { readonly kind: 'remove term'; readonly safe: boolean };
 
-export interface Check {
+interface About {
   readonly id: string;
-  /** A few words, for the list of checks. */
-  readonly title: string;
-  /** A sentence that explains it. */
-  readonly explains: string;
   readonly severity: Severity;
-  start(facts: TermbaseFacts): CheckRun;
 }
 
-/** Sees each concept once, in order; what needs the whole is said at the end. */
-export interface CheckRun {
-  see(concept: Concept): Iterable<Finding>;
+/** A check of items of one kind, `T`, that needs to know `F` of the whole before the pass. */
+export interface Check<T, F extends Facts<T> = Facts<T>> extends About {
+  start(facts: F): CheckRun<T>;
+}
+
+/** A check of anything that has texts. */
+export interface TextCheck extends About {
+  start<T>(facts: Facts<T>): CheckRun<T>;
+}
+
+/** Sees each item once, in order; what needs the whole is said at the end. */
+export interface CheckRun<T> {
+  see(item: T): Iterable<Finding>;
   end(): Iterable<Finding>;
 }
 
-/** A check may look at a termbase, whose concepts have terms, or a memory, whose units have texts. */
-export interface Words {
-  readonly term: string;
-  readonly terms: string;
-  readonly concepts: string;
-}
-
-export const OF_TERMBASES: Words = { term: 'term', terms: 'terms', concepts: 'concepts' };
-export const OF_MEMORIES: Words = { term: 'text', terms: 'texts', concepts: 'units' };
-
 /** Known before the pass. */
-export interface TermbaseFacts {
+export interface Facts<T> {
+  readonly of: LookedAt<T>;
   /** In order of weight: the first is the one that terms are looked up from. */
   readonly languages: readonly LanguageTag[];
-  /** Looks a concept up once more, so that a check need not keep what it has seen. */
-  concept(id: ConceptId): Concept | undefined;
+  /** Looks an item up once more, so that a check need not keep what it has seen. */
+  item(id: number): T | undefined;
+}
+
+export interface TermbaseFacts extends Facts<Concept> {
   /** What the termbase records. */
   readonly fields: readonly FieldDefinition[];
-  /** What the things are called in messages. */
-  readonly words: Words;
   /** Whether the picture that concepts call by this name is there. Absent: pictures are not looked at. */
   readonly hasPicture?: (name: string) => boolean;
 }
 
-/** All findings of all checks over the concepts, in one pass; stops when the consumer does. */
-export function* inspect(
-  concepts: Iterable<Concept>,
-  checks: readonly Check[],
-  facts: TermbaseFacts,
+export type TermbaseCheck = Check<Concept, TermbaseFacts>;
+
+/** All findings of all checks over the items, in one pass; stops when the consumer does. */
+export function* inspect<T, F extends Facts<T>>(
+  items: Iterable<T>,
+  checks: readonly Check<T, F>[],
+  facts: F,
 ): Generator<Finding> {
   const runs = checks.map((check) => check.start(facts));
-  for (const concept of concepts) for (const run of runs) yield* run.see(concept);
+  for (const item of items) for (const run of runs) yield* run.see(item);
   for (const run of runs) yield* run.end();
 }
 
 /** A check that looks at one concept at a time. */
 export function perConcept(
-  about: Omit<Check, 'start'>,
+  about: About,
   see: (concept: Concept, facts: TermbaseFacts) => Iterable<Finding>,
-): Check {
+): TermbaseCheck {
   return { ...about, start: (facts) => ({ see: (concept) => see(concept, facts), end: () => [] }) };
 }
 
-/** A finding about a concept as a whole, or one of its languages. */
-export function onConcept(
-  check: Pick<Check, 'id' | 'severity'>,
-  concept: Concept,
-  message: string,
-  more: Partial<Pick<Finding, 'language' | 'text' | 'related' | 'basis'>> = {},
-): Finding {
-  const text = more.text ?? concept.languages[0]?.terms[0]?.text ?? '';
+/** A check that looks at the texts of one item at a time. */
+export function perItem(
+  about: About,
+  see: (texts: readonly Text[], item: number, languages: readonly LanguageTag[]) => Iterable<Finding>,
+): TextCheck {
   return {
-    check: check.id,
-    severity: check.severity,
-    concept: concept.id,
-    language: more.language ?? null,
-    term: null,
-    text,
-    message,
-    related: more.related ?? [],
-    basis: more.basis ?? text,
+    ...about,
+    start: ({ of, languages }) => ({
+      see: (item) => see(of.texts(item), of.id(item), languages),
+      end: () => [],
+    }),
   };
 }
 
-/** A finding about one term. */
+type More = Partial<Pick<Finding, 'correction' | 'language' | 'related' | 'basis'>>;
+
+/** A finding about an item as a whole, or one of its languages. @param text names it */
+export function onItem(
+  { id, severity }: About,
+  item: number,
+  text: string,
+  said: Finding['said'],
+  { language = null, related = [], basis = text }: More = {},
+): Finding {
+  return { check: id, severity, item, language, place: null, text, said, related, basis };
+}
+
+/** A finding about a concept as a whole, or one of its languages, named by its first term. */
+export function onConcept(about: About, concept: Concept, said: Finding['said'], more: More = {}): Finding {
+  return onItem(about, concept.id, concept.languages[0]?.terms[0]?.text ?? '', said, more);
+}
+
+/** A finding about one text of an item. */
+export function onText(
+  { id, severity }: About,
+  item: number,
+  { language, place, text }: Text,
+  said: Finding['said'],
+  { related = [], correction, basis = text }: More = {},
+): Finding {
+  return { check: id, severity, item, language, place, text, said, related, ...(correction && { correction }), basis };
+}
+
+/** A finding about one term of a concept. */
 export function onTerm(
-  check: Pick<Check, 'id' | 'severity'>,
+  about: About,
   concept: Concept,
   language: LanguageTag,
   term: { readonly id: string; readonly text: string },
-  message: string,
-  more: Partial<Pick<Finding, 'correction' | 'related' | 'basis'>> = {},
+  said: Finding['said'],
+  more: More = {},
 ): Finding {
-  return {
-    check: check.id,
-    severity: check.severity,
-    concept: concept.id,
-    language,
-    term: term.id,
-    text: term.text,
-    message,
-    related: more.related ?? [],
-    ...(more.correction && { correction: more.correction }),
-    basis: more.basis ?? term.text,
-  };
+  return onText(about, concept.id, { language, place: term.id, text: term.text }, said, more);
 }

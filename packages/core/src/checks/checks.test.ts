@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import type { LanguageTag } from '../language/tags.js';
 import type { Concept, ConceptId } from '../termbase/concept.js';
 import { unbalanced } from './brackets.js';
-import { inspect, OF_TERMBASES, type Finding } from './check.js';
+import { inspect, type Finding } from './check.js';
+import { CONCEPTS } from './looked-at.js';
 import { TERMBASE_CHECKS } from './termbase-checks.js';
 
 function concept(id: number, terms: Readonly<Record<string, readonly string[]>>): Concept {
@@ -22,9 +23,9 @@ function concept(id: number, terms: Readonly<Record<string, readonly string[]>>)
 function findings(concepts: readonly Concept[], check?: string): Finding[] {
   const facts = {
     languages: ['de', 'en'] as LanguageTag[],
-    concept: (id: ConceptId) => concepts.find((c) => c.id === id),
+    of: CONCEPTS,
+    item: (id: number) => concepts.find((c) => c.id === id),
     fields: [],
-    words: OF_TERMBASES,
   };
   return [...inspect(concepts, TERMBASE_CHECKS, facts)].filter((f) => !check || f.check === check);
 }
@@ -49,15 +50,18 @@ test('a clean termbase has no findings', () => expect(findings(CLEAN)).toEqual([
 describe('checks over the whole termbase', () => {
   test('the same source with different targets, on each of the concepts', () => {
     const found = findings([...CLEAN, concept(50, { de: ['Pegel'], en: ['water level'] })], 'different-targets');
-    expect(found.map((f) => [f.concept, f.related])).toEqual([
+    expect(found.map((f) => [f.item, f.related])).toEqual([
       [5, [50]],
       [50, [5]],
     ]);
-    expect(found[0]!.message).toBe('“Pegel” has 2 different terms in English: “gauge” / “water level”.');
+    expect(found[0]!.said).toEqual({
+      code: 'different-targets',
+      values: { text: 'Pegel', count: 2, language: 'en', texts: ['gauge', 'water level'] },
+    });
   });
   test('the same term in several concepts, unless the other check says it already', () => {
     const found = findings([...CLEAN, concept(50, { de: ['Staudamm'], en: ['dam'] })], 'several-concepts');
-    expect(found.map((f) => [f.concept, f.language, f.text])).toEqual([
+    expect(found.map((f) => [f.item, f.language, f.text])).toEqual([
       [8, 'en', 'dam'],
       [50, 'en', 'dam'],
     ]);
@@ -117,12 +121,12 @@ describe('checks of one concept', () => {
     expect(one({ de: ['reduzierend'], en: ['reducing'] }, 'capitals')).toEqual([]);
   });
   test.each([
-    ['draught (loaded', 'en', '“(” is opened and never closed.'],
-    ['draught) loaded', 'en', '“)” closes nothing that was opened before it.'],
-    ['das „nasse Ende', 'de', 'Quotation marks „…“ are not in pairs.'],
-    ['the “wet end', 'en', 'Quotation marks “…” are not in pairs.'],
-    ['"wet end', 'en', 'There is an odd number of straight quotation marks.'],
-  ])('unbalanced: %s', (text, language, problem) => expect(unbalanced(text, language)).toBe(problem));
+    ['draught (loaded', 'en', { code: 'not-closed', values: { mark: '(' } }],
+    ['draught) loaded', 'en', { code: 'not-opened', values: { mark: ')' } }],
+    ['das „nasse Ende', 'de', { code: 'marks-unpaired', values: { open: '„', close: '“' } }],
+    ['the “wet end', 'en', { code: 'marks-unpaired', values: { open: '“', close: '”' } }],
+    ['"wet end', 'en', { code: 'straight-quotes-odd', values: {} }],
+  ])('unbalanced: %s', (text, language, problem) => expect(unbalanced(text, language)).toEqual(problem));
   test.each([
     ['5" pipe', 'en'],
     ['a) lock', 'en'],

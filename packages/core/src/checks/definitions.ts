@@ -1,13 +1,11 @@
 /** Definitions that define nothing, and definitions that stand twice. */
-import type { Concept, ConceptId } from '../termbase/concept.js';
+import type { Concept } from '../termbase/concept.js';
 import { wordsOf } from '../termbase/recognition/words.js';
 import { caselessKey } from '../text/fold.js';
-import { onConcept, perConcept, type Check } from './check.js';
+import { onConcept, perConcept, type TermbaseCheck } from './check.js';
 
 const term = {
   id: 'definition-is-term',
-  title: 'Definition says only the term',
-  explains: 'A definition consists of nothing but words of the term that it should define.',
   severity: 'warning',
 } as const;
 
@@ -24,33 +22,36 @@ const EMPTY = new Set(
   'the a an of der die das ein eine le la les un une el los las o os as um uma il lo i gli de du des'.split(' '),
 );
 
-export const definitionIsTermCheck: Check = perConcept(term, function* (concept) {
+export const definitionIsTermCheck: TermbaseCheck = perConcept(term, function* (concept) {
   const terms = new Set(
     concept.languages.flatMap((s) => s.terms.flatMap((t) => wordsOf(t.text).map((word) => caselessKey(word.text)))),
   );
   for (const definition of definitionsOf(concept)) {
     const words = wordsOf(definition).map((word) => caselessKey(word.text));
     if (words.length > 0 && words.every((word) => terms.has(word) || EMPTY.has(word)))
-      yield onConcept(term, concept, `The definition “${definition}” says nothing beyond the term.`, {
-        basis: definition,
-      });
+      yield onConcept(
+        term,
+        concept,
+        { code: 'definition-is-term', values: { definition } },
+        {
+          basis: definition,
+        },
+      );
   }
 });
 
 const twice = {
   id: 'definition-twice',
-  title: 'Same definition twice',
-  explains: 'Two concepts have the very same definition: they may be one, or one was copied and not changed.',
   severity: 'warning',
 } as const;
 
 /** Shorter texts repeat by chance. */
 const LEAST = 15;
 
-export const definitionTwiceCheck: Check = {
+export const definitionTwiceCheck: TermbaseCheck = {
   ...twice,
   start(facts) {
-    const seen = new Map<string, ConceptId[]>();
+    const seen = new Map<string, number[]>();
     return {
       see(concept) {
         for (const definition of new Set(definitionsOf(concept))) {
@@ -66,13 +67,18 @@ export const definitionTwiceCheck: Check = {
         for (const [key, ids] of seen) {
           if (ids.length < 2) continue;
           for (const id of ids) {
-            const concept = facts.concept(id);
+            const concept = facts.item(id);
             if (!concept) continue;
             const said = [...definitionsOf(concept)].find((definition) => caselessKey(definition) === key) ?? key;
-            yield onConcept(twice, concept, `${ids.length} concepts are defined as “${shortened(said)}”.`, {
-              related: ids.filter((other) => other !== id).slice(0, 20),
-              basis: `${key}\0${ids.length}`,
-            });
+            yield onConcept(
+              twice,
+              concept,
+              { code: 'definition-shared', values: { definition: shortened(said), concepts: ids.length } },
+              {
+                related: ids.filter((other) => other !== id).slice(0, 20),
+                basis: `${key}\0${ids.length}`,
+              },
+            );
           }
         }
       },

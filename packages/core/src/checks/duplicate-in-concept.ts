@@ -1,14 +1,12 @@
 import { caselessKey } from '../text/fold.js';
-import { onTerm, perConcept, type Check } from './check.js';
+import { onTerm, perConcept, type TermbaseCheck } from './check.js';
 
 const about = {
   id: 'duplicate-in-concept',
-  title: 'Twice in a concept',
-  explains: 'A concept has the same term twice in one language, perhaps with other capitals.',
   severity: 'warning',
 } as const;
 
-export const duplicateInConceptCheck: Check = perConcept(about, function* (concept) {
+export const duplicateInConceptCheck: TermbaseCheck = perConcept(about, function* (concept) {
   for (const { language, terms } of concept.languages) {
     const first = new Map<string, string>();
     for (const term of terms) {
@@ -25,7 +23,7 @@ export const duplicateInConceptCheck: Check = perConcept(about, function* (conce
         concept,
         language,
         term,
-        exact ? 'The same term stands in this concept already.' : `“${there}” stands in this concept already.`,
+        exact ? { code: 'same-there', values: {} } : { code: 'nearly-same-there', values: { text: there } },
         {
           ...(!noted && { correction: { kind: 'remove term', safe: exact } }),
           basis: `${there}\0${term.text}`,

@@ -1,11 +1,9 @@
 /** A term that is none: a dash or "n/a" typed where nothing was known. */
-import { languageName } from '../language/tags.js';
-import { onTerm, perConcept, type Check } from './check.js';
+import { onText, perItem } from './check.js';
+import { byLanguage } from './looked-at.js';
 
 const about = {
   id: 'empty-language',
-  title: 'Language without a real term',
-  explains: 'In place of a term there is a dash, “n/a” or the like.',
   severity: 'error',
 } as const;
 
@@ -13,19 +11,16 @@ const about = {
 const PLACEHOLDER =
   /^(?:[\p{P}\p{S}\s]+|n\s*\/?\s*a\.?|n\.\s?n\.|tbd|t\.b\.d\.|todo|to do|xxx+|\?+|none|keine?|k\.?\s?a\.?|fehlt|missing|leer|offen|open|brak|puuttuu|manque|à traduire|zu übersetzen|translate)$/iu;
 
-export const emptyLanguageCheck: Check = perConcept(about, function* (concept, { words }) {
-  for (const { language, terms } of concept.languages)
-    for (const term of terms)
-      if (PLACEHOLDER.test(term.text.trim()) && !isRealWord(term.text, terms.length))
-        yield onTerm(
+export const emptyLanguageCheck = perItem(about, function* (texts, item) {
+  for (const [language, own] of byLanguage(texts))
+    for (const one of own)
+      if (PLACEHOLDER.test(one.text.trim()) && !isRealWord(one.text, own.length))
+        yield onText(
           about,
-          concept,
-          language,
-          term,
-          `“${term.text}” stands where a ${words.term} in ${languageName(language)} is missing.`,
-          {
-            correction: { kind: 'remove term', safe: false },
-          },
+          item,
+          one,
+          { code: 'stands-for-nothing', values: { text: one.text, language } },
+          { correction: { kind: 'remove term', safe: false } },
         );
 });
 

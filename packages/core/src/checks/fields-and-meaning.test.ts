@@ -3,7 +3,8 @@ import { describe, expect, test } from '@jest/globals';
 import type { LanguageTag } from '../language/tags.js';
 import type { Concept, ConceptId, Fields } from '../termbase/concept.js';
 import type { FieldDefinition } from '../termbase/definition.js';
-import { inspect, OF_TERMBASES, type Finding, type TermbaseFacts } from './check.js';
+import { inspect, type Finding, type TermbaseFacts } from './check.js';
+import { CONCEPTS } from './looked-at.js';
 import { TERMBASE_CHECKS } from './termbase-checks.js';
 
 type Said = string | readonly [string, Fields];
@@ -29,14 +30,14 @@ function concept(id: number, terms: Readonly<Record<string, readonly Said[]>>, f
 function found(check: string, concepts: readonly Concept[], more: Partial<TermbaseFacts> = {}): Finding[] {
   const facts: TermbaseFacts = {
     languages: ['de', 'en'] as LanguageTag[],
-    concept: (id) => concepts.find((c) => c.id === id),
+    of: CONCEPTS,
+    item: (id) => concepts.find((c) => c.id === id),
     fields: [],
-    words: OF_TERMBASES,
     ...more,
   };
   return [...inspect(concepts, TERMBASE_CHECKS, facts)].filter((finding) => finding.check === check);
 }
-const places = (list: readonly Finding[]): unknown[] => list.map((f) => [f.concept, f.related]);
+const places = (list: readonly Finding[]): unknown[] => list.map((f) => [f.item, f.related]);
 const status = (value: string): Fields => ({ administrativeStatus: [`${value}Term-admn-sts`] });
 const subject: FieldDefinition = { name: 'subjectField', level: 'concept', values: null, required: false };
 
@@ -70,7 +71,7 @@ describe('statuses', () => {
       ],
       en: ['weir'],
     });
-    expect(found('contradictory-status', [two])[0]?.message).toContain('both preferred');
+    expect(found('contradictory-status', [two])[0]?.said.code).toBe('both-preferred');
     const short = concept(2, {
       de: [
         ['Wasserstand', status('preferred')],
@@ -82,8 +83,8 @@ describe('statuses', () => {
   });
   test('nothing left to use', () =>
     expect(
-      found('contradictory-status', [concept(1, { de: [['Wehr', status('deprecated')]], en: ['weir'] })])[0]?.message,
-    ).toContain('may be used'));
+      found('contradictory-status', [concept(1, { de: [['Wehr', status('deprecated')]], en: ['weir'] })])[0]?.said.code,
+    ).toBe('none-usable'));
   test('preferred here and deprecated there, of the same subject', () => {
     const here = concept(1, { de: [['Wehr', status('preferred')]], en: ['weir'] });
     const there = concept(2, { de: [['Wehr', status('deprecated')], 'Stau'], en: ['dam'] });
@@ -106,10 +107,10 @@ test('required fields and lists of values, at each level', () => {
     ),
     concept(2, { de: ['Tor'], en: [['gate', { partOfSpeech: ['noun'] }]] }, { subjectField: ['doors'] }),
   ];
-  expect(found('missing-field', list, { fields }).map((f) => [f.concept, f.text])).toEqual([[2, 'Tor']]);
-  expect(found('value-outside-list', list, { fields }).map((f) => [f.concept, f.message])).toEqual([
-    [1, '“Nomen” is no value of part of speech: noun, verb.'],
-    [2, '“doors” is no value of subject: canals, locks.'],
+  expect(found('missing-field', list, { fields }).map((f) => [f.item, f.text])).toEqual([[2, 'Tor']]);
+  expect(found('value-outside-list', list, { fields }).map((f) => [f.item, f.said.values])).toEqual([
+    [1, { field: 'partOfSpeech', value: 'Nomen', list: ['noun', 'verb'] }],
+    [2, { field: 'subjectField', value: 'doors', list: ['canals', 'locks'] }],
   ]);
 });
 
@@ -148,7 +149,7 @@ test('articles, and forms of words that are there too', () => {
     concept(3, { de: ['Prüfer'], en: ['tester'] }),
     concept(4, { de: ['Prüfen'], en: ['testing'] }),
   ];
-  expect(found('term-form', list).map((f) => [f.concept, f.text, f.correction])).toEqual([
+  expect(found('term-form', list).map((f) => [f.item, f.text, f.correction])).toEqual([
     [1, 'die Schleuse', { kind: 'text', text: 'Schleuse', safe: false }],
     [2, 'locks', undefined],
   ]);
@@ -161,11 +162,11 @@ test('a term much longer than a term, unless it is recorded as a phrase', () => 
 });
 
 test('a long term: words are counted, in scripts without spaces and in long compounds characters', () => {
-  const said = (language: string, text: string): string[] =>
-    found('long-term', [concept(1, { [language]: [text] })]).map((finding) => finding.message);
-  expect(said('en', 'one two three four five six seven eight nine ten eleven')).toEqual(['It has 11 words.']);
-  expect(said('de', 'Schleusenkammer'.repeat(9))).toEqual(['It has 135 characters.']);
-  expect(said('ja', '閘'.repeat(41))).toEqual(['It has 41 characters.']);
+  const said = (language: string, text: string): unknown[] =>
+    found('long-term', [concept(1, { [language]: [text] })]).map((finding) => finding.said.values);
+  expect(said('en', 'one two three four five six seven eight nine ten eleven')).toEqual([{ words: 11 }]);
+  expect(said('de', 'Schleusenkammer'.repeat(9))).toEqual([{ characters: 135 }]);
+  expect(said('ja', '閘'.repeat(41))).toEqual([{ characters: 41 }]);
   expect(said('ja', '閘'.repeat(40))).toEqual([]);
 });
 
@@ -175,7 +176,7 @@ test('definitions that say only the term, and definitions that stand twice', () 
     concept(2, { de: ['Wehr'], en: ['weir'] }, { definition: ['structure that raises the water'] }),
     concept(3, { de: ['Damm'], en: ['dam'] }, { definition: ['Structure that raises the water'] }),
   ];
-  expect(found('definition-is-term', list).map((f) => f.concept)).toEqual([1]);
+  expect(found('definition-is-term', list).map((f) => f.item)).toEqual([1]);
   expect(places(found('definition-twice', list))).toEqual([
     [2, [3]],
     [3, [2]],
@@ -198,7 +199,7 @@ test('a term of another language, by the letters of the termbase itself', () => 
   );
   expect(found('other-language', list)).toEqual([]);
   const wrong = concept(500, { de: ['Messstelle'], en: ['Schwimmpoller Überlauf'] });
-  expect(found('other-language', [...list, wrong]).map((f) => [f.concept, f.text])).toEqual([
+  expect(found('other-language', [...list, wrong]).map((f) => [f.item, f.text])).toEqual([
     [500, 'Schwimmpoller Überlauf'],
   ]);
 });

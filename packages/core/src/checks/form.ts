@@ -1,24 +1,21 @@
 /** Terms are recorded in their base form, without an article: common practice. */
 import { hasArticle, withoutArticleText } from '../intake/cleaning/articles.js';
 import { primaryLanguage } from '../language/tags.js';
-import type { ConceptId } from '../termbase/concept.js';
 import { matcherFor } from '../termbase/recognition/matching.js';
 import { termsOf } from '../termbase/concept.js';
-import { onTerm, type Check } from './check.js';
+import { onTerm, type TermbaseCheck } from './check.js';
 
 const about = {
   id: 'term-form',
-  title: 'Inflected or with an article',
-  explains: 'A term carries an article, or looks like an inflected form of another term.',
   severity: 'info',
 } as const;
 
 interface Seen {
-  readonly concept: ConceptId;
+  readonly concept: number;
   readonly text: string;
 }
 
-export const formCheck: Check = {
+export const formCheck: TermbaseCheck = {
   ...about,
   start(facts) {
     /** Stem → words in a language; only single words can be compared. */
@@ -28,9 +25,16 @@ export const formCheck: Check = {
         for (const { language, term } of termsOf(concept)) {
           if (hasArticle(term.text, language)) {
             const bare = withoutArticleText(term.text, language);
-            yield onTerm(about, concept, language, term, `“${term.text}” carries an article.`, {
-              correction: { kind: 'text', text: bare, safe: false },
-            });
+            yield onTerm(
+              about,
+              concept,
+              language,
+              term,
+              { code: 'has-article', values: { text: term.text } },
+              {
+                correction: { kind: 'text', text: bare, safe: false },
+              },
+            );
           }
           if (!/^[\p{L}\p{M}]{4,}$/u.test(term.text)) continue;
           const matcher = matcherFor(language);
@@ -49,7 +53,7 @@ export const formCheck: Check = {
           const base = [...seen].sort((a, b) => a.text.length - b.text.length)[0]!;
           for (const { concept: id, text } of seen) {
             if (text === base.text || !isPlural(base.text, text, language)) continue;
-            const concept = facts.concept(id);
+            const concept = facts.item(id);
             const found = concept && [...termsOf(concept)].find(({ term }) => term.text === text);
             if (concept && found)
               yield onTerm(
@@ -57,7 +61,7 @@ export const formCheck: Check = {
                 concept,
                 found.language,
                 found.term,
-                `“${text}” looks like a form of “${base.text}”.`,
+                { code: 'form-of', values: { text, base: base.text } },
                 {
                   related: base.concept === id ? [] : [base.concept],
                   basis: `${text}\0${base.text}`,

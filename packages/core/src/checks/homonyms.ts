@@ -1,46 +1,62 @@
-/** Two checks that need the whole termbase: which concepts share a term. */
-import { languageName, type LanguageTag } from '../language/tags.js';
-import { termsOf, type Concept, type ConceptId } from '../termbase/concept.js';
+/** Checks that need the whole: which items share a text. */
+import type { LanguageTag } from '../language/tags.js';
 import { caselessKey, exactKey } from '../text/fold.js';
 import { TextHash } from '../text/hash.js';
-import { onTerm, type Check, type CheckRun, type Finding, type TermbaseFacts } from './check.js';
+import { onText, type CheckRun, type Facts, type Finding, type TermbaseCheck, type TextCheck } from './check.js';
+import type { Text } from './looked-at.js';
 
-export interface Place {
-  readonly concept: ConceptId;
-  readonly term: string;
-  readonly text: string;
-  /** Texts in the other languages, for the evidence. */
+export interface Place extends Text {
+  readonly item: number;
+  /** Texts of the item by language, for the evidence. */
   readonly others: ReadonlyMap<LanguageTag, readonly string[]>;
 }
 
 /**
- * Which concepts have a term, by the hash of its language and text. Only ids are kept: nearly all terms stand in one
- * concept, and a million texts of a memory take no more than their numbers.
+ * Which items have a text, by the hash of its language and itself. Only ids are kept: nearly all texts stand in one item,
+ * and a million texts of a memory take no more than their numbers.
  */
-export class TermIndex {
-  private readonly concepts = new Map<number, ConceptId | ConceptId[]>();
+export class TextIndex<T> {
+  private readonly items = new Map<number, number | number[]>();
 
-  see(concept: Concept): void {
-    for (const { language, term } of termsOf(concept)) {
-      const key = keyOf(language, term.text);
-      const there = this.concepts.get(key);
-      if (there === undefined) this.concepts.set(key, concept.id);
+  constructor(private readonly facts: Pick<Facts<T>, 'of' | 'item'>) {}
+
+  see(item: T): void {
+    const { of } = this.facts;
+    const id = of.id(item);
+    for (const { language, text } of of.texts(item)) {
+      const key = keyOf(language, text);
+      const there = this.items.get(key);
+      if (there === undefined) this.items.set(key, id);
       else if (typeof there === 'number') {
-        if (there !== concept.id) this.concepts.set(key, [there, concept.id]);
-      } else if (there.at(-1) !== concept.id) there.push(concept.id);
+        if (there !== id) this.items.set(key, [there, id]);
+      } else if (there.at(-1) !== id) there.push(id);
     }
   }
 
-  *shared(
-    lookUp: TermbaseFacts['concept'],
-  ): Generator<{ readonly language: LanguageTag; readonly places: readonly Place[] }> {
-    for (const [key, ids] of this.concepts) {
+  /** Texts that stand in several items. */
+  *shared(): Generator<{ readonly language: LanguageTag; readonly places: readonly Place[] }> {
+    for (const [key, ids] of this.items) {
       if (typeof ids === 'number') continue;
-      const found = termOf(lookUp(ids[0]!), key);
+      const found = this.texts(ids[0]!).find(({ language, text }) => keyOf(language, text) === key);
       if (!found) continue;
-      const { language, text } = found;
-      yield { language, places: ids.flatMap((id) => placeOf(lookUp(id), language, text)) };
+      const { language } = found;
+      const text = exactKey(found.text);
+      yield { language, places: ids.flatMap((id) => this.placeOf(id, language, text)) };
     }
+  }
+
+  private texts(id: number): readonly Text[] {
+    const item = this.facts.item(id);
+    return item === undefined ? [] : this.facts.of.texts(item);
+  }
+
+  private placeOf(item: number, language: LanguageTag, key: string): Place[] {
+    const texts = this.texts(item);
+    const found = texts.find((one) => one.language === language && exactKey(one.text) === key);
+    if (!found) return [];
+    const others = new Map<LanguageTag, string[]>();
+    for (const one of texts) others.set(one.language, [...(others.get(one.language) ?? []), one.text]);
+    return [{ ...found, item, others }];
   }
 }
 
@@ -51,47 +67,32 @@ function keyOf(language: LanguageTag, text: string): number {
   return hash.value;
 }
 
-/** The term of a concept that has the key. */
-function termOf(concept: Concept | undefined, key: number): { language: LanguageTag; text: string } | null {
-  if (concept)
-    for (const { language, term } of termsOf(concept))
-      if (keyOf(language, term.text) === key) return { language, text: exactKey(term.text) };
-  return null;
-}
-
-function placeOf(concept: Concept | undefined, language: LanguageTag, key: string): Place[] {
-  const term = concept?.languages.find((s) => s.language === language)?.terms.find((t) => exactKey(t.text) === key);
-  if (!concept || !term) return [];
-  const others = new Map(concept.languages.map((s) => [s.language, s.terms.map((t) => t.text)] as const));
-  return [{ concept: concept.id, term: term.id, text: term.text, others }];
-}
-
 const different = {
   id: 'different-targets',
-  title: 'Same source, different targets',
-  explains:
-    'The same term of the first language stands in several concepts that have different terms in another language.',
   severity: 'error',
 } as const;
 
-export const differentTargetsCheck: Check = {
+/** The same text of the first language has different texts in another one. */
+export const differentTargetsCheck: TextCheck = {
   ...different,
-  start: (facts) => wholeTermbase((index) => differing(index, facts)),
+  start: (facts) => overall(facts, (index) => differing(index, facts.languages[0])),
 };
 
-function* differing(index: TermIndex, facts: TermbaseFacts): Generator<Finding> {
-  for (const { language, places } of index.shared(facts.concept)) {
-    if (language !== facts.languages[0]) continue;
+function* differing<T>(index: TextIndex<T>, source: LanguageTag | undefined): Generator<Finding> {
+  for (const { language, places } of index.shared()) {
+    if (language !== source) continue;
     const target = contradictedLanguage(places, language);
-    if (!target) continue;
-    const said = saidIn(target, places);
-    yield* findings(
-      different,
-      language,
-      places,
-      `“${places[0]!.text}” has ${said.length} different ${facts.words.terms} in ${languageName(target)}: ${listed(said)}.`,
-    );
+    if (target) yield* findings(different, places, contradiction('different-targets', target, places));
   }
+}
+
+function contradiction(
+  code: 'different-targets' | 'different-sources',
+  language: LanguageTag,
+  places: readonly Place[],
+): Finding['said'] {
+  const said = saidIn(language, places);
+  return { code, values: { text: places[0]!.text, count: said.length, language, texts: said.slice(0, NAMED) } };
 }
 
 /** What the places say in a language, each once. */
@@ -104,12 +105,7 @@ const COMPARED = 100;
 /** So many are named. */
 const NAMED = 6;
 
-function listed(texts: readonly string[]): string {
-  const named = texts.slice(0, NAMED).map((text) => `“${text}”`);
-  return named.join(' / ') + (texts.length > NAMED ? ' / …' : '');
-}
-
-/** The first language in which the concepts agree on no term. @param only no other language is looked at */
+/** The first language in which the items agree on no text. @param only no other language is looked at */
 function contradictedLanguage(places: readonly Place[], source: LanguageTag, only?: LanguageTag): LanguageTag | null {
   const languages = only ? [only] : new Set(places.flatMap((place) => [...place.others.keys()]));
   for (const language of languages) {
@@ -129,50 +125,43 @@ function contradictedLanguage(places: readonly Place[], source: LanguageTag, onl
 
 const sources = {
   id: 'different-sources',
-  title: 'Same target, different sources',
-  explains: 'The same text of another language stands for different texts of the first: one of them may be wrong.',
   severity: 'info',
 } as const;
 
-/** For memories: in a termbase these are synonyms, or what `severalConceptsCheck` says. */
-export const differentSourcesCheck: Check = {
+/**
+ * The same text of another language stands for different texts of the first: one of them may be wrong. For memories: in a
+ * termbase these are synonyms, or what `severalConceptsCheck` says.
+ */
+export const differentSourcesCheck: TextCheck = {
   ...sources,
-  start: (facts) => wholeTermbase((index) => fromDifferentSources(index, facts)),
+  start: (facts) => overall(facts, (index) => fromDifferentSources(index, facts.languages[0])),
 };
 
-function* fromDifferentSources(index: TermIndex, facts: TermbaseFacts): Generator<Finding> {
-  const source = facts.languages[0];
-  for (const { language, places } of index.shared(facts.concept)) {
-    if (language === source || contradictedLanguage(places, language, source) !== source) continue;
-    const said = saidIn(source, places);
-    const message = `“${places[0]!.text}” stands for ${said.length} different ${facts.words.terms} in ${languageName(source)}: ${listed(said)}.`;
-    yield* findings(sources, language, places, message);
-  }
+function* fromDifferentSources<T>(index: TextIndex<T>, source: LanguageTag | undefined): Generator<Finding> {
+  if (source === undefined) return;
+  for (const { language, places } of index.shared())
+    if (language !== source && contradictedLanguage(places, language, source) === source)
+      yield* findings(sources, places, contradiction('different-sources', source, places));
 }
 
 const several = {
   id: 'several-concepts',
-  title: 'Same term in several concepts',
-  explains: 'A term stands in several concepts: it may have several meanings, or the concepts may be one.',
   severity: 'warning',
 } as const;
 
-export const severalConceptsCheck: Check = {
+/** A term stands in several concepts: it may have several meanings, or the concepts may be one. */
+export const severalConceptsCheck: TermbaseCheck = {
   ...several,
-  start: (facts) => wholeTermbase((index) => repeated(index, facts)),
+  start: (facts) => overall(facts, (index) => repeated(index, facts.languages[0])),
 };
 
-function* repeated(index: TermIndex, facts: TermbaseFacts): Generator<Finding> {
-  for (const { language, places } of index.shared(facts.concept)) {
+function* repeated<T>(index: TextIndex<T>, source: LanguageTag | undefined): Generator<Finding> {
+  for (const { language, places } of index.shared()) {
     // Said by the other check already, with more evidence.
-    if (language === facts.languages[0] && contradictedLanguage(places, language)) continue;
+    if (language === source && contradictedLanguage(places, language)) continue;
     if (places.length === 2 && sharesAnother(places[0]!, places[1]!, language)) continue;
-    yield* findings(
-      several,
-      language,
-      places,
-      `“${places[0]!.text}” stands in ${places.length} ${facts.words.concepts}.`,
-    );
+    const values = { text: places[0]!.text, concepts: places.length };
+    yield* findings(several, places, { code: 'several-concepts', values });
   }
 }
 
@@ -189,31 +178,26 @@ export function sharesAnother(a: Place, b: Place, language: LanguageTag): boolea
 const RELATED = 20;
 
 function* findings(
-  check: Pick<Check, 'id' | 'severity'>,
-  language: LanguageTag,
+  check: { readonly id: string; readonly severity: Finding['severity'] },
   places: readonly Place[],
-  message: string,
+  said: Finding['said'],
 ): Generator<Finding> {
-  const said = places.map((p) =>
+  const all = places.map((p) =>
     [...p.others].map(([tag, texts]) => `${tag}:${texts.map(exactKey).join('|')}`).join(';'),
   );
-  const basis = [...new Set(said)].sort().join('\0');
+  const basis = [...new Set(all)].sort().join('\0');
   const first = places.slice(0, RELATED + 1);
   for (const place of places) {
-    const related = first.filter((p) => p !== place).map((p) => p.concept);
-    const concept = { id: place.concept } as Concept;
-    yield onTerm(check, concept, language, { id: place.term, text: place.text }, message, {
-      related: related.slice(0, RELATED),
-      basis,
-    });
+    const related = first.filter((p) => p !== place).map((p) => p.item);
+    yield onText(check, place.item, place, said, { related: related.slice(0, RELATED), basis });
   }
 }
 
-function wholeTermbase(conclude: (index: TermIndex) => Iterable<Finding>): CheckRun {
-  const index = new TermIndex();
+function overall<T>(facts: Facts<T>, conclude: (index: TextIndex<T>) => Iterable<Finding>): CheckRun<T> {
+  const index = new TextIndex(facts);
   return {
-    see(concept) {
-      index.see(concept);
+    see(item) {
+      index.see(item);
       return [];
     },
     end: () => conclude(index),

@@ -1,11 +1,9 @@
 /** A term much longer than a term: a definition or a sentence in its place. */
 import { goesByCharacters, wordsOf } from '../termbase/recognition/words.js';
-import { onTerm, perConcept, type Check } from './check.js';
+import { onTerm, perConcept, type TermbaseCheck } from './check.js';
 
 const about = {
   id: 'long-term',
-  title: 'Much longer than a term',
-  explains: 'A term has more than ten words or is as long as a sentence: it may be a definition.',
   severity: 'warning',
 } as const;
 
@@ -14,7 +12,7 @@ const CHARACTERS = 120;
 /** In scripts without spaces between the words. */
 const CHARACTERS_WITHOUT_SPACES = 40;
 
-export const lengthCheck: Check = perConcept(about, function* (concept) {
+export const lengthCheck: TermbaseCheck = perConcept(about, function* (concept) {
   for (const { language, terms } of concept.languages)
     for (const term of terms) {
       if (term.fields.termType?.includes('phrase')) continue;
@@ -27,7 +25,9 @@ export const lengthCheck: Check = perConcept(about, function* (concept) {
           concept,
           language,
           term,
-          words > WORDS ? `It has ${words} words.` : `It has ${term.text.length} characters.`,
+          words > WORDS
+            ? { code: 'many-words', values: { words } }
+            : { code: 'many-characters', values: { characters: term.text.length } },
         );
     }
 });

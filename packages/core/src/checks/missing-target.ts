@@ -1,28 +1,13 @@
-import { languageName } from '../language/tags.js';
-import type { Check, Finding } from './check.js';
-import { perConcept } from './check.js';
+import { onItem, perItem } from './check.js';
 
-const about = {
-  id: 'missing-target',
-  title: 'Missing language',
-  explains: 'A concept has no term in a language that the termbase covers.',
-  severity: 'error',
-} as const;
+const about = { id: 'missing-target', severity: 'error' } as const;
 
-export const missingTargetCheck: Check = perConcept(about, function* (concept, facts) {
-  for (const language of facts.languages) {
-    if (concept.languages.some((section) => section.language === language)) continue;
-    const there = concept.languages[0]?.terms[0]?.text ?? '';
-    yield {
-      check: about.id,
-      severity: about.severity,
-      concept: concept.id,
-      language,
-      term: null,
-      text: there,
-      message: `There is no ${facts.words.term} in ${languageName(language)}.`,
-      related: [],
-      basis: `${language}\0${there}`,
-    } satisfies Finding;
+/** An item has no text in a language that the others have. */
+export const missingTargetCheck = perItem(about, function* (texts, item, languages) {
+  for (const language of languages) {
+    if (texts.some((text) => text.language === language)) continue;
+    const there = texts[0]?.text ?? '';
+    const said = { code: 'language-missing', values: { language } } as const;
+    yield onItem(about, item, there, said, { language, basis: `${language}\0${there}` });
   }
 });

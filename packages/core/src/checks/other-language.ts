@@ -3,17 +3,14 @@
  * likelier in the terms of the other language. The termbase itself is the evidence, so it works for any languages;
  * names that are the same in both are left alone.
  */
-import { languageName, primaryLanguage, type LanguageTag } from '../language/tags.js';
+import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { LetterProfile, oddsOfOther } from '../intake/swapped.js';
 import { areClose } from '../language/close.js';
-import { termsOf, type ConceptId } from '../termbase/concept.js';
 import { caselessKey } from '../text/fold.js';
-import { onTerm, type Check } from './check.js';
+import { onText, type TextCheck } from './check.js';
 
 const about = {
   id: 'other-language',
-  title: 'Looks like another language',
-  explains: 'A term reads like one of another language of this termbase.',
   severity: 'warning',
 } as const;
 
@@ -22,18 +19,18 @@ const ENOUGH = 8;
 /** Letter groups that a language must show before it is judged. */
 const LEAST = 600;
 
-export const otherLanguageCheck: Check = {
+export const otherLanguageCheck: TextCheck = {
   ...about,
-  start(facts) {
+  start({ of, item: lookUp }) {
     const profiles = new Map<LanguageTag, LetterProfile>();
-    const ids: ConceptId[] = [];
+    const ids: number[] = [];
     return {
-      see(concept) {
-        ids.push(concept.id);
-        for (const { language, term } of termsOf(concept)) {
+      see(item) {
+        ids.push(of.id(item));
+        for (const { language, text } of of.texts(item)) {
           let profile = profiles.get(language);
           if (!profile) profiles.set(language, (profile = new LetterProfile()));
-          profile.add(term.text);
+          profile.add(text);
         }
         return [];
       },
@@ -41,23 +38,21 @@ export const otherLanguageCheck: Check = {
         const known = [...profiles].filter(([, profile]) => profile.total >= LEAST);
         if (known.length < 2) return;
         for (const id of ids) {
-          const concept = facts.concept(id);
-          if (!concept) continue;
-          for (const { language, term } of termsOf(concept)) {
-            const home = profiles.get(language)!;
+          const item = lookUp(id);
+          if (!item) continue;
+          const texts = of.texts(item);
+          for (const one of texts) {
+            const home = profiles.get(one.language)!;
             // What stands in brackets is often Latin or a name.
-            const bare = term.text.replace(/[([{][^)\]}]*[)\]}]/g, '');
-            if (home.total < LEAST || bare.length < 6 || /^\P{Ll}*$/u.test(term.text)) continue;
+            const bare = one.text.replace(/[([{][^)\]}]*[)\]}]/g, '');
+            if (home.total < LEAST || bare.length < 6 || /^\P{Ll}*$/u.test(one.text)) continue;
             // The same word in both languages is no mistake.
-            const same = concept.languages.some(
-              (s) => s.language !== language && s.terms.some((t) => caselessKey(t.text) === caselessKey(term.text)),
-            );
-            if (same) continue;
-            for (const [other, profile] of known) {
-              if (other === language || areClose(primaryLanguage(other), primaryLanguage(language))) continue;
-              if (oddsOfOther(bare, profile, home) < ENOUGH) continue;
-              yield onTerm(about, concept, language, term, `“${term.text}” looks like ${languageName(other)}.`);
-              break;
+            const key = caselessKey(one.text);
+            if (texts.some(({ language, text }) => language !== one.language && caselessKey(text) === key)) continue;
+            const other = likelier(bare, one.language, home, known);
+            if (other) {
+              const said = { code: 'looks-like', values: { text: one.text, language: other } } as const;
+              yield onText(about, id, one, said);
             }
           }
         }
@@ -65,3 +60,17 @@ export const otherLanguageCheck: Check = {
     };
   },
 };
+
+/** The language that a text reads like much more than like its own; null: none. */
+function likelier(
+  text: string,
+  own: LanguageTag,
+  home: LetterProfile,
+  known: readonly (readonly [LanguageTag, LetterProfile])[],
+): LanguageTag | null {
+  for (const [other, profile] of known) {
+    if (other === own || areClose(primaryLanguage(other), primaryLanguage(own))) continue;
+    if (oddsOfOther(text, profile, home) >= ENOUGH) return other;
+  }
+  return null;
+}

@@ -2,16 +2,14 @@
 import { IDENTIFIER } from '../termbase/categories.js';
 import type { Concept, Fields } from '../termbase/concept.js';
 import { exactKey } from '../text/fold.js';
-import { onConcept, type Check, type Finding } from './check.js';
+import { onConcept, type Finding, type TermbaseCheck } from './check.js';
 
 const about = {
   id: 'broken-reference',
-  title: 'Broken picture or reference',
-  explains: 'A picture that is named is not there, or a reference leads to no entry of the termbase.',
   severity: 'warning',
 } as const;
 
-export const referencesCheck: Check = {
+export const referencesCheck: TermbaseCheck = {
   ...about,
   start(facts) {
     /** Terms and ids that references can lead to; and the references, until all terms are known. */
@@ -26,16 +24,26 @@ export const referencesCheck: Check = {
         if (facts.hasPicture)
           for (const name of concept.fields.xGraphic ?? [])
             if (!facts.hasPicture(name))
-              yield onConcept(about, concept, `The picture “${name}” is not there.`, { basis: `picture\0${name}` });
+              yield onConcept(
+                about,
+                concept,
+                { code: 'picture-missing', values: { name } },
+                { basis: `picture\0${name}` },
+              );
       },
       *end(): Generator<Finding> {
         for (const { concept: id, value } of open) {
           if (goals.has(value) || goals.has(exactKey(value))) continue;
-          const concept = facts.concept(id);
+          const concept = facts.item(id);
           if (concept)
-            yield onConcept(about, concept, `Refers to “${value}”, which is no entry of this termbase.`, {
-              basis: `reference\0${value}`,
-            });
+            yield onConcept(
+              about,
+              concept,
+              { code: 'reference-broken', values: { name: value } },
+              {
+                basis: `reference\0${value}`,
+              },
+            );
         }
       },
     };

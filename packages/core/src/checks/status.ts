@@ -1,15 +1,11 @@
 /** Usage statuses that contradict each other. */
-import { languageName } from '../language/tags.js';
 import type { Term } from '../termbase/concept.js';
 import { exactKey } from '../text/fold.js';
-import { onTerm, type Check } from './check.js';
-import { TermIndex } from './homonyms.js';
+import { onTerm, type TermbaseCheck } from './check.js';
+import { TextIndex } from './homonyms.js';
 
 const about = {
   id: 'contradictory-status',
-  title: 'Contradictory status',
-  explains:
-    'Two terms of one language are both preferred, all are deprecated, or the same term is preferred in one concept and deprecated in another of the same subject.',
   severity: 'warning',
 } as const;
 
@@ -18,10 +14,10 @@ const OUT = new Set(['deprecatedTerm-admn-sts', 'supersededTerm-admn-sts']);
 
 const statusOf = (term: Term): string => term.fields.administrativeStatus?.[0] ?? '';
 
-export const statusCheck: Check = {
+export const statusCheck: TermbaseCheck = {
   ...about,
   start(facts) {
-    const index = new TermIndex();
+    const index = new TextIndex(facts);
     return {
       *see(concept) {
         let rated = false;
@@ -34,7 +30,7 @@ export const statusCheck: Check = {
               concept,
               language,
               preferred[1]!,
-              `${preferred.map((term) => `“${term.text}”`).join(' and ')} are both preferred in ${languageName(language)}.`,
+              { code: 'both-preferred', values: { texts: preferred.map((term) => term.text), language } },
               { basis: preferred.map((term) => term.text).join('\0') },
             );
           if (terms.length > 0 && terms.every((term) => OUT.has(statusOf(term))))
@@ -43,16 +39,16 @@ export const statusCheck: Check = {
               concept,
               language,
               terms[0]!,
-              `No term in ${languageName(language)} may be used: ${terms.map((term) => `“${term.text}”`).join(', ')}.`,
+              { code: 'none-usable', values: { texts: terms.map((term) => term.text), language } },
               { basis: terms.map((term) => `${term.text}:${statusOf(term)}`).join('\0') },
             );
         }
         if (rated) index.see(concept);
       },
       *end() {
-        for (const { language, places } of index.shared(facts.concept)) {
+        for (const { language, places } of index.shared()) {
           const rated = places.flatMap((place) => {
-            const concept = facts.concept(place.concept);
+            const concept = facts.item(place.item);
             const term = concept?.languages
               .find((s) => s.language === language)
               ?.terms.find((t) => exactKey(t.text) === exactKey(place.text));
@@ -66,7 +62,7 @@ export const statusCheck: Check = {
                 bad.concept,
                 language,
                 bad.term,
-                `“${bad.term.text}” is deprecated here and preferred in another concept${bad.subject ? ' of the same subject' : ''}.`,
+                { code: 'preferred-elsewhere', values: { text: bad.term.text, subject: bad.subject } },
                 { related: [good.concept.id], basis: `${bad.term.text}:${statusOf(bad.term)}:${bad.subject}` },
               );
           }

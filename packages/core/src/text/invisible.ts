@@ -19,20 +19,7 @@ export function hasInvisible(text: string): boolean {
   return withoutInvisible(text) !== text;
 }
 
-/** Names for a reader: "soft hyphen", "zero-width space", or the code point. */
-export function nameOfInvisible(text: string): string {
-  const found = text.match(INVISIBLE)?.[0] ?? text.match(JOINERS)?.[0] ?? '';
-  const code = found.codePointAt(0) ?? 0;
-  return NAMES[code] ?? `U+${code.toString(16).toUpperCase().padStart(4, '0')}`;
+/** The code point of the first character that cannot be seen; null: there is none. */
+export function firstInvisible(text: string): number | null {
+  return (text.match(INVISIBLE)?.[0] ?? text.match(JOINERS)?.[0])?.codePointAt(0) ?? null;
 }
-
-const NAMES: Readonly<Record<number, string>> = {
-  0xad: 'soft hyphen',
-  0x200b: 'zero-width space',
-  0x200c: 'zero-width non-joiner',
-  0x200d: 'zero-width joiner',
-  0x200e: 'left-to-right mark',
-  0x200f: 'right-to-left mark',
-  0x2060: 'word joiner',
-  0xfeff: 'byte order mark',
-};

@@ -15,7 +15,7 @@ import type { TaskContext } from '../jobs/task.js';
 import { withinTime } from '../jobs/within-time.js';
 import { openForReading } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
-import type { BeadBody, FileLook, FileReading } from './schemas.js';
+import type { BeadBody, FileLook, FileReading } from '@fair-copy/api/alignments.js';
 import type { FileOf } from './store.js';
 
 export interface Text {

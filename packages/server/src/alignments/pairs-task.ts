@@ -1,52 +1,30 @@
 /** The pairs of alignments, several at once if wished: to a memory, to a file, and what is left out of them. */
-import { createHash } from 'node:crypto';
-import { mkdir, rename } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
+import { mkdir } from 'node:fs/promises';
+import { join } from 'node:path';
 import { unitsOfBeads, type PairedText } from '@fair-copy/core/alignment/units.js';
-import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
-import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
 import { UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
-import { VERSION } from '@fair-copy/core/version.js';
-import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
-import { writeUnitsFile } from '../memories/unit-files.js';
-import { fileNameOf, type UnitFormat } from '../memories/unit-formats.js';
+import { writeUnitsFile } from '../hand-over/unit-files.js';
+import { fileNameOf, type UnitFormat } from '../hand-over/unit-formats.js';
+import { stageUnits } from '../memories/staged.js';
 import { openForReading } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { beadOf, hasBothSides, isSure } from './pairs.js';
 import { Recognizers } from '../termbases/recognize.js';
-import type { AlignmentBody, ChosenPairs, TermMarks } from './schemas.js';
+import type { AlignmentBody, ChosenPairs, TermMarks } from '@fair-copy/api/alignments.js';
 import { Alignments } from './store.js';
 
-/** The pairs as a TMX among the originals, from which a memory takes them like any other; its SHA-256. */
-export async function keepPairs(chosen: ChosenPairs, { dataDir }: TaskContext): Promise<{ readonly sha256: string }> {
-  const paths = pathsOf(dataDir);
-  const all = alignmentsOf(dataDir, chosen.ids);
-  requireSome(all, chosen.sure);
-  await mkdir(paths.incoming, { recursive: true });
-  const part = join(paths.incoming, `pairs-${chosen.ids[0]}-${Date.now()}.tmx`);
-  const options = {
-    languages: null,
-    sourceLanguage: all[0]!.source.language ?? '*all*',
-    version: VERSION,
-    date: tmxDate(new Date().toISOString()),
-  };
-  const hash = createHash('sha256');
-  await writeText(part, hashed(tmxOfUnits(unitsOf(all, chosen.sure), options), hash), 'UTF-8', false);
-  const sha256 = hash.digest('hex');
-  await mkdir(dirname(paths.original(sha256)), { recursive: true });
-  await rename(part, paths.original(sha256));
-  return { sha256 };
-}
-
-async function* hashed(pieces: AsyncIterable<string>, hash: { update(text: string): unknown }): AsyncGenerator<string> {
-  for await (const piece of pieces) {
-    hash.update(piece);
-    yield piece;
-  }
+/** The pairs as units, staged for the memory that they go to. */
+export async function stagePairs(
+  { ids, sure, staged, name }: ChosenPairs & { readonly staged: string; readonly name: string },
+  context: TaskContext,
+): Promise<void> {
+  const all = alignmentsOf(context.dataDir, ids);
+  requireSome(all, sure);
+  await stageUnits({ staged, name }, unitsOf(all, sure), context);
 }
 
 export interface PairsHandOver extends ChosenPairs {
@@ -58,7 +36,7 @@ export interface PairsHandOver extends ChosenPairs {
 export async function handOverPairs(
   { ids, sure, jobId, format }: PairsHandOver,
   { dataDir }: TaskContext,
-): Promise<{ readonly path: string; readonly fileName: string; readonly units: number }> {
+): Promise<{ readonly path: string; readonly fileName: string; readonly units: number; readonly left: number }> {
   const all = alignmentsOf(dataDir, ids);
   const folder = pathsOf(dataDir).outgoing(jobId);
   await mkdir(folder, { recursive: true });
@@ -70,7 +48,7 @@ export async function handOverPairs(
     const rows = [...leftOut(all, sure)];
     const header = ['File', 'Language', 'Position', 'Text', 'Why'];
     await writeWorkbook(path, [{ name: 'Left out', header, rows: plain(rows), widths: [28, 10, 10, 80, 32] }]);
-    return { path, fileName: fileNameOf(`${stem} left out`, 'xlsx'), units: rows.length };
+    return { path, fileName: fileNameOf(`${stem} left out`, 'xlsx'), units: rows.length, left: 0 };
   }
   requireSome(all, sure);
   const known = [...new Set(all.flatMap(({ source, target }) => [languageOf(source), languageOf(target)]))];
@@ -98,7 +76,8 @@ export async function handOverPairs(
       left: { count: 0 },
     },
   );
-  return { path, fileName, units };
+  const pairs = all.reduce((count, { beads }) => count + beads.filter(hasBothSides).length, 0);
+  return { path, fileName, units, left: pairs - units };
 }
 
 async function* plain<T>(rows: readonly T[]): AsyncGenerator<T> {

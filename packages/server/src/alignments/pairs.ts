@@ -1,7 +1,7 @@
 /** What is counted and checked of the pairs of an alignment. */
 import type { Bead } from '@fair-copy/core/alignment/bead.js';
 import { ApiError } from '../errors.js';
-import type { BeadBody, PairTally } from './schemas.js';
+import type { BeadBody, PairTally } from '@fair-copy/api/alignments.js';
 
 /** Below this a pair counts as doubtful. */
 export const DOUBT = 0.8;

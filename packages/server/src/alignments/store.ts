@@ -6,7 +6,13 @@ import type { Db } from '../store/database.js';
 import type { Text } from './align-task.js';
 import type { AllUnitsWritten } from '../memories/take-in.js';
 import { NO_PAIRS, tallyOf } from './pairs.js';
-import { USUAL_READING, type AlignmentBody, type AlignmentItem, type BeadBody, type FileReading } from './schemas.js';
+import {
+  USUAL_READING,
+  type AlignmentBody,
+  type AlignmentItem,
+  type BeadBody,
+  type FileReading,
+} from '@fair-copy/api/alignments.js';
 
 interface Row {
   readonly id: number;

@@ -1,5 +1,6 @@
 import type { TaskContext } from '../jobs/task.js';
-import { clientById, freeName } from '../store/termbases.js';
+import { clientById } from '../store/clients.js';
+import { freeName } from '../store/names.js';
 import type { Db } from '../store/database.js';
 import { recorded } from '../ledger/operation.js';
 import { workspaceForWriting } from '../store/workspace.js';

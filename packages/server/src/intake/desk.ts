@@ -8,18 +8,22 @@ import type { SourceChoices } from '@fair-copy/files/client-file.js';
 import { shownName } from '@fair-copy/files/file-names.js';
 import { fileKind, isExchange } from '@fair-copy/files/file-kind.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
-import type { Job, JobControls } from '../jobs/jobs.js';
-import { clientById, termbaseById } from '../store/termbases.js';
+import type { JobOf, TermsWritten } from '@fair-copy/api/jobs.js';
+import type { JobControls } from '../jobs/jobs.js';
+import { clientById } from '../store/clients.js';
+import { termbaseById } from '../store/termbases.js';
 import { PICTURE_NAME } from '@fair-copy/core/intake/pictures.js';
 import { removeDatabase } from '../store/files.js';
 import { DeskPictures } from './pictures.js';
 import { Recipes } from './recipes.js';
-import { keepUpload } from './uploads.js';
+import { keepUpload } from '../store/originals.js';
 import { Uploads } from './upload-limits.js';
 import { IntakeFiles, type IntakeFile } from './files.js';
 import type { FileOfUnits } from '../memories/staged.js';
-import type { AllUnitsWritten, UnitsToWrite, UnitsWritten } from '../memories/take-in.js';
-import type { IntakeToWrite, Written } from './write-task.js';
+import type { AllUnitsWritten, UnitsToWrite } from '../memories/take-in.js';
+import type { IntakeToWrite } from './write-task.js';
+import { intakeTasks } from './tasks.js';
+import { memoryTasks } from '../memories/tasks.js';
 
 /** Milliseconds between the last picture of a folder and the new tallies. */
 const PICTURES_WAIT = 400;
@@ -81,7 +85,7 @@ export class Desk {
   }
 
   /** Reads the file from the beginning, as a job. */
-  read(fileId: number): Job {
+  read(fileId: number): JobOf<'read'> {
     const file = this.files.get(fileId);
     this.refuseIfWritten(fileId);
     this.files.update(fileId, { state: 'reading', error: null, outcome: null, units: null });
@@ -91,6 +95,7 @@ export class Desk {
       async (controls) => {
         try {
           await this.readNow(file, controls);
+          return null;
         } catch (error) {
           const { body } = bodyOf(error instanceof StoppedError ? { kind: 'stopped' } : carried(error));
           if (this.files.exists(fileId)) this.files.update(fileId, { state: 'failed', error: body, reading: null });
@@ -115,7 +120,7 @@ export class Desk {
       await this.uploads.inTurn(file.uploadId, () => this.unpack(file, controls));
       return;
     }
-    const result = await workers.read('readFile', { fileId, sha256, name, choices, decisions }, controls);
+    const result = await workers.run(intakeTasks.readFile, { fileId, sha256, name, choices, decisions }, controls);
     for (const { picture, ...member } of result.pictures)
       this.pictures.add(file.clientId, { ...member, type: picture! });
     if (!this.files.exists(fileId)) return;
@@ -130,7 +135,11 @@ export class Desk {
   private async unpack(file: IntakeFile, controls: JobControls): Promise<void> {
     const { id: fileId, sha256, name, clientId, uploadId, depth } = file;
     const left = this.uploads.left(uploadId, file.size);
-    const members = await this.context.workers.read('unpackArchive', { fileId, sha256, name, depth, left }, controls);
+    const members = await this.context.workers.run(
+      intakeTasks.unpackArchive,
+      { fileId, sha256, name, depth, left },
+      controls,
+    );
     const added = this.context.desk.transaction(() => {
       this.uploads.took(uploadId, members);
       this.files.remove(fileId);
@@ -146,24 +155,24 @@ export class Desk {
   /** What the file holds as units. */
   private async survey(fileId: number, controls: Partial<JobControls>): Promise<void> {
     const file = this.files.get(fileId);
-    const units = await this.context.workers.read('surveyUnits', fileOfUnits(file), controls);
+    const units = await this.context.workers.run(memoryTasks.surveyUnits, fileOfUnits(file), controls);
     if (!this.files.exists(fileId)) return;
     this.files.update(fileId, { state: 'ready', units });
     this.told(fileId);
   }
 
   /** Writes files of units to one memory, or to one each, as one operation: stopped or failed, none of them is written. */
-  writeUnits(ids: readonly number[], target: UnitsToWrite['target'], more: HowToWrite): Job {
+  writeUnits(ids: readonly number[], target: UnitsToWrite['target'], more: HowToWrite): JobOf<'write units'> {
     const { jobs, workers } = this.context;
     const files = ids.map((id) => this.unitsReady(id));
     const { clientId, name } = files[0]!;
     if (files.some((file) => file.clientId !== clientId))
       throw new ApiError('not-found', { what: 'file of this client' });
     const title = files.length === 1 ? `Writing ${name}` : `Writing ${files.length} files`;
-    return jobs.start({ kind: 'write', title, clientId }, (controls) =>
+    return jobs.start({ kind: 'write units', title, clientId }, (controls) =>
       this.whileWritten(ids, async () => {
-        const result = await workers.write(
-          'writeUnits',
+        const result = await workers.run(
+          memoryTasks.writeUnits,
           {
             clientId,
             files: files.map((file) => ({ ...fileOfUnits(file), fileId: file.id })),
@@ -173,24 +182,13 @@ export class Desk {
           controls,
         );
         this.noteWritten(result);
-        const all = result.files.map(({ written }) => written);
-        const sum = (of: (one: UnitsWritten) => number): number => all.reduce((total, one) => total + of(one), 0);
-        return {
-          ...all[0]!,
-          memories: [...new Map(all.map(({ memoryId, memory }) => [memoryId, memory]))].map(([id, memory]) => ({
-            id,
-            name: memory,
-          })),
-          units: sum(({ units }) => units),
-          skipped: sum(({ skipped }) => skipped),
-          left: sum(({ left }) => left),
-        };
+        return result;
       }),
     );
   }
 
   /** What was written stands in the ledger; where the desk cannot note it, the next start does. */
-  noteWritten(result: AllUnitsWritten | Written): void {
+  noteWritten(result: AllUnitsWritten | TermsWritten): void {
     try {
       if ('files' in result) {
         for (const { fileId, written } of result.files)
@@ -199,10 +197,7 @@ export class Desk {
     } catch (error) {
       process.stderr.write(`The desk could not note what was written: ${(error as Error).message}\n`);
     }
-    if ('files' in result) {
-      for (const id of new Set(result.files.map(({ written }) => written.memoryId))) this.writtenTo(id);
-      for (const { fileId } of result.files) this.told(fileId ?? 0);
-    }
+    if ('files' in result) for (const { fileId } of result.files) this.told(fileId ?? 0);
   }
 
   private readonly writing = new Set<number>();
@@ -229,13 +224,6 @@ export class Desk {
     if (file.state !== 'ready' || !file.units) throw new ApiError('file-not-ready', { name: file.name });
     this.refuseIfWritten(fileId);
     return file;
-  }
-
-  /** @param memoryId null: any */
-  private writtenTo(memoryId: number | null): void {
-    const { events } = this.context;
-    for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
-    events.tell({ type: 'changed', what: 'memory', ...(memoryId !== null && { id: memoryId }) });
   }
 
   /** The other visible sheets of a workbook are readings of their own. */
@@ -287,7 +275,7 @@ export class Desk {
     this.files.forgetRowDecisions(fileId);
     this.files.update(fileId, { choices: { ...file.choices, ...choices }, decisions: {} });
     const job = this.read(fileId);
-    await this.context.jobs.ended(job.id);
+    await this.context.jobs.ended(job);
     return this.files.get(fileId);
   }
 
@@ -319,7 +307,7 @@ export class Desk {
       roles: { ...roles, ...change.roles },
       steps: { ...file.decisions.steps, ...change.steps },
     };
-    const reading = await this.context.workers.read('proposeFile', { fileId, decisions });
+    const reading = await this.context.workers.run(intakeTasks.proposeFile, { fileId, decisions });
     this.files.update(fileId, { decisions, reading, outcome: null });
     this.evaluateAgain(fileId);
     if (file.units) await this.survey(fileId, {});
@@ -335,7 +323,7 @@ export class Desk {
     const choices = recipe ? { ...file.choices, ...recipe.choices } : file.choices;
     if (JSON.stringify(choices) !== JSON.stringify(file.choices)) {
       this.files.update(fileId, { choices });
-      await this.context.jobs.ended(this.read(fileId).id);
+      await this.context.jobs.ended(this.read(fileId));
     }
     return this.decide(fileId, recipe?.decisions ?? {});
   }
@@ -386,19 +374,19 @@ export class Desk {
     const { name, reading, targetId, clientId } = this.files.get(fileId);
     const pictures = this.pictures.of(clientId).map((picture) => picture.name);
     const rowDecisions = this.files.rowDecisions(fileId);
-    const outcome = await this.context.workers.read(
-      'evaluateFile',
+    const outcome = await this.context.workers.run(
+      intakeTasks.evaluateFile,
       { fileId, name, reading: reading!, rowDecisions, targetId, pictures },
       controls,
     );
     if (this.files.exists(fileId)) this.files.update(fileId, { outcome });
   }
 
-  write(fileId: number, target: IntakeToWrite['target']): Job {
+  write(fileId: number, target: IntakeToWrite['target']): JobOf<'write terms'> {
     const file = this.ready(fileId);
     this.refuseIfWritten(fileId);
-    const { jobs, workers, events } = this.context;
-    const about = { kind: 'write', title: `Writing ${file.name}`, clientId: file.clientId };
+    const { jobs, workers } = this.context;
+    const about = { kind: 'write terms', title: `Writing ${file.name}`, clientId: file.clientId } as const;
     return jobs.start(about, (controls) =>
       this.whileWritten([fileId], async () => {
         const job: IntakeToWrite = {
@@ -410,11 +398,9 @@ export class Desk {
           pictures: this.pictures.of(file.clientId),
           target,
         };
-        const written: Written = await workers.write('writeIntake', job, controls);
+        const written = await workers.run(intakeTasks.writeIntake, job, controls);
         this.noteWritten(written);
         this.keepRecipe(file);
-        for (const what of ['holdings', 'ledger'] as const) events.tell({ type: 'changed', what });
-        events.tell({ type: 'changed', what: 'termbase', id: written.termbaseId });
         this.told(fileId);
         return written;
       }),

@@ -1,6 +1,6 @@
 /** The entries of a staging in blocks: their terms and facets, as lists are found and filtered by. */
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
-import type { BlockMaker } from '../jobs/block-makers.js';
+import type { BlockKind, BlockMaker } from '../jobs/blocks-ahead.js';
 import { facetsOf, termsToFind, type FacetRow, type TermRow } from '../store/concepts.js';
 import { Staging } from '../store/staging.js';
 
@@ -12,7 +12,7 @@ export interface TermsOfEntries {
   readonly facets: readonly FacetRow[];
 }
 
-export class EntryTerms implements BlockMaker<TermsOfEntries> {
+class EntryTerms implements BlockMaker<TermsOfEntries> {
   private readonly staging: Staging;
   private readonly first: number;
 
@@ -38,3 +38,9 @@ export class EntryTerms implements BlockMaker<TermsOfEntries> {
     this.staging.close();
   }
 }
+
+export const entryTerms: BlockKind<ConstructorParameters<typeof EntryTerms>[0], TermsOfEntries> = {
+  module: import.meta.url,
+  make: (args) => new EntryTerms(args),
+};
+export default entryTerms;

@@ -5,7 +5,7 @@ import type { Reading } from '@fair-copy/core/intake/reading.js';
 import type { SourceChoices } from '@fair-copy/files/client-file.js';
 import { ApiError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
-import type { UnitSurvey } from '../memories/schemas.js';
+import type { UnitSurvey } from '@fair-copy/api/memories.js';
 import type { UnitsWritten } from '../memories/take-in.js';
 import type { FileOutcome } from './read-tasks.js';
 import type { Written } from './write-task.js';

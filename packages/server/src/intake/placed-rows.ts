@@ -3,7 +3,7 @@ import type { Evaluation, Placed, RowAhead } from '@fair-copy/core/intake/evalua
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { BlocksAhead } from '../jobs/blocks-ahead.js';
 import { Staging, type StagedRow } from '../store/staging.js';
-import { ROWS } from './row-blocks.js';
+import { ROWS, rowBlocks } from './row-blocks.js';
 
 export function* placedRows(
   evaluation: Evaluation<StagedRow>,
@@ -11,7 +11,7 @@ export function* placedRows(
   reading: Reading,
 ): Generator<Placed<StagedRow>> {
   const staging = Staging.openForReading(path);
-  const blocks = new BlocksAhead('rows', { path, reading }, Math.ceil(staging.count / ROWS));
+  const blocks = new BlocksAhead(rowBlocks, { path, reading }, Math.ceil(staging.count / ROWS));
   let ahead: readonly RowAhead[] = [];
   try {
     for (const row of staging.rows()) {

@@ -31,7 +31,7 @@ import { Staging, type StagedRow } from '../store/staging.js';
 import { Contents } from './contents.js';
 import { requireFitting, requireRoom, type UploadLeft } from './upload-limits.js';
 import { safeFileName, shownName } from '@fair-copy/files/file-names.js';
-import { existingIn } from './existing.js';
+import { existingIn } from '../termbases/existing.js';
 import { placedRows } from './placed-rows.js';
 
 export interface FileToRead {

@@ -1,13 +1,13 @@
 /** The rows of a staging in blocks: what each says by itself. */
 import { RowsAhead, swapFinder, type RowAhead } from '@fair-copy/core/intake/evaluate.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
-import type { BlockMaker } from '../jobs/block-makers.js';
+import type { BlockKind, BlockMaker } from '../jobs/blocks-ahead.js';
 import { Staging } from '../store/staging.js';
 
 /** Rows of a block. */
 export const ROWS = 500;
 
-export class RowBlocks implements BlockMaker<RowAhead[]> {
+class RowBlocks implements BlockMaker<RowAhead[]> {
   private readonly staging: Staging;
   private readonly ahead: RowsAhead;
 
@@ -24,3 +24,9 @@ export class RowBlocks implements BlockMaker<RowAhead[]> {
     this.staging.close();
   }
 }
+
+export const rowBlocks: BlockKind<ConstructorParameters<typeof RowBlocks>[0], RowAhead[]> = {
+  module: import.meta.url,
+  make: (args) => new RowBlocks(args),
+};
+export default rowBlocks;

@@ -22,14 +22,16 @@ import type { Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { TermbasePictures, type PictureFile } from '../store/pictures.js';
 import { Staging, type StagedRow } from '../store/staging.js';
-import { clientById, freeName, termbaseById } from '../store/termbases.js';
+import { clientById } from '../store/clients.js';
+import { freeName } from '../store/names.js';
+import { termbaseById } from '../store/termbases.js';
 import { recorded, type Writing } from '../ledger/operation.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { insertTermbase, namesIn, seeFields, seeShape } from '../termbases/write.js';
 import { conceptOfEntry, originOf } from './contents.js';
-import { existingIn } from './existing.js';
+import { existingIn } from '../termbases/existing.js';
 import { basisOf } from './read-tasks.js';
-import { ENTRIES } from './entry-terms.js';
+import { ENTRIES, entryTerms } from './entry-terms.js';
 import { placedRows } from './placed-rows.js';
 
 export interface IntakeToWrite {
@@ -132,7 +134,7 @@ class IntakeWriting {
     this.entries = staging.countOf('entry');
     this.joined = staging.countOf('joined');
     const blocks = Math.ceil(this.entries / ENTRIES);
-    const terms = new BlocksAhead('terms of entries', { path: this.staging, first }, blocks);
+    const terms = new BlocksAhead(entryTerms, { path: this.staging, first }, blocks);
     try {
       for (let block = 0; block < blocks; block++) {
         this.context.checkpoint((block / blocks) * 0.7);

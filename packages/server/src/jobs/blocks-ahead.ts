@@ -1,9 +1,8 @@
 /**
- * Work that falls into numbered blocks, done ahead by two threads: the one that asks for them in their order, and a
- * helper. Both take blocks from one counter, so whichever has time does the next. This module is both ends of it;
- * what the blocks are is said in `block-makers`. For the one that asks everything is synchronous.
+ * Work that falls into numbered blocks, done ahead by two threads: the one that asks for them in their order, and a helper.
+ * Both take blocks from one counter, so whichever has time does the next. The one that asks never waits: what the helper
+ * has begun and not brought when everything else is done it works out itself. This module is both ends of it.
  */
-import { fileURLToPath } from 'node:url';
 import {
   isMainThread,
   MessageChannel,
@@ -12,24 +11,34 @@ import {
   workerData,
   type MessagePort,
 } from 'node:worker_threads';
-import { BLOCK_MAKERS, type BlockKind, type BlockMaker } from './block-makers.js';
+import { THREAD_OPTIONS, threadFile } from '../threads.js';
+
+export interface BlockMaker<T> {
+  /** Pure in its number: two threads may work out the same block. What it gives back can be sent between threads. */
+  block(number: number): T;
+  close(): void;
+}
+
+/** A kind of blocks: the default export of its module, so that the helper finds it. */
+export interface BlockKind<A, T> {
+  /** The `import.meta.url` of the module. */
+  readonly module: string;
+  make(args: A): BlockMaker<T>;
+}
 
 /** Blocks that may wait to be asked for: memory stays flat. */
 const AHEAD = 24;
 /** Fewer are done before a thread has started. */
 const FEW = 8;
-/** After so many milliseconds a block of the helper is worked out again: it may have died. */
-const PATIENCE = 20_000;
 
-/** Places in the shared numbers: the next block nobody has taken, the block asked for last, messages sent, stop. */
+/** Places in the shared numbers: the next block nobody has taken, the block asked for last, stop. */
 const NEXT = 0;
 const ASKED = 1;
-const SENT = 2;
-const STOP = 3;
+const STOP = 2;
 
 interface Work {
   readonly role: typeof ROLE;
-  readonly kind: BlockKind;
+  readonly module: string;
   readonly args: unknown;
   readonly blocks: number;
   readonly shared: SharedArrayBuffer;
@@ -43,67 +52,49 @@ interface Done {
 
 const ROLE = 'blocks ahead';
 
-// From the sources (in tests) the built thread is used all the same: threads cannot load TypeScript.
-const THREAD = fileURLToPath(
-  new URL(import.meta.url.endsWith('.ts') ? '../../dist/jobs/blocks-ahead.js' : './blocks-ahead.js', import.meta.url),
-);
-
-type ContentOf<K extends BlockKind> = ReturnType<ReturnType<(typeof BLOCK_MAKERS)[K]>['block']>;
-type ArgsOf<K extends BlockKind> = Parameters<(typeof BLOCK_MAKERS)[K]>[0];
-
-export class BlocksAhead<K extends BlockKind> {
-  private readonly maker: BlockMaker<unknown>;
+export class BlocksAhead<A, T> {
+  private readonly maker: BlockMaker<T>;
   private readonly helper: Helper | null;
-  private readonly done = new Map<number, ContentOf<K>>();
+  private readonly done = new Map<number, T>();
 
   /** @param blocks how many there are */
   constructor(
-    kind: K,
-    args: ArgsOf<K>,
+    kind: BlockKind<A, T>,
+    args: A,
     private readonly blocks: number,
   ) {
-    this.maker = BLOCK_MAKERS[kind](args as never);
-    this.helper = blocks < FEW ? null : startHelper(kind, args, blocks);
+    this.maker = kind.make(args);
+    this.helper = blocks < FEW ? null : startHelper(kind.module, args, blocks);
   }
 
   /** Blocks are asked for once each, in ascending order. */
-  take(block: number): ContentOf<K> {
-    return this.helper ? this.shared(block, this.helper) : this.own(block);
+  take(block: number): T {
+    return this.helper ? this.shared(block, this.helper) : this.maker.block(block);
   }
 
-  private own(block: number): ContentOf<K> {
-    return this.maker.block(block) as ContentOf<K>;
-  }
-
-  private shared(block: number, { numbers, port }: Helper): ContentOf<K> {
-    const { done } = this;
+  private shared(block: number, { numbers, port }: Helper): T {
     Atomics.store(numbers, ASKED, block);
     Atomics.notify(numbers, ASKED);
-    let begun = 0;
+    const limit = Math.min(this.blocks, block + AHEAD);
     for (;;) {
-      const sent = Atomics.load(numbers, SENT);
-      this.receive(port);
-      const content = done.get(block);
+      this.receive(port, block);
+      const content = this.done.get(block);
       if (content !== undefined) {
-        done.delete(block);
+        this.done.delete(block);
         return content;
       }
-      if (Atomics.load(numbers, NEXT) < Math.min(this.blocks, block + AHEAD)) {
-        const mine = Atomics.add(numbers, NEXT, 1);
-        if (mine < this.blocks) done.set(mine, this.own(mine));
-        continue;
-      }
-      begun ||= performance.now();
-      if (performance.now() - begun > PATIENCE) return this.own(block);
-      Atomics.wait(numbers, SENT, sent, 100);
+      const mine = Atomics.load(numbers, NEXT) < limit ? Atomics.add(numbers, NEXT, 1) : this.blocks;
+      if (mine >= this.blocks || mine === block) return this.maker.block(block);
+      this.done.set(mine, this.maker.block(mine));
     }
   }
 
-  private receive(port: MessagePort): void {
+  /** Takes what the helper has brought; what was worked out here meanwhile is not wanted any more. */
+  private receive(port: MessagePort, asked: number): void {
     for (;;) {
       const found = receiveMessageOnPort(port) as { readonly message: Done } | undefined;
       if (!found) return;
-      this.done.set(found.message.block, found.message.content as ContentOf<K>);
+      if (found.message.block >= asked) this.done.set(found.message.block, found.message.content as T);
     }
   }
 
@@ -119,12 +110,16 @@ interface Helper {
   stop(): void;
 }
 
-function startHelper(kind: BlockKind, args: unknown, blocks: number): Helper {
-  const shared = new SharedArrayBuffer(4 * Int32Array.BYTES_PER_ELEMENT);
+function startHelper(module: string, args: unknown, blocks: number): Helper {
+  const shared = new SharedArrayBuffer(3 * Int32Array.BYTES_PER_ELEMENT);
   const numbers = new Int32Array(shared);
   const { port1: port, port2 } = new MessageChannel();
-  const work: Work = { role: ROLE, kind, args, blocks, shared, port: port2 };
-  const worker = new Worker(THREAD, { workerData: work, transferList: [port2] });
+  const work: Work = { role: ROLE, module, args, blocks, shared, port: port2 };
+  const worker = new Worker(threadFile(import.meta.url, './blocks-ahead'), {
+    ...THREAD_OPTIONS,
+    workerData: work,
+    transferList: [port2],
+  });
   // Whatever ends it: its blocks are worked out by the one that asks.
   worker.on('error', () => undefined);
   worker.unref();
@@ -138,16 +133,15 @@ function startHelper(kind: BlockKind, args: unknown, blocks: number): Helper {
 }
 
 /** Takes blocks until none is left or it is told to stop. */
-function help({ kind, args, blocks, shared, port }: Work): void {
+async function help({ module, args, blocks, shared, port }: Work): Promise<void> {
   const numbers = new Int32Array(shared);
-  const maker = BLOCK_MAKERS[kind](args as never);
+  const { default: kind } = (await import(module)) as { default: BlockKind<unknown, unknown> };
+  const maker = kind.make(args);
   try {
     while (Atomics.load(numbers, STOP) === 0) {
       const block = Atomics.add(numbers, NEXT, 1);
       if (block >= blocks) return;
       port.postMessage({ block, content: maker.block(block) } satisfies Done);
-      Atomics.add(numbers, SENT, 1);
-      Atomics.notify(numbers, SENT);
       for (
         let asked = Atomics.load(numbers, ASKED);
         Atomics.load(numbers, NEXT) > asked + AHEAD && Atomics.load(numbers, STOP) === 0;
@@ -161,4 +155,4 @@ function help({ kind, args, blocks, shared, port }: Work): void {
   }
 }
 
-if (!isMainThread && (workerData as Work | null)?.role === ROLE) help(workerData as Work);
+if (!isMainThread && (workerData as Work | null)?.role === ROLE) void help(workerData as Work);

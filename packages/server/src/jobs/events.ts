@@ -1,11 +1,5 @@
-/** What the pages are told as it happens, over server-sent events. */
-export type ServerEvent =
-  | { readonly type: 'job'; readonly job: unknown }
-  | {
-      readonly type: 'changed';
-      readonly what: 'clients' | 'holdings' | 'termbase' | 'memory' | 'intake' | 'alignment' | 'ledger' | 'inspection';
-      readonly id?: number;
-    };
+/** Tells the pages what happens. */
+import type { ServerEvent } from '@fair-copy/api/events.js';
 
 export class Events {
   private readonly listeners = new Set<(event: ServerEvent) => void>();

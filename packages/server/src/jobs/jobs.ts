@@ -1,23 +1,15 @@
 /** Long work: in a worker, with progress and Stop; outlives the page that asked for it, and is named if it is cut off. */
+import {
+  JOB_RESULTS,
+  type JobBody,
+  type JobKind,
+  type JobOf,
+  type JobState,
+  type ResultOf,
+} from '@fair-copy/api/jobs.js';
 import { ApiError, bodyOf, carried, StoppedError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { Events } from './events.js';
-
-export type JobState = 'running' | 'done' | 'failed' | 'stopped' | 'interrupted';
-
-export interface Job {
-  readonly id: number;
-  readonly kind: string;
-  readonly title: string;
-  readonly clientId: number | null;
-  readonly state: JobState;
-  /** 0 to 1. */
-  readonly share: number;
-  readonly startedAt: string;
-  readonly endedAt: string | null;
-  readonly error: ErrorBody | null;
-  readonly result: unknown;
-}
 
 export interface JobControls {
   readonly id: number;
@@ -27,7 +19,7 @@ export interface JobControls {
 
 interface JobRow {
   readonly id: number;
-  readonly kind: string;
+  readonly kind: JobKind;
   readonly title: string;
   readonly client_id: number | null;
   readonly state: JobState;
@@ -51,8 +43,8 @@ const AGAIN = 2000;
 
 export class Jobs {
   /** Ended, but the desk could not note it yet. */
-  private readonly unsaved = new Map<number, Job>();
-  private readonly running = new Map<number, { job: Job; stop: SharedArrayBuffer; said: number }>();
+  private readonly unsaved = new Map<number, JobBody>();
+  private readonly running = new Map<number, { job: JobBody; stop: SharedArrayBuffer; said: number }>();
   private readonly endings = new Map<number, Promise<void>>();
 
   constructor(
@@ -75,20 +67,29 @@ export class Jobs {
   }
 
   /** Starts at once and gives back the job; the work goes on. */
-  start(
-    about: { kind: string; title: string; clientId: number | null },
-    work: (controls: JobControls) => Promise<unknown>,
-  ): Job {
+  start<K extends JobKind>(
+    about: { readonly kind: K; readonly title: string; readonly clientId: number | null },
+    work: (controls: JobControls) => Promise<ResultOf<K>>,
+  ): JobOf<K> {
     const startedAt = now();
     const id = Number(
       this.desk
         .prepare("INSERT INTO job (kind, title, client_id, state, started_at) VALUES (?, ?, ?, 'running', ?)")
         .run(about.kind, about.title, about.clientId, startedAt).lastInsertRowid,
     );
-    const job: Job = { id, ...about, state: 'running', share: 0, startedAt, endedAt: null, error: null, result: null };
+    const job: JobOf<K> = {
+      id,
+      ...about,
+      state: 'running',
+      share: 0,
+      startedAt,
+      endedAt: null,
+      error: null,
+      result: null,
+    };
     const stop = new SharedArrayBuffer(4);
-    this.running.set(id, { job, stop, said: 0 });
-    this.events.tell({ type: 'job', job });
+    this.running.set(id, { job: job as JobBody, stop, said: 0 });
+    this.events.tell({ type: 'job', job: job as JobBody });
     const ending = work({ id, stop, onProgress: (share) => this.progress(id, share) }).then(
       (result) => this.end(id, 'done', null, result),
       (error: unknown) =>
@@ -101,9 +102,9 @@ export class Jobs {
   }
 
   /** Resolves when the job has ended, however it did. */
-  async ended(id: number): Promise<Job> {
+  async ended<K extends JobKind>({ id }: JobOf<K>): Promise<JobOf<K>> {
     await this.endings.get(id);
-    return this.get(id);
+    return this.get(id) as unknown as JobOf<K>;
   }
 
   stop(id: number): void {
@@ -111,14 +112,14 @@ export class Jobs {
     if (running) Atomics.store(new Int32Array(running.stop), 0, 1);
   }
 
-  get(id: number): Job {
+  get(id: number): JobBody {
     const row = this.desk.prepare<[number], JobRow>('SELECT * FROM job WHERE id = ?').get(id);
     if (!row) throw new ApiError('not-found', { what: 'job' });
     return this.live(row);
   }
 
   /** The newest first. */
-  list(limit = 30): Job[] {
+  list(limit = 30): JobBody[] {
     return this.desk
       .prepare<[number], JobRow>('SELECT * FROM job ORDER BY id DESC LIMIT ?')
       .all(limit)
@@ -130,12 +131,12 @@ export class Jobs {
     await Promise.all(this.endings.values());
   }
 
-  private live(row: JobRow): Job {
+  private live(row: JobRow): JobBody {
     return (
       this.running.get(row.id)?.job ??
-      this.unsaved.get(row.id) ?? {
+      this.unsaved.get(row.id) ??
+      ({
         id: row.id,
-        kind: row.kind,
         title: row.title,
         clientId: row.client_id,
         state: row.state,
@@ -143,8 +144,8 @@ export class Jobs {
         startedAt: row.started_at,
         endedAt: row.ended_at,
         error: row.error ? (JSON.parse(row.error) as ErrorBody) : null,
-        result: row.result ? (JSON.parse(row.result) as unknown) : null,
-      }
+        ...resultOf(row),
+      } as JobBody)
     );
   }
 
@@ -160,14 +161,14 @@ export class Jobs {
 
   private end(id: number, state: JobState, error: ErrorBody | null, result: unknown): void {
     const { job } = this.running.get(id)!;
-    const ended: Job = {
+    const ended = {
       ...job,
       state,
       share: state === 'done' ? 1 : 0,
       endedAt: now(),
       error,
       result: result ?? null,
-    };
+    } as JobBody;
     this.unsaved.set(id, ended);
     this.running.delete(id);
     this.endings.delete(id);
@@ -176,7 +177,7 @@ export class Jobs {
   }
 
   /** On a full disk the end of a job is known all the same, and noted as soon as there is room. */
-  private save(job: Job): void {
+  private save(job: JobBody): void {
     try {
       this.desk
         .prepare('UPDATE job SET state = ?, share = ?, ended_at = ?, error = ?, result = ? WHERE id = ?')
@@ -196,6 +197,22 @@ export class Jobs {
       }, AGAIN).unref();
     }
   }
+}
+
+/** Jobs of earlier versions had other kinds and results: of those only that they were done is told. */
+function resultOf({ kind, result }: JobRow): Pick<JobBody, 'kind' | 'result'> {
+  const schema = JOB_RESULTS[kind] as (typeof JOB_RESULTS)[JobKind] | undefined;
+  if (!schema) return { kind: 'read', result: null };
+  const read = result === null ? null : schema.safeParse(JSON.parse(result));
+  return { kind, result: read?.success ? read.data : null } as Pick<JobBody, 'kind' | 'result'>;
+}
+
+/** What the jobs of a kind wrote. Those of an earlier version are not among them. */
+export function settledResults<K extends JobKind>(settled: readonly SettledJob[], kind: K): ResultOf<K>[] {
+  return settled.flatMap(({ result }) => {
+    const read = result === null ? null : JOB_RESULTS[kind].safeParse(JSON.parse(result));
+    return read?.success ? [read.data as ResultOf<K>] : [];
+  });
 }
 
 export function now(): string {

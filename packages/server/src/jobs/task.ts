@@ -1,7 +1,10 @@
-/** What a worker task gets besides its arguments, and the shape in which its result travels back. */
+/** Tasks: work of the threads beside the main one. What a task gets besides its arguments, and how its result travels back. */
+import type { Change, Changing } from '@fair-copy/api/events.js';
 import { StoppedError, type Carried } from '../errors.js';
 
 export class TaskContext {
+  private readonly told = new Map<string, Change>();
+
   constructor(
     readonly dataDir: string,
     private readonly stopFlag: Int32Array | null,
@@ -15,10 +18,53 @@ export class TaskContext {
     if (this.stopFlag && Atomics.load(this.stopFlag, 0) === 1) throw new StoppedError('stopped');
     if (share !== undefined) this.say(share);
   }
+
+  /** Pages that show this are told once the task has ended. Operations in the ledger say by themselves what they change. */
+  changed(what: Changing, id?: number): void {
+    this.told.set(`${what} ${id ?? ''}`, { what, ...(id !== undefined && { id }) });
+  }
+
+  get changes(): readonly Change[] {
+    return [...this.told.values()];
+  }
+}
+
+/**
+ * One that writes; one that reads client files and works on the desk; one for short answers that a page waits for; one for
+ * long looks through termbases and memories.
+ */
+export type Thread = 'writer' | 'reader' | 'finder' | 'surveyor';
+
+type Run<A, V> = (args: A, context: TaskContext) => V | Promise<V>;
+
+/** Loaded by its thread when it is first asked for, so that a thread holds no more than its own work. */
+export interface Task<A, V> {
+  /** Unique among all tasks. */
+  readonly name: string;
+  readonly thread: Thread;
+  load(): Promise<Run<A, V>>;
+}
+
+type Unnamed<A, V> = Omit<Task<A, V>, 'name'>;
+type Load<A, V> = () => Promise<Run<A, V>>;
+
+export const writing = <A, V>(load: Load<A, V>): Unnamed<A, V> => ({ thread: 'writer', load });
+export const reading = <A, V>(load: Load<A, V>): Unnamed<A, V> => ({ thread: 'reader', load });
+export const finding = <A, V>(load: Load<A, V>): Unnamed<A, V> => ({ thread: 'finder', load });
+export const surveying = <A, V>(load: Load<A, V>): Unnamed<A, V> => ({ thread: 'surveyor', load });
+
+export type Tasks = Readonly<Record<string, Task<never, unknown>>>;
+
+/** Gives each task its name. */
+export function tasks<const T extends Readonly<Record<string, Unnamed<never, unknown>>>>(
+  all: T,
+): { readonly [N in keyof T]: T[N] extends Unnamed<infer A, infer V> ? Task<A, V> : never } {
+  return Object.fromEntries(Object.entries(all).map(([name, task]) => [name, { ...task, name }])) as never;
 }
 
 export type TaskReply =
-  { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly error: Carried };
+  | { readonly ok: true; readonly value: unknown; readonly changes: readonly Change[] }
+  | { readonly ok: false; readonly error: Carried };
 
 export interface TaskMessage {
   readonly name: string;

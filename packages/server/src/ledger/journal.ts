@@ -5,7 +5,7 @@
  * the latest at the next start: an operation that went forward is taken back, an undo or redo is finished.
  */
 import { ApiError } from '../errors.js';
-import { settleUnitFindings } from '../inspection/settle.js';
+import { settleUnitFindings } from '../store/settle-findings.js';
 import { DamagedFileError, type Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';

@@ -4,7 +4,7 @@
  */
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
-import { settleUnitFindings } from '../inspection/settle.js';
+import { settleUnitFindings } from '../store/settle-findings.js';
 import type { Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
@@ -36,7 +36,7 @@ export function recorded<T>(context: TaskContext, about: NewEntry, work: (writin
   const now = new Date().toISOString();
   db.exec('BEGIN IMMEDIATE');
   try {
-    const entry = new LedgerEntry(db, now, about);
+    const entry = new LedgerEntry(db, context, now, about);
     const result = work({ db, entry, now });
     noteJob(db, context.jobId, entry.id, result);
     committed(db, 'ledger');
@@ -76,7 +76,7 @@ export async function recordedWith<T>(
     db.exec('BEGIN IMMEDIATE');
     for (const file of files) file.db.exec('BEGIN IMMEDIATE');
     const now = new Date().toISOString();
-    const entry = new LedgerEntry(db, now, { memoryId: rows[0]?.id ?? null, ...about }, announced.ledgerId);
+    const entry = new LedgerEntry(db, context, now, { memoryId: rows[0]?.id ?? null, ...about }, announced.ledgerId);
     const memories = files.map((file, i): ChangingMemory => {
       entry.touchUnits(rows[i]!.id);
       // Before the work, so that it knows of the origins which were there.

@@ -1,4 +1,6 @@
 /** What an operation notes of itself while it runs: enough to undo it as a whole and to do it again. */
+import type { Changing } from '@fair-copy/api/events.js';
+import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
 import type { EntityName } from './entities.js';
 
@@ -16,6 +18,9 @@ export interface NewEntry {
   readonly memoryId?: number | null;
 }
 
+/** What pages show of whole resources, by the first word of an entity's name. */
+const WHOLES: Readonly<Record<string, Changing>> = { client: 'clients', termbase: 'termbase', memory: 'memory' };
+
 /** Written to while an operation runs inside its transaction. */
 export class LedgerEntry {
   private readonly insert;
@@ -24,6 +29,7 @@ export class LedgerEntry {
   /** @param id reserved for it, or null: the next free one */
   constructor(
     private readonly db: Db,
+    private readonly context: Pick<TaskContext, 'changed'>,
     now: string,
     entry: NewEntry,
     id: number | null = null,
@@ -49,6 +55,7 @@ export class LedgerEntry {
       'INSERT OR IGNORE INTO touched (ledger_id, kind, resource_id, change_id) VALUES (?, ?, ?, ?)',
     );
     if (entry.termbaseId !== null) this.touch('termbase', entry.termbaseId);
+    for (const what of ['ledger', 'holdings', 'inspection'] as const) context.changed(what);
   }
 
   readonly id: number;
@@ -56,6 +63,8 @@ export class LedgerEntry {
   /** Call before the change; the first state noted within an operation is the one that undo goes back to. */
   before(entity: EntityName, id: number, state: unknown): void {
     this.insert.run(this.id, entity, id, state === null ? null : JSON.stringify(state));
+    const whole = WHOLES[entity.split(' ')[0]!];
+    if (whole) this.context.changed(whole, id);
   }
 
   created(entity: EntityName, id: number): void {
@@ -76,11 +85,13 @@ export class LedgerEntry {
   /** What belongs to a termbase or memory is changed. */
   touch(kind: ResourceKind, id: number): void {
     this.touching.run(this.id, kind, id, null);
+    this.context.changed(kind, id);
   }
 
   /** Units are changed: the memory's file keeps them under this entry's number. */
   touchUnits(memoryId: number): void {
     this.touching.run(this.id, 'memory', memoryId, this.id);
+    this.context.changed('memory', memoryId);
   }
 
   describe(

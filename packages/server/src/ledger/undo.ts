@@ -1,6 +1,7 @@
 /** Undoing an operation as a whole, and doing it again. */
+import { CHANGING } from '@fair-copy/api/events.js';
 import { ApiError } from '../errors.js';
-import { settleUnitFindings } from '../inspection/settle.js';
+import { settleUnitFindings } from '../store/settle-findings.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
@@ -32,6 +33,8 @@ function turn(id: number, direction: Direction, context: TaskContext): { readonl
   endUnsettled(dataDir);
   const db = workspaceForWriting(dataDir);
   const { title } = requireTurnable(db, id, direction);
+  // It may touch anything.
+  for (const what of CHANGING) if (what !== 'alignment') context.changed(what);
   refuseIfBlocked(db, id, direction);
   const memories = memoriesOf(db, id);
   if (memories.length === 0) turnInWorkspace(db, id, direction, context.jobId);

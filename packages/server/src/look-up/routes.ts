@@ -1,23 +1,7 @@
-import { z } from 'zod';
+import { lookUpContract } from '@fair-copy/api/look-up.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
-import type { Api } from '../api.js';
+import { serve, type Api } from '../serve.js';
 import type { Context } from '../context.js';
-
-const found = z.object({
-  terms: z.array(
-    z.object({
-      concept: z.number(),
-      termbaseId: z.number(),
-      termbase: z.string(),
-      client: z.string(),
-      language: z.string(),
-      text: z.string(),
-      others: z.string(),
-    }),
-  ),
-  termbases: z.array(z.object({ id: z.number(), name: z.string(), client: z.string() })),
-});
-export type LookUpBody = z.infer<typeof found>;
 
 interface TermHit {
   readonly concept_id: number;
@@ -46,43 +30,33 @@ export function lookUpRoutes(api: Api, { workspace }: Context): void {
     'SELECT text FROM term WHERE concept_id = ? AND language <> ? ORDER BY ordinal LIMIT 3',
   );
 
-  api.get(
-    '/look-up',
-    {
-      schema: {
-        summary: 'Terms that begin with a text, then those that hold it; termbases by name',
-        querystring: z.object({ q: z.string().max(200), client: z.coerce.number().int().optional() }),
-        response: { 200: found },
-      },
-    },
-    async (request) => {
-      const q = foldForSearch(request.query.q).trim();
-      const all = ranges.all({ client: request.query.client ?? null });
-      const named = all.filter((t) => q !== '' && foldForSearch(t.name).includes(q)).slice(0, 5);
-      const hits: TermHit[] = [];
-      if (q !== '') {
-        for (const { id } of all)
-          for (const { language } of languages.all(id))
-            hits.push(...beginning.all(id, language, q, q + '\u{10FFFF}', ENOUGH));
-        for (const { id } of all) if (hits.length < ENOUGH) hits.push(...part.all(id, q, ENOUGH - hits.length));
-      }
-      const byId = new Map(all.map((t) => [t.id, t]));
-      const terms = hits.sort((a, b) => a.text.length - b.text.length).slice(0, ENOUGH);
-      return {
-        termbases: named,
-        terms: terms.map((hit) => ({
-          concept: hit.concept_id,
-          termbaseId: hit.termbase_id,
-          termbase: byId.get(hit.termbase_id)!.name,
-          client: byId.get(hit.termbase_id)!.client,
-          language: hit.language,
-          text: hit.text,
-          others: others
-            .all(hit.concept_id, hit.language)
-            .map((row) => row.text)
-            .join(' · '),
-        })),
-      };
-    },
-  );
+  serve(api, lookUpContract, 'GET /look-up', async (request) => {
+    const q = foldForSearch(request.query.q).trim();
+    const all = ranges.all({ client: request.query.client ?? null });
+    const named = all.filter((t) => q !== '' && foldForSearch(t.name).includes(q)).slice(0, 5);
+    const hits: TermHit[] = [];
+    if (q !== '') {
+      for (const { id } of all)
+        for (const { language } of languages.all(id))
+          hits.push(...beginning.all(id, language, q, q + '\u{10FFFF}', ENOUGH));
+      for (const { id } of all) if (hits.length < ENOUGH) hits.push(...part.all(id, q, ENOUGH - hits.length));
+    }
+    const byId = new Map(all.map((t) => [t.id, t]));
+    const terms = hits.sort((a, b) => a.text.length - b.text.length).slice(0, ENOUGH);
+    return {
+      termbases: named,
+      terms: terms.map((hit) => ({
+        concept: hit.concept_id,
+        termbaseId: hit.termbase_id,
+        termbase: byId.get(hit.termbase_id)!.name,
+        client: byId.get(hit.termbase_id)!.client,
+        language: hit.language,
+        text: hit.text,
+        others: others
+          .all(hit.concept_id, hit.language)
+          .map((row) => row.text)
+          .join(' · '),
+      })),
+    };
+  });
 }

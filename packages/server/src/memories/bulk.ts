@@ -13,8 +13,8 @@ import { PATTERN_TIME, withinTime } from '../jobs/within-time.js';
 import { changedUnit } from './change.js';
 import { changedNow, inMemory } from './edit.js';
 import { passing } from './find/passing.js';
-import type { UnitBulk, UnitBulkPreview, UnitSelection } from './schemas.js';
-import { memoryById, type MemoryRow } from './store.js';
+import type { UnitBulk, UnitBulkPreview, UnitSelection } from '@fair-copy/api/memories.js';
+import { memoryById, type MemoryRow } from '../store/memories.js';
 import { ownMemory } from './take-in.js';
 
 const EXAMPLES = 12;

@@ -3,7 +3,7 @@ import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { withProp, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import { ApiError } from '../errors.js';
-import type { UnitChange } from './schemas.js';
+import type { UnitChange } from '@fair-copy/api/memories.js';
 
 /** The very same unit where nothing changes, null where it goes. */
 export function changedUnit(unit: Unit, change: UnitChange): Unit | null {

@@ -12,7 +12,7 @@ import type { Db } from '../store/database.js';
 import type { MemoryFile, StoredUnit } from '../store/memory-file.js';
 import { historyOf, type UnitChanges } from '../store/unit-changes.js';
 import { workspaceForWriting } from '../store/workspace.js';
-import { memoryById, type MemoryRow } from './store.js';
+import { memoryById, type MemoryRow } from '../store/memories.js';
 import { unitVersion } from './shown.js';
 
 /** One operation on the units of a memory. */

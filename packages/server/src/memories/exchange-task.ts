@@ -10,11 +10,12 @@ import type { TaskContext } from '../jobs/task.js';
 import { conceptsOf, ConceptWriter } from '../store/concepts.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
-import { freeName, termbaseById } from '../store/termbases.js';
+import { freeName } from '../store/names.js';
+import { termbaseById } from '../store/termbases.js';
 import { recorded } from '../ledger/operation.js';
 import { workspaceForWriting } from '../store/workspace.js';
-import type { UnitSelection } from './schemas.js';
-import { memoryById, memoryNames } from './store.js';
+import type { UnitSelection } from '@fair-copy/api/memories.js';
+import { memoryById, memoryNames } from '../store/memories.js';
 import { selected } from './bulk.js';
 import { insertMemory, withNewFile } from './resources.js';
 

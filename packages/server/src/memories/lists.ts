@@ -4,7 +4,8 @@
  */
 import type { Workers } from '../jobs/workers.js';
 import type { FoundUnits } from './find/find-tasks.js';
-import type { UnitFilter, UnitSort } from './schemas.js';
+import type { UnitFilter, UnitSort } from '@fair-copy/api/memories.js';
+import { memoryTasks } from './tasks.js';
 
 /** A page gets what there is after so many milliseconds. */
 const SCREEN = 200;
@@ -147,7 +148,7 @@ class UnitList {
 
   private async piece(): Promise<void> {
     const { file, filter, sort } = this.of;
-    const { upTo, ids }: FoundUnits = await this.workers.find('findUnits', {
+    const { upTo, ids }: FoundUnits = await this.workers.run(memoryTasks.findUnits, {
       file,
       filter,
       after: this.upTo,
@@ -160,7 +161,9 @@ class UnitList {
       return;
     }
     const found = this.found.slice(0, this.count);
-    this.ordered = this.inFileOrder ? found : await this.workers.find('orderUnits', { file, ids: found, sort });
+    this.ordered = this.inFileOrder
+      ? found
+      : await this.workers.run(memoryTasks.orderUnits, { file, ids: found, sort });
     this.found = new Uint32Array(0);
   }
 

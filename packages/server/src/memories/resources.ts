@@ -6,9 +6,10 @@ import { recorded, type Writing } from '../ledger/operation.js';
 import { removeDatabase } from '../store/files.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
-import { clientById, freeName } from '../store/termbases.js';
+import { clientById } from '../store/clients.js';
+import { freeName } from '../store/names.js';
 import { workspaceForWriting } from '../store/workspace.js';
-import { memoryById, memoryNames } from './store.js';
+import { memoryById, memoryNames } from '../store/memories.js';
 
 export function createMemory(
   { clientId, name, subject }: { readonly clientId: number; readonly name: string; readonly subject: string },

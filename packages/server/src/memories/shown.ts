@@ -1,6 +1,6 @@
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { versionOf } from '../store/version.js';
-import type { UnitBody } from './schemas.js';
+import type { UnitBody } from '@fair-copy/api/memories.js';
 
 /** Which state of a unit it is: what an edit says it has seen. */
 export function unitVersion({ attributes, props, notes, variants }: Unit): string {

@@ -6,6 +6,7 @@ import { existsSync, linkSync } from 'node:fs';
 import type { ReadUnit } from '@fair-copy/core/formats/tmx/units.js';
 import { textHash, type Unit } from '@fair-copy/core/memory/unit.js';
 import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
+import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { putInPlace, removeDatabase } from '../store/files.js';
 import { MemoryBuilder } from '../store/memory-builder.js';
@@ -16,7 +17,8 @@ import { pathsOf } from '../store/paths.js';
 export interface FileOfUnits {
   /** The name of its staged memory. */
   readonly staged: string;
-  readonly sha256: string;
+  /** Null: of no file; they were staged as they are (`stageUnits`). */
+  readonly sha256: string | null;
   readonly name: string;
   readonly open: UnitFileOptions;
 }
@@ -91,12 +93,38 @@ export function stage(file: FileOfUnits, context: TaskContext, see: (read: ReadU
   return stageAt(pathsOf(context.dataDir).stagedMemory(file.staged), file, context, see);
 }
 
+/** Stages units that come from no file. */
+export async function stageUnits(
+  { staged, name }: { readonly staged: string; readonly name: string },
+  units: Iterable<Unit>,
+  context: TaskContext,
+): Promise<void> {
+  const builder = new MemoryBuilder(pathsOf(context.dataDir).stagedMemory(staged), name);
+  const order = new InFileOrder((unit, at) => builder.add(unit, at));
+  try {
+    let number = 0;
+    for (const unit of units) {
+      order.add(unit, ++number);
+      if (number % 1000 === 0) {
+        context.checkpoint();
+        await builder.breathe();
+      }
+    }
+    order.end();
+    await builder.finish({ [BASIS]: basisOf({ staged, sha256: null, name, open: {} }), left: '0' });
+  } catch (error) {
+    await builder.abandon();
+    throw error;
+  }
+}
+
 async function stageAt(
   path: string,
   file: FileOfUnits,
   context: TaskContext,
   see: (read: ReadUnit) => void,
 ): Promise<UnitFile> {
+  if (file.sha256 === null) throw new ApiError('not-found', { what: 'staged unit' });
   const source = await UnitFile.open(pathsOf(context.dataDir).original(file.sha256), file.name, file.open);
   const builder = new MemoryBuilder(path, file.name);
   const order = new InFileOrder((unit, at) => builder.add(unit, at));

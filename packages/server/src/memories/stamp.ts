@@ -1,7 +1,7 @@
 /** What is said of every unit that is written to a memory. */
 import { z } from 'zod';
 import type { Db } from '../store/database.js';
-import { clientById } from '../store/termbases.js';
+import { clientById } from '../store/clients.js';
 import type { Stamp } from './take-in.js';
 
 export const stampBody = {

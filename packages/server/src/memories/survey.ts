@@ -1,6 +1,6 @@
 /** A file on the desk as units: what it holds and what could not be taken, before anything is written. */
 import type { TaskContext } from '../jobs/task.js';
-import type { UnitBody, UnitSurvey } from './schemas.js';
+import type { UnitBody, UnitSurvey } from '@fair-copy/api/memories.js';
 import { shownUnit } from './shown.js';
 import { stage, type FileOfUnits } from './staged.js';
 

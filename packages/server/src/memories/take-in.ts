@@ -10,13 +10,14 @@ import { recorded, recordedWith } from '../ledger/operation.js';
 import type { NewEntry } from '../ledger/record.js';
 import type { Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
-import { propFact } from '../store/unit-columns.js';
+import { propFact, type UnitPlace } from '../store/unit-columns.js';
 import { pathsOf } from '../store/paths.js';
-import { clientById, freeName } from '../store/termbases.js';
+import { clientById } from '../store/clients.js';
+import { freeName } from '../store/names.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { insertMemory, newMemoryFile } from './resources.js';
 import { claimStaged, giveBack, InFileOrder, setUsed, type FileOfUnits } from './staged.js';
-import { memoryById, memoryNames, type MemoryRow } from './store.js';
+import { memoryById, memoryNames, type MemoryRow } from '../store/memories.js';
 
 export interface Stamp {
   readonly subject: string;
@@ -192,21 +193,55 @@ async function addFiles(
   const all: Counts[] = [];
   const keys = new Set<number>();
   for (const [i, one] of files.entries()) {
-    const source = await UnitFile.open(pathsOf(context.dataDir).original(one.sha256), one.name, one.open);
-    try {
-      const intake = new UnitIntake(file, source, one.name, job, keys);
-      await intake.take(made, (share) => context.checkpoint(((i + share) / files.length) * 0.93));
-      if (intake.units === 0 && job.files.length === 1) throw new ApiError('nothing-to-write', { name: one.name });
-      all.push({ units: intake.units, skipped: intake.skipped, left: source.seen.left.length });
-    } finally {
-      source.close();
-    }
+    const intake = new UnitIntake(file, one.name, job, keys, made);
+    const progress = (share: number): void => context.checkpoint(((i + share) / files.length) * 0.93);
+    const left =
+      one.sha256 === null ? takeStaged(one, intake, context) : await takeFile(one, intake, context, progress);
+    if (intake.units === 0 && job.files.length === 1) throw new ApiError('nothing-to-write', { name: one.name });
+    all.push({ units: intake.units, skipped: intake.skipped, left });
     // So that duplicates are found among what came with the files before.
     file.settle();
   }
   if (files.length > 0 && job.target.kind === 'existing' && all.every(({ units }) => units === 0))
     throw new ApiError('nothing-to-write', { name: files[0]!.name });
   return all;
+}
+
+/** The units of a client file. @returns how many could not be taken */
+async function takeFile(
+  { sha256, name, open }: UnitFileToWrite,
+  intake: UnitIntake,
+  { dataDir }: TaskContext,
+  progress: (share: number) => void,
+): Promise<number> {
+  const source = await UnitFile.open(pathsOf(dataDir).original(sha256!), name, open);
+  try {
+    const order = new InFileOrder((unit, at) => intake.take(unit, at));
+    for await (const batch of source.units()) {
+      progress(source.share);
+      for (const { unit, number } of batch) order.add(unit, number);
+    }
+    order.end();
+    return source.seen.left.length;
+  } finally {
+    source.close();
+  }
+}
+
+/** Units that were staged as they are. */
+function takeStaged({ staged }: UnitFileToWrite, intake: UnitIntake, context: TaskContext): number {
+  const source = MemoryFile.openForReading(pathsOf(context.dataDir).stagedMemory(staged));
+  try {
+    const order = new InFileOrder((unit, at) => intake.take(unit, at));
+    for (const unit of source.units()) {
+      if (unit.place % 1000 === 0) context.checkpoint();
+      order.add(unit, unit.place);
+    }
+    order.end();
+    return 0;
+  } finally {
+    source.close();
+  }
 }
 
 function aboutIntake({ clientId, files }: UnitsToWrite): NewEntry {
@@ -256,38 +291,35 @@ class UnitIntake {
   units = 0;
   skipped = 0;
   private readonly stamps: readonly Prop[];
+  private readonly originId: number;
+  private readonly there;
 
-  /** @param keys of what came with this operation */
+  /**
+   * @param keys of what came with this operation
+   * @param made told of the number of each unit
+   */
   constructor(
     private readonly file: MemoryFile,
-    private readonly source: UnitFile,
-    private readonly name: string,
-    private readonly job: UnitsToWrite,
+    name: string,
+    job: UnitsToWrite,
     private readonly keys: Set<number>,
+    private readonly made: (id: number) => void,
   ) {
     this.stamps = stampsOf(job.stamp);
+    this.originId = file.addOrigin(name, new Date().toISOString());
+    this.there = job.duplicates === 'skip' ? file.db.prepare<[number]>('SELECT 1 FROM unit WHERE key = ?') : null;
   }
 
-  async take(made: (id: number) => void, progress: (share: number) => void): Promise<void> {
-    const { file, source, job } = this;
-    const originId = file.addOrigin(this.name, new Date().toISOString());
-    const there = job.duplicates === 'skip' ? file.db.prepare<[number]>('SELECT 1 FROM unit WHERE key = ?') : null;
-    const order = new InFileOrder((unit, at) => {
-      if (there) {
-        const key = unitKey(unit);
-        if (this.keys.has(key) || there.get(key) !== undefined) {
-          this.skipped++;
-          return;
-        }
-        this.keys.add(key);
+  take(unit: Unit, at: UnitPlace): void {
+    if (this.there) {
+      const key = unitKey(unit);
+      if (this.keys.has(key) || this.there.get(key) !== undefined) {
+        this.skipped++;
+        return;
       }
-      made(file.write.add(stamped(unit, this.stamps), { originId, ...at }));
-      this.units++;
-    });
-    for await (const batch of source.units()) {
-      progress(source.share);
-      for (const { unit, number } of batch) order.add(unit, number);
+      this.keys.add(key);
     }
-    order.end();
+    this.made(this.file.write.add(stamped(unit, this.stamps), { originId: this.originId, ...at }));
+    this.units++;
   }
 }

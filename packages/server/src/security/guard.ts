@@ -68,7 +68,6 @@ export function guard(app: FastifyInstance, { passphrase }: Security): void {
     if (!passphrase && !isThisMachine(request.headers.host)) throw new ApiError('not-allowed');
     if (!sameOrigin(request)) throw new ApiError('not-allowed');
   });
-  app.get('/api/session', { schema: { hide: true } }, async () => ({ passphrase: passphrase !== undefined }));
   if (passphrase) demandPassphrase(app, passphrase);
 }
 

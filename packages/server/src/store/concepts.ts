@@ -3,7 +3,7 @@ import { isFilterable } from '@fair-copy/core/termbase/categories.js';
 import type { Concept, ConceptBody, ConceptId, Fields } from '@fair-copy/core/termbase/concept.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import type { Db } from './database.js';
-import type { Writing } from '../ledger/operation.js';
+import type { Noting } from './noting.js';
 
 export interface StoredConcept {
   readonly termbaseId: number;
@@ -135,7 +135,7 @@ export function attachStaging(db: Db, path: string): () => void {
  * @param entries the id of the first entry of all, and the ranks of those that are copied now
  */
 export function copyConcepts(
-  { db, entry, now }: Writing,
+  { db, entry, now }: Noting,
   termbaseId: number,
   entries: { readonly first: number; readonly from: number; readonly to: number },
 ): void {

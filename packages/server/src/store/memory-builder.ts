@@ -6,8 +6,8 @@
 import { once } from 'node:events';
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { THREAD_OPTIONS, threadFile } from '../threads.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { putInPlace, removeDatabase } from './files.js';
@@ -61,14 +61,6 @@ type Reply =
   | { readonly kind: 'done' }
   | { readonly kind: 'failed'; readonly why: string; readonly code: string | undefined };
 
-// From the sources (in tests) the built thread is used all the same: threads cannot load TypeScript.
-const THREAD = fileURLToPath(
-  new URL(
-    import.meta.url.endsWith('.ts') ? '../../dist/store/memory-builder.js' : './memory-builder.js',
-    import.meta.url,
-  ),
-);
-
 let buildings = 0;
 
 export class MemoryBuilder {
@@ -91,7 +83,10 @@ export class MemoryBuilder {
     // Two that build for the same place do not meet: the one that ends last stays.
     this.building = `${path}.${process.pid}-${++buildings}.part`;
     const setting: Setting = { role: ROLE, path: this.building, origin, at: new Date().toISOString() };
-    this.worker = new Worker(THREAD, { workerData: setting });
+    this.worker = new Worker(threadFile(import.meta.url, './memory-builder'), {
+      ...THREAD_OPTIONS,
+      workerData: setting,
+    });
     this.worker.on('message', (reply: Reply) => {
       if (reply.kind === 'taken') this.ahead--;
       else if (reply.kind === 'done') this.isDone = true;

@@ -1,7 +1,7 @@
 /** Pictures of a termbase: which stored file a concept means by a name. */
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import type { Db } from './database.js';
-import type { Writing } from '../ledger/operation.js';
+import type { Noting } from './noting.js';
 
 /** A picture that came with client files. */
 export interface PictureFile {
@@ -22,7 +22,7 @@ export class TermbasePictures {
   private readonly done = new Set<string>();
 
   constructor(
-    private readonly writing: Writing,
+    private readonly writing: Noting,
     private readonly termbaseId: number,
     files: readonly PictureFile[],
   ) {
@@ -39,7 +39,7 @@ export class TermbasePictures {
 }
 
 /** A picture under a name; another one of that name gives way. */
-export function putPicture({ db, entry }: Writing, termbaseId: number, file: PictureFile): void {
+export function putPicture({ db, entry }: Noting, termbaseId: number, file: PictureFile): void {
   const there = pictureNamed(db, termbaseId, file.name);
   if (there?.sha256 === file.sha256) return;
   if (there) {

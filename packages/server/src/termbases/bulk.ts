@@ -14,7 +14,7 @@ import { termbaseById } from '../store/termbases.js';
 import { recorded, type Writing } from '../ledger/operation.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { addWordFunction, conceptsInList, type ListFilter } from './list.js';
-import type { BulkBody, BulkPreviewBody, SelectionBody } from './schemas.js';
+import type { BulkBody, BulkPreviewBody, SelectionBody } from '@fair-copy/api/termbases.js';
 import { firstTerm, seeFields, settleFindings } from './write.js';
 
 export interface Bulk extends BulkBody {
@@ -45,8 +45,9 @@ export function previewBulk(job: Bulk, context: TaskContext): BulkPreviewBody {
     let changed = 0;
     for (const [i, id] of ids.entries()) {
       if (i % 500 === 0) context.checkpoint(i / ids.length);
-      const body = readConcept(db, id)?.body;
-      if (!body) continue;
+      const stored = readConcept(db, id);
+      if (stored?.termbaseId !== job.termbaseId) continue;
+      const { body } = stored;
       const after = changedBody(body, job);
       if (after === body) continue;
       changed++;
@@ -118,10 +119,12 @@ function merge(writing: Writing, ids: readonly number[], job: Bulk): number {
 function bodiesOf(db: Db, ids: readonly number[], job: Bulk): ({ readonly id: number } & StoredConcept)[] {
   if (ids.length < 2) throw new ApiError('merge-one');
   if (ids.length > MERGE_LIMIT) throw new ApiError('merge-many', { limit: String(MERGE_LIMIT) });
-  return ids.flatMap((id) => {
+  const bodies = ids.flatMap((id) => {
     const stored = readConcept(db, id);
     return stored && stored.termbaseId === job.termbaseId ? [{ id, ...stored }] : [];
   });
+  if (bodies.length < 2) throw new ApiError('merge-one');
+  return bodies;
 }
 
 function takePictures(writing: Writing, body: ConceptBody, from: number, to: number): void {

@@ -5,7 +5,7 @@ import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading, type Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
-import type { RecognizedBody } from './schemas.js';
+import type { RecognizedBody } from '@fair-copy/api/termbases.js';
 
 export interface TextToTry {
   readonly termbaseId: number;

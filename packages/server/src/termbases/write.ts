@@ -23,7 +23,9 @@ import type { ShapeSeen } from '../ledger/entities.js';
 import { putPicture, type PictureFile } from '../store/pictures.js';
 import type { Db } from '../store/database.js';
 import { versionOf } from '../store/version.js';
-import { clientById, freeName, termbaseById } from '../store/termbases.js';
+import { clientById } from '../store/clients.js';
+import { freeName } from '../store/names.js';
+import { termbaseById } from '../store/termbases.js';
 import { recorded, type Writing } from '../ledger/operation.js';
 import { workspaceForWriting } from '../store/workspace.js';
 
@@ -314,7 +316,7 @@ export function firstTerm(body: ConceptBody): string {
   return body.languages[0]?.terms[0]?.text ?? '';
 }
 
-interface NewTerm {
+export interface NewTerm {
   readonly language: string;
   readonly text: string;
 }

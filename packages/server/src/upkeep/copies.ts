@@ -7,18 +7,11 @@ import { join } from 'node:path';
 import type { TaskContext } from '../jobs/task.js';
 import { DamagedFileError, isDamage, openForReading } from '../store/database.js';
 import { putInPlace, removeDatabase } from '../store/files.js';
+import { copyPath } from '../store/copies.js';
 import { pathsOf } from '../store/paths.js';
 
 /** So much more room than a copy takes must stay free. */
 const ROOM = 1024 ** 3;
-
-export const copyPath = (dataDir: string, name: string): string => join(dataDir, 'copies', name);
-
-/** When the copy of a file was made; null: there is none. */
-export function copiedAt(dataDir: string, name: string): string | null {
-  const stat = statSync(copyPath(dataDir, name), { throwIfNoEntry: false });
-  return stat ? stat.mtime.toISOString() : null;
-}
 
 export interface Copied {
   readonly copied: number;

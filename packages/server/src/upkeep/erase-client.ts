@@ -7,7 +7,7 @@ import { endUnsettled } from '../ledger/journal.js';
 import { LedgerEntry } from '../ledger/record.js';
 import type { Db } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
-import { clientById } from '../store/termbases.js';
+import { clientById } from '../store/clients.js';
 import { committed, rolledBack, workspaceForWriting } from '../store/workspace.js';
 
 /**
@@ -26,7 +26,7 @@ export function eraseClient(
   db.exec('BEGIN IMMEDIATE');
   try {
     removeRows(db, id);
-    const entry = new LedgerEntry(db, new Date().toISOString(), {
+    const entry = new LedgerEntry(db, context, new Date().toISOString(), {
       clientId: null,
       termbaseId: null,
       kind: 'erased',

@@ -27,6 +27,7 @@ export function setUndoDays({ days }: { readonly days: number | null }, context:
   workspaceForWriting(context.dataDir)
     .prepare('INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT DO UPDATE SET value = excluded.value')
     .run(SETTING, days === null ? '' : String(days));
+  context.changed('ledger');
 }
 
 /** Closes what is older than the setting says, or everything, and lets go of what only undo needed. */
@@ -35,10 +36,12 @@ export function clearHistory({ all }: { readonly all: boolean }, context: TaskCo
   const db = workspaceForWriting(context.dataDir);
   const days = undoDays(db);
   if (!all && days === null) return { entries: 0 };
+
   const before = all ? '9999' : new Date(Date.now() - days! * DAY).toISOString();
   const why = all ? 'its undo was cleared' : `undo is kept for ${days} days`;
   // From this commit on the entries are closed; the rest is clearing up, and goes on at the next start if it is cut off.
   const entries = db.prepare('UPDATE ledger SET closed = ? WHERE closed IS NULL AND at < ?').run(why, before).changes;
+  if (entries > 0) for (const what of ['ledger', 'termbase', 'memory'] as const) context.changed(what);
   letGo(db, context);
   return { entries };
 }

@@ -8,10 +8,10 @@ import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { withNewFile } from '../memories/resources.js';
-import { memoryById, type MemoryRow } from '../memories/store.js';
-import { copyPath } from './copies.js';
+import { memoryById, type MemoryRow } from '../store/memories.js';
+import { copyPath } from '../store/copies.js';
 
-interface Mended {
+export interface Mended {
   readonly ledgerId: number;
   readonly units: number;
 }

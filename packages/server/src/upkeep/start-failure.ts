@@ -5,7 +5,7 @@ import { DamagedFileError, guarded, NewerFileError, openForReading } from '../st
 import { DATABASE_ENDS } from '../store/files.js';
 import { FolderInUseError, lockFolder } from '../store/lock.js';
 import { isDiskFull } from '../store/reserve.js';
-import { copiedAt, copyPath } from './copies.js';
+import { copiedAt, copyPath } from '../store/copies.js';
 
 export function startFailure(error: unknown, dataDir: string): string {
   if (error instanceof FolderInUseError || error instanceof NewerFileError) return error.message;

@@ -1,5 +1,6 @@
 /** What is done at the start and once a day, so that nothing is left lying about and everything has a copy. */
 import { statSync } from 'node:fs';
+import { CHANGING } from '@fair-copy/api/events.js';
 import type { Context } from '../context.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading, type Db } from '../store/database.js';
@@ -7,6 +8,7 @@ import { pathsOf } from '../store/paths.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { eraseFromDesk } from './erase-client.js';
 import { forgetOnDesk, removeRemains, type Remains } from './remains.js';
+import { upkeepTasks } from './tasks.js';
 
 /** Milliseconds after the start: pages come first. */
 const FIRST = 20_000;
@@ -46,8 +48,11 @@ function readAgainWhatIsNotStaged(dataDir: string, desk: Db): void {
 /** In the writing thread, so that no operation is under way. */
 export const sweepRemains = (_: Record<string, never>, context: TaskContext): Remains => sweep(context, YOUNGEST);
 
-/** The same, young files too: for a client that was deleted for good. */
-export const sweepErased = (_: Record<string, never>, context: TaskContext): Remains => sweep(context, MOMENT);
+/** The same, young files too, once a client was deleted for good. */
+export function sweepErased(_: Record<string, never>, context: TaskContext): Remains {
+  for (const what of CHANGING) context.changed(what);
+  return sweep(context, MOMENT);
+}
 
 function sweep({ dataDir }: TaskContext, youngest: number): Remains {
   const desk = openForReading(pathsOf(dataDir).desk);
@@ -62,10 +67,9 @@ function sweep({ dataDir }: TaskContext, youngest: number): Remains {
 export function keepUp({ workers, desk, events, memories }: Context): () => void {
   const day = async (): Promise<void> => {
     forgetOnDesk(desk);
-    const { entries } = await workers.write('clearHistory', { all: false });
-    await workers.write('sweepRemains', {});
-    const { damaged } = await workers.read('keepCopies', {});
-    if (entries > 0) events.tell({ type: 'changed', what: 'ledger' });
+    await workers.run(upkeepTasks.clearHistory, { all: false });
+    await workers.run(upkeepTasks.sweepRemains, {});
+    const { damaged } = await workers.run(upkeepTasks.keepCopies, {});
     if (damaged.length > 0) {
       memories.noteDamaged(damaged);
       events.tell({ type: 'changed', what: 'holdings' });

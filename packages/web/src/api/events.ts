@@ -1,11 +1,8 @@
 /** What the server tells as it happens: jobs go straight into their list, changes make what they concern stale. */
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import type { Changing, ServerEvent } from '@fair-copy/api/events.js';
 import type { JobBody } from './types.js';
-
-type ServerEvent =
-  | { readonly type: 'job'; readonly job: JobBody }
-  | { readonly type: 'changed'; readonly what: string; readonly id?: number };
 
 export function useServerEvents(): void {
   const client = useQueryClient();
@@ -33,7 +30,7 @@ function take(client: QueryClient, event: ServerEvent): void {
     });
     return;
   }
-  const keys: Readonly<Record<string, readonly (readonly unknown[])[]>> = {
+  const keys: Readonly<Record<Changing, readonly (readonly unknown[])[]>> = {
     clients: [['clients'], ['holdings']],
     holdings: [['holdings'], ['memory', 'all']],
     memory: [['memory']],
@@ -43,5 +40,5 @@ function take(client: QueryClient, event: ServerEvent): void {
     ledger: [['ledger']],
     inspection: [['inspection'], ['concept'], ['memory', 'all']],
   };
-  for (const queryKey of keys[event.what] ?? []) void client.invalidateQueries({ queryKey });
+  for (const queryKey of keys[event.what]) void client.invalidateQueries({ queryKey });
 }

@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { m } from '../messages/en.js';
-import { ApiFailure, get, send, upload } from './http.js';
+import { ApiFailure, call, upload } from './http.js';
+import type { JobOf } from '@fair-copy/api/jobs.js';
 import { jobEnded } from './jobs.js';
 
 const original = globalThis.fetch;
@@ -28,37 +29,40 @@ const json = (body: unknown, status = 200): Response => new Response(JSON.string
 describe('calls', () => {
   test('leave out what is not asked for, and escape the rest', async () => {
     const calls = answering(json([]));
-    await get('/terms', { q: 'Schleuse & Tor', after: null, page: 0, kind: undefined });
-    expect(calls[0]!.url).toBe('/api/terms?q=Schleuse+%26+Tor&page=0');
+    const query = { q: 'Schleuse & Tor', language: 'de', after: null, intake: 0, since: undefined };
+    await call('GET /termbases/:id/terms', { params: { id: 7 }, query });
+    expect(calls[0]!.url).toBe('/api/termbases/7/terms?q=Schleuse+%26+Tor&language=de&intake=0');
   });
 
   test('send JSON, or a file as it is', async () => {
     const calls = answering(json({ id: 1 }), json({}), json({}));
-    expect(await send('POST', '/clients', { name: 'Brennick' })).toEqual({ id: 1 });
+    expect(await call('POST /clients', { body: { name: 'Brennick' } })).toEqual({ id: 1 });
     expect(calls[0]!.init).toMatchObject({ method: 'POST', body: '{"name":"Brennick"}' });
-    await send('DELETE', '/clients/1');
-    expect(calls[1]!.init).toEqual({ method: 'DELETE' });
+    await call('DELETE /memories/:id', { params: { id: 1 } });
+    expect(calls[1]).toEqual({ url: '/api/memories/1', init: { method: 'DELETE' } });
     const file = new Blob(['a;b']);
-    await upload('/intake/files', file);
+    await upload('POST /intake/files', { query: { client: 1, name: 'a b.csv' }, file });
+    expect(calls[2]!.url).toBe('/api/intake/files?client=1&name=a+b.csv');
     expect(calls[2]!.init).toMatchObject({ headers: { 'content-type': 'application/octet-stream' }, body: file });
   });
 
   test('fail with the words of the server', async () => {
     answering(json({ code: 'name-taken', message: 'There is a client of that name already.' }, 409));
-    const failure: unknown = await send('POST', '/clients', {}).catch((error: unknown) => error);
+    const failure: unknown = await call('POST /clients', { body: { name: '' } }).catch((error: unknown) => error);
     expect(failure).toBeInstanceOf(ApiFailure);
     expect(failure).toMatchObject({ code: 'name-taken', message: 'There is a client of that name already.' });
   });
 
   test('fail in plain words when nobody answers, or no JSON comes', async () => {
     answering(new TypeError('Failed to fetch'), new Response('oops', { status: 502, statusText: 'Bad Gateway' }));
-    await expect(get('/clients')).rejects.toMatchObject({ code: 'no-connection', message: m.common.noConnection });
-    await expect(get('/clients')).rejects.toMatchObject({ code: 'internal', message: 'Bad Gateway' });
+    await expect(call('GET /clients')).rejects.toMatchObject({ code: 'no-connection', message: m.common.noConnection });
+    await expect(call('GET /clients')).rejects.toMatchObject({ code: 'internal', message: 'Bad Gateway' });
   });
 });
 
 test('a job is asked for until it has ended', async () => {
-  const calls = answering(json({ state: 'running' }), json({ state: 'running' }), json({ state: 'done', result: 7 }));
-  expect(await jobEnded(3)).toEqual({ state: 'done', result: 7 });
+  const job = (state: string) => ({ id: 3, kind: 'undo', state, result: null });
+  const calls = answering(json(job('running')), json(job('running')), json(job('done')));
+  expect(await jobEnded(job('running') as JobOf<'undo'>)).toEqual(job('done'));
   expect(calls.map((call) => call.url)).toEqual(['/api/jobs/3', '/api/jobs/3', '/api/jobs/3']);
 });

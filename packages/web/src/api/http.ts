@@ -1,4 +1,6 @@
-/** Calls to the server. A failure is an `ApiFailure` with the server's own words. */
+/** Calls of the contract's routes. A failure is an `ApiFailure` with the server's own words. */
+import type { Contract } from '@fair-copy/api/contract.js';
+import type { Answered, Call } from '@fair-copy/api/route.js';
 import { m } from '../messages/en.js';
 
 export class ApiFailure extends Error {
@@ -10,43 +12,66 @@ export class ApiFailure extends Error {
   }
 }
 
-export async function get<T>(
-  path: string,
-  query: Readonly<Record<string, string | number | null | undefined>> = {},
-): Promise<T> {
-  const params = new URLSearchParams();
-  for (const [name, value] of Object.entries(query))
-    if (value !== null && value !== undefined) params.set(name, String(value));
-  const tail = params.size ? `?${params.toString()}` : '';
-  return answered<T>(() => fetch(`/api${path}${tail}`));
+/** Method and path of a route. */
+export type RouteKey = keyof Contract & string;
+
+interface Given {
+  readonly params?: Readonly<Record<string, unknown>>;
+  readonly query?: Readonly<Record<string, unknown>>;
+  readonly body?: unknown;
 }
 
-export async function send<T>(method: 'POST' | 'PATCH' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
-  return answered<T>(() =>
-    fetch(`/api${path}`, {
-      method,
+/** What is given may be left out where nothing has to be. */
+type GivenTo<K extends RouteKey> =
+  object extends Call<Contract[K]> ? [given?: Call<Contract[K]>] : [given: Call<Contract[K]>];
+
+export async function call<K extends RouteKey>(key: K, ...args: GivenTo<K>): Promise<Answered<Contract[K]>> {
+  const [given = {}] = args as unknown as [Given?];
+  const { body } = given;
+  return answered(() =>
+    fetch(addressOf(key, given), {
+      method: methodOf(key),
       ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     }),
   );
+}
+
+/** Streams a file as it is. */
+/** Routes whose body is a file. */
+type FileRoute = 'POST /alignments/files' | 'POST /intake/files' | 'POST /concepts/:id/pictures';
+
+export async function upload<K extends FileRoute>(
+  key: K,
+  { file, ...given }: Call<Contract[K]> & { readonly file: Blob },
+): Promise<Answered<Contract[K]>> {
+  const headers = { 'content-type': 'application/octet-stream' };
+  return answered(() => fetch(addressOf(key, given), { method: methodOf(key), headers, body: file }));
 }
 
 /** What a page may send while it is left (Fetch standard: 64 KiB with `keepalive`). */
 const LAST_WORDS = 60_000;
 
 /** Sends what must not be lost while the page is being left; false: it is too much, and the person has to stay. */
-export function sendLeaving(path: string, body: unknown): boolean {
-  const text = JSON.stringify(body);
-  if (new Blob([text]).size > LAST_WORDS) return false;
+export function sendLeaving(key: 'PUT /alignments/:id', given: Call<Contract['PUT /alignments/:id']>): boolean {
+  const body = JSON.stringify(given.body);
+  if (new Blob([body]).size > LAST_WORDS) return false;
   const headers = { 'content-type': 'application/json' };
-  void fetch(`/api${path}`, { method: 'PUT', headers, body: text, keepalive: true }).catch(() => undefined);
+  const request = { method: methodOf(key), headers, body, keepalive: true };
+  void fetch(addressOf(key, given), request).catch(() => undefined);
   return true;
 }
 
-/** Streams a file as it is. */
-export async function upload<T>(path: string, file: Blob): Promise<T> {
-  return answered<T>(() =>
-    fetch(`/api${path}`, { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file }),
-  );
+const methodOf = (key: RouteKey): string => key.slice(0, key.indexOf(' '));
+
+/** The address of a route, its parameters filled in, without those that are not asked for. */
+function addressOf(key: RouteKey, { params = {}, query = {} }: Given = {}): string {
+  const path = key
+    .slice(key.indexOf(' ') + 1)
+    .replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])));
+  const search = new URLSearchParams();
+  for (const [name, value] of Object.entries(query))
+    if (value !== null && value !== undefined) search.set(name, String(value));
+  return `/api${path}${search.size ? `?${search.toString()}` : ''}`;
 }
 
 async function answered<T>(ask: () => Promise<Response>): Promise<T> {

@@ -1,72 +1,49 @@
 /** What the pages ask for, as query options: one factory for each thing. */
-import { keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { get, send } from './http.js';
+import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
+import { call } from './http.js';
 import type {
-  AlignmentBody,
-  AlignmentItem,
-  AnchorsBody,
   BulkBody,
-  BulkPreviewBody,
-  ClientBody,
-  ConcordanceBody,
-  ConceptBodyOf,
+  CellStepId,
   CursorBody,
-  HistoryBody,
-  Holding,
-  InspectionOverview,
-  IntakeFileBody,
-  JobBody,
-  LedgerEntryBody,
   ListOrder,
-  LookUpBody,
   LookUpMode,
-  MemoryBody,
   OutcomeKindBody,
-  RecognizedBody,
-  RowPageBody,
   SelectionBody,
-  StepPreviewBody,
-  TermbaseBody,
-  TermItem,
-  TermMarks,
-  UnitBulkPreview,
   UnitChange,
-  UnitDetailBody,
   UnitFilter,
-  UnitPageBody,
   UnitSelection,
   UnitSort,
 } from './types.js';
 
-export const clients = queryOptions({ queryKey: ['clients'], queryFn: () => get<ClientBody[]>('/clients') });
+export const clients = queryOptions({ queryKey: ['clients'], queryFn: () => call('GET /clients') });
 
 export const holdings = (client: number | null) =>
-  queryOptions({ queryKey: ['holdings', client], queryFn: () => get<Holding[]>('/holdings', { client }) });
+  queryOptions({ queryKey: ['holdings', client], queryFn: () => call('GET /holdings', { query: { client } }) });
 
-export const jobs = queryOptions({ queryKey: ['jobs'], queryFn: () => get<JobBody[]>('/jobs') });
+export const jobs = queryOptions({ queryKey: ['jobs'], queryFn: () => call('GET /jobs') });
 
 export const ledger = (client: number | null, limit: number) =>
   queryOptions({
     queryKey: ['ledger', client, limit],
-    queryFn: () => get<LedgerEntryBody[]>('/ledger', { client, limit }),
+    queryFn: () => call('GET /ledger', { query: { client, limit } }),
     placeholderData: keepPreviousData,
   });
 
 export const undoHistory = queryOptions({
   queryKey: ['ledger', 'history'],
-  queryFn: () => get<HistoryBody>('/ledger/history'),
+  queryFn: () => call('GET /ledger/history'),
 });
 
 export const session = queryOptions({
   queryKey: ['session'],
-  queryFn: () => get<{ passphrase: boolean }>('/session'),
+  queryFn: () => call('GET /session'),
   staleTime: Infinity,
 });
 
 export const lookUp = (q: string, client: number | null) =>
   queryOptions({
     queryKey: ['look-up', q, client],
-    queryFn: () => get<LookUpBody>('/look-up', { q, client }),
+    queryFn: () => call('GET /look-up', { query: { q, client } }),
     enabled: q.trim() !== '',
     placeholderData: keepPreviousData,
   });
@@ -74,19 +51,19 @@ export const lookUp = (q: string, client: number | null) =>
 export const intakeFiles = (client: number | null) =>
   queryOptions({
     queryKey: ['intake', 'files', client],
-    queryFn: () => get<IntakeFileBody[]>('/intake/files', { client }),
+    queryFn: () => call('GET /intake/files', { query: { client } }),
   });
 
 export const deskPictures = (client: number) =>
   queryOptions({
     queryKey: ['intake', 'pictures', client],
-    queryFn: () => get<{ name: string; sha256: string; size: number }[]>('/intake/pictures', { client }),
+    queryFn: () => call('GET /intake/pictures', { query: { client } }),
   });
 
 export const intakeFile = (id: number) =>
   queryOptions({
     queryKey: ['intake', id],
-    queryFn: () => get<IntakeFileBody>(`/intake/files/${id}`),
+    queryFn: () => call('GET /intake/files/:id', { params: { id } }),
     placeholderData: keepPreviousData,
   });
 
@@ -96,21 +73,28 @@ export const ROW_PAGE = 100;
 export const intakeRows = (id: number, kind: OutcomeKindBody | null, page: number) =>
   queryOptions({
     queryKey: ['intake', id, 'rows', kind, page],
-    queryFn: () => get<RowPageBody>(`/intake/files/${id}/rows`, { from: page * ROW_PAGE + 1, limit: ROW_PAGE, kind }),
+    queryFn: () =>
+      call('GET /intake/files/:id/rows', {
+        params: { id },
+        query: { from: page * ROW_PAGE + 1, limit: ROW_PAGE, kind },
+      }),
     staleTime: 60_000,
   });
 
 export const firstLines = (id: number) =>
-  queryOptions({ queryKey: ['intake', id, 'lines'], queryFn: () => get<string[]>(`/intake/files/${id}/lines`) });
+  queryOptions({
+    queryKey: ['intake', id, 'lines'],
+    queryFn: () => call('GET /intake/files/:id/lines', { params: { id } }),
+  });
 
-export const stepPreview = (id: number, step: string) =>
+export const stepPreview = (id: number, step: CellStepId) =>
   queryOptions({
     queryKey: ['intake', id, 'step', step],
-    queryFn: () => get<StepPreviewBody>(`/intake/files/${id}/steps/${step}`),
+    queryFn: () => call('GET /intake/files/:id/steps/:step', { params: { id, step } }),
   });
 
 export const termbase = (id: number) =>
-  queryOptions({ queryKey: ['termbase', id], queryFn: () => get<TermbaseBody>(`/termbases/${id}`) });
+  queryOptions({ queryKey: ['termbase', id], queryFn: () => call('GET /termbases/:id', { params: { id } }) });
 
 export interface TermListQuery extends ListFilterQuery {
   readonly termbaseId: number;
@@ -135,14 +119,14 @@ function listParams({ termbaseId: _, values, findings, ...rest }: TermListQuery)
   return {
     ...rest,
     ...(values?.length && { values: JSON.stringify(values) }),
-    ...(findings && { findings: 'true' }),
+    ...(findings && ({ findings: 'true' } as const)),
   };
 }
 
 export const termAnchors = (query: TermListQuery) =>
   queryOptions({
     queryKey: ['termbase', query.termbaseId, 'anchors', query],
-    queryFn: () => get<AnchorsBody>(`/termbases/${query.termbaseId}/anchors`, listParams(query)),
+    queryFn: () => call('GET /termbases/:id/anchors', { params: { id: query.termbaseId }, query: listParams(query) }),
     enabled: query.language !== '',
     placeholderData: keepPreviousData,
   });
@@ -152,7 +136,10 @@ export const termPosition = (query: TermListQuery, concept: number) =>
   queryOptions({
     queryKey: ['termbase', query.termbaseId, 'position', query, concept],
     queryFn: () =>
-      get<{ position: number | null }>(`/termbases/${query.termbaseId}/position`, { ...listParams(query), concept }),
+      call('GET /termbases/:id/position', {
+        params: { id: query.termbaseId },
+        query: { ...listParams(query), concept },
+      }),
     enabled: query.language !== '' && concept > 0,
   });
 
@@ -161,16 +148,23 @@ export const termPage = (query: TermListQuery, after: CursorBody | null) =>
   queryOptions({
     queryKey: ['termbase', query.termbaseId, 'terms', query, after],
     queryFn: () =>
-      get<TermItem[]>(`/termbases/${query.termbaseId}/terms`, {
-        ...listParams(query),
-        after: after && JSON.stringify(after),
+      call('GET /termbases/:id/terms', {
+        params: { id: query.termbaseId },
+        query: {
+          ...listParams(query),
+          after: after && JSON.stringify(after),
+        },
       }),
     enabled: query.language !== '',
     staleTime: 60_000,
   });
 
 export const concept = (id: number) =>
-  queryOptions({ queryKey: ['concept', id], queryFn: () => get<ConceptBodyOf>(`/concepts/${id}`), retry: false });
+  queryOptions({
+    queryKey: ['concept', id],
+    queryFn: () => call('GET /concepts/:id', { params: { id } }),
+    retry: false,
+  });
 
 /** A termbase or a memory that is inspected. */
 export interface Inspected {
@@ -178,49 +172,52 @@ export interface Inspected {
   readonly id: number;
 }
 
-export const inspectedPath = ({ kind, id }: Inspected): string =>
-  `/${kind === 'memory' ? 'memories' : 'termbases'}/${id}`;
+/** The routes of what is inspected: "/termbases/:id" or "/memories/:id". */
+export const inspectedPath = ({ kind }: Inspected): '/memories/:id' | '/termbases/:id' =>
+  kind === 'memory' ? '/memories/:id' : '/termbases/:id';
 
 export const inspection = (of: Inspected) =>
   queryOptions({
     queryKey: ['inspection', of],
-    queryFn: () => get<InspectionOverview>(`${inspectedPath(of)}/inspection`),
+    queryFn: () => call(`GET ${inspectedPath(of)}/inspection`, { params: { id: of.id } }),
     retry: false,
   });
 
 export const bulkPreview = (termbaseId: number, selection: SelectionBody, change: BulkBody['change'] | null) =>
   queryOptions({
     queryKey: ['termbase', termbaseId, 'bulk', selection, change],
-    queryFn: () => send<BulkPreviewBody>('POST', `/termbases/${termbaseId}/bulk/preview`, { selection, change }),
-    enabled: change !== null,
+    queryFn:
+      change === null
+        ? skipToken
+        : () => call('POST /termbases/:id/bulk/preview', { params: { id: termbaseId }, body: { selection, change } }),
     retry: false,
   });
 
 export const recognizedIn = (termbaseId: number, language: string, text: string) =>
   queryOptions({
     queryKey: ['termbase', termbaseId, 'recognized', language, text],
-    queryFn: () => send<RecognizedBody>('POST', `/termbases/${termbaseId}/recognize`, { language, text }),
+    queryFn: () => call('POST /termbases/:id/recognize', { params: { id: termbaseId }, body: { language, text } }),
     enabled: text.trim() !== '' && language !== '',
     placeholderData: keepPreviousData,
     retry: false,
   });
 
 export const memories = (client: number | null) =>
-  queryOptions({ queryKey: ['memory', 'all', client], queryFn: () => get<MemoryBody[]>('/memories', { client }) });
+  queryOptions({ queryKey: ['memory', 'all', client], queryFn: () => call('GET /memories', { query: { client } }) });
 
 export const memory = (id: number) =>
-  queryOptions({ queryKey: ['memory', id], queryFn: () => get<MemoryBody>(`/memories/${id}`) });
+  queryOptions({ queryKey: ['memory', id], queryFn: () => call('GET /memories/:id', { params: { id } }) });
 
 export const alignments = (client: number | null) =>
   queryOptions({
     queryKey: ['alignment', 'all', client],
-    queryFn: () => get<AlignmentItem[]>('/alignments', { client }),
+    queryFn: () => call('GET /alignments', { query: { client } }),
   });
 
 export const alignment = (id: number) =>
   queryOptions({
     queryKey: ['alignment', id],
-    queryFn: () => get<AlignmentBody>(`/alignments/${id}`),
+    queryFn: () => call('GET /alignments/:id', { params: { id } }),
     staleTime: Infinity,
   });
 
@@ -228,7 +225,7 @@ export const alignment = (id: number) =>
 export const termMarks = (id: number, source: readonly string[], target: readonly string[]) =>
   queryOptions({
     queryKey: ['termbase', 'terms of alignment', id, source, target],
-    queryFn: () => send<TermMarks>('POST', `/alignments/${id}/terms`, { source, target }),
+    queryFn: () => call('POST /alignments/:id/terms', { params: { id }, body: { source, target } }),
     staleTime: Infinity,
     retry: false,
   });
@@ -240,11 +237,14 @@ export const unitPage = (id: number, filter: UnitFilter, sort: UnitSort, page: n
   queryOptions({
     queryKey: ['memory', id, 'units', filter, sort, page],
     queryFn: () =>
-      send<UnitPageBody>('POST', `/memories/${id}/units`, {
-        filter,
-        sort,
-        from: page * UNIT_PAGE,
-        limit: UNIT_PAGE,
+      call('POST /memories/:id/units', {
+        params: { id },
+        body: {
+          filter,
+          sort,
+          from: page * UNIT_PAGE,
+          limit: UNIT_PAGE,
+        },
       }),
     staleTime: 60_000,
     retry: false,
@@ -254,7 +254,7 @@ export const unitPage = (id: number, filter: UnitFilter, sort: UnitSort, page: n
 export const unitPosition = (id: number, filter: UnitFilter, sort: UnitSort, unit: number) =>
   queryOptions({
     queryKey: ['memory', id, 'position', filter, sort, unit],
-    queryFn: () => send<{ position: number | null }>('POST', `/memories/${id}/position`, { filter, sort, unit }),
+    queryFn: () => call('POST /memories/:id/position', { params: { id }, body: { filter, sort, unit } }),
     enabled: unit > 0,
     staleTime: 60_000,
     retry: false,
@@ -263,7 +263,7 @@ export const unitPosition = (id: number, filter: UnitFilter, sort: UnitSort, uni
 export const unitDetail = (memoryId: number, unit: number) =>
   queryOptions({
     queryKey: ['memory', memoryId, 'unit', unit],
-    queryFn: () => get<UnitDetailBody>(`/memories/${memoryId}/units/${unit}`),
+    queryFn: () => call('GET /memories/:id/units/:unit', { params: { id: memoryId, unit } }),
     enabled: unit > 0,
     retry: false,
   });
@@ -271,8 +271,10 @@ export const unitDetail = (memoryId: number, unit: number) =>
 export const unitsPreview = (memoryId: number, selection: UnitSelection, change: UnitChange | null) =>
   queryOptions({
     queryKey: ['memory', memoryId, 'preview', selection, change],
-    queryFn: () => send<UnitBulkPreview>('POST', `/memories/${memoryId}/preview`, { ...selection, change }),
-    enabled: change !== null,
+    queryFn:
+      change === null
+        ? skipToken
+        : () => call('POST /memories/:id/preview', { params: { id: memoryId }, body: { ...selection, change } }),
     retry: false,
   });
 
@@ -280,11 +282,13 @@ export const concordance = (q: string, client: number | null, inflected: boolean
   queryOptions({
     queryKey: ['memory', 'concordance', q, client, inflected, language],
     queryFn: () =>
-      get<ConcordanceBody>('/concordance', {
-        q,
-        client,
-        ...(inflected && { inflected: 'true' }),
-        ...(language && { language }),
+      call('GET /concordance', {
+        query: {
+          q,
+          client,
+          ...(inflected && { inflected: 'true' }),
+          ...(language && { language }),
+        },
       }),
     enabled: q.trim() !== '',
     placeholderData: keepPreviousData,

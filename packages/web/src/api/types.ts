@@ -1,5 +1,5 @@
 /** The shapes that the server answers with, from its own schemas. */
-export type { ClientBody, Holding } from '@fair-copy/server/clients/routes.js';
+export type { ClientBody, Holding } from '@fair-copy/api/clients.js';
 export type {
   IntakeDecisions,
   IntakeFileBody,
@@ -8,12 +8,13 @@ export type {
   RowPageBody,
   SourceChoicesBody,
   StepPreviewBody,
-} from '@fair-copy/server/intake/schemas.js';
-export type { FindingBody, FoundRow, InspectionOverview } from '@fair-copy/server/inspection/schemas.js';
-export type { HandOverBody } from '@fair-copy/server/hand-over/routes.js';
-export type { LedgerEntryBody } from '@fair-copy/server/ledger/routes.js';
-export type { HistoryBody } from '@fair-copy/server/upkeep/routes.js';
-export type { LookUpBody } from '@fair-copy/server/look-up/routes.js';
+} from '@fair-copy/api/intake.js';
+export type { CellStepId } from '@fair-copy/core/intake/reading.js';
+export type { FindingBody, FoundRow, InspectionOverview } from '@fair-copy/api/inspection.js';
+export type { HandOverBody } from '@fair-copy/api/hand-over.js';
+export type { LedgerEntryBody } from '@fair-copy/api/ledger.js';
+export type { HistoryBody } from '@fair-copy/api/upkeep.js';
+export type { LookUpBody } from '@fair-copy/api/look-up.js';
 export type {
   AlignmentBody,
   AlignmentItem,
@@ -21,8 +22,8 @@ export type {
   FileLook,
   PairTally,
   TermMarks,
-} from '@fair-copy/server/alignments/schemas.js';
-export type { JobBody } from '@fair-copy/server/schemas.js';
+} from '@fair-copy/api/alignments.js';
+export type { JobBody } from '@fair-copy/api/jobs.js';
 export type {
   AnchorsBody,
   BulkBody,
@@ -37,7 +38,7 @@ export type {
   SelectionBody,
   TermbaseBody,
   TermItem,
-} from '@fair-copy/server/termbases/schemas.js';
+} from '@fair-copy/api/termbases.js';
 export type {
   ConcordanceBody,
   MemoryBody,
@@ -49,5 +50,5 @@ export type {
   UnitSelection,
   UnitSort,
   UnitSurvey,
-} from '@fair-copy/server/memories/schemas.js';
-export type { UnitDetailBody } from '@fair-copy/server/memories/routes.js';
+} from '@fair-copy/api/memories.js';
+export type { UnitDetailBody } from '@fair-copy/api/memories.js';

@@ -1,5 +1,5 @@
 import { useNavigate } from 'react-router';
-import { get, send } from './http.js';
+import { call } from './http.js';
 import type { LedgerEntryBody } from './types.js';
 import { m } from '../messages/en.js';
 import { useToast } from '../ui/toast-store.js';
@@ -12,10 +12,10 @@ export function useUndoNewest(concerns: (entry: LedgerEntryBody) => boolean): ()
   const { say, fail } = useToast();
   const navigate = useNavigate();
   const undo = async (): Promise<void> => {
-    const entries = await get<LedgerEntryBody[]>('/ledger', { limit: 50 });
+    const entries = await call('GET /ledger', { query: { limit: 50 } });
     const newest = entries.find((entry) => concerns(entry) && !entry.undoneAt && !entry.closed);
     if (!newest) return say(m.ledger.nothingToUndo);
-    const { title } = await send<{ title: string }>('POST', `/ledger/${newest.id}/undo`);
+    const { title } = await call('POST /ledger/:id/undo', { params: { id: newest.id } });
     say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') });
   };
   return () => void undo().catch(fail);

@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { useQuery } from '@tanstack/react-query';
 import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
-import { send } from '../api/http.js';
+import { call } from '../api/http.js';
 import { clients as clientsQuery } from '../api/queries.js';
 import { m } from '../messages/en.js';
 import { useDesk } from '../ui/desk-store.js';
@@ -81,7 +81,7 @@ export function ClientMenu() {
           label={m.client.name}
           submit={m.client.createButton}
           cancel={m.common.cancel}
-          onSubmit={async (name) => takeInHand((await send<{ id: number }>('POST', '/clients', { name })).id)}
+          onSubmit={async (name) => takeInHand((await call('POST /clients', { body: { name } })).id)}
           onClose={() => setAsking(null)}
         />
       )}
@@ -92,7 +92,7 @@ export function ClientMenu() {
           initial={inHand.name}
           submit={m.common.save}
           cancel={m.common.cancel}
-          onSubmit={(name) => send('PATCH', `/clients/${inHand.id}`, { name })}
+          onSubmit={(name) => call('PATCH /clients/:id', { params: { id: inHand.id }, body: { name } })}
           onClose={() => setAsking(null)}
         />
       )}

@@ -5,7 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { send } from '../api/http.js';
+import { call } from '../api/http.js';
 import { m } from '../messages/en.js';
 
 interface Props {
@@ -21,10 +21,13 @@ export function EraseClient({ client, onDone, onClose }: Props) {
   const [busy, setBusy] = useState(false);
   const erase = (): void => {
     setBusy(true);
-    send('DELETE', `/clients/${client.id}`, { name: typed }).then(onDone, (failure: unknown) => {
-      setBusy(false);
-      setError(failure instanceof Error ? failure.message : String(failure));
-    });
+    call('DELETE /clients/:id', { params: { id: client.id }, body: { name: typed } }).then(
+      onDone,
+      (failure: unknown) => {
+        setBusy(false);
+        setError(failure instanceof Error ? failure.message : String(failure));
+      },
+    );
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">

@@ -9,7 +9,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Activity } from 'lucide-react';
 import { useState, type MouseEvent } from 'react';
-import { send } from '../api/http.js';
+import { call } from '../api/http.js';
 import { fetchJobFile } from '../api/jobs.js';
 import { jobs as jobsQuery } from '../api/queries.js';
 import type { JobBody } from '../api/types.js';
@@ -67,7 +67,7 @@ function RunningJob({ job }: { readonly job: JobBody }) {
   const stop = (event: MouseEvent<HTMLElement>): void => {
     // The button goes away with the job; the focus stays in the list, so that Esc still closes it.
     event.currentTarget.closest<HTMLElement>('[data-work]')?.focus();
-    send('POST', `/jobs/${job.id}/stop`).catch(fail);
+    call('POST /jobs/:id/stop', { params: { id: job.id } }).catch(fail);
   };
   const elapsed = (Date.now() - Date.parse(job.startedAt)) / 1000;
   const remaining = job.share > 0.05 && elapsed > 2 ? m.work.remaining((elapsed / job.share) * (1 - job.share)) : '';

@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { send } from '../api/http.js';
+import { call } from '../api/http.js';
 import { holdings as holdingsQuery } from '../api/queries.js';
 import { m } from '../messages/en.js';
 import { languageLabel } from '../ui/languages.js';
@@ -33,7 +33,7 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
   const termbaseId = chosen || String(holdings[0]?.id ?? '');
   const add = async (): Promise<void> => {
     const [first, ...others] = filled.map((language) => ({ language, text: texts[language]!.trim() }));
-    await send('POST', `/termbases/${termbaseId}/concepts`, { ...first, others });
+    await call('POST /termbases/:id/concepts', { params: { id: Number(termbaseId) }, body: { ...first!, others } });
     say(t.pairAdded(holdings.find(({ id }) => String(id) === termbaseId)?.name ?? ''));
     clear();
   };

@@ -7,7 +7,7 @@ import type { MemoryFile, StoredUnit } from '../../store/memory-file.js';
 import { UnitSet } from '../../store/unit-set.js';
 import { wordsOf } from '../../store/word-runs.js';
 import { isEverywhere, matchesOf, unitsWith } from './with-text.js';
-import type { ConcordanceBody } from '../schemas.js';
+import type { ConcordanceBody } from '@fair-copy/api/memories.js';
 
 export type ConcordanceGroup = ConcordanceBody['groups'][number];
 

@@ -3,7 +3,7 @@ import type { MemoryFile } from '../../store/memory-file.js';
 import { authorFact, dayFact, FACT_LENGTH, languageFact, propFact } from '../../store/unit-columns.js';
 import { UnitSet } from '../../store/unit-set.js';
 import { FACTS } from '../../store/word-index.js';
-import type { UnitFilter } from '../schemas.js';
+import type { UnitFilter } from '@fair-copy/api/memories.js';
 import { unitsWithFindings } from './with-findings.js';
 
 export interface Conditions {

@@ -3,7 +3,7 @@ import type { TaskContext } from '../../jobs/task.js';
 import { MemoryFile } from '../../store/memory-file.js';
 import { pathsOf } from '../../store/paths.js';
 import { UnitSet } from '../../store/unit-set.js';
-import type { ConcordanceBody, UnitFilter, UnitSort } from '../schemas.js';
+import type { ConcordanceBody, UnitFilter, UnitSort } from '@fair-copy/api/memories.js';
 import { concordance, type ConcordanceQuery } from './concordance.js';
 import { inOrder } from './order.js';
 import { passing } from './passing.js';

@@ -1,7 +1,7 @@
 /** Units in another order than that of their files. */
 import type { MemoryFile } from '../../store/memory-file.js';
 import { UnitSet } from '../../store/unit-set.js';
-import type { UnitSort } from '../schemas.js';
+import type { UnitSort } from '@fair-copy/api/memories.js';
 
 /** The ids of the set in order. The order of the whole memory is worked out once and kept. */
 export function inOrder(file: MemoryFile, found: UnitSet, sort: UnitSort): Uint32Array {

@@ -2,7 +2,7 @@
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import type { MemoryFile } from '../../store/memory-file.js';
 import type { UnitSet } from '../../store/unit-set.js';
-import type { UnitFilter } from '../schemas.js';
+import type { UnitFilter } from '@fair-copy/api/memories.js';
 import { conditionsOf } from './conditions.js';
 import { textTest, type TextTest } from './text-test.js';
 import { candidatesOf } from './with-text.js';

@@ -3,7 +3,7 @@ import { nfc } from '@fair-copy/core/text/normal.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import { ApiError } from '../../errors.js';
 import { PATTERN_TIME, withinTime } from '../../jobs/within-time.js';
-import type { UnitFilter } from '../schemas.js';
+import type { UnitFilter } from '@fair-copy/api/memories.js';
 
 /** Whether each of some texts (without codes) passes. Throws `ApiError` for a pattern that is wrong or takes too long. */
 export type TextTest = (texts: readonly string[]) => readonly boolean[];

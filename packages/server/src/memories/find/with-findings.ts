@@ -1,6 +1,6 @@
 import { basename, dirname } from 'node:path';
-import { itemsWithFindings } from '../../inspection/read.js';
-import { MEMORIES } from '../../inspection/subjects.js';
+import { itemsWithFindings } from '../../findings/read.js';
+import { MEMORIES } from '../../findings/subjects.js';
 import { openForReading } from '../../store/database.js';
 import { pathsOf } from '../../store/paths.js';
 

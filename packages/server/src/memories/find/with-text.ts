@@ -4,7 +4,7 @@ import type { MemoryFile } from '../../store/memory-file.js';
 import { UnitSet } from '../../store/unit-set.js';
 import type { WordMatch } from '../../store/word-index.js';
 import { isSpaceless, wordsOf } from '../../store/word-runs.js';
-import type { UnitFilter } from '../schemas.js';
+import type { UnitFilter } from '@fair-copy/api/memories.js';
 import { lettersOf } from './pattern-letters.js';
 
 export interface Candidates {

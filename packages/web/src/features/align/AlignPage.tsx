@@ -4,7 +4,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { alignment as alignmentQuery, jobs as jobsQuery } from '../../api/queries.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -61,7 +61,10 @@ function Failed({ id, why }: { readonly id: number; readonly why: string | null 
   const stopped = why === 'stopped' || why === 'interrupted';
   return (
     <EmptyState heading="h1" title={stopped ? t.stopped : (why ?? t.stopped)} advice={stopped ? '' : t.failedAdvice}>
-      <Button variant="outlined" onClick={() => void send('POST', `/alignments/${id}/again`).catch(fail)}>
+      <Button
+        variant="outlined"
+        onClick={() => void call('POST /alignments/:id/again', { params: { id } }).catch(fail)}
+      >
         {t.retry}
       </Button>
       <Button component={Link} to="/align">

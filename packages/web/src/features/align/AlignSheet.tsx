@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { UNDETERMINED } from '@fair-copy/core/language/tags.js';
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import type { AlignmentBody, BeadBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { AskFirst } from '../../ui/AskFirst.js';
@@ -163,9 +164,11 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   useKeyHints(HINTS);
   const queries = useQueryClient();
   /** The sheet gives way to the progress at once, so that nothing is changed that would not count. */
-  const pairAnew = async (how: 'again' | 'languages', body?: object): Promise<void> => {
+  const pairAnew = async (languages?: Languages): Promise<void> => {
     await settle();
-    await send('POST', `/alignments/${alignment.id}/${how}`, body);
+    const params = { id: alignment.id };
+    if (languages) await call('POST /alignments/:id/languages', { params, body: languages });
+    else await call('POST /alignments/:id/again', { params });
     await queries.invalidateQueries({ queryKey: ['alignment'] });
   };
   // What is said of the whole text may come a moment after the key.
@@ -173,10 +176,11 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   const doubts = useMemo(() => calm.beads.filter(isDoubtful).length, [calm]);
   const byHand = useMemo(() => calm.beads.filter(isPinned).length, [calm]);
   const tongue = (side: SideName, tag: string): void => {
-    const said = { source: alignment.source.language, target: alignment.target.language, [side]: tag };
+    const { source, target } = alignment;
+    const said = { source: source.language ?? UNDETERMINED, target: target.language ?? UNDETERMINED, [side]: tag };
     // Cut anew, the texts may have other segments: what was done by hand does not fit them.
     if (byHand > 0) setAsking(said);
-    else pairAnew('languages', said).catch(fail);
+    else pairAnew(said).catch(fail);
   };
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
@@ -204,7 +208,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
               onChange={(tag) => tongue('target', tag)}
             />
           </Box>
-          <Button variant="outlined" onClick={() => pairAnew('again').catch(fail)} title={t.againHint}>
+          <Button variant="outlined" onClick={() => pairAnew().catch(fail)} title={t.againHint}>
             {t.again}
           </Button>
           <Box role="group" aria-label={t.show} sx={{ display: 'flex', gap: 1.25, flexWrap: 'wrap' }}>
@@ -278,7 +282,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
           title={t.languagesTitle}
           text={t.languagesLose(byHand)}
           go={t.languagesGo}
-          onGo={() => void pairAnew('languages', asking).catch(fail)}
+          onGo={() => void pairAnew(asking).catch(fail)}
           onClose={() => setAsking(null)}
         />
       )}
@@ -287,8 +291,8 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
 }
 
 interface Languages {
-  readonly source: string | null;
-  readonly target: string | null;
+  readonly source: string;
+  readonly target: string;
 }
 
 /** The segment that comes after in the same pair: the rest of its side, then the other side. */

@@ -13,7 +13,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { alignments as alignmentsQuery, ledger } from '../../api/queries.js';
 import type { AlignmentItem } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -135,7 +135,7 @@ function FilePair({ item, chosen, onChoose }: FilePairProps) {
   const { id, source, target, tally, state, written } = item;
   const undone = entries.some((entry) => entry.id === written?.ledgerId && entry.undoneAt !== null);
   const name = `${source.name} · ${target.name}`;
-  const remove = (): void => void send('DELETE', `/alignments/${id}`).catch(fail);
+  const remove = (): void => void call('DELETE /alignments/:id', { params: { id } }).catch(fail);
   const ready = state === 'ready';
   return (
     <TableRow hover>

@@ -15,7 +15,7 @@ import { ArrowLeftRight, X } from 'lucide-react';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
-import { send, upload } from '../../api/http.js';
+import { upload, call } from '../../api/http.js';
 import type { FileLook } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
@@ -46,8 +46,8 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
     useSensor(KeyboardSensor),
   );
   const look = async (file: File): Promise<Dropped> => {
-    const { sha256 } = await upload<{ sha256: string }>('/alignments/files', file);
-    const seen = await send<FileLook>('POST', '/alignments/look', { name: file.name, sha256 });
+    const { sha256 } = await upload('POST /alignments/files', { file });
+    const seen = await call('POST /alignments/look', { body: { name: file.name, sha256 } });
     return { ...seen, key: ++key };
   };
   const receive = async (files: readonly File[]): Promise<void> => {
@@ -83,7 +83,7 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
       const ids: number[] = [];
       for (const [source, target] of ready) {
         const body = { clientId, source: side(source), target: side(target), reading };
-        ids.push((await send<{ id: number }>('POST', '/alignments', body)).id);
+        ids.push((await call('POST /alignments', { body })).id);
         setCouples((now) => now.filter((couple) => !couple.includes(source)));
       }
       // One couple is opened; several are seen together first.

@@ -7,9 +7,9 @@ import RadioGroup from '@mui/material/RadioGroup';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { fetchJobFile, jobResult } from '../../api/jobs.js';
-import type { JobBody } from '../../api/types.js';
+import { writtenTogether } from '../../api/written.js';
 import { m } from '../../messages/en.js';
 import { MemoryTarget, type MemoryTargetBody } from '../../parts/MemoryTarget.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
@@ -44,18 +44,20 @@ export function PairsOut({ clientId, ids, name, pairs, doubtful, written, settle
   const going = onlySure ? pairs - doubtful : pairs;
   const write = async (body: MemoryTargetBody): Promise<void> => {
     await settle?.();
-    const started = await send<JobBody>('POST', '/alignments/write', { ...chosen, ...body });
-    const done = await jobResult<{ memoryId: number; memory: string; units: number; skipped: number }>(started.id);
-    if (!done) return;
-    say(m.units.done(done.units, done.skipped, done.memory), {
+    const started = await call('POST /alignments/write', { body: { ...chosen, ...body } });
+    const result = await jobResult(started);
+    if (!result) return;
+    const { units, skipped, memories } = writtenTogether(result);
+    const [memory] = memories;
+    say(m.units.done(units, skipped, memory!.name), {
       label: m.units.open,
-      run: () => void navigate(`/memories/${done.memoryId}`),
+      run: () => void navigate(`/memories/${memory!.id}`),
     });
   };
   const fetchAs = async (as: Format | 'left out'): Promise<void> => {
     await settle?.();
-    const started = await send<JobBody>('POST', '/alignments/hand-over', { ...chosen, format: as });
-    const done = await jobResult<{ fileName: string; units: number }>(started.id);
+    const started = await call('POST /alignments/hand-over', { body: { ...chosen, format: as } });
+    const done = await jobResult(started);
     if (!done) return;
     fetchJobFile(started.id);
     say(as === 'left out' ? t.leftListed(done.units, done.fileName) : t.fetched(done.units, done.fileName));

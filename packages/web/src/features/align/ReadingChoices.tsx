@@ -33,7 +33,7 @@ export function ReadingChoices({ reading, word, onChange }: Props) {
   const fail = useToast((state) => state.fail);
   const takeRules = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    const { sha256 } = await upload<{ sha256: string }>('/alignments/files', file);
+    const { sha256 } = await upload('POST /alignments/files', { file });
     onChange({ ...reading, cut: 'sentences', rules: { sha256, name: file.name } });
   };
   return (

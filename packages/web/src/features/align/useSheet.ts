@@ -1,7 +1,7 @@
 /** The sheet as it stands on the page, with undo and redo, kept on the server as one goes. */
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { send, sendLeaving } from '../../api/http.js';
+import { sendLeaving, call } from '../../api/http.js';
 import type { AlignmentBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -55,7 +55,7 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
       },
     );
     try {
-      await send('PUT', `/alignments/${id}`, bodyOf(sheet, before));
+      await call('PUT /alignments/:id', { params: { id }, body: bodyOf(sheet, before) });
     } catch (error) {
       // It is sent once more with the next change, or when it is asked for.
       kept.current = before;
@@ -76,7 +76,11 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
   useEffect(() => () => void latest.current().catch(fail), [fail]);
   useEffect(() => {
     const leaving = (event: BeforeUnloadEvent): void => {
-      if (kept.current === sheet || sendLeaving(`/alignments/${id}`, bodyOf(sheet, kept.current))) return;
+      if (
+        kept.current === sheet ||
+        sendLeaving('PUT /alignments/:id', { params: { id }, body: bodyOf(sheet, kept.current) })
+      )
+        return;
       event.preventDefault();
       settle().catch(fail);
     };
@@ -113,7 +117,13 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
 }
 
 /** Texts are sent only where some were corrected or cut. */
-const bodyOf = (sheet: Sheet, kept: Sheet): object => ({
+const bodyOf = (
+  sheet: Sheet,
+  kept: Sheet,
+): Pick<Sheet, 'beads'> & {
+  readonly sourceSegments?: readonly string[];
+  readonly targetSegments?: readonly string[];
+} => ({
   beads: sheet.beads,
   ...(sheet.source !== kept.source && { sourceSegments: sheet.source }),
   ...(sheet.target !== kept.target && { targetSegments: sheet.target }),

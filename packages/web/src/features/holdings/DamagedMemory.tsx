@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import { useState } from 'react';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
-import type { JobBody, MemoryBody } from '../../api/types.js';
+import type { MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -27,12 +27,11 @@ export function DamagedMemory({ id, damage: { what, copiedAt } }: Props) {
   };
   const mend = (how: 'copy' | 'read') =>
     during(async () => {
-      const { id: job } = await send<JobBody>('POST', `/memories/${id}/mend`, { how });
-      const mended = await jobResult<{ units: number }>(job);
+      const mended = await jobResult(await call('POST /memories/:id/mend', { params: { id }, body: { how } }));
       if (mended) say(t.mended(mended.units));
     });
   const remove = during(async () => {
-    await send('DELETE', `/memories/${id}`);
+    await call('DELETE /memories/:id', { params: { id } });
     say(t.removed);
   });
   return (

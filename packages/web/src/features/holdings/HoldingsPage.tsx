@@ -10,7 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { holdings as holdingsQuery, memories as memoriesQuery } from '../../api/queries.js';
 import type { Holding, MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -115,7 +115,7 @@ export function HoldingsPage() {
           cancel={m.common.cancel}
           onSubmit={async (name) => {
             const path = naming === 'memory' ? '/memories' : '/termbases';
-            const { id } = await send<{ id: number }>('POST', path, { clientId, name });
+            const { id } = await call(`POST ${path}`, { body: { clientId, name } });
             void navigate(`${path}/${id}`);
           }}
           onClose={() => setNaming(null)}

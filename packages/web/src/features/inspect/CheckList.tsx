@@ -1,16 +1,20 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
+import { checkWords } from '@fair-copy/words/catalogue.js';
+import type { Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
+import { words } from '../../words.js';
 
 interface Props {
+  readonly kind: Inspected['kind'];
   readonly overview: InspectionOverview;
   readonly check: string | null;
   readonly onCheck: (id: string | null) => void;
 }
 
-export function CheckList({ overview, check, onCheck }: Props) {
+export function CheckList({ kind, overview, check, onCheck }: Props) {
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   return (
     <Box
@@ -22,8 +26,7 @@ export function CheckList({ overview, check, onCheck }: Props) {
       {overview.checks.map((c) => (
         <CheckItem
           key={c.id}
-          title={c.title}
-          explains={c.explains}
+          {...checkWords(words, c.id, kind)}
           count={c.open}
           fresh={c.fresh}
           chosen={check === c.id}

@@ -1,14 +1,16 @@
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import { Link } from 'react-router';
-import { inspectedPath, type Inspected } from '../../api/queries.js';
+import { inWords } from '@fair-copy/core/said.js';
+import { checkWords } from '@fair-copy/words/catalogue.js';
+import type { Inspected } from '../../api/queries.js';
 import type { FoundRow } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
-import { CHECK_TITLES } from './check-titles.js';
+import { words } from '../../words.js';
 
 interface Props {
   readonly row: FoundRow;
@@ -51,7 +53,7 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
       <Box role="cell" sx={{ py: 1, px: 2, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.default' }}>
         <MarginNote
           tone={row.severity === 'error' ? 'error' : row.severity === 'warning' ? 'doubt' : 'quiet'}
-          word={CHECK_TITLES[row.check] ?? row.check}
+          word={checkWords(words, row.check, of.kind).title}
           actions={
             <>
               {row.correction && (
@@ -64,7 +66,7 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
             </>
           }
         >
-          {row.message}
+          {inWords(words.findings(of.kind), row.said)}
           {row.related.length > 0 && (
             <Box sx={{ mt: 0.25, mb: 0.75, color: 'text.secondary' }}>
               {t.see}:{' '}
@@ -86,8 +88,8 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
 
 /** Where a concept or unit is opened. */
 function addressOf(of: Inspected, item: number, language?: string): string {
-  if (of.kind === 'memory') return `${inspectedPath(of)}?unit=${item}`;
-  return `${inspectedPath(of)}?${language ? `language=${language}&` : ''}concept=${item}`;
+  if (of.kind === 'memory') return `/memories/${of.id}?unit=${item}`;
+  return `/termbases/${of.id}?${language ? `language=${language}&` : ''}concept=${item}`;
 }
 
 /** All texts of the concept or unit, the one that the finding is about underlined. */

@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { infiniteQueryOptions, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { checkWords } from '@fair-copy/words/catalogue.js';
 import { useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
-import { get, send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { inspectedPath, ledger, type Inspected } from '../../api/queries.js';
 import type { FoundRow, InspectionOverview } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -12,6 +13,7 @@ import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
 import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
 import { useKeys } from '../../ui/useKeys.js';
+import { words } from '../../words.js';
 import { FindingLine } from './FindingLine.js';
 
 const t = m.inspect;
@@ -28,7 +30,8 @@ const HINTS: readonly KeyHint[] = [
 const page = (of: Inspected, check: string | null) =>
   infiniteQueryOptions({
     queryKey: ['inspection', of, 'list', check],
-    queryFn: ({ pageParam }) => get<FoundRow[]>(`${inspectedPath(of)}/findings`, { check, after: pageParam }),
+    queryFn: ({ pageParam }) =>
+      call(`GET ${inspectedPath(of)}/findings`, { params: { id: of.id }, query: { check, after: pageParam } }),
     initialPageParam: 0,
     getNextPageParam: (last) => (last.length === 100 ? last.at(-1)!.id : undefined),
   });
@@ -58,7 +61,10 @@ export function Findings({ of, check }: Props) {
     list.current?.scrollIntoView({ index: next });
   };
   const putRight = (row: FoundRow | undefined): void => {
-    if (row?.correction) send('POST', `${inspectedPath(of)}/findings/put-right`, { ids: [row.id] }).catch(fail);
+    if (row?.correction)
+      call(`POST ${inspectedPath(of)}/findings/put-right`, { params: { id: of.id }, body: { ids: [row.id] } }).catch(
+        fail,
+      );
     else if (row) go(1)();
   };
   const toggle = (id: number): void =>
@@ -87,7 +93,10 @@ export function Findings({ of, check }: Props) {
             <Button
               variant="outlined"
               onClick={() =>
-                send('POST', `${inspectedPath(of)}/findings/put-right-safe`, { check: check.id }).catch(fail)
+                call(`POST ${inspectedPath(of)}/findings/put-right-safe`, {
+                  params: { id: of.id },
+                  body: { check: check.id },
+                }).catch(fail)
               }
             >
               {t.safe(check.safe)}
@@ -104,7 +113,7 @@ export function Findings({ of, check }: Props) {
         <Virtuoso
           ref={list}
           components={TABLE_COMPONENTS}
-          context={{ label: check?.title ?? t.all, rows: rows.length }}
+          context={{ label: check ? checkWords(words, check.id, of.kind).title : t.all, rows: rows.length }}
           style={{ height: '100%' }}
           data={rows}
           computeItemKey={(_, row) => row.id}
@@ -130,7 +139,10 @@ export function Findings({ of, check }: Props) {
           submit={t.stetGo}
           cancel={m.common.cancel}
           onSubmit={async (reason) => {
-            await send('POST', `${inspectedPath(of)}/findings/stet`, { ids: stetting, reason });
+            await call(`POST ${inspectedPath(of)}/findings/stet`, {
+              params: { id: of.id },
+              body: { ids: stetting, reason },
+            });
             setMarked(new Set());
           }}
           onClose={() => setStetting(null)}
@@ -148,7 +160,7 @@ function useUndoLast({ kind, id }: Inspected): () => void {
       (entry) => (kind === 'memory' ? entry.memoryId : entry.termbaseId) === id && !entry.undoneAt,
     );
     if (!newest) return say(m.ledger.nothingToUndo);
-    send<{ title: string }>('POST', `/ledger/${newest.id}/undo`).then(
+    call('POST /ledger/:id/undo', { params: { id: newest.id } }).then(
       ({ title }) => say(m.ledger.undoneToast(title)),
       fail,
     );

@@ -6,14 +6,17 @@ import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { send } from '../../api/http.js';
+import { checkWords } from '@fair-copy/words/catalogue.js';
+import type { Spoken } from '@fair-copy/words/catalogues.js';
+import { call } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import { inspectedPath, memory as memoryQuery, termbase as termbaseQuery, type Inspected } from '../../api/queries.js';
-import type { InspectionOverview, JobBody } from '../../api/types.js';
+import type { InspectionOverview } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
+import { words } from '../../words.js';
 import { CheckList } from './CheckList.js';
 import { Findings } from './Findings.js';
 
@@ -24,14 +27,15 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
   const [check, setCheck] = useState<string | null>(null);
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   const current = overview.checks.find((c) => c.id === check);
+  const said = current && checkWords(words, current.id, of.kind);
   return (
     <>
       <Heading of={of} overview={overview} />
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
-        <CheckList overview={overview} check={check} onCheck={setCheck} />
+        <CheckList kind={of.kind} overview={overview} check={check} onCheck={setCheck} />
         <Box
           component="section"
-          aria-label={current?.title ?? t.all}
+          aria-label={said?.title ?? t.all}
           sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
         >
           {overview.inspectedAt === null ? (
@@ -39,7 +43,7 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
               <InspectButton of={of} label={t.run} />
             </EmptyState>
           ) : (current?.open ?? open) === 0 ? (
-            <EmptyState title={current ? t.cleanCheck : t.clean} {...(current && { advice: current.explains })} />
+            <EmptyState title={said ? t.cleanCheck : t.clean} {...(said && { advice: said.explains })} />
           ) : (
             <Findings key={check ?? 'all'} of={of} check={current ?? null} />
           )}
@@ -59,7 +63,11 @@ function Heading({ of, overview }: { readonly of: Inspected; readonly overview: 
     >
       <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
         {t.title}:{' '}
-        <Box component={Link} to={inspectedPath(of)} sx={{ color: 'primary.main' }}>
+        <Box
+          component={Link}
+          to={`/${of.kind === 'memory' ? 'memories' : 'termbases'}/${of.id}`}
+          sx={{ color: 'primary.main' }}
+        >
           {(termbase ?? memory)?.name}
         </Box>
       </Typography>
@@ -83,7 +91,7 @@ function InspectButton({ of, label }: { readonly of: Inspected; readonly label: 
   const queries = useQueryClient();
   const run = async (): Promise<void> => {
     setBusy(true);
-    const job = await jobEnded((await send<JobBody>('POST', `${inspectedPath(of)}/inspection`)).id);
+    const job = await jobEnded(await call(`POST ${inspectedPath(of)}/inspection`, { params: { id: of.id } }));
     if (job.error) fail(new Error(job.error.message));
     await queries.invalidateQueries({ queryKey: ['inspection', of] });
     setBusy(false);
@@ -100,7 +108,10 @@ function ReportButton({ of }: { readonly of: Inspected }) {
   const { say, fail } = useToast();
   const write = async (format: 'html' | 'xlsx'): Promise<void> => {
     setAnchor(null);
-    const job = await jobEnded((await send<JobBody>('POST', `${inspectedPath(of)}/inspection/report`, { format })).id);
+    const body = { format, language: words.speech.language as Spoken };
+    const job = await jobEnded(
+      await call(`POST ${inspectedPath(of)}/inspection/report`, { params: { id: of.id }, body }),
+    );
     if (job.state !== 'done') throw new Error(job.error?.message);
     fetchJobFile(job.id);
     say(t.reportReady);

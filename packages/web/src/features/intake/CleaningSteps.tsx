@@ -1,5 +1,5 @@
 import { SEPARATORS } from '@fair-copy/core/intake/cleaning/synonyms.js';
-import { CLEANING_STEPS, type CleaningStepId, type Reading } from '@fair-copy/core/intake/reading.js';
+import { CLEANING_STEPS, type CellStepId, type CleaningStepId, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
@@ -61,8 +61,9 @@ export function CleaningSteps(props: Props) {
 function Step({ id, file, reading, changes }: Props & { readonly id: CleaningStepId }) {
   const count = file.outcome?.steps[id].touched ?? null;
   const on = reading.steps[id];
-  const byRow = id === 'duplicates' || id === 'swapped';
-  const unit = byRow ? t.rows : t.cells;
+  // What concerns whole rows has no examples of cells.
+  const cells: CellStepId | null = id === 'duplicates' || id === 'swapped' ? null : id;
+  const unit = cells === null ? t.rows : t.cells;
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 25, gap: 0.5, fontSize: 13 }}>
       <Switch
@@ -76,10 +77,10 @@ function Step({ id, file, reading, changes }: Props & { readonly id: CleaningSte
         {id === 'synonyms' && <Separators file={file} reading={reading} changes={changes} />}:{' '}
         {count === null ? (
           t.counting
-        ) : byRow || count === 0 ? (
+        ) : cells === null || count === 0 ? (
           unit(count)
         ) : (
-          <Examples file={file} id={id} label={unit(count)} />
+          <Examples file={file} id={cells} label={unit(count)} />
         )}
       </Box>
     </Box>
@@ -123,7 +124,7 @@ function Examples({
   label,
 }: {
   readonly file: IntakeFileBody;
-  readonly id: CleaningStepId;
+  readonly id: CellStepId;
   readonly label: string;
 }) {
   const [asked, setAsked] = useState(false);

@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useNavigate } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -20,10 +20,17 @@ export function FailedFile({ file }: { readonly file: IntakeFileBody }) {
       title={`${file.name}: ${m.intake.state.failed}`}
       advice={`${where ? `${where}: ` : ''}${file.error?.message ?? ''}`}
     >
-      <Button variant="outlined" onClick={() => send('PATCH', `/intake/files/${file.id}/source`, {}).catch(fail)}>
+      <Button
+        variant="outlined"
+        onClick={() => call('PATCH /intake/files/:id/source', { params: { id: file.id }, body: {} }).catch(fail)}
+      >
         {m.intake.readAgain}
       </Button>
-      <Button onClick={() => send('DELETE', `/intake/files/${file.id}`).then(() => navigate('/intake'), fail)}>
+      <Button
+        onClick={() =>
+          call('DELETE /intake/files/:id', { params: { id: file.id } }).then(() => navigate('/intake'), fail)
+        }
+      >
         {m.intake.discard}
       </Button>
     </EmptyState>

@@ -9,7 +9,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate } from 'react-router';
-import { send, upload } from '../../api/http.js';
+import { call, upload } from '../../api/http.js';
 import { clients as clientsQuery, deskPictures, intakeFiles } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -75,7 +75,7 @@ function ClientChoice() {
           label={m.client.name}
           submit={m.client.createButton}
           cancel={m.common.cancel}
-          onSubmit={async (name) => takeInHand((await send<{ id: number }>('POST', '/clients', { name })).id)}
+          onSubmit={async (name) => takeInHand((await call('POST /clients', { body: { name } })).id)}
           onClose={() => setNaming(false)}
         />
       )}
@@ -93,8 +93,8 @@ function DropZone({ clientId }: { readonly clientId: number }) {
     for (const file of files) {
       setComing((names) => [...names, file.name]);
       try {
-        const path = `/intake/files?client=${clientId}&name=${encodeURIComponent(pathOf(file))}`;
-        const { fileId } = await upload<{ fileId: number | null }>(path, file);
+        const query = { client: clientId, name: pathOf(file) };
+        const { fileId } = await upload('POST /intake/files', { query, file });
         await queries.invalidateQueries({ queryKey: ['intake'] });
         // A picture has no page of its own.
         if (fileId === null) continue;
@@ -154,7 +154,7 @@ function Pictures({ clientId }: { readonly clientId: number }) {
   const fail = useToast((state) => state.fail);
   if (pictures.length === 0) return null;
   const clear = async (): Promise<void> => {
-    await send('DELETE', `/intake/pictures?client=${clientId}`);
+    await call('DELETE /intake/pictures', { query: { client: clientId } });
     await queries.invalidateQueries({ queryKey: ['intake'] });
   };
   return (
@@ -179,7 +179,7 @@ function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly ch
   const queries = useQueryClient();
   const fail = useToast((state) => state.fail);
   const discard = async (): Promise<void> => {
-    await send('DELETE', `/intake/files/${file.id}`);
+    await call('DELETE /intake/files/:id', { params: { id: file.id } });
     await queries.invalidateQueries({ queryKey: ['intake', 'files'] });
     if (chosen) void navigate('/intake');
   };

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
-import { get } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { intakeRows, ROW_PAGE } from '../../api/queries.js';
 import type { IntakeFileBody, IntakeRowBody, OutcomeKindBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -44,8 +44,8 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
   };
   const goToQuestion = (direction: 'next' | 'previous'): void => {
     const here = rowAt(selected)?.position ?? selected + 1;
-    const query = { kind: 'held back', position: here, direction };
-    get<{ position: number; rank: number } | null>(`/intake/files/${file.id}/nearest`, query).then((found) => {
+    const query = { kind: 'held back', position: here, direction } as const;
+    call('GET /intake/files/:id/nearest', { params: { id: file.id }, query }).then((found) => {
       if (found) go((kind === 'held back' ? found.rank : found.position) - 1);
     }, fail);
   };

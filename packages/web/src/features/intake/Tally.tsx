@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
-import type { IntakeFileBody, JobBody, OutcomeKindBody } from '../../api/types.js';
+import type { IntakeFileBody, OutcomeKindBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
@@ -27,7 +27,7 @@ export function Tally({ file, kind, onKind }: Props) {
     ['not data', t.notData(tally.notData), tally.notData],
   ];
   const questions = async (): Promise<void> => {
-    const job = await jobEnded((await send<JobBody>('POST', `/intake/files/${file.id}/query-list`)).id);
+    const job = await jobEnded(await call('POST /intake/files/:id/query-list', { params: { id: file.id } }));
     if (job.state === 'done') fetchJobFile(job.id);
     else if (job.error) fail(new Error(job.error.message));
   };

@@ -2,9 +2,10 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
-import type { IntakeFileBody, JobBody, UnitSurvey } from '../../api/types.js';
+import { writtenTogether } from '../../api/written.js';
+import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { number } from '../../ui/format.js';
@@ -276,13 +277,15 @@ function TargetForm({
   const say = useToast((state) => state.say);
   const navigate = useNavigate();
   const write = async (body: MemoryTargetBody): Promise<void> => {
-    const started = await send<JobBody>('POST', `/intake/files/${file.id}/write-units`, body);
+    const started = await call('POST /intake/files/:id/write-units', { params: { id: file.id }, body });
     onClose();
-    const written = await jobResult<NonNullable<IntakeFileBody['unitsWritten']>>(started.id);
-    if (!written) return;
-    say(t.done(written.units, written.skipped, written.memory), {
+    const result = await jobResult(started);
+    if (!result) return;
+    const { units, skipped, memories } = writtenTogether(result);
+    const [memory] = memories;
+    say(t.done(units, skipped, memory!.name), {
       label: t.open,
-      run: () => void navigate(`/memories/${written.memoryId}`),
+      run: () => void navigate(`/memories/${memory!.id}`),
     });
   };
   return <MemoryTarget clientId={file.clientId} file={file} submit={t.write(survey.taken)} onSubmit={write} />;
@@ -293,7 +296,7 @@ export function WrittenUnits({ written }: { readonly written: NonNullable<Intake
   const { say, fail } = useToast();
   if (written.undone) return <MarginNote tone="quiet">{m.intake.write.undone}</MarginNote>;
   const undo = (): void => {
-    send('POST', `/ledger/${written.ledgerId}/undo`).then(() => say(m.intake.write.undone), fail);
+    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(() => say(m.intake.write.undone), fail);
   };
   return (
     <MarginNote

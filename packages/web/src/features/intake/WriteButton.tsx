@@ -8,10 +8,10 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import { holdings as holdingsQuery } from '../../api/queries.js';
-import type { Holding, IntakeFileBody, JobBody } from '../../api/types.js';
+import type { Holding, IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
@@ -64,10 +64,10 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
   const tally = file.outcome?.tally;
   const write = async (): Promise<void> => {
     const body = file.targetId === null ? { newName: name } : { termbaseId: file.targetId };
-    const started = await send<JobBody>('POST', `/intake/files/${file.id}/write`, body);
+    const started = await call('POST /intake/files/:id/write', { params: { id: file.id }, body });
     // Long work is quiet: the person goes on, and is told when it is done.
     onClose();
-    const written = await jobResult<NonNullable<IntakeFileBody['written']>>(started.id);
+    const written = await jobResult(started);
     if (!written) return;
     say(t.done(written.entries, written.joined, written.termbase), {
       label: t.open,

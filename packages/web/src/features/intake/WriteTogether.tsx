@@ -4,9 +4,10 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
-import type { IntakeFileBody, JobBody } from '../../api/types.js';
+import { writtenTogether } from '../../api/written.js';
+import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { MemoryTarget, type MemoryTargetBody } from '../../parts/MemoryTarget.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
@@ -29,12 +30,6 @@ export function WriteTogether({ files }: { readonly files: readonly IntakeFileBo
   );
 }
 
-interface Written {
-  readonly memories: readonly { readonly id: number; readonly name: string }[];
-  readonly units: number;
-  readonly skipped: number;
-}
-
 function Form({ files, onClose }: { readonly files: readonly IntakeFileBody[]; readonly onClose: () => void }) {
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const say = useToast((state) => state.say);
@@ -43,10 +38,11 @@ function Form({ files, onClose }: { readonly files: readonly IntakeFileBody[]; r
   const units = chosen.reduce((sum, file) => sum + (file.units?.taken ?? 0), 0);
   const write = async (body: MemoryTargetBody): Promise<void> => {
     const ids = chosen.map(({ id }) => id);
-    const started = await send<JobBody>('POST', '/intake/write-units', { ids, ...body });
+    const started = await call('POST /intake/write-units', { body: { ids, ...body } });
     onClose();
-    const written = await jobResult<Written>(started.id);
-    if (!written) return;
+    const result = await jobResult(started);
+    if (!result) return;
+    const written = writtenTogether(result);
     const [first] = written.memories;
     say(
       t.done(

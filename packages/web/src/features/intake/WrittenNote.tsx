@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { Link } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { MarginNote } from '../../ui/MarginNote.js';
@@ -14,7 +14,7 @@ export function WrittenNote({ written }: { readonly written: NonNullable<IntakeF
   const { say, fail } = useToast();
   if (written.undone) return <MarginNote tone="quiet">{t.undone}</MarginNote>;
   const undo = (): void => {
-    send('POST', `/ledger/${written.ledgerId}/undo`).then(() => say(t.undone), fail);
+    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(() => say(t.undone), fail);
   };
   return (
     <Box sx={{ my: 0.5 }}>

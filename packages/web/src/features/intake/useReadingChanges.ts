@@ -1,6 +1,6 @@
 /** Changes of a reading: sent to the server, whose answer is shown at once. */
 import { useQueryClient } from '@tanstack/react-query';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import type { IntakeDecisions, IntakeFileBody, SourceChoicesBody } from '../../api/types.js';
 import { useToast } from '../../ui/toast-store.js';
 
@@ -26,16 +26,17 @@ export function useReadingChanges(fileId: number): ReadingChanges {
       void queries.invalidateQueries({ queryKey: ['intake', fileId] });
     }, fail);
   };
-  const path = `/intake/files/${fileId}`;
+  const params = { id: fileId };
   return {
-    decide: (decisions) => apply(send('PATCH', `${path}/decisions`, decisions)),
-    recut: (choices) => apply(send('PATCH', `${path}/source`, choices)),
-    setTarget: (termbaseId) => apply(send('PATCH', `${path}/target`, { termbaseId })),
-    decideRow: (row, decision) => apply(send('PUT', `${path}/rows/${row}`, { decision })),
-    applyRecipe: (recipeId) => apply(send('PUT', `${path}/recipe`, { recipeId })),
-    forgetRecipe: (recipeId) => apply(send('DELETE', `/intake/recipes/${recipeId}`)),
+    decide: (body) => apply(call('PATCH /intake/files/:id/decisions', { params, body })),
+    recut: (body) => apply(call('PATCH /intake/files/:id/source', { params, body })),
+    setTarget: (termbaseId) => apply(call('PATCH /intake/files/:id/target', { params, body: { termbaseId } })),
+    decideRow: (row, decision) =>
+      apply(call('PUT /intake/files/:id/rows/:row', { params: { id: fileId, row }, body: { decision } })),
+    applyRecipe: (recipeId) => apply(call('PUT /intake/files/:id/recipe', { params, body: { recipeId } })),
+    forgetRecipe: (recipeId) => apply(call('DELETE /intake/recipes/:id', { params: { id: recipeId } })),
     takeSheet: (sheet) => {
-      send('POST', `${path}/sheets`, { sheet }).then(
+      call('POST /intake/files/:id/sheets', { params, body: { sheet } }).then(
         () => queries.invalidateQueries({ queryKey: ['intake', 'files'] }),
         fail,
       );

@@ -4,10 +4,9 @@ import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { fetchJobFile, jobResult } from '../../api/jobs.js';
 import { undoHistory } from '../../api/queries.js';
-import type { JobBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { AskFirst } from '../../ui/AskFirst.js';
 import { moment, size } from '../../ui/format.js';
@@ -24,18 +23,17 @@ export function KeptSection() {
   const [asking, setAsking] = useState(false);
   const [backing, setBacking] = useState(false);
   const { say, fail } = useToast();
-  const keepFor = (days: number | null): void => void send('PUT', '/ledger/history', { days }).catch(fail);
+  const keepFor = (days: number | null): void => void call('PUT /ledger/history', { body: { days } }).catch(fail);
   const clear = async (): Promise<void> => {
-    const { id } = await send<JobBody>('POST', '/ledger/history/clear');
-    if ((await jobResult(id)) !== null) say(t.cleared);
+    if ((await jobResult(await call('POST /ledger/history/clear'))) !== null) say(t.cleared);
   };
   const backUp = async (): Promise<void> => {
     setBacking(true);
     try {
-      const { id } = await send<JobBody>('POST', '/backup');
-      const made = await jobResult<{ files: number; damaged: readonly string[] }>(id);
+      const started = await call('POST /backup');
+      const made = await jobResult(started);
       if (!made) return;
-      fetchJobFile(id);
+      fetchJobFile(started.id);
       say(made.damaged.length ? t.backedUpWithout(made.damaged.join(', ')) : t.backedUp(made.files));
     } finally {
       setBacking(false);

@@ -8,7 +8,7 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { ledger } from '../../api/queries.js';
 import type { LedgerEntryBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -29,8 +29,8 @@ export function LedgerPage() {
   const { data: entries = [], isPending } = useQuery(ledger(clientId, limit));
   const { say, fail } = useToast();
   const act = (entry: LedgerEntryBody): void => {
-    const path = entry.undoneAt ? 'redo' : 'undo';
-    send('POST', `/ledger/${entry.id}/${path}`).then(
+    const turn = entry.undoneAt ? 'redo' : 'undo';
+    call(`POST /ledger/:id/${turn}`, { params: { id: entry.id } }).then(
       () => say(entry.undoneAt ? m.ledger.redoneToast(entry.title) : m.ledger.undoneToast(entry.title)),
       fail,
     );

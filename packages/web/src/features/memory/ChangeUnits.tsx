@@ -11,10 +11,10 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { jobEnded } from '../../api/jobs.js';
 import { holdings as holdingsQuery, memories as memoriesQuery, unitsPreview } from '../../api/queries.js';
-import type { JobBody, MemoryBody, UnitChange, UnitSelection } from '../../api/types.js';
+import type { MemoryBody, UnitChange, UnitSelection } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { LanguageText } from '../../ui/LanguageText.js';
@@ -49,18 +49,20 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
     setChange(next === 'delete' || next === 'newest' ? { kind: next } : null);
   };
   const go = async (): Promise<void> => {
+    const params = { id: memory.id };
     setWorking(true);
-    const started =
-      kind === 'concepts'
-        ? await send<JobBody>('POST', `/memories/${memory.id}/concepts`, {
-            ...selection,
-            termbaseId: Number(termbaseId),
-          })
-        : await send<JobBody>('POST', `/memories/${memory.id}/bulk`, { ...selection, change });
-    const ended = await jobEnded(started.id);
+    const ended =
+      change === null || kind === 'concepts'
+        ? await jobEnded(
+            await call('POST /memories/:id/concepts', {
+              params,
+              body: { ...selection, termbaseId: Number(termbaseId) },
+            }),
+          )
+        : await jobEnded(await call('POST /memories/:id/bulk', { params, body: { ...selection, change } }));
     setWorking(false);
-    if (ended.state !== 'done') return ended.error ? fail(new Error(ended.error.message)) : onClose();
-    const { changed } = ended.result as { changed: number };
+    if (!ended.result) return ended.error ? fail(new Error(ended.error.message)) : onClose();
+    const { changed } = ended.result;
     say(kind === 'concepts' ? t.conceptsDone(changed) : t.done(changed));
     onDone();
     onClose();

@@ -12,9 +12,10 @@ import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
+import type { JobOf } from '@fair-copy/api/jobs.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
-import type { JobBody, MemoryBody, UnitSelection } from '../../api/types.js';
+import type { MemoryBody, UnitSelection } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { languageLabel } from '../../ui/languages.js';
@@ -40,7 +41,7 @@ export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) 
   const [languages, setLanguages] = useState<readonly string[]>(all);
   const [source, setSource] = useState('');
   const [only, setOnly] = useState(narrowed);
-  const [jobs, setJobs] = useState<readonly JobBody[]>([]);
+  const [jobs, setJobs] = useState<readonly JobOf<'hand over units'>[]>([]);
   const [each, setEach] = useState(false);
   const fail = useToast((state) => state.fail);
   const chosen = all.filter((tag) => languages.includes(tag));
@@ -56,17 +57,20 @@ export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) 
     ordered.length < 2 ? t.needTwo : format === 'xliff' && ordered.length > 2 && !many ? t.pairOnly : '';
   const write = async (): Promise<void> => {
     const body = only ? selection : { filter: {} };
-    const ended: JobBody[] = [];
+    const ended: JobOf<'hand over units'>[] = [];
     for (const tags of many ? pairs : [ordered]) {
       // Everything, in every language: nothing is left out for lack of one.
       const whole = tags.length === all.length && source === '';
-      const started = await send<JobBody>('POST', `/memories/${memory.id}/hand-over`, {
-        ...body,
-        format,
-        languages: whole ? [] : tags,
+      const started = await call('POST /memories/:id/hand-over', {
+        params: { id: memory.id },
+        body: {
+          ...body,
+          format,
+          languages: whole ? [] : tags,
+        },
       });
       setJobs([...ended, started]);
-      const job = await jobEnded(started.id);
+      const job = await jobEnded(started);
       ended.push(job);
       setJobs([...ended]);
       if (job.state === 'done') fetchJobFile(job.id);

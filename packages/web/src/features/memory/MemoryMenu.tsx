@@ -9,7 +9,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import type { MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { NameDialog } from '../../ui/NameDialog.js';
@@ -28,7 +28,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
     setAsking(what);
   };
   const remove = (): void => {
-    send('DELETE', `/memories/${memory.id}`).then(() => navigate('/holdings'), fail);
+    call('DELETE /memories/:id', { params: { id: memory.id } }).then(() => navigate('/holdings'), fail);
   };
   const shared = { submit: m.common.save, cancel: m.common.cancel, onClose: () => setAsking(null) };
   return (
@@ -52,7 +52,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
           title={t.renameTitle}
           label={t.name}
           initial={memory.name}
-          onSubmit={(name) => send('PATCH', `/memories/${memory.id}`, { name })}
+          onSubmit={(name) => call('PATCH /memories/:id', { params: { id: memory.id }, body: { name } })}
           {...shared}
         />
       )}
@@ -61,7 +61,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
           title={t.subjectTitle}
           label={t.subject}
           initial={memory.subject}
-          onSubmit={(subject) => send('PATCH', `/memories/${memory.id}`, { subject })}
+          onSubmit={(subject) => call('PATCH /memories/:id', { params: { id: memory.id }, body: { subject } })}
           {...shared}
         />
       )}

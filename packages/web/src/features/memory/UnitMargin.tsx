@@ -3,9 +3,11 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { send } from '../../api/http.js';
+import { inWords } from '@fair-copy/core/said.js';
+import { call } from '../../api/http.js';
 import { unitDetail } from '../../api/queries.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
+import { words } from '../../words.js';
 import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { moment } from '../../ui/format.js';
@@ -28,7 +30,10 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
   const { data: unit } = useQuery(unitDetail(memory.id, unitId));
   const { say, fail } = useToast();
   const goBack = (ledgerId: number): void => {
-    send('POST', `/memories/${memory.id}/units/${unitId}/return`, { ledgerId }).then(() => say(t.returned), fail);
+    call('POST /memories/:id/units/:unit/return', { params: { id: memory.id, unit: unitId }, body: { ledgerId } }).then(
+      () => say(t.returned),
+      fail,
+    );
   };
   return (
     <Box
@@ -58,7 +63,7 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
                     tone={finding.severity === 'info' ? 'doubt' : 'error'}
                     word={m.inspect.severity[finding.severity]}
                   >
-                    {finding.message}
+                    {inWords(words.findings('memory'), finding.said)}
                   </MarginNote>
                 </Box>
               ))}

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import { direction } from '@fair-copy/core/language/tags.js';
 import { useEffect, useRef, useState } from 'react';
-import { get, send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { sendSeen } from '../../parts/conflict-store.js';
@@ -41,7 +41,7 @@ export function VariantEditor({ memory, unit, language, onClose, onNext }: Props
   }, []);
   const save = async (then: () => void): Promise<void> => {
     const { text, codes } = typed(field.current!);
-    const path = `/memories/${memory.id}/units/${unit.id}`;
+    const params = { id: memory.id, unit: unit.id };
     const same = variant && text === variant.text && codes.every((code, i) => code === i);
     if (!same && text.trim() !== '') {
       const sent = await sendSeen({
@@ -49,13 +49,13 @@ export function VariantEditor({ memory, unit, language, onClose, onNext }: Props
         send: (seen) => {
           const said = seen ? { version: seen } : {};
           return variant
-            ? send('PATCH', path, { variant: index, text, codes, ...said })
-            : send('POST', `${path}/variants`, { language, text, ...said });
+            ? call('PATCH /memories/:id/units/:unit', { params, body: { variant: index, text, codes, ...said } })
+            : call('POST /memories/:id/units/:unit/variants', { params, body: { language, text, ...said } });
         },
         mine: shownOf(text),
         language,
         theirs: async () => {
-          const now = await get<UnitBody>(path);
+          const now = await call('GET /memories/:id/units/:unit', { params });
           return shownOf(now.variants.find((one) => one.language === language)?.text ?? '');
         },
       });

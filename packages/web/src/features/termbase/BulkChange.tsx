@@ -10,10 +10,10 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { jobEnded } from '../../api/jobs.js';
 import { bulkPreview, holdings } from '../../api/queries.js';
-import type { BulkBody, JobBody, SelectionBody, TermbaseBody } from '../../api/types.js';
+import type { BulkBody, SelectionBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { languageLabel } from '../../ui/languages.js';
@@ -48,12 +48,16 @@ export function BulkChange({ termbase, selection, onDone, onClose }: Props) {
     setChange(next === 'merge' || next === 'delete' ? { kind: next } : null);
   };
   const go = async (): Promise<void> => {
+    if (change === null) return;
     setWorking(true);
-    const started = await send<JobBody>('POST', `/termbases/${termbase.id}/bulk`, { selection, change });
-    const ended = await jobEnded(started.id);
+    const started = await call('POST /termbases/:id/bulk', {
+      params: { id: termbase.id },
+      body: { selection, change },
+    });
+    const ended = await jobEnded(started);
     setWorking(false);
-    if (ended.state !== 'done') return ended.error ? fail(new Error(ended.error.message)) : onClose();
-    say(t.done((ended.result as { changed: number }).changed));
+    if (!ended.result) return ended.error ? fail(new Error(ended.error.message)) : onClose();
+    say(t.done(ended.result.changed));
     onDone();
     onClose();
   };

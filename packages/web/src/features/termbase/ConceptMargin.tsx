@@ -2,8 +2,10 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { send } from '../../api/http.js';
+import { inWords } from '@fair-copy/core/said.js';
+import { call } from '../../api/http.js';
 import type { ConceptBodyOf } from '../../api/types.js';
+import { words } from '../../words.js';
 import { m } from '../../messages/en.js';
 import { moment } from '../../ui/format.js';
 import { MarginNote } from '../../ui/MarginNote.js';
@@ -22,7 +24,10 @@ export function ConceptMargin({
 }) {
   const { say, fail } = useToast();
   const goBack = (ledgerId: number): void => {
-    send('POST', `/concepts/${concept.id}/return`, { ledgerId }).then(() => say(t.returned), fail);
+    call('POST /concepts/:id/return', { params: { id: concept.id }, body: { ledgerId } }).then(
+      () => say(t.returned),
+      fail,
+    );
   };
   return (
     <Box
@@ -51,7 +56,7 @@ export function ConceptMargin({
                   </WordButton>
                 ))}
               >
-                {finding.message}
+                {inWords(words.findings('termbase'), finding.said)}
               </MarginNote>
             </Box>
           ))}

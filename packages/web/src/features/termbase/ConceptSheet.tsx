@@ -5,7 +5,7 @@ import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { get, send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { concept as conceptQuery } from '../../api/queries.js';
 import type { ConceptBodyOf, ConceptChangeBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -55,10 +55,10 @@ export function useConceptChange(
   return (change, version = concept.version) =>
     sendSeen({
       version,
-      send: (seen) => send('POST', `/concepts/${id}/change${seen ? `?version=${seen}` : ''}`, change),
+      send: (seen) => call('POST /concepts/:id/change', { params: { id }, query: { version: seen }, body: change }),
       mine: 'text' in change ? change.text : 'values' in change ? change.values.join('; ') : null,
       language: 'language' in change ? change.language : null,
-      theirs: async () => summaryOf(await get<ConceptBodyOf>(`/concepts/${id}`)),
+      theirs: async () => summaryOf(await call('GET /concepts/:id', { params: { id } })),
     }).then(
       (sent) => sent !== null,
       (error: unknown) => {
@@ -94,20 +94,21 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
   const remove = (): void => {
     sendSeen({
       version: concept.version,
-      send: (seen) => send('DELETE', `/concepts/${concept.id}${seen ? `?version=${seen}` : ''}`),
+      send: (seen) => call('DELETE /concepts/:id', { params: { id: concept.id }, query: { version: seen } }),
       mine: null,
       language: null,
-      theirs: async () => summaryOf(await get<ConceptBodyOf>(`/concepts/${concept.id}`)),
+      theirs: async () => summaryOf(await call('GET /concepts/:id', { params: { id: concept.id } })),
     }).then((sent) => sent !== null && say(t.gone), fail);
   };
   const split = (): void => {
     if (!splitting?.length) return;
-    send<{ made: number }>('POST', `/concepts/${concept.id}/change?version=${concept.version}`, {
-      kind: 'split',
-      terms: splitting,
+    call('POST /concepts/:id/change', {
+      params: { id: concept.id },
+      query: { version: concept.version },
+      body: { kind: 'split', terms: splitting },
     }).then(({ made }) => {
       setSplitting(null);
-      say(t.splitDone, { label: t.goTo('…'), run: () => onConcept(made) });
+      say(t.splitDone, { label: t.goTo('…'), run: () => made !== undefined && onConcept(made) });
     }, fail);
   };
   const fieldProps = { termbase, version: concept.version, references: concept.references, onConcept };

@@ -12,7 +12,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import { termbase as termbaseQuery } from '../../api/queries.js';
 import type { FieldDefinitionBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
@@ -38,7 +38,7 @@ function Fields({ termbase }: { readonly termbase: TermbaseBody }) {
   const set = (index: number, change: Partial<FieldDefinitionBody>): void =>
     setFields(fields.map((field, i) => (i === index ? { ...field, ...change } : field)));
   const save = (): void => {
-    send('PUT', `/termbases/${termbase.id}/fields`, fields).then(() => say(t.saved), fail);
+    call('PUT /termbases/:id/fields', { params: { id: termbase.id }, body: fields }).then(() => say(t.saved), fail);
   };
   return (
     <Box sx={{ flex: 1, overflow: 'auto', px: 3, py: 2 }}>

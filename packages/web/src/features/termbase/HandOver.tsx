@@ -13,9 +13,10 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
+import type { JobOf } from '@fair-copy/api/jobs.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
-import type { HandOverBody, JobBody, TermbaseBody } from '../../api/types.js';
+import type { HandOverBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -23,13 +24,6 @@ import { useToast } from '../../ui/toast-store.js';
 const t = m.handOver;
 type Format = HandOverBody['format'];
 const FORMATS: readonly Format[] = ['tbx', 'zip', 'xlsx', 'csv', 'tsv', 'tmx', 'html'];
-
-interface Result {
-  readonly fileName: string;
-  readonly concepts: number;
-  readonly left: number;
-  readonly homeless?: number;
-}
 
 /** The termbase in an open format, for the chosen languages. */
 export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBody; readonly onClose: () => void }) {
@@ -40,7 +34,7 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
   const [mark, setMark] = useState(true);
   const [asItCame, setAsItCame] = useState(false);
   const isSheet = format === 'xlsx' || format === 'csv' || format === 'tsv';
-  const [job, setJob] = useState<JobBody | null>(null);
+  const [job, setJob] = useState<JobOf<'hand over terms'> | null>(null);
   const fail = useToast((state) => state.fail);
   const chosen = all.filter((tag) => languages.includes(tag));
   const complaint = chosen.length === 0 ? t.needOne : format === 'tmx' && chosen.length < 2 ? t.needTwo : '';
@@ -52,14 +46,14 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
       ...((format === 'csv' || format === 'tsv') && { byteOrderMark: mark }),
       ...(isSheet && asItCame && { asItCame }),
     };
-    const started = await send<JobBody>('POST', `/termbases/${termbase.id}/hand-over`, body);
+    const started = await call('POST /termbases/:id/hand-over', { params: { id: termbase.id }, body });
     setJob(started);
-    const ended = await jobEnded(started.id);
+    const ended = await jobEnded(started);
     setJob(ended);
     if (ended.state === 'done') fetchJobFile(ended.id);
     else if (ended.error) fail(new Error(ended.error.message));
   };
-  const result = job?.state === 'done' ? (job.result as Result) : null;
+  const result = job?.result ?? null;
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t.title}</DialogTitle>

@@ -9,7 +9,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { Ellipsis } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import type { TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { NameDialog } from '../../ui/NameDialog.js';
@@ -27,7 +27,7 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
     setAsking(what);
   };
   const remove = (): void => {
-    send('DELETE', `/termbases/${termbase.id}`).then(() => navigate('/holdings'), fail);
+    call('DELETE /termbases/:id', { params: { id: termbase.id } }).then(() => navigate('/holdings'), fail);
   };
   return (
     <>
@@ -52,7 +52,7 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
           initial={termbase.name}
           submit={m.common.save}
           cancel={m.common.cancel}
-          onSubmit={(name) => send('PATCH', `/termbases/${termbase.id}`, { name })}
+          onSubmit={(name) => call('PATCH /termbases/:id', { params: { id: termbase.id }, body: { name } })}
           onClose={() => setAsking(null)}
         />
       )}
@@ -64,7 +64,7 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
           submit={m.client.createButton}
           cancel={m.common.cancel}
           onSubmit={async (name) => {
-            const { id } = await send<{ id: number }>('POST', `/termbases/${termbase.id}/memory`, { name });
+            const { id } = await call('POST /termbases/:id/memory', { params: { id: termbase.id }, body: { name } });
             void navigate(`/memories/${id}`);
           }}
           onClose={() => setAsking(null)}

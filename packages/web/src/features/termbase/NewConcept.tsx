@@ -1,6 +1,6 @@
 import { languageName } from '@fair-copy/core/language/tags.js';
 import { useState } from 'react';
-import { send } from '../../api/http.js';
+import { call } from '../../api/http.js';
 import type { TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageField } from '../../ui/LanguageField.js';
@@ -37,7 +37,12 @@ export function NewConcept({ termbase, language, onMade, onClose }: Props) {
       cancel={m.common.cancel}
       onSubmit={async (text) =>
         onMade(
-          (await send<{ id: number }>('POST', `/termbases/${termbase.id}/concepts`, { language: chosen, text })).id,
+          (
+            await call('POST /termbases/:id/concepts', {
+              params: { id: termbase.id },
+              body: { language: chosen, text },
+            })
+          ).id,
         )
       }
       onClose={onClose}

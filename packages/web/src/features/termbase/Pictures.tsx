@@ -24,7 +24,7 @@ export function Pictures({ concept, onRemove }: Props) {
   const fail = useToast((state) => state.fail);
   const add = async (file: File | undefined): Promise<void> => {
     if (!file) return;
-    await upload(`/concepts/${concept.id}/pictures?name=${encodeURIComponent(file.name)}`, file);
+    await upload('POST /concepts/:id/pictures', { params: { id: concept.id }, query: { name: file.name }, file });
     await queries.invalidateQueries({ queryKey: ['concept', concept.id] });
   };
   return (

@@ -1,0 +1,32 @@
+/** All routes: what the server serves and the pages call. */
+import { alignmentContract } from './alignments.js';
+import { clientContract, holdingContract } from './clients.js';
+import { handOverContract } from './hand-over.js';
+import { inspectionContract } from './inspection.js';
+import { intakeContract } from './intake.js';
+import { jobContract } from './jobs.js';
+import { ledgerContract } from './ledger.js';
+import { lookUpContract } from './look-up.js';
+import { memoryContract } from './memories.js';
+import { pictureContract } from './pictures.js';
+import { sessionContract } from './session.js';
+import { termbaseContract } from './termbases.js';
+import { upkeepContract } from './upkeep.js';
+
+export const contract = {
+  ...alignmentContract,
+  ...clientContract,
+  ...handOverContract,
+  ...holdingContract,
+  ...inspectionContract,
+  ...intakeContract,
+  ...jobContract,
+  ...ledgerContract,
+  ...lookUpContract,
+  ...memoryContract,
+  ...pictureContract,
+  ...sessionContract,
+  ...termbaseContract,
+  ...upkeepContract,
+};
+export type Contract = typeof contract;

@@ -1,0 +1,93 @@
+/** What the pages get of inspections. */
+import type { FindingCodes } from '@fair-copy/core/checks/said.js';
+import type { Said } from '@fair-copy/core/said.js';
+import { z } from 'zod';
+import { routes } from './route.js';
+import { jobOf } from './jobs.js';
+import { idParam, recorded, spoken, whole } from './shared.js';
+
+const counts = z.object({ new: z.number(), standing: z.number(), settled: z.number(), stet: z.number() });
+
+export const overview = z.object({
+  inspectedAt: z.string().nullable(),
+  counts: counts.nullable(),
+  checks: z.array(
+    z.object({
+      id: z.string(),
+      open: z.number(),
+      safe: z.number(),
+      fresh: z.number(),
+    }),
+  ),
+});
+export type InspectionOverview = z.infer<typeof overview>;
+
+export const findingBody = z.object({
+  id: z.number(),
+  check: z.string(),
+  /** The concept or unit. */
+  item: z.number(),
+  language: z.string().nullable(),
+  /** The id of the term, or which of the variants, from 0; null: the item as a whole. */
+  place: z.union([z.string(), z.number()]).nullable(),
+  severity: z.enum(['error', 'warning', 'info']),
+  text: z.string(),
+  said: z.custom<Said<FindingCodes>>(),
+  related: z.array(z.object({ item: z.number(), text: z.string() })),
+  correction: z
+    .union([
+      z.object({ kind: z.literal('text'), text: z.string(), safe: z.boolean() }),
+      z.object({ kind: z.literal('remove term'), safe: z.boolean() }),
+    ])
+    .nullable(),
+  isNew: z.boolean(),
+});
+export type FindingBody = z.infer<typeof findingBody>;
+
+/** A finding with all texts of what it is about. */
+export const foundRow = findingBody.extend({
+  texts: z.array(z.object({ language: z.string(), texts: z.array(z.string()) })),
+});
+export type FoundRow = z.infer<typeof foundRow>;
+
+const ids = z.array(z.number()).min(1).max(5000);
+const putRight = recorded.extend({ changed: z.number() });
+
+const overviewRoute = { params: idParam, answer: overview };
+const inspectRoute = { params: idParam, answer: jobOf('inspect') };
+const findingsRoute = {
+  params: idParam,
+  query: z.object({ check: z.string().optional(), after: whole.default(0) }),
+  answer: z.array(foundRow),
+};
+const stetRoute = { params: idParam, body: z.object({ ids, reason: z.string().max(500) }), answer: recorded };
+const putRightRoute = { params: idParam, body: z.object({ ids }), answer: putRight };
+const putRightSafeRoute = {
+  summary: 'All corrections of a check that change no meaning',
+  params: idParam,
+  body: z.object({ check: z.string() }),
+  answer: putRight,
+};
+const reportRoute = {
+  params: idParam,
+  body: z.object({ format: z.enum(['html', 'xlsx']), language: spoken }),
+  answer: jobOf('report findings'),
+};
+
+/** The same for termbases and for memories. */
+export const inspectionContract = routes({
+  'GET /termbases/:id/inspection': overviewRoute,
+  'GET /memories/:id/inspection': overviewRoute,
+  'POST /termbases/:id/inspection': inspectRoute,
+  'POST /memories/:id/inspection': inspectRoute,
+  'GET /termbases/:id/findings': findingsRoute,
+  'GET /memories/:id/findings': findingsRoute,
+  'POST /termbases/:id/findings/stet': stetRoute,
+  'POST /memories/:id/findings/stet': stetRoute,
+  'POST /termbases/:id/findings/put-right': putRightRoute,
+  'POST /memories/:id/findings/put-right': putRightRoute,
+  'POST /termbases/:id/findings/put-right-safe': putRightSafeRoute,
+  'POST /memories/:id/findings/put-right-safe': putRightSafeRoute,
+  'POST /termbases/:id/inspection/report': reportRoute,
+  'POST /memories/:id/inspection/report': reportRoute,
+});

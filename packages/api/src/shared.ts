@@ -1,0 +1,80 @@
+/** Schemas that several features share. */
+import { SPOKEN } from '@fair-copy/words/catalogues.js';
+import { z } from 'zod';
+
+/** A whole number in an address. */
+export const whole = z.coerce.number<number>().int();
+
+export const idParam = z.object({ id: whole.positive() });
+
+/** A client, or all of them. */
+export const ofClient = z.object({ client: whole.optional() });
+
+/** What was made. */
+export const made = z.object({ id: z.number() });
+
+/** The operation in the ledger that was made of it. */
+export const recorded = z.object({ ledgerId: z.number() });
+
+/** The state that an edit begins from, as the page saw it; left out: whatever it is by now. */
+export const seenVersion = z.string().max(40).optional();
+
+/** JSON in a query string. */
+export function jsonOf<T extends z.ZodType>(schema: T) {
+  return z.string().transform((text, context): z.output<T> => {
+    let value: unknown;
+    try {
+      value = JSON.parse(text);
+    } catch {
+      context.addIssue({ code: 'custom', message: 'is not JSON' });
+      return z.NEVER;
+    }
+    const parsed = schema.safeParse(value);
+    if (parsed.success) return parsed.data;
+    context.addIssue({ code: 'custom', message: parsed.error.issues.map((issue) => issue.message).join(', ') });
+    return z.NEVER;
+  });
+}
+
+export const diagnosticBody = z.object({
+  code: z.string(),
+  severity: z.enum(['error', 'warning', 'info']),
+  message: z.string(),
+  advice: z.string(),
+  place: z.object({
+    file: z.string().optional(),
+    sheet: z.string().optional(),
+    row: z.number().optional(),
+    column: z.number().optional(),
+    line: z.number().optional(),
+  }),
+});
+
+export const errorBody = z.object({
+  code: z.string(),
+  message: z.string(),
+  diagnostic: diagnosticBody.optional(),
+});
+export type ErrorAnswer = z.infer<typeof errorBody>;
+
+export const done = z.object({ ok: z.literal(true) });
+export const OK = { ok: true } as const;
+
+/** The reader's language, for documents that are written for people. */
+export const spoken = z.enum(SPOKEN).default('en');
+
+/** What is said of every unit that is written to a memory. */
+export const stampBody = {
+  subject: z.string().max(200).default(''),
+  stampClient: z.boolean().default(false),
+  attributes: z
+    .array(z.object({ type: z.string().trim().min(1).max(200), text: z.string().max(2000) }))
+    .max(20)
+    .default([]),
+  /** Units that say the same as one that is there: all are kept, or only the first. */
+  duplicates: z.enum(['keep', 'skip']).default('keep'),
+};
+
+/** The formats in which units are handed over. */
+export const UNIT_FORMATS = ['tmx', 'xliff', 'docx', 'xlsx', 'csv', 'tsv'] as const;
+export type UnitFormat = (typeof UNIT_FORMATS)[number];

@@ -1,0 +1,60 @@
+/** What findings say. Languages are tags, fields are called by their standard names. */
+import type { LanguageTag } from '../language/tags.js';
+import type { Level } from '../termbase/categories.js';
+
+export interface FindingCodes {
+  readonly 'not-closed': { readonly mark: string };
+  readonly 'not-opened': { readonly mark: string };
+  readonly 'straight-quotes-odd': Record<string, never>;
+  readonly 'marks-odd': { readonly mark: string };
+  readonly 'marks-unpaired': { readonly open: string; readonly close: string };
+  readonly 'german-noun-small': Record<string, never>;
+  /** `share` of the texts of the language, in per cent. */
+  readonly 'mostly-small': { readonly share: number };
+  readonly 'mostly-large': { readonly share: number };
+  readonly 'definition-is-term': { readonly definition: string };
+  readonly 'definition-shared': { readonly definition: string; readonly concepts: number };
+  readonly 'shares-terms': { readonly shared: readonly { readonly language: LanguageTag; readonly text: string }[] };
+  readonly 'same-there': Record<string, never>;
+  readonly 'nearly-same-there': { readonly text: string };
+  readonly 'stands-for-nothing': { readonly text: string; readonly language: LanguageTag };
+  readonly 'field-missing': {
+    readonly field: string;
+    readonly level: Level;
+    /** Of the term, or empty. */
+    readonly text: string;
+    readonly language: LanguageTag | null;
+  };
+  readonly 'value-not-listed': { readonly field: string; readonly value: string; readonly list: readonly string[] };
+  readonly 'ends-with': { readonly mark: string };
+  readonly 'has-article': { readonly text: string };
+  readonly 'form-of': { readonly text: string; readonly base: string };
+  readonly 'subject-missing': { readonly text: string; readonly language: LanguageTag; readonly concepts: number };
+  /** `texts`: what stands for it, the first of them. */
+  readonly 'different-targets': Contradiction;
+  readonly 'different-sources': Contradiction;
+  readonly 'several-concepts': { readonly text: string; readonly concepts: number };
+  readonly 'many-words': { readonly words: number };
+  readonly 'many-characters': { readonly characters: number };
+  readonly 'language-missing': { readonly language: LanguageTag };
+  readonly 'looks-like': { readonly text: string; readonly language: LanguageTag };
+  readonly 'picture-missing': { readonly name: string };
+  readonly 'reference-broken': { readonly name: string };
+  readonly spaces: {
+    readonly problems: readonly ('begins' | 'ends' | 'several')[];
+    /** Code point of a character that cannot be seen; null: there is none. */
+    readonly invisible: number | null;
+  };
+  readonly 'both-preferred': { readonly texts: readonly string[]; readonly language: LanguageTag };
+  readonly 'none-usable': { readonly texts: readonly string[]; readonly language: LanguageTag };
+  readonly 'preferred-elsewhere': { readonly text: string; readonly subject: string };
+  /** Of an earlier version: one sentence. */
+  readonly 'as-it-was': { readonly sentence: string };
+}
+
+interface Contradiction {
+  readonly text: string;
+  readonly count: number;
+  readonly language: LanguageTag;
+  readonly texts: readonly string[];
+}

@@ -1,0 +1,13 @@
+import { reading, tasks } from '../jobs/task.js';
+
+const alignTask = () => import('./align-task.js');
+const pairsTask = () => import('./pairs-task.js');
+
+export const alignmentTasks = tasks({
+  readTexts: reading(async () => (await alignTask()).readTexts),
+  alignTexts: reading(async () => (await alignTask()).alignTexts),
+  lookAtFile: reading(async () => (await alignTask()).lookAtFile),
+  stagePairs: reading(async () => (await pairsTask()).stagePairs),
+  handOverPairs: reading(async () => (await pairsTask()).handOverPairs),
+  markTerms: reading(async () => (await pairsTask()).markTerms),
+});

@@ -1,0 +1,34 @@
+/**
+ * All parts of the server. Each says in its `feature.ts` what it brings; routes, tasks, and what is done at the start follow
+ * from this list.
+ */
+import { alignments } from './alignments/feature.js';
+import { clients } from './clients/feature.js';
+import type { Feature } from './feature.js';
+import { handOver } from './hand-over/feature.js';
+import { history } from './history/feature.js';
+import { holdings } from './holdings/feature.js';
+import { inspection } from './inspection/feature.js';
+import { intake } from './intake/feature.js';
+import { lookUp } from './look-up/feature.js';
+import { memories } from './memories/feature.js';
+import { pictures } from './pictures/feature.js';
+import { termbases } from './termbases/feature.js';
+import { upkeep } from './upkeep/feature.js';
+import { work } from './work/feature.js';
+
+export const FEATURES: readonly Feature[] = [
+  clients,
+  holdings,
+  termbases,
+  memories,
+  inspection,
+  intake,
+  alignments,
+  handOver,
+  lookUp,
+  pictures,
+  history,
+  upkeep,
+  work,
+];

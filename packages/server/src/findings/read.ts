@@ -1,0 +1,102 @@
+/** The findings of the last inspection that are still open: not settled since, and not let stand. */
+import type { Db } from '../store/database.js';
+import type { Subject } from './subjects.js';
+
+export interface FindingRow {
+  readonly id: number;
+  /** The termbase or memory. */
+  readonly owner: number;
+  readonly check_id: string;
+  /** The concept or unit. */
+  readonly item: number;
+  readonly language: string | null;
+  /** The id of the term, or which of the variants, from 0; null: the item as a whole. */
+  readonly place: string | number | null;
+  readonly severity: 'error' | 'warning' | 'info';
+  readonly text: string;
+  readonly message: string;
+  /** Other items, as JSON. */
+  readonly related: string;
+  readonly correction: string | null;
+  readonly basis: string;
+  readonly is_new: number;
+  readonly settled: number;
+}
+
+const columns = ({ owner, item, place }: Subject): string =>
+  `f.id, f.${owner} AS owner, f.check_id, f.${item} AS item, f.language, f.${place} AS place, f.severity, f.text, f.message,
+   f.related, f.correction, f.basis, f.is_new, f.settled`;
+
+const open = ({ owner, item, stets, inspections }: Subject): string =>
+  `f.${owner} = @owner AND f.inspection = (SELECT max(id) FROM ${inspections} WHERE ${owner} = @owner) AND f.settled = 0 AND NOT EXISTS (
+     SELECT 1 FROM ${stets} s WHERE s.${owner} = f.${owner} AND s.check_id = f.check_id AND s.${item} = f.${item}
+       AND s.language IS f.language AND s.basis = f.basis)`;
+
+export function openFindings(
+  db: Db,
+  of: Subject,
+  where: { readonly owner: number; readonly check: string | null; readonly after: number; readonly limit: number },
+): FindingRow[] {
+  return db
+    .prepare<[typeof where], FindingRow>(
+      `SELECT ${columns(of)} FROM ${of.findings} f
+       WHERE ${open(of)} AND (@check IS NULL OR f.check_id = @check) AND f.id > @after ORDER BY f.id LIMIT @limit`,
+    )
+    .all(where);
+}
+
+export function openFindingsOf(db: Db, of: Subject, owner: number, item: number): FindingRow[] {
+  return db
+    .prepare<[{ owner: number; item: number }], FindingRow>(
+      `SELECT ${columns(of)} FROM ${of.findings} f WHERE ${open(of)} AND f.${of.item} = @item ORDER BY f.id`,
+    )
+    .all({ owner, item });
+}
+
+/** Which concepts or units have open findings. */
+export function itemsWithFindings(db: Db, of: Subject, owner: number): IterableIterator<number> {
+  return db
+    .prepare<[{ owner: number }], number>(`SELECT DISTINCT f.${of.item} FROM ${of.findings} f WHERE ${open(of)}`)
+    .pluck()
+    .iterate({ owner });
+}
+
+/** Those of a termbase or memory; others are not its. */
+export function findingsById(db: Db, of: Subject, owner: number, ids: readonly number[]): FindingRow[] {
+  const one = db.prepare<[number, number], FindingRow>(
+    `SELECT ${columns(of)} FROM ${of.findings} f WHERE f.id = ? AND f.${of.owner} = ?`,
+  );
+  return ids.flatMap((id) => one.get(id, owner) ?? []);
+}
+
+/** Open findings by check; how many of them can be put right without a thought. */
+export function openCounts(
+  db: Db,
+  of: Subject,
+  owner: number,
+): { check: string; open: number; safe: number; fresh: number }[] {
+  return db
+    .prepare<[{ owner: number }], { check: string; open: number; safe: number; fresh: number }>(
+      `SELECT f.check_id AS "check", count(*) AS open, sum(coalesce(json_extract(f.correction, '$.safe'), 0)) AS safe, sum(f.is_new) AS fresh
+       FROM ${of.findings} f WHERE ${open(of)} GROUP BY f.check_id`,
+    )
+    .all({ owner });
+}
+
+export function openTotal(db: Db, of: Subject, owner: number): number {
+  return db
+    .prepare<[{ owner: number }], { n: number }>(`SELECT count(*) AS n FROM ${of.findings} f WHERE ${open(of)}`)
+    .get({ owner })!.n;
+}
+
+export function lastInspection(
+  db: Db,
+  of: Subject,
+  owner: number,
+): { readonly at: string; readonly counts: string } | undefined {
+  return db
+    .prepare<[number], { at: string; counts: string }>(
+      `SELECT at, counts FROM ${of.inspections} WHERE ${of.owner} = ? ORDER BY id DESC LIMIT 1`,
+    )
+    .get(owner);
+}

@@ -1,0 +1,234 @@
+/** A termbase written to a file in an open format, ready to be fetched. */
+import { VERSION } from '@fair-copy/core/version.js';
+import { mkdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
+import { glossaryHtml } from '@fair-copy/core/formats/glossary-html.js';
+import { shapedHeader, shapedRows, type Shape } from '@fair-copy/core/formats/shaped.js';
+import { isBeyondBasic, tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
+import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
+import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
+import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
+import { safeFileName } from '@fair-copy/files/file-names.js';
+import { writeText } from '@fair-copy/files/text-write.js';
+import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
+import { writeZip } from '@fair-copy/files/zip-write.js';
+import type { TaskContext } from '../jobs/task.js';
+import { conceptById, conceptsOf } from '../store/concepts.js';
+import { openForReading, type Db } from '../store/database.js';
+import { pathsOf } from '../store/paths.js';
+import { picturesOf } from '../store/pictures.js';
+import { clientById } from '../store/clients.js';
+import { termbaseById } from '../store/termbases.js';
+import { PictureFolder, pictureSource } from './pictures.js';
+
+/** `zip`: TBX with its pictures beside it; `html`: a glossary to print. */
+export type HandOverFormat = 'tbx' | 'zip' | 'tmx' | 'csv' | 'tsv' | 'xlsx' | 'html';
+
+export interface HandOver {
+  /** Sheets in the shape of the file that was taken in last, not one column for each term and field. */
+  readonly asItCame?: boolean;
+  readonly jobId: number;
+  readonly termbaseId: number;
+  readonly format: HandOverFormat;
+  /** In this order. */
+  readonly languages: readonly string[];
+  readonly delimiter?: string;
+  readonly byteOrderMark?: boolean;
+  readonly encoding?: EncodingName;
+}
+
+export interface HandedOver {
+  readonly path: string;
+  readonly fileName: string;
+  readonly concepts: number;
+  /** Concepts that have nothing in the chosen languages (for TMX: in two of them). */
+  readonly left: number;
+  /** Terms and values that the shape of the sheet has no column for. */
+  readonly homeless?: number;
+}
+
+export async function handOver(job: HandOver, context: TaskContext): Promise<HandedOver> {
+  const paths = pathsOf(context.dataDir);
+  const db = openForReading(paths.workspace);
+  // One snapshot for counting and writing.
+  db.exec('BEGIN');
+  try {
+    const { name } = termbaseById(db, job.termbaseId);
+    const fileName = safeFileName(`${name} ${job.languages.join('-')}.${job.format}`);
+    const folder = paths.outgoing(job.jobId);
+    await mkdir(folder, { recursive: true });
+    const path = join(folder, fileName);
+    try {
+      return { path, fileName, ...(await write(path, name, db, job, context)) };
+    } catch (error) {
+      await rm(folder, { recursive: true, force: true });
+      throw error;
+    }
+  } finally {
+    db.exec('COMMIT');
+    db.close();
+  }
+}
+
+async function write(
+  path: string,
+  title: string,
+  db: Db,
+  job: HandOver,
+  context: TaskContext,
+): Promise<{ concepts: number; left: number; homeless?: number }> {
+  const languages = job.languages as readonly LanguageTag[];
+  const total = db
+    .prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?')
+    .get(job.termbaseId)!.n;
+  let written = 0;
+  const homeless = { count: 0 };
+  const chosen = function* (least: number): Generator<Concept> {
+    let seen = 0;
+    for (const concept of conceptsOf(db, job.termbaseId)) {
+      if (++seen % 500 === 0) context.checkpoint(seen / total);
+      if (concept.languages.filter((s) => languages.includes(s.language)).length < least) continue;
+      written++;
+      yield inOrder(concept, languages);
+    }
+  };
+  switch (job.format) {
+    case 'tbx':
+      await writeText(path, tbxDocument(chosen(1), { title, languages, beyondBasic: beyondBasic(db, job.termbaseId) }));
+      break;
+    case 'zip': {
+      const pictures = new PictureFolder(picturesOf(db, job.termbaseId));
+      const tbx = tbxDocument(chosen(1), {
+        title,
+        languages,
+        beyondBasic: beyondBasic(db, job.termbaseId),
+        pictures: pictures.paths,
+      });
+      await writeZip(path, pictures.members(`${safeFileName(title)}.tbx`, tbx, pathsOf(context.dataDir)));
+      break;
+    }
+    case 'html': {
+      const { client_id } = termbaseById(db, job.termbaseId);
+      const source = pictureSource(picturesOf(db, job.termbaseId), pathsOf(context.dataDir));
+      const sorted = inAlphabet(db, job.termbaseId, languages, [...chosenIds(chosen(1))]);
+      await writeText(
+        path,
+        glossaryHtml(sorted, { title, client: clientById(db, client_id).name, languages, picture: source }),
+      );
+      break;
+    }
+    case 'tmx': {
+      const date = tmxDate(new Date().toISOString());
+      await writeText(path, tmxDocument(chosen(2), { languages, sourceLanguage: '*all*', version: VERSION, date }));
+      break;
+    }
+    case 'xlsx': {
+      const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
+      if (shaped) {
+        const rows = inShape(chosen(1), shaped, homeless);
+        await writeWorkbook(path, [{ name: 'Terms', header: shapedHeader(shaped), rows }]);
+        break;
+      }
+      const columns = layoutOf(db, job.termbaseId, languages);
+      const rows = mapped(chosen(1), (concept) => layoutRow(concept, columns));
+      await writeWorkbook(path, [{ name: 'Terms', header: columns.map((c) => c.header), rows }]);
+      break;
+    }
+    default: {
+      const delimiter = job.delimiter ?? (job.format === 'csv' ? ',' : '\t');
+      const style = { delimiter, lineEnd: '\r\n', guardFormulas: true } as const;
+      const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
+      await writeText(
+        path,
+        shaped
+          ? shapedLines(chosen(1), shaped, style, homeless)
+          : lines(chosen(1), layoutOf(db, job.termbaseId, languages), style),
+        job.encoding ?? 'UTF-8',
+        job.byteOrderMark ?? false,
+      );
+    }
+  }
+  return { concepts: written, left: total - written, ...(homeless.count && { homeless: homeless.count }) };
+}
+
+/** Whether any concept uses fields beyond TBX-Basic: decides which dialect the file names. */
+function beyondBasic(db: Db, termbaseId: number): boolean {
+  for (const concept of conceptsOf(db, termbaseId)) if (isBeyondBasic(concept)) return true;
+  return false;
+}
+
+function* chosenIds(concepts: Iterable<Concept>): Generator<ConceptId> {
+  for (const { id } of concepts) yield id;
+}
+
+/** By the first language's own alphabet (Unicode Collation, CLDR); those without a term in it at the end. */
+function* inAlphabet(
+  db: Db,
+  termbaseId: number,
+  languages: readonly LanguageTag[],
+  ids: readonly ConceptId[],
+): Generator<Concept> {
+  const wanted = new Set<number>(ids);
+  const first = new Map<number, string>();
+  const terms = db
+    .prepare<[number, string], { concept_id: number; text: string }>(
+      'SELECT concept_id, text FROM term WHERE termbase_id = ? AND language = ? ORDER BY concept_id, ordinal',
+    )
+    .iterate(termbaseId, languages[0]!);
+  for (const { concept_id, text } of terms) if (!first.has(concept_id)) first.set(concept_id, text);
+  const { compare } = new Intl.Collator(languages[0]);
+  const order = [...wanted].sort((a, b) => {
+    const x = first.get(a);
+    const y = first.get(b);
+    return x === undefined ? (y === undefined ? a - b : 1) : y === undefined ? -1 : compare(x, y) || a - b;
+  });
+  for (const id of order) yield inOrder(conceptById(db, id as ConceptId)!, languages);
+}
+
+function inOrder(concept: Concept, languages: readonly LanguageTag[]): Concept {
+  return { ...concept, languages: languages.flatMap((tag) => concept.languages.filter((s) => s.language === tag)) };
+}
+
+function layoutOf(db: Db, termbaseId: number, languages: readonly LanguageTag[]): ReturnType<Layout['columns']> {
+  const layout = new Layout(languages);
+  for (const concept of conceptsOf(db, termbaseId)) layout.see(concept);
+  return layout.columns();
+}
+
+function* lines(
+  concepts: Iterable<Concept>,
+  columns: ReturnType<Layout['columns']>,
+  style: DelimitedStyle,
+): Generator<string> {
+  yield delimitedLine(
+    columns.map((c) => c.header),
+    style,
+  );
+  for (const concept of concepts) yield delimitedLine(layoutRow(concept, columns), style);
+}
+
+function shapeOfTermbase(db: Db, termbaseId: number): Shape | null {
+  const { shape } = termbaseById(db, termbaseId);
+  return shape === null ? null : (JSON.parse(shape) as Shape);
+}
+
+function* inShape(concepts: Iterable<Concept>, shape: Shape, left: { count: number }): Generator<string[]> {
+  for (const concept of concepts) yield* shapedRows(concept, shape, left);
+}
+
+function* shapedLines(
+  concepts: Iterable<Concept>,
+  shape: Shape,
+  style: DelimitedStyle,
+  left: { count: number },
+): Generator<string> {
+  yield delimitedLine(shapedHeader(shape), style);
+  for (const cells of inShape(concepts, shape, left)) yield delimitedLine(cells, style);
+}
+
+function* mapped<A, B>(items: Iterable<A>, map: (item: A) => B): Generator<B> {
+  for (const item of items) yield map(item);
+}

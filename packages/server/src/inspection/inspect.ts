@@ -1,0 +1,152 @@
+/**
+ * An inspection, worked out beside: people go on working meanwhile. What it finds lies in a file of its own until the
+ * writing thread takes it over.
+ */
+import { mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import Database from 'better-sqlite3';
+import type { Finding } from '@fair-copy/core/checks/check.js';
+import type { TaskContext } from '../jobs/task.js';
+import { openForReading, type Db } from '../store/database.js';
+import { removeDatabase } from '../store/files.js';
+import { pathsOf } from '../store/paths.js';
+import { subjectOf, type Subject } from '../findings/subjects.js';
+import { findingsInMemory } from './memory.js';
+import { findingsInTermbase } from './termbase.js';
+
+export interface InspectionCounts {
+  readonly new: number;
+  readonly standing: number;
+  readonly settled: number;
+  readonly stet: number;
+}
+
+/** What was looked at: operations that came later, and what was undone or done again later, are not in it. */
+export interface Moment {
+  readonly ledger: number;
+  readonly turn: number;
+}
+
+export interface Inspected {
+  /** The file that holds the findings. */
+  readonly path: string;
+  readonly findings: number;
+  readonly counts: InspectionCounts;
+  readonly moment: Moment;
+}
+
+/** More of one check say nothing new; they come when the first are put right. */
+const OF_A_CHECK = 50_000;
+
+/** Runs all checks over a termbase or memory as it is at this moment. */
+export function inspect(
+  { kind, id, jobId }: { readonly kind: Subject['kind']; readonly id: number; readonly jobId: number },
+  context: TaskContext,
+): Inspected {
+  const { dataDir } = context;
+  const db = openForReading(pathsOf(dataDir).workspace);
+  const path = pathsOf(dataDir).stagedFindings(jobId);
+  removeDatabase(path);
+  mkdirSync(dirname(path), { recursive: true });
+  const staged = new Database(path);
+  let isDone = false;
+  try {
+    staged.exec(`PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF; CREATE TABLE finding (
+      id INTEGER PRIMARY KEY, check_id TEXT, item INTEGER, language TEXT, place ANY, severity TEXT, text TEXT, message TEXT,
+      related TEXT, correction TEXT, basis TEXT, is_new INTEGER) STRICT; BEGIN`);
+    // One look at all of it.
+    db.exec('BEGIN');
+    const moment = momentOf(db);
+    const of = subjectOf(kind);
+    const findings = kind === 'memory' ? findingsInMemory(db, id, context) : findingsInTermbase(db, id, context);
+    const counts = keep(staged, findings, identities(db, of, id));
+    staged.exec('COMMIT');
+    isDone = true;
+    return { path, ...counts, moment };
+  } finally {
+    if (db.inTransaction) db.exec('COMMIT');
+    db.close();
+    staged.close();
+    if (!isDone) removeDatabase(path);
+  }
+}
+
+function momentOf(db: Db): Moment {
+  const newest = (table: 'ledger' | 'turn'): number =>
+    db.prepare<[], number | null>(`SELECT max(rowid) FROM ${table}`).pluck().get() ?? 0;
+  return { ledger: newest('ledger'), turn: newest('turn') };
+}
+
+interface Known {
+  /** Found by the last inspection. */
+  readonly before: ReadonlySet<string>;
+  /** Let stand. */
+  readonly standing: ReadonlySet<string>;
+}
+
+function keep(
+  staged: Database.Database,
+  findings: Iterable<Finding>,
+  { before, standing }: Known,
+): Pick<Inspected, 'findings' | 'counts'> {
+  const insert = staged.prepare(
+    `INSERT INTO finding (check_id, item, language, place, severity, text, message, related, correction, basis, is_new)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+  );
+  const counts = { new: 0, standing: 0, settled: 0, stet: 0 };
+  const kept = new Map<string, number>();
+  const now = new Set<string>();
+  for (const f of findings) {
+    const key = identity({ check_id: f.check, item: f.item, language: f.language, basis: f.basis });
+    if (standing.has(key)) {
+      counts.stet++;
+      continue;
+    }
+    const count = (kept.get(f.check) ?? 0) + 1;
+    if (count > OF_A_CHECK) continue;
+    kept.set(f.check, count);
+    now.add(key);
+    const isNew = !before.has(key);
+    counts[isNew ? 'new' : 'standing']++;
+    insert.run(
+      f.check,
+      f.item,
+      f.language,
+      f.place,
+      f.severity,
+      f.text,
+      JSON.stringify(f.said),
+      JSON.stringify(f.related),
+      f.correction ? JSON.stringify(f.correction) : null,
+      f.basis,
+      isNew ? 1 : 0,
+    );
+  }
+  for (const key of before) if (!now.has(key) && !standing.has(key)) counts.settled++;
+  return { findings: counts.new + counts.standing, counts };
+}
+
+function identities(db: Db, of: Subject, owner: number): Known {
+  const from = (table: string, more = ''): Set<string> =>
+    new Set(
+      db
+        .prepare<[{ owner: number }], Identity>(
+          `SELECT check_id, ${of.item} AS item, language, basis FROM ${table} WHERE ${of.owner} = @owner ${more}`,
+        )
+        .all({ owner })
+        .map(identity),
+    );
+  const current = `AND inspection = (SELECT max(id) FROM ${of.inspections} WHERE ${of.owner} = @owner)`;
+  return { before: from(of.findings, current), standing: from(of.stets) };
+}
+
+interface Identity {
+  readonly check_id: string;
+  readonly item: number;
+  readonly language: string | null;
+  readonly basis: string;
+}
+
+function identity({ check_id, item, language, basis }: Identity): string {
+  return `${check_id}\0${item}\0${language ?? ''}\0${basis}`;
+}

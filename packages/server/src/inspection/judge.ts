@@ -1,0 +1,140 @@
+/** What a person makes of findings: let them stand, or put them right. Each an entry in the ledger. */
+import type { Correction } from '@fair-copy/core/checks/check.js';
+import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { withoutTerm, withTermText } from '@fair-copy/core/termbase/edit.js';
+import { NO_CODES } from '@fair-copy/core/text/inline-codes.js';
+import { ApiError } from '../errors.js';
+import { findingsById, type FindingRow } from '../findings/read.js';
+import { subjectOf, type Subject } from '../findings/subjects.js';
+import type { TaskContext } from '../jobs/task.js';
+import { recorded, type Writing } from '../ledger/operation.js';
+import { changedNow, inMemory } from '../memories/edit.js';
+import { ConceptWriter, readConcept } from '../store/concepts.js';
+import type { Db } from '../store/database.js';
+import { memoryById } from '../store/memories.js';
+import type { StoredUnit } from '../store/memory-file.js';
+import { termbaseById } from '../store/termbases.js';
+import { workspaceForWriting } from '../store/workspace.js';
+import { settleFindings } from '../termbases/write.js';
+
+export interface Judged {
+  readonly kind: Subject['kind'];
+  /** The termbase or memory. */
+  readonly owner: number;
+  readonly ids: readonly number[];
+}
+
+/** Lets findings stand with a reason, until the texts they rest on change. */
+export function letStand(
+  { kind, owner, ids, reason }: Judged & { readonly reason: string },
+  context: TaskContext,
+): { readonly ledgerId: number } {
+  const db = workspaceForWriting(context.dataDir);
+  const of = subjectOf(kind);
+  const rows = required(findingsById(db, of, owner, ids));
+  const clientId = clientOf(db, kind, owner);
+  const about = {
+    clientId,
+    termbaseId: kind === 'termbase' ? owner : null,
+    kind: 'stet',
+    title: stetTitle(rows, reason),
+  };
+  return recorded(context, about, (writing) => {
+    writing.entry.touch(kind, owner);
+    writeStets(writing, of, rows, reason);
+    return { ledgerId: writing.entry.id };
+  });
+}
+
+function writeStets({ db, entry, now }: Writing, of: Subject, rows: readonly FindingRow[], reason: string): void {
+  const insert = db.prepare(
+    `INSERT INTO ${of.stets} (${of.owner}, check_id, ${of.item}, language, basis, reason, at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
+  );
+  for (const row of rows) {
+    const made = insert.run(row.owner, row.check_id, row.item, row.language, row.basis, reason, now);
+    entry.created(of.stets, Number(made.lastInsertRowid));
+  }
+}
+
+function stetTitle(rows: readonly FindingRow[], reason: string): string {
+  const what = rows.length === 1 ? `“${rows[0]!.text}”` : `${rows.length} findings`;
+  return `Let stand: ${what}${reason ? ` (${reason})` : ''}`;
+}
+
+/** Does what the findings propose. A finding whose text has changed meanwhile is refused. */
+export async function putRight(
+  { kind, owner, ids }: Judged,
+  context: TaskContext,
+): Promise<{ readonly ledgerId: number; readonly changed: number }> {
+  const db = workspaceForWriting(context.dataDir);
+  const rows = required(findingsById(db, subjectOf(kind), owner, ids).filter((row) => row.correction !== null));
+  const title = rows.length === 1 ? `Put right: “${rows[0]!.text}”` : `Put right: ${rows.length} findings`;
+  const about = {
+    clientId: clientOf(db, kind, owner),
+    termbaseId: kind === 'termbase' ? owner : null,
+    kind: 'put right',
+    title,
+  };
+  if (kind === 'termbase')
+    return recorded(context, about, (writing) => {
+      const writer = new ConceptWriter(db, writing.now);
+      const changed = oneByOne(rows, (row) => putTermRight(writing, writer, row));
+      return { ledgerId: writing.entry.id, changed };
+    });
+  return inMemory(context, memoryById(db, owner), about, (file, entry, changes) => {
+    const changed = oneByOne(rows, (row) => {
+      const unit = file.unit(row.item);
+      const next = unit && unitPutRight(unit, row);
+      if (next) changes.replace(unit, changedNow(unit, next));
+      return Boolean(next);
+    });
+    return { ledgerId: entry.id, changed };
+  });
+}
+
+/** Several findings on one text: the first one put right may have settled the next. @returns how many were done */
+function oneByOne(rows: readonly FindingRow[], done: (row: FindingRow) => boolean): number {
+  const changed = rows.filter(done).length;
+  if (changed === 0) throw new ApiError('finding-gone');
+  return changed;
+}
+
+function putTermRight({ db, entry }: Writing, writer: ConceptWriter, row: FindingRow): boolean {
+  const before = readConcept(db, row.item);
+  const term = before?.body.languages.flatMap((s) => s.terms).find((t) => t.id === row.place);
+  if (!before || !term || term.text !== row.text) return false;
+  const correction = JSON.parse(row.correction!) as Correction;
+  const body =
+    correction.kind === 'text'
+      ? withTermText(before.body, term.id, correction.text)!
+      : withoutTerm(before.body, term.id)!;
+  entry.before('concept', row.item, before);
+  settleFindings(db, row.item);
+  writer.replace(row.item, { termbaseId: before.termbaseId, body });
+  return true;
+}
+
+/** Null: the text is another one by now, or holds codes, which a correction knows nothing of. */
+function unitPutRight(unit: StoredUnit, { place, text, correction }: FindingRow): Unit | null {
+  const at = place as number;
+  const variant = unit.variants[at];
+  if (!variant || variant.text !== text) return null;
+  const what = JSON.parse(correction!) as Correction;
+  if (what.kind === 'text') {
+    const next = { ...variant, text: what.text, codes: NO_CODES };
+    return { ...unit, variants: unit.variants.with(at, next) };
+  }
+  // A unit keeps at least two texts.
+  if (unit.variants.length < 3) return null;
+  return { ...unit, variants: unit.variants.toSpliced(at, 1) };
+}
+
+function clientOf(db: Db, kind: Subject['kind'], owner: number): number {
+  return (kind === 'memory' ? memoryById(db, owner) : termbaseById(db, owner)).client_id;
+}
+
+/** Throws where nothing is left of what was asked for. */
+function required(rows: readonly FindingRow[]): readonly FindingRow[] {
+  if (rows.length === 0) throw new ApiError('finding-gone');
+  return rows;
+}

@@ -1,0 +1,17 @@
+import { surveying, tasks, writing } from '../jobs/task.js';
+
+const inspect = () => import('./inspect.js');
+const publish = () => import('./publish.js');
+const judge = () => import('./judge.js');
+const report = () => import('./report.js');
+
+export const inspectionTasks = tasks({
+  inspect: surveying(async () => (await inspect()).inspect),
+  beginFindings: writing(async () => (await publish()).beginFindings),
+  takeFindings: writing(async () => (await publish()).takeFindings),
+  publishFindings: writing(async () => (await publish()).publishFindings),
+  clearFindings: writing(async () => (await publish()).clearFindings),
+  letStand: writing(async () => (await judge()).letStand),
+  putRight: writing(async () => (await judge()).putRight),
+  inspectionReport: surveying(async () => (await report()).inspectionReport),
+});

@@ -1,0 +1,36 @@
+/** A termbase as the checks look at it. */
+import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
+import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
+import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
+import type { TaskContext } from '../jobs/task.js';
+import { conceptById, conceptsOf, languageCounts } from '../store/concepts.js';
+import type { Db } from '../store/database.js';
+import { picturesOf } from '../store/pictures.js';
+import { termbaseById } from '../store/termbases.js';
+
+/** All findings of all checks, one after the other. Reports progress. */
+export function findingsInTermbase(db: Db, termbaseId: number, context: TaskContext): Generator<Finding> {
+  const fields = JSON.parse(termbaseById(db, termbaseId).fields) as FieldDefinition[];
+  const pictures = new Set(picturesOf(db, termbaseId).map((picture) => picture.name));
+  const total = db
+    .prepare<[number], number>('SELECT count(*) FROM concept WHERE termbase_id = ?')
+    .pluck()
+    .get(termbaseId)!;
+  const concepts = function* (): Generator<Concept> {
+    let seen = 0;
+    for (const concept of conceptsOf(db, termbaseId)) {
+      if (++seen % 500 === 0) context.checkpoint(seen / total);
+      yield concept;
+    }
+  };
+  return inspect(concepts(), TERMBASE_CHECKS, {
+    of: CONCEPTS,
+    languages: languageCounts(db, termbaseId).map((row) => row.language as LanguageTag),
+    item: (id) => conceptById(db, id as ConceptId),
+    fields,
+    hasPicture: (name) => pictures.has(name),
+  });
+}

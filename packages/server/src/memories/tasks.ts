@@ -1,0 +1,27 @@
+import { finding, reading, writing, tasks } from '../jobs/task.js';
+
+const takeIn = () => import('./take-in.js');
+const resources = () => import('./resources.js');
+const edit = () => import('./edit.js');
+const bulk = () => import('./bulk.js');
+const exchangeTask = () => import('./exchange-task.js');
+const survey = () => import('./survey.js');
+const findTasks = () => import('./find/find-tasks.js');
+
+export const memoryTasks = tasks({
+  writeUnits: writing(async () => (await takeIn()).writeUnits),
+  createMemory: writing(async () => (await resources()).createMemory),
+  renameMemory: writing(async () => (await resources()).renameMemory),
+  deleteMemory: writing(async () => (await resources()).deleteMemory),
+  changeVariant: writing(async () => (await edit()).changeVariant),
+  addVariant: writing(async () => (await edit()).addVariant),
+  returnUnit: writing(async () => (await edit()).returnUnit),
+  changeUnits: writing(async () => (await bulk()).changeUnits),
+  previewUnits: reading(async () => (await bulk()).previewUnits),
+  harvestConcepts: writing(async () => (await exchangeTask()).harvestConcepts),
+  memoryOfTermbase: writing(async () => (await exchangeTask()).memoryOfTermbase),
+  surveyUnits: reading(async () => (await survey()).surveyUnits),
+  findUnits: finding(async () => (await findTasks()).findUnits),
+  orderUnits: finding(async () => (await findTasks()).orderUnits),
+  findConcordance: finding(async () => (await findTasks()).findConcordance),
+});

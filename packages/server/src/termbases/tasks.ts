@@ -1,0 +1,20 @@
+import { reading, writing, tasks } from '../jobs/task.js';
+
+const write = () => import('./write.js');
+const bulk = () => import('./bulk.js');
+const recognize = () => import('./recognize.js');
+
+export const termbaseTasks = tasks({
+  createTermbase: writing(async () => (await write()).createTermbase),
+  renameTermbase: writing(async () => (await write()).renameTermbase),
+  deleteTermbase: writing(async () => (await write()).deleteTermbase),
+  createConcept: writing(async () => (await write()).createConcept),
+  changeConcept: writing(async () => (await write()).changeConcept),
+  deleteConcept: writing(async () => (await write()).deleteConcept),
+  returnConcept: writing(async () => (await write()).returnConcept),
+  defineFields: writing(async () => (await write()).defineFields),
+  addPicture: writing(async () => (await write()).addPicture),
+  doBulk: writing(async () => (await bulk()).doBulk),
+  previewBulk: reading(async () => (await bulk()).previewBulk),
+  recognizeText: reading(async () => (await recognize()).recognizeText),
+});

@@ -1,0 +1,17 @@
+/** Files of threads: built, or in tests as they are written. */
+import { fileURLToPath } from 'node:url';
+
+/** What lets Node load the sources; set by the tests. */
+const LOADER = process.env.FAIR_COPY_LOADER;
+
+/**
+ * The path of a module that a thread begins with.
+ * @param from the `import.meta.url` of the one that starts it
+ * @param module relative to it, without its ending
+ */
+export function threadFile(from: string, module: string): string {
+  return fileURLToPath(new URL(module + (from.endsWith('.ts') ? '.ts' : '.js'), from));
+}
+
+/** Options that every thread is started with. */
+export const THREAD_OPTIONS: { readonly execArgv?: string[] } = LOADER ? { execArgv: ['--import', LOADER] } : {};

@@ -1,0 +1,51 @@
+/** All that a person reads of what the core and the server have to say, in one language. */
+import type { FindingCodes } from '@fair-copy/core/checks/said.js';
+import type { Words } from '@fair-copy/core/said.js';
+import type { Speech } from './speech.js';
+
+/** The documents that are written for people. */
+export interface ReportWords {
+  inspectionOf(name: string): string;
+  summary(client: string, at: string | null, open: number): string;
+  readonly nothing: string;
+  /** Names of the columns. */
+  readonly columns: {
+    readonly check: string;
+    readonly language: string;
+    readonly text: Readonly<Record<Inspected, string>>;
+    readonly wrong: string;
+    readonly proposal: string;
+    readonly origin: string;
+  };
+  readonly findings: string;
+  readonly takeAway: string;
+  unit(file: string, place: number): string;
+  /** Added to the name of the resource. */
+  readonly fileName: string;
+}
+
+/** What is inspected: the same check speaks of terms and concepts, or of texts and units. */
+export type Inspected = 'termbase' | 'memory';
+
+export interface CheckWords {
+  /** A few words, for the list of checks. */
+  readonly title: string;
+  /** A sentence that explains it. */
+  readonly explains: string;
+}
+
+export interface Catalogue {
+  readonly speech: Speech;
+  /** By the id of the check. A memory's own words only where they differ. */
+  readonly checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: Partial<CheckWords> }>>;
+  readonly findings: (of: Inspected) => Words<FindingCodes>;
+  readonly report: ReportWords;
+  /** A field of the standard, or of the client's own. */
+  fieldLabel(name: string): string;
+  valueLabel(field: string, value: string): string;
+}
+
+export function checkWords({ checks }: Catalogue, id: string, of: Inspected): CheckWords {
+  const { ofMemory, ...words } = checks[id] ?? { title: id, explains: '' };
+  return of === 'memory' ? { ...words, ...ofMemory } : words;
+}

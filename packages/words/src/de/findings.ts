@@ -1,0 +1,201 @@
+import type { FindingCodes } from '@fair-copy/core/checks/said.js';
+import type { Words } from '@fair-copy/core/said.js';
+import type { CheckWords, Inspected } from '../catalogue.js';
+import { fieldLabel, valueLabel } from './fields.js';
+import { de } from './speech.js';
+
+const { quoted, list, languageName, count } = de;
+
+const INVISIBLE: Readonly<Record<number, string>> = {
+  0xad: 'weiches Trennzeichen',
+  0x200b: 'Leerzeichen ohne Breite',
+  0x200c: 'Bindehemmer',
+  0x200d: 'Breitenloser Verbinder',
+  0x200e: 'Links-nach-rechts-Zeichen',
+  0x200f: 'Rechts-nach-links-Zeichen',
+  0x2060: 'Wortverbinder',
+  0xfeff: 'Byte-Order-Mark',
+};
+const invisible = (code: number): string => INVISIBLE[code] ?? `U+${code.toString(16).toUpperCase().padStart(4, '0')}`;
+
+const SPACES = {
+  begins: 'beginnt mit einem Leerzeichen',
+  ends: 'endet mit einem Leerzeichen',
+  several: 'hat mehrere Leerzeichen hintereinander',
+};
+
+/** Values of a list that are named. */
+const NAMED = 8;
+
+const texts = (named: readonly string[], all: number): string =>
+  named.map(quoted).join(' / ') + (all > named.length ? ' / …' : '');
+
+export function findings(of: Inspected): Words<FindingCodes> {
+  const isMemory = of === 'memory';
+  const several = isMemory ? 'Texte' : 'Benennungen';
+  const none = isMemory ? 'keinen Text' : 'keine Benennung';
+  return {
+    'not-closed': ({ mark }) => `${quoted(mark)} wird geöffnet und nicht geschlossen.`,
+    'not-opened': ({ mark }) => `${quoted(mark)} schließt nichts, was davor geöffnet wurde.`,
+    'straight-quotes-odd': () => 'Die Zahl der geraden Anführungszeichen ist ungerade.',
+    'marks-odd': ({ mark }) => `Die Zahl der Anführungszeichen ${mark} ist ungerade.`,
+    'marks-unpaired': ({ open, close }) => `Die Anführungszeichen ${open}…${close} stehen nicht paarweise.`,
+    'german-noun-small': () => 'Deutsche Substantive werden großgeschrieben.',
+    'mostly-small': ({ share }) => `${share} % der Benennungen dieser Sprache beginnen klein.`,
+    'mostly-large': ({ share }) => `${share} % der Benennungen dieser Sprache beginnen groß.`,
+    'definition-is-term': ({ definition }) => `Die Definition ${quoted(definition)} sagt nicht mehr als die Benennung.`,
+    'definition-shared': ({ definition, concepts }) => `${concepts} Begriffe sind als ${quoted(definition)} definiert.`,
+    'shares-terms': ({ shared }) =>
+      `Hat ${list(shared.map(({ language, text }) => `${quoted(text)} (${languageName(language)})`))} mit einem anderen Begriff gemeinsam.`,
+    'same-there': () => 'Dieselbe Benennung steht schon in diesem Begriff.',
+    'nearly-same-there': ({ text }) => `${quoted(text)} steht schon in diesem Begriff.`,
+    'stands-for-nothing': ({ text, language }) =>
+      isMemory
+        ? `${quoted(text)} steht, wo ein Text in ${languageName(language)} fehlt.`
+        : `${quoted(text)} steht, wo eine Benennung in ${languageName(language)} fehlt.`,
+    'field-missing': ({ field, level, text, language }) => {
+      if (level === 'concept') return `Dem Begriff fehlt das Feld ${quoted(fieldLabel(field))}.`;
+      return level === 'language'
+        ? `In ${languageName(language ?? '')} fehlt das Feld ${quoted(fieldLabel(field))}.`
+        : `Bei ${quoted(text)} fehlt das Feld ${quoted(fieldLabel(field))}.`;
+    },
+    'value-not-listed': ({ field, value, list: all }) => {
+      const named = all.slice(0, NAMED).map((one) => valueLabel(field, one));
+      const more = all.length > NAMED ? ' …' : '';
+      return `${quoted(valueLabel(field, value))} ist kein Wert von ${quoted(fieldLabel(field))}: ${named.join(', ')}${more}.`;
+    },
+    'ends-with': ({ mark }) => `Die Benennung endet mit ${quoted(mark)}.`,
+    'has-article': ({ text }) => `${quoted(text)} hat einen Artikel.`,
+    'form-of': ({ text, base }) => `${quoted(text)} sieht wie eine Form von ${quoted(base)} aus.`,
+    'subject-missing': ({ text, language, concepts }) =>
+      `${quoted(text)} steht in ${languageName(language)} in ${concepts} Begriffen; dieser nennt kein Sachgebiet.`,
+    'different-targets': ({ text, count: n, language, texts: named }) =>
+      `${quoted(text)} hat ${n} verschiedene ${several} in ${languageName(language)}: ${texts(named, n)}.`,
+    'different-sources': ({ text, count: n, language, texts: named }) =>
+      `${quoted(text)} steht für ${n} verschiedene ${several} in ${languageName(language)}: ${texts(named, n)}.`,
+    'several-concepts': ({ text, concepts }) => `${quoted(text)} steht in ${concepts} Begriffen.`,
+    'many-words': ({ words }) => `Sie hat ${count(words, { one: '# Wort', other: '# Wörter' })}.`,
+    'many-characters': ({ characters }) => `Sie hat ${count(characters, { one: '# Zeichen', other: '# Zeichen' })}.`,
+    'language-missing': ({ language }) => `Es gibt ${none} in ${languageName(language)}.`,
+    'looks-like': ({ text, language }) => `${quoted(text)} sieht nach ${languageName(language)} aus.`,
+    'picture-missing': ({ name }) => `Das Bild ${quoted(name)} ist nicht da.`,
+    'reference-broken': ({ name }) => `Verweist auf ${quoted(name)}; das ist kein Eintrag dieser Termbank.`,
+    spaces: ({ problems, invisible: code }) => {
+      const all = [
+        ...problems.map((problem) => SPACES[problem]),
+        ...(code === null ? [] : [`enthält ein unsichtbares Zeichen (${invisible(code)})`]),
+      ];
+      return `${isMemory ? 'Der Text' : 'Die Benennung'} ${all.join(' und ')}.`;
+    },
+    'both-preferred': ({ texts: all, language }) =>
+      `${list(all.map(quoted))} sind in ${languageName(language)} beide bevorzugt.`,
+    'none-usable': ({ texts: all, language }) =>
+      `Keine Benennung in ${languageName(language)} darf verwendet werden: ${all.map(quoted).join(', ')}.`,
+    'preferred-elsewhere': ({ text, subject }) =>
+      `${quoted(text)} ist hier nicht zu verwenden und in einem anderen Begriff${subject ? ' desselben Sachgebiets' : ''} bevorzugt.`,
+    'as-it-was': ({ sentence }) => sentence,
+  };
+}
+
+export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: Partial<CheckWords> }>> = {
+  'different-targets': {
+    title: 'Gleiche Quelle, verschiedene Ziele',
+    explains:
+      'Dieselbe Benennung der ersten Sprache steht in mehreren Begriffen, die in einer anderen Sprache verschieden benannt sind.',
+    ofMemory: { explains: 'Derselbe Text der ersten Sprache hat in einer anderen Sprache verschiedene Texte.' },
+  },
+  'different-sources': {
+    title: 'Gleiches Ziel, verschiedene Quellen',
+    explains:
+      'Derselbe Text einer anderen Sprache steht für verschiedene Texte der ersten: Einer davon kann falsch sein.',
+  },
+  doublette: {
+    title: 'Doppelt erfasst',
+    explains: 'Zwei Begriffe haben in zwei Sprachen Benennungen gemeinsam: Vielleicht sind sie einer.',
+  },
+  'several-concepts': {
+    title: 'Eine Benennung in mehreren Begriffen',
+    explains:
+      'Eine Benennung steht in mehreren Begriffen: Sie kann mehrere Bedeutungen haben, oder die Begriffe sind einer.',
+  },
+  'homonym-without-subject': {
+    title: 'Homonym ohne Sachgebiet',
+    explains: 'Eine Benennung steht in mehreren Begriffen, und nicht alle nennen ihr Sachgebiet.',
+  },
+  'missing-target': {
+    title: 'Fehlende Sprache',
+    explains: 'Einem Begriff fehlt eine Benennung in einer Sprache der Termbank.',
+    ofMemory: { explains: 'Einer Einheit fehlt ein Text in einer Sprache, die fast alle anderen haben.' },
+  },
+  'empty-language': {
+    title: 'Sprache ohne wirkliche Benennung',
+    explains: 'An der Stelle einer Benennung steht ein Strich, „n/a“ oder Ähnliches.',
+    ofMemory: {
+      title: 'Sprache ohne wirklichen Text',
+      explains: 'An der Stelle eines Textes steht ein Strich, „n/a“ oder Ähnliches.',
+    },
+  },
+  'other-language': {
+    title: 'Sieht nach einer anderen Sprache aus',
+    explains: 'Eine Benennung liest sich wie eine in einer anderen Sprache dieser Termbank.',
+    ofMemory: { explains: 'Ein Text liest sich wie einer in einer anderen Sprache dieses Speichers.' },
+  },
+  'contradictory-status': {
+    title: 'Widersprüchliche Verwendung',
+    explains:
+      'Zwei Benennungen einer Sprache sind beide bevorzugt, alle sind nicht zu verwenden, oder dieselbe Benennung ist in einem Begriff bevorzugt und in einem anderen desselben Sachgebiets nicht zu verwenden.',
+  },
+  'missing-field': { title: 'Pflichtfeld fehlt', explains: 'Ein Feld, das die Termbank verlangt, ist leer.' },
+  'value-outside-list': {
+    title: 'Wert außerhalb der Liste',
+    explains: 'Ein Feld hat einen Wert, der nicht in der Liste steht, die die Termbank dafür festlegt.',
+  },
+  'broken-reference': {
+    title: 'Bild oder Verweis ins Leere',
+    explains: 'Ein genanntes Bild ist nicht da, oder ein Verweis führt zu keinem Eintrag der Termbank.',
+  },
+  'duplicate-in-concept': {
+    title: 'Zweimal in einem Begriff',
+    explains: 'Ein Begriff hat dieselbe Benennung zweimal in einer Sprache, vielleicht anders großgeschrieben.',
+  },
+  'definition-twice': {
+    title: 'Dieselbe Definition zweimal',
+    explains:
+      'Zwei Begriffe haben genau dieselbe Definition: Sie können einer sein, oder eine wurde kopiert und nicht geändert.',
+  },
+  'definition-is-term': {
+    title: 'Definition sagt nur die Benennung',
+    explains: 'Eine Definition besteht nur aus Wörtern der Benennung, die sie erklären soll.',
+  },
+  'term-form': {
+    title: 'Gebeugt oder mit Artikel',
+    explains: 'Eine Benennung hat einen Artikel oder sieht wie eine gebeugte Form einer anderen aus.',
+  },
+  'long-term': {
+    title: 'Viel länger als eine Benennung',
+    explains: 'Eine Benennung hat mehr als zehn Wörter oder ist so lang wie ein Satz: Sie kann eine Definition sein.',
+  },
+  spaces: {
+    title: 'Leerzeichen und unsichtbare Zeichen',
+    explains:
+      'Eine Benennung beginnt oder endet mit einem Leerzeichen, hat zwei hintereinander oder enthält ein unsichtbares Zeichen.',
+    ofMemory: {
+      explains:
+        'Ein Text beginnt oder endet mit einem Leerzeichen, hat zwei hintereinander oder enthält ein unsichtbares Zeichen.',
+    },
+  },
+  'final-punctuation': {
+    title: 'Satzzeichen am Ende',
+    explains:
+      'Benennungen werden ohne Punkt, Komma, Doppelpunkt oder Semikolon am Ende erfasst; Abkürzungen behalten ihren Punkt.',
+  },
+  capitals: {
+    title: 'Abweichende Großschreibung',
+    explains:
+      'Fast alle Benennungen einer Sprache beginnen klein und diese nicht, oder umgekehrt. Deutsche Substantive werden großgeschrieben und nur an ihren Endungen erkannt.',
+  },
+  brackets: {
+    title: 'Klammern und Anführungszeichen',
+    explains: 'Eine Klammer oder ein Anführungszeichen wird geöffnet und nicht geschlossen, oder umgekehrt.',
+  },
+};

@@ -1,0 +1,19 @@
+import type { ReportWords } from '../catalogue.js';
+
+export const report: ReportWords = {
+  inspectionOf: (name) => `Prüfung von ${name}`,
+  summary: (client, at, open) => `${client}${at ? `, geprüft am ${at}` : ''}. Offene Befunde: ${open}.`,
+  nothing: 'Nichts ist offen.',
+  columns: {
+    check: 'Prüfung',
+    language: 'Sprache',
+    text: { termbase: 'Benennung', memory: 'Text' },
+    wrong: 'Was nicht stimmt',
+    proposal: 'Vorschlag',
+    origin: 'Herkunft',
+  },
+  findings: 'Befunde',
+  takeAway: 'entfernen',
+  unit: (file, place) => `${file}, Einheit ${place}`,
+  fileName: 'Prüfung',
+};

@@ -1,0 +1,3 @@
+import { speechOf } from '../speech.js';
+
+export const de = speechOf('de', ['„', '“']);

@@ -1,0 +1,190 @@
+import type { FindingCodes } from '@fair-copy/core/checks/said.js';
+import type { Words } from '@fair-copy/core/said.js';
+import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
+import type { CheckWords, Inspected } from '../catalogue.js';
+import { en } from './speech.js';
+
+const { quoted, list, languageName, count } = en;
+
+const INVISIBLE: Readonly<Record<number, string>> = {
+  0xad: 'soft hyphen',
+  0x200b: 'zero-width space',
+  0x200c: 'zero-width non-joiner',
+  0x200d: 'zero-width joiner',
+  0x200e: 'left-to-right mark',
+  0x200f: 'right-to-left mark',
+  0x2060: 'word joiner',
+  0xfeff: 'byte order mark',
+};
+const invisible = (code: number): string => INVISIBLE[code] ?? `U+${code.toString(16).toUpperCase().padStart(4, '0')}`;
+
+const SPACES = { begins: 'begins with a space', ends: 'ends with a space', several: 'has several spaces in a row' };
+
+/** Values of a list that are named. */
+const NAMED = 8;
+
+const texts = (named: readonly string[], all: number): string =>
+  named.map(quoted).join(' / ') + (all > named.length ? ' / …' : '');
+
+export function findings(of: Inspected): Words<FindingCodes> {
+  const term = of === 'memory' ? 'text' : 'term';
+  return {
+    'not-closed': ({ mark }) => `${quoted(mark)} is opened and never closed.`,
+    'not-opened': ({ mark }) => `${quoted(mark)} closes nothing that was opened before it.`,
+    'straight-quotes-odd': () => 'There is an odd number of straight quotation marks.',
+    'marks-odd': ({ mark }) => `There is an odd number of quotation marks ${mark}.`,
+    'marks-unpaired': ({ open, close }) => `Quotation marks ${open}…${close} are not in pairs.`,
+    'german-noun-small': () => 'German writes nouns with a capital.',
+    'mostly-small': ({ share }) => `${share} % of the terms in this language begin with a small letter.`,
+    'mostly-large': ({ share }) => `${share} % of the terms in this language begin with a capital.`,
+    'definition-is-term': ({ definition }) => `The definition ${quoted(definition)} says nothing beyond the term.`,
+    'definition-shared': ({ definition, concepts }) => `${concepts} concepts are defined as ${quoted(definition)}.`,
+    'shares-terms': ({ shared }) =>
+      `Shares ${list(shared.map(({ language, text }) => `${quoted(text)} (${languageName(language)})`))} with another concept.`,
+    'same-there': () => 'The same term stands in this concept already.',
+    'nearly-same-there': ({ text }) => `${quoted(text)} stands in this concept already.`,
+    'stands-for-nothing': ({ text, language }) =>
+      `${quoted(text)} stands where a ${term} in ${languageName(language)} is missing.`,
+    'field-missing': ({ field, level, text, language }) => {
+      const label = fieldLabel(field).toLowerCase();
+      if (level === 'concept') return `The concept has no ${label}.`;
+      return level === 'language'
+        ? `There is no ${label} in ${languageName(language ?? '')}.`
+        : `${quoted(text)} has no ${label}.`;
+    },
+    'value-not-listed': ({ field, value, list: all }) => {
+      const named = all.slice(0, NAMED).map((one) => valueLabel(field, one));
+      const more = all.length > NAMED ? ' …' : '';
+      return `${quoted(valueLabel(field, value))} is no value of ${fieldLabel(field).toLowerCase()}: ${named.join(', ')}${more}.`;
+    },
+    'ends-with': ({ mark }) => `The term ends with ${quoted(mark)}.`,
+    'has-article': ({ text }) => `${quoted(text)} carries an article.`,
+    'form-of': ({ text, base }) => `${quoted(text)} looks like a form of ${quoted(base)}.`,
+    'subject-missing': ({ text, language, concepts }) =>
+      `${quoted(text)} stands in ${concepts} concepts in ${languageName(language)}; this one names no subject.`,
+    'different-targets': ({ text, count: n, language, texts: named }) =>
+      `${quoted(text)} has ${n} different ${term}s in ${languageName(language)}: ${texts(named, n)}.`,
+    'different-sources': ({ text, count: n, language, texts: named }) =>
+      `${quoted(text)} stands for ${n} different ${term}s in ${languageName(language)}: ${texts(named, n)}.`,
+    'several-concepts': ({ text, concepts }) => `${quoted(text)} stands in ${concepts} concepts.`,
+    'many-words': ({ words }) => `It has ${count(words, { one: '# word', other: '# words' })}.`,
+    'many-characters': ({ characters }) =>
+      `It has ${count(characters, { one: '# character', other: '# characters' })}.`,
+    'language-missing': ({ language }) => `There is no ${term} in ${languageName(language)}.`,
+    'looks-like': ({ text, language }) => `${quoted(text)} looks like ${languageName(language)}.`,
+    'picture-missing': ({ name }) => `The picture ${quoted(name)} is not there.`,
+    'reference-broken': ({ name }) => `Refers to ${quoted(name)}, which is no entry of this termbase.`,
+    spaces: ({ problems, invisible: code }) => {
+      const all = [
+        ...problems.map((problem) => SPACES[problem]),
+        ...(code === null ? [] : [`holds an invisible character (${invisible(code)})`]),
+      ];
+      return `The ${term} ${all.join(' and ')}.`;
+    },
+    'both-preferred': ({ texts: all, language }) =>
+      `${list(all.map(quoted))} are both preferred in ${languageName(language)}.`,
+    'none-usable': ({ texts: all, language }) =>
+      `No term in ${languageName(language)} may be used: ${all.map(quoted).join(', ')}.`,
+    'preferred-elsewhere': ({ text, subject }) =>
+      `${quoted(text)} is deprecated here and preferred in another concept${subject ? ' of the same subject' : ''}.`,
+    'as-it-was': ({ sentence }) => sentence,
+  };
+}
+
+export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: Partial<CheckWords> }>> = {
+  'different-targets': {
+    title: 'Same source, different targets',
+    explains:
+      'The same term of the first language stands in several concepts that have different terms in another language.',
+    ofMemory: { explains: 'The same text of the first language has different texts in another language.' },
+  },
+  'different-sources': {
+    title: 'Same target, different sources',
+    explains: 'The same text of another language stands for different texts of the first: one of them may be wrong.',
+  },
+  doublette: {
+    title: 'Recorded twice',
+    explains: 'Two concepts share terms in two languages: they may be one concept.',
+  },
+  'several-concepts': {
+    title: 'Same term in several concepts',
+    explains: 'A term stands in several concepts: it may have several meanings, or the concepts may be one.',
+  },
+  'homonym-without-subject': {
+    title: 'Homonym without subject',
+    explains: 'A term stands in several concepts, and not all of them say which subject they belong to.',
+  },
+  'missing-target': {
+    title: 'Missing language',
+    explains: 'A concept has no term in a language that the termbase covers.',
+    ofMemory: { explains: 'A unit has no text in a language that nearly all others have.' },
+  },
+  'empty-language': {
+    title: 'Language without a real term',
+    explains: 'In place of a term there is a dash, “n/a” or the like.',
+    ofMemory: {
+      title: 'Language without a real text',
+      explains: 'In place of a text there is a dash, “n/a” or the like.',
+    },
+  },
+  'other-language': {
+    title: 'Looks like another language',
+    explains: 'A term reads like one of another language of this termbase.',
+    ofMemory: { explains: 'A text reads like one of another language of this memory.' },
+  },
+  'contradictory-status': {
+    title: 'Contradictory status',
+    explains:
+      'Two terms of one language are both preferred, all are deprecated, or the same term is preferred in one concept and deprecated in another of the same subject.',
+  },
+  'missing-field': { title: 'Missing required field', explains: 'A field that the termbase requires is empty.' },
+  'value-outside-list': {
+    title: 'Value outside its list',
+    explains: 'A field has a value that is not in the list that the termbase defines for it.',
+  },
+  'broken-reference': {
+    title: 'Broken picture or reference',
+    explains: 'A picture that is named is not there, or a reference leads to no entry of the termbase.',
+  },
+  'duplicate-in-concept': {
+    title: 'Twice in a concept',
+    explains: 'A concept has the same term twice in one language, perhaps with other capitals.',
+  },
+  'definition-twice': {
+    title: 'Same definition twice',
+    explains: 'Two concepts have the very same definition: they may be one, or one was copied and not changed.',
+  },
+  'definition-is-term': {
+    title: 'Definition says only the term',
+    explains: 'A definition consists of nothing but words of the term that it should define.',
+  },
+  'term-form': {
+    title: 'Inflected or with an article',
+    explains: 'A term carries an article, or looks like an inflected form of another term.',
+  },
+  'long-term': {
+    title: 'Much longer than a term',
+    explains: 'A term has more than ten words or is as long as a sentence: it may be a definition.',
+  },
+  spaces: {
+    title: 'Spaces and invisible characters',
+    explains: 'A term begins or ends with a space, has two in a row, or holds a character that cannot be seen.',
+    ofMemory: {
+      explains: 'A text begins or ends with a space, has two in a row, or holds a character that cannot be seen.',
+    },
+  },
+  'final-punctuation': {
+    title: 'Final punctuation',
+    explains:
+      'Terms are recorded without a point, comma, colon or semicolon at the end; abbreviations keep their point.',
+  },
+  capitals: {
+    title: 'Capitals out of line',
+    explains:
+      'Nearly all terms of a language begin with a small letter and this one does not, or the other way round. German writes nouns large and is judged by the endings of its nouns only.',
+  },
+  brackets: {
+    title: 'Brackets and quotation marks',
+    explains: 'A bracket or quotation mark is opened and not closed, or closed and not opened.',
+  },
+};

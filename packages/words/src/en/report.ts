@@ -1,0 +1,19 @@
+import type { ReportWords } from '../catalogue.js';
+
+export const report: ReportWords = {
+  inspectionOf: (name) => `Inspection of ${name}`,
+  summary: (client, at, open) => `${client}${at ? `, inspected on ${at}` : ''}. Open findings: ${open}.`,
+  nothing: 'Nothing is open.',
+  columns: {
+    check: 'Check',
+    language: 'Language',
+    text: { termbase: 'Term', memory: 'Text' },
+    wrong: 'What is wrong',
+    proposal: 'Proposal',
+    origin: 'Origin',
+  },
+  findings: 'Findings',
+  takeAway: 'take it away',
+  unit: (file, place) => `${file}, unit ${place}`,
+  fileName: 'inspection',
+};

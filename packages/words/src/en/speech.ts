@@ -1,0 +1,3 @@
+import { speechOf } from '../speech.js';
+
+export const en = speechOf('en', ['“', '”']);

@@ -1,6 +1,8 @@
 import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
+import { readdirSync } from 'node:fs';
 import ts from 'typescript-eslint';
+import { layers } from './scripts/lint-layers.mjs';
 
 /** What a folder may not reach for, with the reason. */
 const forbid = (files, group, message) => ({
@@ -8,7 +10,58 @@ const forbid = (files, group, message) => ({
   rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
 });
 
-const features = ['align', 'concordance', 'holdings', 'intake', 'inspect', 'ledger', 'memory', 'termbase'];
+/**
+ * Folders of a package from the lowest up: each may reach for those before it, never for those behind. The same for files
+ * beside the folders, which belong to the layer that is named.
+ */
+const LAYERS = {
+  core: [
+    'text',
+    'language',
+    'xml',
+    'encoding',
+    'segmentation',
+    'sheet',
+    'document',
+    'termbase',
+    'memory',
+    'formats',
+    'alignment',
+    'intake',
+    'checks',
+    'counts',
+  ],
+  server: [
+    'store',
+    'security',
+    'findings',
+    'jobs',
+    'ledger',
+    'clients',
+    'holdings',
+    'termbases',
+    'memories',
+    'inspection',
+    'hand-over',
+    'intake',
+    'alignments',
+    'look-up',
+    'pictures',
+    'history',
+    'work',
+    'upkeep',
+  ],
+};
+const layerRules = Object.entries(LAYERS).flatMap(([name, folders]) =>
+  folders.map((folder, i) => ({
+    files: [`packages/${name}/src/${folder}/**/*.ts`],
+    ignores: ['**/*.test.ts'],
+    plugins: { layers },
+    rules: { 'layers/downwards': ['error', { above: folders.slice(i + 1), folder }] },
+  })),
+);
+
+const features = readdirSync(new URL('packages/web/src/features/', import.meta.url));
 const webFeatureRules = features.map((feature) =>
   forbid(
     [`packages/web/src/features/${feature}/**/*.{ts,tsx}`],
@@ -83,6 +136,7 @@ export default ts.config(
   ),
   forbid(['packages/web/src/api/**/*.ts'], ['**/features/**', '**/app/**'], 'api/ has calls and types only.'),
   ...webFeatureRules,
+  ...layerRules,
   {
     files: ['packages/web/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },

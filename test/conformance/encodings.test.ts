@@ -1,8 +1,8 @@
 /** Encodings against iconv of the GNU C library, and their detection on Debian's iso-codes (country names). */
 import { describe, expect, test } from '@jest/globals';
 import { ALPHABETS } from '@fair-copy/core/language/alphabets.js';
-import { ENCODINGS, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
-import { EncodingSampler } from '@fair-copy/core/text/encodings.js';
+import { ENCODINGS, type EncodingName } from '@fair-copy/core/encoding/names.js';
+import { EncodingSampler } from '@fair-copy/core/encoding/detect.js';
 import { codec } from '@fair-copy/files/codec.js';
 import iconvLite from 'iconv-lite';
 import { countryNames, json, run } from './outside.js';

@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url';
 import { openDatabase } from '@fair-copy/server/store/database.js';
 import { pathsOf } from '@fair-copy/server/store/paths.js';
 import { recover } from '@fair-copy/server/upkeep/recover.js';
-import { tidyAtStart } from '@fair-copy/server/upkeep/upkeep.js';
+import { tidyAtStart } from '@fair-copy/server/upkeep/sweep.js';
 
 const here = (name: string): string => fileURLToPath(new URL(name, import.meta.url));
 

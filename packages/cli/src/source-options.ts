@@ -5,7 +5,7 @@ import { fieldRole } from '@fair-copy/core/intake/roles.js';
 import { categoryNamed } from '@fair-copy/core/termbase/categories.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Role } from '@fair-copy/core/intake/reading.js';
-import { ENCODINGS, encodingNamed } from '@fair-copy/core/text/encodings-list.js';
+import { ENCODINGS, encodingNamed } from '@fair-copy/core/encoding/names.js';
 import type { SourceChoices } from '@fair-copy/files/client-file.js';
 import { UsageError } from './usage.js';
 

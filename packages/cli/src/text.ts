@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { EncodingSampler } from '@fair-copy/core/text/encodings.js';
+import { EncodingSampler } from '@fair-copy/core/encoding/detect.js';
 import { codec } from '@fair-copy/files/codec.js';
 
 /** The text of a file in the encoding that its bytes show. */

@@ -2,24 +2,19 @@
 import { createReadStream } from 'node:fs';
 import { stat } from 'node:fs/promises';
 import { DataError, diagnostic, inFile, type Diagnostic } from '@fair-copy/core/diagnostic.js';
-import { statedColumns } from '@fair-copy/core/formats/exchange-layout.js';
+import { statedColumns } from '@fair-copy/core/intake/stated-columns.js';
 import type { EntryReader, ExchangeEntry } from '@fair-copy/core/formats/exchange.js';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { TbxReader } from '@fair-copy/core/formats/tbx/read.js';
 import { TmxReader } from '@fair-copy/core/formats/tmx/read.js';
 import { PoUnits } from '@fair-copy/core/formats/po/units.js';
-import { glossaryEntry } from '@fair-copy/core/memory/glossary.js';
+import { glossaryEntry } from '@fair-copy/core/formats/glossary-entry.js';
 import { XliffReader } from '@fair-copy/core/formats/xliff/read.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import { SAMPLE_ROWS } from '@fair-copy/core/intake/propose.js';
-import type {
-  DocumentPart,
-  ExchangeKind,
-  Guess,
-  LinePattern,
-  SheetChoice,
-  SourceForm,
-} from '@fair-copy/core/intake/reading.js';
+import type { DocumentPart, ExchangeKind, SheetChoice, SourceForm } from '@fair-copy/core/intake/reading.js';
+import type { Guess } from '@fair-copy/core/guess.js';
+import type { LinePattern } from '@fair-copy/core/document/pattern.js';
 import { MarkedReader, proposedMarked, type MarkedPattern, type MarkedRow } from '@fair-copy/core/document/marked.js';
 import { cutLine, isDictionary, proposedPattern } from '@fair-copy/core/document/pattern.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
@@ -31,8 +26,8 @@ import { OdsReader } from '@fair-copy/core/sheet/ods.js';
 import { rowPictures } from '@fair-copy/core/sheet/xlsx/drawings.js';
 import { worksheetRows, type SheetFacts } from '@fair-copy/core/sheet/xlsx/rows.js';
 import { openWorkbook, partEvents, type Workbook } from '@fair-copy/core/sheet/xlsx/workbook.js';
-import { encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
-import { EncodingSampler, type EncodingGuess } from '@fair-copy/core/text/encodings.js';
+import { encodingNamed, type EncodingName } from '@fair-copy/core/encoding/names.js';
+import { EncodingSampler, type EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import { XmlReader } from '@fair-copy/core/xml/reader.js';
 import { ZipArchive } from './archive.js';
 import { codec, partText } from './codec.js';

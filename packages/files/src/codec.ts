@@ -1,7 +1,7 @@
 /** The codec of the core, by iconv-lite. */
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
-import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
-import type { Codec } from '@fair-copy/core/text/encodings.js';
+import type { EncodingName } from '@fair-copy/core/encoding/names.js';
+import type { Codec } from '@fair-copy/core/encoding/detect.js';
 import iconv from 'iconv-lite';
 
 export const codec: Codec = {

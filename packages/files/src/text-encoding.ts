@@ -1,7 +1,7 @@
 /** The encoding of an XML file, web page or catalogue: what its bytes are counts more than what it declares. */
 import { isAscii, isUtf8 } from 'node:buffer';
 import { createReadStream } from 'node:fs';
-import { encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
+import { encodingNamed, type EncodingName } from '@fair-copy/core/encoding/names.js';
 import { codec } from './codec.js';
 
 export interface FoundEncoding {
@@ -45,7 +45,7 @@ export async function exchangeEncoding(path: string): Promise<FoundEncoding> {
     return { encoding: 'UTF-8', wrongly: !ascii && declared && declared !== 'UTF-8' ? said : null };
   }
   if (declared && !declared.startsWith('UTF')) return { encoding: declared, wrongly: null };
-  const { EncodingSampler } = await import('@fair-copy/core/text/encodings.js');
+  const { EncodingSampler } = await import('@fair-copy/core/encoding/detect.js');
   const sampler = new EncodingSampler();
   for await (const chunk of createReadStream(path, { highWaterMark: 1 << 18 })) sampler.write(chunk as Buffer);
   const { encoding } = sampler.guess(codec);

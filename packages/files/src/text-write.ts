@@ -2,7 +2,7 @@
 import { createWriteStream } from 'node:fs';
 import { once } from 'node:events';
 import { DataError } from '@fair-copy/core/diagnostic.js';
-import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
+import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import { codec, unwritable } from './codec.js';
 
 export async function writeText(

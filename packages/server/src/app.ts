@@ -27,7 +27,7 @@ import { openDatabase, openForReading } from './store/database.js';
 import { lockFolder } from './store/lock.js';
 import { pathsOf } from './store/paths.js';
 import { forgetSettledJobs, recover } from './upkeep/recover.js';
-import { tidyAtStart } from './upkeep/upkeep.js';
+import { tidyAtStart } from './upkeep/sweep.js';
 
 export interface AppOptions {
   readonly dataDir: string;

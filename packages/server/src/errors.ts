@@ -1,7 +1,6 @@
 /** All errors that the server answers with, each with its HTTP status, in one table. */
 import { DataError, type Diagnostic } from '@fair-copy/core/diagnostic.js';
-import { DamagedFileError, isDamage } from './store/database.js';
-import { isDiskFull } from './store/reserve.js';
+import { DamagedFileError, isDamage, isDiskFull } from './damage.js';
 
 const ERRORS = {
   'not-found': { status: 404, message: 'There is no such {what}.' },

@@ -14,8 +14,8 @@ import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
-import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/text/encodings-list.js';
-import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
+import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/encoding/names.js';
+import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
 import { fileKind } from '@fair-copy/files/file-kind.js';
 import { isExchange } from '@fair-copy/files/file-kind.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';

@@ -16,7 +16,7 @@ import { CLEANING_STEPS, languagesOf } from '@fair-copy/core/intake/reading.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { ClientFile } from '@fair-copy/files/client-file.js';
-import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
+import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
 import { isExchange } from '@fair-copy/files/file-kind.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
 import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';

@@ -10,7 +10,7 @@ import { fits, primaryLanguage, type LanguageTag } from '@fair-copy/core/languag
 import { UnitColumns } from '@fair-copy/core/memory/table.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { delimitedLine } from '@fair-copy/core/sheet/delimited-write.js';
-import type { EncodingName } from '@fair-copy/core/text/encodings-list.js';
+import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import { VERSION } from '@fair-copy/core/version.js';
 import { writeTableDocument } from '@fair-copy/files/document-write.js';
 import { writeText } from '@fair-copy/files/text-write.js';

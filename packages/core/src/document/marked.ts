@@ -4,7 +4,7 @@
  * or blocks that alternate between two languages.
  */
 import { identifyPooled, languagesAmong, shareOf } from '../language/identify.js';
-import type { Guess } from '../intake/reading.js';
+import type { Guess } from '../guess.js';
 
 export type MarkedPattern =
   /** `[[source || target]]`: marks in their order; the first and the last may be empty. `#` stands for any digits. */

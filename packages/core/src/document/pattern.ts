@@ -1,5 +1,15 @@
 /** How lines of running text are cut into cells: proposed from the lines, or taken from an example. */
-import type { Guess, LinePattern } from '../intake/reading.js';
+import type { Guess } from '../guess.js';
+
+/**
+ * How a line of text is cut into cells: at the first `between`, and what follows at the first `then` once more
+ * ("term – term: definition"). With `groups` the line holds several entries side by side ("a | b :: c | d").
+ */
+export interface LinePattern {
+  readonly between: string;
+  readonly then: string | null;
+  readonly groups: string | null;
+}
 
 /** What stands between a term and its translation, in order of weight. Common practice. */
 const BETWEEN = ['\t', ' :: ', ' – ', ' — ', ' = ', ' → ', ' -> ', ' - ', ': ', ' : ', ' | ', '; '] as const;

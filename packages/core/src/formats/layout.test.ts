@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import type { LanguageTag } from '../language/tags.js';
 import type { ConceptBody, Term } from '../termbase/concept.js';
-import { statedColumns } from './exchange-layout.js';
+import { statedColumns } from '../intake/stated-columns.js';
 import { Layout, layoutRow } from './layout.js';
 
 const body = (terms: Readonly<Record<string, readonly (string | [string, string])[]>>, note?: string): ConceptBody => ({

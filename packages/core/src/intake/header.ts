@@ -2,7 +2,7 @@
 import { languagesNamed, type NamedLanguage } from '../language/names.js';
 import { isBlank, type SheetRow } from '../sheet/model.js';
 import { fieldOfWord, isPart, type FieldName } from './field-names.js';
-import type { Guess } from './reading.js';
+import type { Guess } from '../guess.js';
 
 export interface HeaderCell {
   readonly languages: readonly NamedLanguage[];

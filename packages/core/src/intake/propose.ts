@@ -14,12 +14,12 @@ import {
   type CleaningStepId,
   type ColumnReading,
   type Grouping,
-  type Guess,
   type JoinRule,
   type Reading,
   type Role,
   type SourceForm,
 } from './reading.js';
+import type { Guess } from '../guess.js';
 
 /** What a person has decided; the rest is proposed around it. */
 export interface Decisions {

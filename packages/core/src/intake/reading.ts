@@ -1,18 +1,11 @@
 /** A reading: what the program takes a client file to be, and how sure it is of each part. */
 import type { MarkedPattern } from '../document/marked.js';
+import type { LinePattern } from '../document/pattern.js';
 import type { Diagnostic } from '../diagnostic.js';
+import type { Guess } from '../guess.js';
 import type { LanguageTag } from '../language/tags.js';
 import type { Level } from '../termbase/categories.js';
-import type { EncodingName } from '../text/encodings-list.js';
-
-/** A guess is shown with how sure it is and why; `set` says that a person decided. */
-export interface Guess<T> {
-  readonly value: T;
-  /** 0 to 1. */
-  readonly sureness: number;
-  readonly reason: string;
-  readonly set?: boolean;
-}
+import type { EncodingName } from '../encoding/names.js';
 
 /** What a file is, and how its rows are got out of it. */
 export type SourceForm =
@@ -45,16 +38,6 @@ export type ExchangeKind = 'tbx' | 'tmx' | 'xliff' | 'po';
 
 /** All tables of a document, or its paragraphs. */
 export type DocumentPart = 'tables' | 'paragraphs';
-
-/**
- * How a line of text is cut into cells: at the first `between`, and what follows at the first `then` once more
- * ("term – term: definition"). With `groups` the line holds several entries side by side ("a | b :: c | d").
- */
-export interface LinePattern {
-  readonly between: string;
-  readonly then: string | null;
-  readonly groups: string | null;
-}
 
 export interface SheetChoice {
   readonly name: string;

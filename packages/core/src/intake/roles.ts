@@ -6,7 +6,8 @@ import { columnLetter, type SheetRow } from '../sheet/model.js';
 import { categoryNamed, fieldLabel, IDENTIFIER } from '../termbase/categories.js';
 import { isPart } from './field-names.js';
 import { readHeaderCell, type HeaderCell } from './header.js';
-import type { ColumnReading, Guess, Role } from './reading.js';
+import type { ColumnReading, Role } from './reading.js';
+import type { Guess } from '../guess.js';
 import { languageIn } from './rows-to-draft.js';
 import { fieldOfValues } from './values.js';
 

@@ -17,12 +17,7 @@ import { openForReading } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import type { BeadBody, FileLook, FileReading } from '@fair-copy/api/alignments.js';
 import type { FileOf } from './store.js';
-
-export interface Text {
-  readonly language: LanguageTag;
-  readonly segments: readonly string[];
-  readonly places: Places;
-}
+import type { Text } from './text.js';
 
 export interface FileToRead extends FileOf {
   /** Null: as the text shows. */

@@ -3,7 +3,7 @@ import { placesAfter, type Layout } from '@fair-copy/core/alignment/layout.js';
 import { shownName } from '@fair-copy/files/file-names.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
-import type { Text } from './align-task.js';
+import type { Text } from './text.js';
 import type { AllUnitsWritten } from '../memories/take-in.js';
 import { NO_PAIRS, tallyOf } from './pairs.js';
 import {

@@ -1,6 +1,6 @@
 import { handOverContract } from '@fair-copy/api/hand-over.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
-import { encodingNamed } from '@fair-copy/core/text/encodings-list.js';
+import { encodingNamed } from '@fair-copy/core/encoding/names.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { serve, type Api } from '../serve.js';

@@ -12,7 +12,7 @@ import { changedNow, inMemory } from '../memories/edit.js';
 import { ConceptWriter, readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
 import { memoryById } from '../store/memories.js';
-import type { StoredUnit } from '../store/memory-file.js';
+import type { StoredUnit } from '../store/stored-unit.js';
 import { termbaseById } from '../store/termbases.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { settleFindings } from '../termbases/write.js';

@@ -20,7 +20,7 @@ import { proposeReading, type Decisions } from '@fair-copy/core/intake/propose.j
 import { CLEANING_STEPS, type CleaningStepId, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import { SEPARATORS, splitTerms } from '@fair-copy/core/intake/cleaning/synonyms.js';
-import { looksLikeUnits } from '@fair-copy/core/memory/rows.js';
+import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
 import { ZipArchive } from '@fair-copy/files/archive.js';
 import { ClientFile, type SourceChoices } from '@fair-copy/files/client-file.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';

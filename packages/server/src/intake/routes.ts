@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream';
 import { intakeContract, type IntakeFileBody } from '@fair-copy/api/intake.js';
 import { OK } from '@fair-copy/api/shared.js';
-import { encodingNamed } from '@fair-copy/core/text/encodings-list.js';
+import { encodingNamed } from '@fair-copy/core/encoding/names.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { stampOf } from '../memories/stamp.js';

@@ -1,5 +1,5 @@
 /** The entries of a client file into a termbase: one transaction, one entry in the ledger. */
-import { shapeOf } from '@fair-copy/core/formats/shaped.js';
+import { shapeOf } from '@fair-copy/core/intake/shaped.js';
 import { termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
 import {
   Evaluation,

@@ -6,7 +6,7 @@
  */
 import { ApiError } from '../errors.js';
 import { settleUnitFindings } from '../store/settle-findings.js';
-import { DamagedFileError, type Db } from '../store/database.js';
+import { type Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { withReserve } from '../store/reserve.js';
@@ -14,6 +14,7 @@ import { redoInMemory, undoInMemory, type Checkpoint } from '../store/unit-chang
 import { committed, rolledBack, workspaceForWriting } from '../store/workspace.js';
 import type { Direction } from './blockers.js';
 import { restore } from './restore.js';
+import { DamagedFileError } from '../damage.js';
 
 /** A memory in an operation. */
 export interface JournaledMemory {

@@ -2,6 +2,7 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, statSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { DamagedFileError, isDamage, NewerFileError } from '../damage.js';
 import Database from 'better-sqlite3';
 import { faultAt } from './faults.js';
 import { removeDatabase } from './files.js';
@@ -10,27 +11,6 @@ export type Db = Database.Database;
 export type Schema = 'workspace' | 'desk' | 'staging' | 'memory';
 
 const SQL = fileURLToPath(new URL('../../sql/', import.meta.url));
-
-/** A file that SQLite cannot read, or that holds nothing where something should be. */
-export class DamagedFileError extends Error {
-  constructor(
-    /** The name of the file, without folders. */
-    readonly file: string,
-    /** What is wrong, in SQLite's words or ours. */
-    readonly why: string,
-  ) {
-    super(`${file}: ${why}`);
-  }
-}
-
-/** Of a newer version: nothing is wrong with it, but this one must leave it alone. */
-export class NewerFileError extends Error {}
-
-/** Whether SQLite says that a file is no database or is damaged. */
-export function isDamage(error: unknown): boolean {
-  const code = (error as { code?: unknown } | null)?.code;
-  return typeof code === 'string' && /^SQLITE_(CORRUPT|NOTADB)/.test(code);
-}
 
 /** For writing. Migrations run in a transaction, after a copy of the file was made. Throws `DamagedFileError`. */
 export function openDatabase(path: string, schema: Schema): Db {

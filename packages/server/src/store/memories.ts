@@ -1,8 +1,9 @@
 /** Memories by their rows in the workspace. */
 import { ApiError } from '../errors.js';
-import { DamagedFileError, isDamage, type Db } from './database.js';
+import { type Db } from './database.js';
 import { MemoryFile } from './memory-file.js';
 import { pathsOf } from './paths.js';
+import { DamagedFileError, isDamage } from '../damage.js';
 
 export interface MemoryRow {
   readonly id: number;

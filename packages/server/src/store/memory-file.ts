@@ -1,43 +1,17 @@
 /** A memory on disk: its units, the index of their words, and the changes that operations made. */
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import type { Said, Unit, Variant } from '@fair-copy/core/memory/unit.js';
+import type { Said, Variant } from '@fair-copy/core/memory/unit.js';
 import { NO_CODES, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
 import { basename } from 'node:path';
-import { DamagedFileError, guarded, migrateTo, openForReading, type Db } from './database.js';
+import { guarded, migrateTo, openForReading, type Db } from './database.js';
 import { removeDatabase } from './files.js';
+import { storedUnit, type StoredUnit } from './stored-unit.js';
 import { UnitSet } from './unit-set.js';
 import { UnitWriter } from './unit-writer.js';
 import { Vocabulary } from './vocabulary.js';
 import { WordIndex } from './word-index.js';
 import Database from 'better-sqlite3';
-
-export interface StoredUnit extends Unit {
-  readonly id: number;
-  readonly originId: number;
-  readonly place: number;
-  readonly before: number | null;
-  readonly after: number | null;
-}
-
-/** Always of the same shape: made and read by the million. */
-export function storedUnit(
-  id: number,
-  from: {
-    readonly originId: number;
-    readonly place: number;
-    readonly before: number | null;
-    readonly after: number | null;
-  },
-  variants: readonly Variant[],
-  said: Said | null,
-): StoredUnit {
-  const { originId, place, before, after } = from;
-  const unit: { -readonly [K in keyof StoredUnit]: StoredUnit[K] } = { id, originId, place, before, after, variants };
-  if (said?.attributes) unit.attributes = said.attributes;
-  if (said?.props) unit.props = said.props;
-  if (said?.notes) unit.notes = said.notes;
-  return unit;
-}
+import { DamagedFileError } from '../damage.js';
 
 interface UnitRow {
   readonly id: number;

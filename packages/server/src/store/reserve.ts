@@ -1,6 +1,7 @@
 /** Room that is set aside on the disk, so that what was begun can be taken back when the disk is full. */
 import { closeSync, existsSync, openSync, rmSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
+import { isDiskFull } from '../damage.js';
 
 const SIZE = 8 * 1024 ** 2;
 
@@ -20,11 +21,6 @@ export function keepReserve(dataDir: string): void {
   } catch {
     rmSync(path, { force: true });
   }
-}
-
-export function isDiskFull(error: unknown): boolean {
-  const code = (error as { code?: unknown } | null)?.code;
-  return code === 'ENOSPC' || code === 'EDQUOT' || code === 'SQLITE_FULL';
 }
 
 /** Does it once more with the reserve given up where the disk is full. */

@@ -3,7 +3,8 @@
  * after it, once it was taken back. Where only what is said about a unit changed, only that is kept.
  */
 import type { Said, Unit } from '@fair-copy/core/memory/unit.js';
-import { storedUnit, type MemoryFile, type StoredUnit } from './memory-file.js';
+import { type MemoryFile } from './memory-file.js';
+import { storedUnit, type StoredUnit } from './stored-unit.js';
 
 type WholeState = Omit<StoredUnit, 'id'>;
 type SaidState = Said & { readonly only: 'said' };

@@ -2,11 +2,22 @@
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit, Variant } from '@fair-copy/core/memory/unit.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
-import type { MemoryFile, StoredUnit } from './memory-file.js';
+import type { StoredUnit } from './stored-unit.js';
+import type { Db } from './database.js';
+import type { WordIndex } from './word-index.js';
 import { factsOf, languageFact, moreOf, SEGMENT, UNIT, unitColumns, type UnitPlace } from './unit-columns.js';
 
 /** Where a unit came from. */
 export type UnitOrigin = UnitPlace & { readonly originId: number };
+
+/** What it needs of a memory's file. */
+export interface WritableFile {
+  readonly db: Db;
+  readonly words: WordIndex;
+  /** One that no unit ever had. */
+  readonly nextId: number;
+  languageId(language: LanguageTag): number;
+}
 
 /** Prepared once for many units. Call `settle` at the end of the transaction. */
 export class UnitWriter {
@@ -20,7 +31,7 @@ export class UnitWriter {
   private next: number | null = null;
   private readonly totals = new Map<number, { segments: number; units: number }>();
 
-  constructor(private readonly file: MemoryFile) {
+  constructor(private readonly file: WritableFile) {
     const { db } = file;
     this.insertUnit = db.prepare(`INSERT INTO ${UNIT} VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`);
     this.insertSegment = db.prepare(`INSERT INTO ${SEGMENT} VALUES (?, ?, ?, ?, ?)`);

@@ -4,7 +4,7 @@ import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { splitConcept } from '@fair-copy/core/termbase/bulk.js';
 import { fieldLabel, OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
 import { NO_FIELDS, termsOf, type ConceptBody, type Fields } from '@fair-copy/core/termbase/concept.js';
-import type { Shape } from '@fair-copy/core/formats/shaped.js';
+import type { Shape } from '@fair-copy/core/intake/shaped.js';
 import { withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import { withValue, withValues } from '@fair-copy/core/termbase/fields.js';
 import {

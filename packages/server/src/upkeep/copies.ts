@@ -5,10 +5,11 @@
 import { existsSync, mkdirSync, statfsSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import type { TaskContext } from '../jobs/task.js';
-import { DamagedFileError, isDamage, openForReading } from '../store/database.js';
+import { openForReading } from '../store/database.js';
 import { putInPlace, removeDatabase } from '../store/files.js';
 import { copyPath } from '../store/copies.js';
 import { pathsOf } from '../store/paths.js';
+import { DamagedFileError, isDamage } from '../damage.js';
 
 /** So much more room than a copy takes must stay free. */
 const ROOM = 1024 ** 3;

@@ -7,10 +7,11 @@ import { join } from 'node:path';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { endUnsettled } from '../ledger/journal.js';
-import { DamagedFileError, openForReading, type Db } from '../store/database.js';
+import { openForReading, type Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { committed, rolledBack, workspaceForWriting } from '../store/workspace.js';
+import { DamagedFileError } from '../damage.js';
 
 export const DEFAULT_DAYS = 90;
 const DAY = 24 * 60 * 60 * 1000;

@@ -2,10 +2,10 @@
 import { existsSync } from 'node:fs';
 import type { SettledJob } from '../jobs/jobs.js';
 import { endUnsettled, takeBackUnknown } from '../ledger/journal.js';
-import { DamagedFileError } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { keepReserve } from '../store/reserve.js';
 import { closeWorkspace, workspaceForWriting } from '../store/workspace.js';
+import { DamagedFileError } from '../damage.js';
 
 /**
  * The workspace and its memories agree afterwards. Throws `DamagedFileError` for the workspace; a damaged memory is left as

@@ -1,11 +1,11 @@
 /** A start that cannot be: what is wrong, in words for people, and what can be done. */
 import { copyFileSync, existsSync, mkdirSync, renameSync, statSync } from 'node:fs';
 import { join } from 'node:path';
-import { DamagedFileError, guarded, NewerFileError, openForReading } from '../store/database.js';
+import { guarded, openForReading } from '../store/database.js';
 import { DATABASE_ENDS } from '../store/files.js';
 import { FolderInUseError, lockFolder } from '../store/lock.js';
-import { isDiskFull } from '../store/reserve.js';
 import { copiedAt, copyPath } from '../store/copies.js';
+import { DamagedFileError, NewerFileError, isDiskFull } from '../damage.js';
 
 export function startFailure(error: unknown, dataDir: string): string {
   if (error instanceof FolderInUseError || error instanceof NewerFileError) return error.message;

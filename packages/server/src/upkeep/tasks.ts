@@ -1,7 +1,7 @@
 import { reading, writing, tasks } from '../jobs/task.js';
 
 const history = () => import('./history.js');
-const upkeep = () => import('./upkeep.js');
+const sweep = () => import('./sweep.js');
 const eraseClient = () => import('./erase-client.js');
 const mendMemory = () => import('./mend-memory.js');
 const copies = () => import('./copies.js');
@@ -11,8 +11,8 @@ export const upkeepTasks = tasks({
   setUndoDays: writing(async () => (await history()).setUndoDays),
   clearHistory: writing(async () => (await history()).clearHistory),
   sizeOfHistory: reading(async () => (await history()).sizeOfHistory),
-  sweepRemains: writing(async () => (await upkeep()).sweepRemains),
-  sweepErased: writing(async () => (await upkeep()).sweepErased),
+  sweepRemains: writing(async () => (await sweep()).sweepRemains),
+  sweepErased: writing(async () => (await sweep()).sweepErased),
   eraseClient: writing(async () => (await eraseClient()).eraseClient),
   restoreMemory: writing(async () => (await mendMemory()).restoreMemory),
   salvageMemory: writing(async () => (await mendMemory()).salvageMemory),

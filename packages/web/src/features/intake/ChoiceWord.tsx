@@ -1,4 +1,4 @@
-import type { Guess } from '@fair-copy/core/intake/reading.js';
+import type { Guess } from '@fair-copy/core/guess.js';
 import Box from '@mui/material/Box';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';

@@ -1,5 +1,7 @@
 import { markName, patternFromExample } from '@fair-copy/core/document/pattern.js';
-import type { Guess, LinePattern, SourceForm } from '@fair-copy/core/intake/reading.js';
+import type { SourceForm } from '@fair-copy/core/intake/reading.js';
+import type { Guess } from '@fair-copy/core/guess.js';
+import type { LinePattern } from '@fair-copy/core/document/pattern.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';

@@ -1,6 +1,6 @@
 import { delimiterName, DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
 import type { Grouping, Reading } from '@fair-copy/core/intake/reading.js';
-import { ENCODINGS } from '@fair-copy/core/text/encodings-list.js';
+import { ENCODINGS } from '@fair-copy/core/encoding/names.js';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';

@@ -4,7 +4,7 @@
  */
 import { ALPHABETS } from '../language/alphabets.js';
 import { identifyPooled } from '../language/identify.js';
-import type { EncodingName } from './encodings-list.js';
+import type { EncodingName } from './names.js';
 
 /** Turns bytes of a named encoding into text and back; names are those of `ENCODINGS`. */
 export interface Codec {

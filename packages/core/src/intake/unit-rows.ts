@@ -2,14 +2,14 @@
 import { composed } from '../text/composed.js';
 import { languageAmong } from '../document/marked.js';
 import type { LeftUnit, ReadUnit } from '../formats/tmx/units.js';
-import { languageIn } from '../intake/rows-to-draft.js';
-import { languagesOf, type Reading } from '../intake/reading.js';
+import { languageIn } from './rows-to-draft.js';
+import { languagesOf, type Reading } from './reading.js';
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { restoredCell } from '../sheet/delimited-write.js';
 import type { SheetRow } from '../sheet/model.js';
 import { isBlank } from '../sheet/model.js';
 import { plainSegment } from '../text/inline-codes.js';
-import type { Note, Prop, Unit, Variant } from './unit.js';
+import type { Note, Prop, Unit, Variant } from '../memory/unit.js';
 
 /** Turns rows into units by a reading; keeps what was left out, and why. */
 export class RowUnits {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { encodingNamed } from './encodings-list.js';
-import { EncodingSampler, type Codec } from './encodings.js';
+import { encodingNamed } from './names.js';
+import { EncodingSampler, type Codec } from './detect.js';
 
 /** A codec for what needs none: these texts are decided before anything is decoded. */
 const codec: Codec = {

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { conceptOf } from '../intake/draft.js';
-import { Evaluation } from '../intake/evaluate.js';
-import { proposeReading } from '../intake/propose.js';
+import { conceptOf } from './draft.js';
+import { Evaluation } from './evaluate.js';
+import { proposeReading } from './propose.js';
 import type { SheetRow } from '../sheet/model.js';
 import { shapedHeader, shapedRows, shapeOf } from './shaped.js';
 

@@ -3,7 +3,7 @@
  * as the client writes them, several rows for a concept where the client does so.
  */
 import { languageName } from '../language/tags.js';
-import type { ColumnReading, Reading } from '../intake/reading.js';
+import type { ColumnReading, Reading } from './reading.js';
 import { IDENTIFIER, valueLabel } from '../termbase/categories.js';
 import type { ConceptBody, Fields, LanguageSection, Term } from '../termbase/concept.js';
 import { isCompanion } from '../termbase/fields.js';

@@ -1,7 +1,7 @@
 /** Units as entries of a glossary, for those who take a memory's file as one. */
-import { EntryBuilder, type ExchangeEntry } from '../formats/exchange.js';
-import type { ReadUnit } from '../formats/tmx/units.js';
-import { shownText } from './unit.js';
+import { EntryBuilder, type ExchangeEntry } from './exchange.js';
+import type { ReadUnit } from './tmx/units.js';
+import { shownText } from '../memory/unit.js';
 
 /** The plain text of each variant; properties and notes as fields of the concept. */
 export function glossaryEntry({ number, line, unit }: ReadUnit): ExchangeEntry {

@@ -1,8 +1,8 @@
 /** Entries of an exchange file as rows for Intake: which columns they need, and what each column holds. */
 import { languageName } from '../language/tags.js';
-import type { ColumnReading, Role } from '../intake/reading.js';
+import type { ColumnReading, Role } from './reading.js';
 import { fieldLabel, IDENTIFIER } from '../termbase/categories.js';
-import type { LayoutColumn } from './layout.js';
+import type { LayoutColumn } from '../formats/layout.js';
 
 /** The roles of the columns of a layout; the format states them, so there is no doubt. */
 export function statedColumns(columns: readonly LayoutColumn[]): ColumnReading[] {

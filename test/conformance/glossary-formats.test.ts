@@ -12,11 +12,11 @@ import { proposeReading } from '@fair-copy/core/intake/propose.js';
 import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
 import type { Concept, ConceptBody, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { XmlReader } from '@fair-copy/core/xml/reader.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
 import { countryNames, inFolder, python, run } from './outside.js';
+import { openClientFile } from '@fair-copy/files/formats/registry.js';
 
 async function conceptsIn(path: string, name = path): Promise<{ reading: Reading; concepts: ConceptBody[] }> {
-  const file = await ClientFile.open(path, name);
+  const file = await openClientFile(path, name);
   try {
     const sample = await file.survey();
     const reading = proposeReading(sample);

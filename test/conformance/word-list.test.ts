@@ -5,8 +5,8 @@ import { join } from 'node:path';
 import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import { proposeReading } from '@fair-copy/core/intake/propose.js';
 import { languagesOf } from '@fair-copy/core/intake/reading.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
 import { inFolder, python } from './outside.js';
+import { openClientFile } from '@fair-copy/files/formats/registry.js';
 
 const lines = readFileSync('/usr/share/trans/de-en', 'utf8')
   .split('\n')
@@ -18,7 +18,7 @@ describe('3,000 lines of “Wort {f}; Wort {n} | … :: word; word | …”', ()
     inFolder(async (folder) => {
       const path = join(folder, 'words.txt');
       writeFileSync(path, lines.join('\n') + '\n');
-      const file = await ClientFile.open(path, 'words.txt');
+      const file = await openClientFile(path, 'words.txt');
       const reading = proposeReading(await file.survey());
       expect(reading.source).toMatchObject({
         kind: 'delimited',

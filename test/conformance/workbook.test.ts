@@ -5,15 +5,15 @@ import { join } from 'node:path';
 import { delimitedRows } from '@fair-copy/core/sheet/delimited.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { shownNumber } from '@fair-copy/core/sheet/xlsx/rows.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { countryNames, inFolder, python, run } from './outside.js';
+import { openClientFile } from '@fair-copy/files/formats/registry.js';
 
 async function rowsOf(
   path: string,
   sheet?: string,
 ): Promise<{ rows: SheetRow[]; notes: string[]; hiddenColumns: readonly number[] }> {
-  const file = await ClientFile.open(path, 'test.xlsx');
+  const file = await openClientFile(path, 'test.xlsx');
   try {
     const rows: SheetRow[] = [];
     const sample = await file.survey(sheet ? { sheet } : {}, (batch) => rows.push(...batch));

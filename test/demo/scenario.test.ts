@@ -8,7 +8,7 @@ import { makeFiles } from '../../demo/make-files.mjs';
 import { Evaluation, type Tally } from '@fair-copy/core/intake/evaluate.js';
 import { proposeReading, type Decisions } from '@fair-copy/core/intake/propose.js';
 import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
+import { openClientFile } from '@fair-copy/files/formats/registry.js';
 
 let folder: string;
 beforeAll(async () => {
@@ -18,7 +18,7 @@ beforeAll(async () => {
 afterAll(() => rmSync(folder, { recursive: true }));
 
 async function read(name: string, sheet?: string, decisions?: Decisions): Promise<{ reading: Reading; tally: Tally }> {
-  const file = await ClientFile.open(join(folder, name), name);
+  const file = await openClientFile(join(folder, name), name);
   try {
     const reading = proposeReading(await file.survey(sheet ? { sheet } : {}), decisions);
     const evaluation = new Evaluation(reading);
@@ -92,5 +92,5 @@ describe('what each file is', () => {
   });
 
   test('the picture is refused', () =>
-    expect(ClientFile.open(join(folder, 'kiln photo.csv'), 'kiln photo.csv')).rejects.toThrow(/PNG picture/));
+    expect(openClientFile(join(folder, 'kiln photo.csv'), 'kiln photo.csv')).rejects.toThrow(/PNG picture/));
 });

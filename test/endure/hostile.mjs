@@ -32,10 +32,10 @@ function* repeated(text, times, head = '', tail = '') {
 }
 
 async function terms(path, name) {
-  const { ClientFile } = await dist('files/dist/client-file.js');
+  const { openClientFile } = await dist('files/dist/formats/registry.js');
   const { Evaluation } = await dist('core/dist/intake/evaluate.js');
   const { proposeReading } = await dist('core/dist/intake/propose.js');
-  const file = await ClientFile.open(path, name);
+  const file = await openClientFile(path, name);
   try {
     const sample = await file.survey();
     const evaluation = new Evaluation(proposeReading(sample));

@@ -13,7 +13,7 @@ const dist = (path) => import(fileURLToPath(new URL(`../../packages/${path}`, im
 const { DataError } = await dist('core/dist/diagnostic.js');
 const { Evaluation } = await dist('core/dist/intake/evaluate.js');
 const { proposeReading } = await dist('core/dist/intake/propose.js');
-const { ClientFile } = await dist('files/dist/client-file.js');
+const { openClientFile } = await dist('files/dist/formats/registry.js');
 const { UnitFile } = await dist('files/dist/unit-file.js');
 const { runningText } = await dist('files/dist/running-text.js');
 
@@ -106,7 +106,7 @@ function mutated(bytes) {
 }
 
 async function asTerms(path, name) {
-  const file = await ClientFile.open(path, name);
+  const file = await openClientFile(path, name);
   try {
     if (file.kind === 'zip') return null;
     const sample = await file.survey();

@@ -8,8 +8,8 @@ import type { Sample } from '@fair-copy/core/intake/propose.js';
 import { proposeReading } from '@fair-copy/core/intake/propose.js';
 import { languagesOf } from '@fair-copy/core/intake/reading.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
-import { ClientFile, type SourceChoices } from '@fair-copy/files/client-file.js';
-import { fileKind } from '@fair-copy/files/file-kind.js';
+import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
+import { fileKind, openClientFile } from '@fair-copy/files/formats/registry.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import exceljs from 'exceljs';
@@ -28,7 +28,7 @@ const file = (name: string, content: string | Uint8Array): string => {
 };
 
 async function survey(at: string, choices: SourceChoices = {}): Promise<{ sample: Sample; rows: SheetRow[] }> {
-  const source = await ClientFile.open(at, 'client.txt');
+  const source = await openClientFile(at, 'client.txt');
   try {
     const rows: SheetRow[] = [];
     const sample = await source.survey(choices, (batch) => rows.push(...batch));
@@ -81,7 +81,7 @@ describe('the kind of a file', () => {
     ['{\\rtf1 text}', /rich text/],
     ['<?xml version="1.0"?><menu/>', /neither TBX, TMX nor XLIFF/],
   ])('%s is refused by name', async (content, message) => {
-    const found = await failure(ClientFile.open(file('odd.csv', Buffer.from(content, 'latin1')), 'odd.csv'));
+    const found = await failure(openClientFile(file('odd.csv', Buffer.from(content, 'latin1')), 'odd.csv'));
     expect([found.message, found.place.file]).toEqual([expect.stringMatching(message), 'odd.csv']);
     expect(found.advice).not.toBe('');
   });

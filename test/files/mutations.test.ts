@@ -8,7 +8,7 @@ import { join } from 'node:path';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import { proposeReading } from '@fair-copy/core/intake/propose.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
+import { openClientFile } from '@fair-copy/files/formats/registry.js';
 
 let folder: string;
 beforeAll(() => {
@@ -21,7 +21,7 @@ async function taken(bytes: Uint8Array): Promise<string | { readonly rows: numbe
   const path = join(folder, 'file');
   writeFileSync(path, bytes);
   try {
-    const file = await ClientFile.open(path, 'file');
+    const file = await openClientFile(path, 'file');
     try {
       if (file.kind === 'zip') return 'zip';
       const sample = await file.survey();

@@ -2,31 +2,15 @@
 import { VERSION } from '@fair-copy/core/version.js';
 import { Command, CommanderError } from 'commander';
 import { DataError, describe } from '@fair-copy/core/diagnostic.js';
-import { alignCommand } from './commands/align.js';
-import { backupCommand, restoreCommand } from './commands/backup.js';
-import { convertCommand } from './commands/convert.js';
-import { countCommand } from './commands/count.js';
-import { inspectCommand } from './commands/inspect.js';
-import { matchCommand } from './commands/match.js';
-import { readCommand } from './commands/read.js';
-import { termsCommand } from './commands/terms.js';
+import { COMMANDS } from './commands.js';
 import { UsageError } from './usage.js';
 
 const program = new Command('fair-copy')
   .description('Turns client glossaries into termbases that can be trusted.')
   .version(VERSION)
   .exitOverride()
-  .addCommand(readCommand())
-  .addCommand(convertCommand())
-  .addCommand(inspectCommand())
-  .addCommand(termsCommand())
-  .addCommand(matchCommand())
-  .addCommand(countCommand())
-  .addCommand(alignCommand())
-  .addCommand(backupCommand())
-  .addCommand(restoreCommand())
   .showHelpAfterError('(add --help for more)');
-for (const command of program.commands) command.exitOverride();
+for (const command of COMMANDS) program.addCommand(command.exitOverride());
 
 // A reader such as `head` that closes the pipe early is no failure.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 3));

@@ -2,7 +2,7 @@
 import { Evaluation, swapFinder, type EvaluationOptions } from '@fair-copy/core/intake/evaluate.js';
 import { proposeReading, type Decisions, type Sample } from '@fair-copy/core/intake/propose.js';
 import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
-import type { ClientFile, SourceChoices } from '@fair-copy/files/client-file.js';
+import type { ClientFile, SourceChoices } from '@fair-copy/files/client/client-file.js';
 
 export interface FileReading {
   readonly reading: Reading;

@@ -1,12 +1,11 @@
-/** The options that say how a file is to be read, shared by all commands. */
-import { Option, type Command } from 'commander';
+/** What the options of a command say about how a file is to be read. */
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { fieldRole } from '@fair-copy/core/intake/roles.js';
 import { categoryNamed } from '@fair-copy/core/termbase/categories.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Role } from '@fair-copy/core/intake/reading.js';
 import { ENCODINGS, encodingNamed } from '@fair-copy/core/encoding/names.js';
-import type { SourceChoices } from '@fair-copy/files/client-file.js';
+import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { UsageError } from './usage.js';
 
 export interface SourceOptions {
@@ -17,26 +16,6 @@ export interface SourceOptions {
   readonly header?: boolean;
   readonly headerRow?: string;
   readonly hidden?: boolean;
-}
-
-export function withSourceOptions(command: Command): Command {
-  return command
-    .option('--sheet <name>', 'the sheet of a workbook; otherwise every visible one')
-    .option('--input-encoding <name>', 'the encoding of the file; otherwise found')
-    .option('--input-delimiter <text>', 'the separator of the file ("\\t" for tab); otherwise found')
-    .option(
-      '--column <N=language…>',
-      'what column N (from 1) holds: a language tag, "ignore", "id", or a field such as note, definition@en',
-      collect,
-      [],
-    )
-    .option('--header-row <N>', 'the row that names the columns; otherwise found')
-    .addOption(new Option('--no-header', 'no row names the columns'))
-    .option('--hidden', 'take hidden rows as well');
-}
-
-function collect(value: string, previous: readonly string[]): string[] {
-  return [...previous, ...value.split(',')];
 }
 
 export function sourceChoices(options: SourceOptions): SourceChoices {

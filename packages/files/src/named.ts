@@ -9,3 +9,13 @@ export async function named<T>(file: string, work: () => Promise<T>): Promise<T>
     throw DataError.of(inFile(error.diagnostic, file));
   }
 }
+
+/** The same for what is read piece by piece. */
+export async function* namedEach<T>(name: string, pieces: AsyncIterable<T>): AsyncGenerator<T> {
+  try {
+    yield* pieces;
+  } catch (error) {
+    if (!(error instanceof DataError) || error.diagnostic.place.file) throw error;
+    throw DataError.of(inFile(error.diagnostic, name));
+  }
+}

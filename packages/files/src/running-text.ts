@@ -1,5 +1,6 @@
 /** The running text of a document as paragraphs, in reading order, for alignment. */
 import { createReadStream } from 'node:fs';
+import { stat } from 'node:fs/promises';
 import { micromark } from 'micromark';
 import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
 import { DataError } from '@fair-copy/core/diagnostic.js';
@@ -9,11 +10,11 @@ import { OdtBlocks } from '@fair-copy/core/document/odt.js';
 import { ROW_LIMIT } from '@fair-copy/core/sheet/model.js';
 import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
 import { ZipArchive } from './archive.js';
-import { ClientFile } from './client-file.js';
+import type { FileAt } from './client/client-file.js';
 import { named } from './named.js';
 import { codec, partText } from './codec.js';
 import { documentBlocks } from './documents.js';
-import { beginning } from './file-kind.js';
+import { formatOf, openClientFile } from './formats/registry.js';
 import { exchangeEncoding } from './text-encoding.js';
 
 export interface Paragraph {
@@ -27,50 +28,25 @@ const MARKDOWN = { extensions: [gfmTable()], htmlExtensions: [gfmTableHtml()], a
 /** Throws `DataError` with the file's name for what holds no running text. */
 export async function runningText(path: string, name: string, reading = AS_SHOWN): Promise<Paragraph[]> {
   return named(name, async () => {
+    const { text } = await formatOf(path);
+    if (!text)
+      throw new DataError('file-kind-unknown', { what: 'a file of entries or units, which needs no alignment' });
     const paragraphs: Paragraph[] = [];
-    for await (const block of blocksOf(path, name, reading)) paragraphs.push(...paragraphsOf(block));
+    for await (const block of text({ path, name, size: (await stat(path)).size }, reading))
+      paragraphs.push(...paragraphsOf(block));
     return paragraphs;
   });
 }
 
-async function* blocksOf(path: string, name: string, reading: WordReading): AsyncGenerator<Block> {
-  if (await isOdt(path)) {
-    const archive = await ZipArchive.open(path);
-    try {
-      const reader = new OdtBlocks();
-      for await (const event of partEvents(archive, partText, 'content.xml')) yield* reader.take(event);
-    } finally {
-      archive.close();
-    }
-    return;
-  }
-  const file = await ClientFile.open(path, name);
+/** The sheets that are shown, each as a table. */
+export async function* sheetBlocks({ path, name }: FileAt): AsyncGenerator<Block> {
+  const file = await openClientFile(path, name);
   try {
-    switch (file.kind) {
-      case 'docx':
-        yield* docxBlocks(path, reading);
-        break;
-      case 'html':
-      case 'delimited': {
-        const text = await exchangeText(path);
-        // A Markdown file may begin with tags.
-        if (/\.(md|markdown)$/i.test(name)) yield* htmlBlocks(micromark(tamed(text), MARKDOWN));
-        else if (file.kind === 'html') yield* htmlBlocks(text);
-        else for (const line of lines(text)) yield { kind: 'paragraph', text: line, heading: false };
-        break;
-      }
-      case 'workbook':
-      case 'ods': {
-        for (const { name: sheet, hidden } of file.sheets) {
-          if (hidden) continue;
-          const rows: string[][] = [];
-          await file.survey({ sheet }, (batch) => rows.push(...batch.map(({ cells }) => [...cells])));
-          yield { kind: 'table', rows };
-        }
-        break;
-      }
-      default:
-        throw new DataError('file-kind-unknown', { what: 'a file of entries or units, which needs no alignment' });
+    for (const { name: sheet, hidden } of file.sheets) {
+      if (hidden) continue;
+      const rows: string[][] = [];
+      await file.survey({ sheet }, (batch) => rows.push(...batch.map(({ cells }) => [...cells])));
+      yield { kind: 'table', rows };
     }
   } finally {
     file.close();
@@ -78,7 +54,7 @@ async function* blocksOf(path: string, name: string, reading: WordReading): Asyn
 }
 
 /** The body, then the footnotes and endnotes. */
-async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<Block> {
+export async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<Block> {
   const archive = await ZipArchive.open(path);
   try {
     for (const part of ['word/document.xml', 'word/footnotes.xml', 'word/endnotes.xml'])
@@ -86,6 +62,30 @@ async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<B
   } finally {
     archive.close();
   }
+}
+
+export async function* odtBlocks(path: string): AsyncGenerator<Block> {
+  const archive = await ZipArchive.open(path);
+  try {
+    const reader = new OdtBlocks();
+    for await (const event of partEvents(archive, partText, 'content.xml')) yield* reader.take(event);
+  } finally {
+    archive.close();
+  }
+}
+
+/** A Markdown file may begin with tags. */
+const isMarkdown = (name: string): boolean => /\.(md|markdown)$/i.test(name);
+
+export async function* pageBlocks({ path, name }: FileAt): AsyncGenerator<Block> {
+  const text = await exchangeText(path);
+  yield* htmlBlocks(isMarkdown(name) ? micromark(tamed(text), MARKDOWN) : text);
+}
+
+export async function* plainBlocks({ path, name }: FileAt): AsyncGenerator<Block> {
+  const text = await exchangeText(path);
+  if (isMarkdown(name)) yield* htmlBlocks(micromark(tamed(text), MARKDOWN));
+  else for (const line of lines(text)) yield { kind: 'paragraph', text: line, heading: false };
 }
 
 const htmlBlocks = (text: string): AsyncGenerator<Block> =>
@@ -174,8 +174,3 @@ const parts = (text: string, between: RegExp = /\t/): string[] =>
     .split(between)
     .map((part) => part.trim())
     .filter(Boolean);
-
-async function isOdt(path: string): Promise<boolean> {
-  const head = (await beginning(path, 100)).toString('latin1');
-  return head.startsWith('PK') && head.includes('mimetypeapplication/vnd.oasis.opendocument.text');
-}

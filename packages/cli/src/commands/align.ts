@@ -1,6 +1,5 @@
 import { readFile, rename, rm } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { Command } from 'commander';
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Alignment, Span } from '@fair-copy/core/alignment/bead.js';
 import { cutText, type Layout } from '@fair-copy/core/alignment/layout.js';
@@ -43,26 +42,7 @@ interface Texts {
   readonly layout?: Layout;
 }
 
-export function alignCommand(): Command {
-  return new Command('align')
-    .description('pairs a text with its translation, or with its own revision')
-    .argument('[source]', 'DOCX, ODT, HTML, Markdown, XLSX or plain text')
-    .argument('[target]', 'its translation')
-    .option('--source <tag>', 'the language of the source')
-    .option('--target <tag>', 'the language of the translation')
-    .option('-o, --output <file>', 'a TMX of the pairs')
-    .option('--segments <case>', 'texts already cut: JSON with sourceLang, targetLang, source and target')
-    .option('--termbase <file>', 'a termbase of the client (TBX, TMX, CSV …) whose terms help to find the pairs')
-    .option('--srx <file>', 'segmentation rules of your own (SRX 2.0)')
-    .option('--paragraphs', 'pairs paragraphs instead of sentences')
-    .option('--hidden', 'reads hidden text of DOCX files as well')
-    .option('--changes <how>', 'tracked changes of DOCX files: accepted or original', 'accepted')
-    .option('--sure <probability>', 'writes only pairs at least so sure (0 to 1)', '0')
-    .option('--json', 'the pairs as JSON: beads, sureness, moved; fates where both languages are one')
-    .action(run);
-}
-
-async function run(
+export async function run(
   source: string | undefined,
   target: string | undefined,
   options: AlignCommandOptions,

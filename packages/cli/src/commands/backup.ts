@@ -1,19 +1,9 @@
 /** Everything of a data folder in one zip, and back. What they need of the server is loaded only here. */
 import { existsSync } from 'node:fs';
 import { resolve } from 'node:path';
-import { Command } from 'commander';
 import { UsageError } from '../usage.js';
 
-export function backupCommand(): Command {
-  return new Command('backup')
-    .description('everything of a data folder in one zip, also while the server runs')
-    .argument('<folder>', 'the data folder')
-    .requiredOption('-o, --output <file>', 'the zip to write')
-    .option('--force', 'write over a file that is there')
-    .action(backup);
-}
-
-async function backup(folder: string, { output, force }: { readonly output: string; readonly force?: boolean }) {
+export async function backup(folder: string, { output, force }: { readonly output: string; readonly force?: boolean }) {
   if (existsSync(output) && !force) throw new UsageError(`${output} is there already. Use --force to write over it.`);
   const { backUp } = await import('@fair-copy/server/upkeep/backup.js');
   const { files, damaged } = await backUp(resolve(folder), resolve(output), { checkpoint: progress });
@@ -24,15 +14,7 @@ async function backup(folder: string, { output, force }: { readonly output: stri
   process.exitCode = 3;
 }
 
-export function restoreCommand(): Command {
-  return new Command('restore')
-    .description('a backup into a folder of its own; checked before anything is put there')
-    .argument('<zip>', 'what “backup” has written')
-    .argument('<folder>', 'a data folder that is not there yet, or empty')
-    .action(restore);
-}
-
-async function restore(zip: string, folder: string): Promise<void> {
+export async function restore(zip: string, folder: string): Promise<void> {
   const { restoreBackup } = await import('@fair-copy/server/upkeep/restore.js');
   const { files, at } = await restoreBackup(resolve(zip), resolve(folder), progress);
   clear();

@@ -1,7 +1,6 @@
 import { VERSION } from '@fair-copy/core/version.js';
 import { basename, extname } from 'node:path';
 import { rename, rm } from 'node:fs/promises';
-import { Command } from 'commander';
 import { conceptOf, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
 import { Evaluation, type Placed, type Tally } from '@fair-copy/core/intake/evaluate.js';
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
@@ -16,27 +15,19 @@ import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimi
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { ENCODINGS, encodingNamed, type EncodingName } from '@fair-copy/core/encoding/names.js';
 import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
-import { fileKind } from '@fair-copy/files/file-kind.js';
-import { isExchange } from '@fair-copy/files/file-kind.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
+import { fileKind, openClientFile } from '@fair-copy/files/formats/registry.js';
+import { isExchange } from '@fair-copy/files/formats/registry.js';
+import type { ClientFile } from '@fair-copy/files/client/client-file.js';
 import { named } from '@fair-copy/files/named.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
+import { FORMATS, type Format } from '../formats.js';
 import { picturesBeside, PictureUse, withPictures } from '../pictures.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
-import {
-  decisionsOf,
-  delimiterOption,
-  sourceChoices,
-  withSourceOptions,
-  type SourceOptions,
-} from '../source-options.js';
+import { decisionsOf, delimiterOption, sourceChoices, type SourceOptions } from '../source-options.js';
 import { tallyLine } from '../tally-text.js';
 import { UsageError } from '../usage.js';
 import { convertUnits, type UnitFormat } from './units.js';
-
-const FORMATS = ['tbx', 'tmx', 'xliff', 'csv', 'tsv', 'xlsx', 'docx'] as const;
-type Format = (typeof FORMATS)[number];
 
 interface ConvertOptions extends SourceOptions {
   readonly output: string;
@@ -51,25 +42,6 @@ interface ConvertOptions extends SourceOptions {
   readonly alternatives?: boolean;
 }
 
-export function convertCommand(): Command {
-  return withSourceOptions(new Command('convert'))
-    .description(
-      'turn glossaries into one TBX, TMX, CSV, tab-delimited or XLSX file, bilingual texts and memories into TMX, XLIFF, DOCX, XLSX, CSV or tab-delimited text; the tally goes to standard error',
-    )
-    .argument('<file...>')
-    .requiredOption('-o, --output <file>', 'where to write; its ending says the format')
-    .option('--to <format>', FORMATS.join(', '))
-    .option('--languages <tags>', 'only these languages, in this order: de,pt')
-    .option('--encoding <name>', 'the encoding of delimited text that is written', 'UTF-8')
-    .option('--delimiter <text>', 'the separator of delimited text that is written')
-    .option('--bom', 'begin delimited text with a byte order mark')
-    .option('--keep-incomplete', 'rows with one language only become entries instead of being held back')
-    .option('--as <what>', 'what the files hold: terms or units; otherwise found')
-    .option('--alternatives', 'fuzzy and obsolete messages and alternative translations become units too')
-    .option('--questions', 'list the held-back rows with their questions on standard error')
-    .action(convert);
-}
-
 interface Input extends FileReading {
   readonly file: ClientFile;
   readonly pictures: PictureFinder;
@@ -77,7 +49,7 @@ interface Input extends FileReading {
   readonly additions: Map<number, Draft[]>;
 }
 
-async function convert(paths: readonly string[], options: ConvertOptions): Promise<void> {
+export async function convert(paths: readonly string[], options: ConvertOptions): Promise<void> {
   const format = formatOf(options);
   const languages = languagesOption(options.languages);
   const encoding = encodingOption(options.encoding);
@@ -105,7 +77,7 @@ async function convert(paths: readonly string[], options: ConvertOptions): Promi
   try {
     const inputs: Input[] = [];
     for (const path of paths) {
-      const file = await ClientFile.open(path, basename(path));
+      const file = await openClientFile(path, basename(path));
       files.push(file);
       const pictures = new PictureFinder(await picturesBeside(path));
       for (const found of await readingsOf(file, choices, decisions))
@@ -147,7 +119,7 @@ async function holdUnits(paths: readonly string[], format: Format, options: Conv
     const kind = await named(basename(path), () => fileKind(path));
     if (isExchange(kind)) continue;
     if (kind === 'tbx' || kind === 'zip') return false;
-    const file = await ClientFile.open(path, basename(path));
+    const file = await openClientFile(path, basename(path));
     try {
       const { reading, sample } = await readingOf(file, sourceChoices(options), decisionsOf(options));
       if (!looksLikeUnits(reading, sample.rows)) return false;

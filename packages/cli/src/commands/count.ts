@@ -1,23 +1,14 @@
 import { basename } from 'node:path';
-import { Command } from 'commander';
 import { UnitCount } from '@fair-copy/core/counts/count.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
-import { sourceChoices, decisionsOf, withSourceOptions, type SourceOptions } from '../source-options.js';
+import { sourceChoices, decisionsOf, type SourceOptions } from '../source-options.js';
 import { report } from './units.js';
 
 interface CountOptions extends SourceOptions {
   readonly json?: boolean;
 }
 
-export function countCommand(): Command {
-  return withSourceOptions(new Command('count'))
-    .description('units, and words (UAX #29) and characters without white space in each language')
-    .argument('<file...>')
-    .option('--json', 'as JSON')
-    .action(count);
-}
-
-async function count(paths: readonly string[], options: CountOptions): Promise<void> {
+export async function count(paths: readonly string[], options: CountOptions): Promise<void> {
   const files: unknown[] = [];
   for (const path of paths) {
     const open = { choices: sourceChoices(options), decisions: decisionsOf(options), keepIncomplete: true };

@@ -1,5 +1,4 @@
 import { basename } from 'node:path';
-import { Command } from 'commander';
 import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { CONCEPTS, UNITS, type UnitInMemory } from '@fair-copy/core/checks/looked-at.js';
 import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
@@ -15,11 +14,11 @@ import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import { CLEANING_STEPS, languagesOf } from '@fair-copy/core/intake/reading.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
+import type { ClientFile } from '@fair-copy/files/client/client-file.js';
 import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
-import { isExchange } from '@fair-copy/files/file-kind.js';
+import { isExchange, openClientFile } from '@fair-copy/files/formats/registry.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
-import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
+import { decisionsOf, sourceChoices, type SourceOptions } from '../source-options.js';
 
 /** As it stands in the file: cleaning would put right what the inspection is to find. */
 const UNCLEANED: Decisions['steps'] = {
@@ -28,16 +27,8 @@ const UNCLEANED: Decisions['steps'] = {
 
 const UNTOUCHED: Decisions['steps'] = Object.fromEntries(CLEANING_STEPS.map((id) => [id, false]));
 
-export function inspectCommand(): Command {
-  return withSourceOptions(new Command('inspect'))
-    .description('check a glossary or a memory for inconsistencies')
-    .argument('<file>')
-    .option('--json', 'as JSON')
-    .action(inspectFile);
-}
-
-async function inspectFile(path: string, options: SourceOptions & { readonly json?: boolean }): Promise<void> {
-  const file = await ClientFile.open(path, basename(path));
+export async function inspectFile(path: string, options: SourceOptions & { readonly json?: boolean }): Promise<void> {
+  const file = await openClientFile(path, basename(path));
   try {
     const found: Located[] = [];
     const readings = await readingsOf(file, sourceChoices(options), { ...decisionsOf(options), steps: UNCLEANED });

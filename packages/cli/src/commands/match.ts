@@ -1,5 +1,4 @@
 import { basename } from 'node:path';
-import { Command } from 'commander';
 import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
 import { exactKey } from '@fair-copy/core/text/fold.js';
@@ -17,18 +16,6 @@ interface MatchOptions {
 
 const BEST = 5;
 
-export function matchCommand(): Command {
-  return new Command('match')
-    .description('the best matches of each line of a text in a memory')
-    .argument('<memory>', 'a TMX, or anything else that holds units')
-    .argument('<queries>', 'a text; each line is a segment')
-    .requiredOption('--source <tag>', 'the language of the text')
-    .requiredOption('--target <tag>', 'the language of the matches')
-    .option('--threshold <points>', 'nothing below this is given', '70')
-    .option('--json', 'one line of JSON for each query: score, kind, source, target, and the ordinal or id of the unit')
-    .action(match);
-}
-
 interface Entry {
   readonly source: string;
   readonly target: string;
@@ -37,7 +24,7 @@ interface Entry {
   readonly before: string;
 }
 
-async function match(memory: string, queries: string, options: MatchOptions): Promise<void> {
+export async function match(memory: string, queries: string, options: MatchOptions): Promise<void> {
   const source = languageOption(options.source, '--source');
   const target = languageOption(options.target, '--target');
   const threshold = Number(options.threshold);

@@ -1,28 +1,20 @@
 import { basename } from 'node:path';
-import { Command } from 'commander';
 import type { Tally } from '@fair-copy/core/intake/evaluate.js';
 import { languageOfRole, type Reading } from '@fair-copy/core/intake/reading.js';
-import { ClientFile } from '@fair-copy/files/client-file.js';
+import type { ClientFile } from '@fair-copy/files/client/client-file.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
-import { decisionsOf, sourceChoices, withSourceOptions, type SourceOptions } from '../source-options.js';
+import { decisionsOf, sourceChoices, type SourceOptions } from '../source-options.js';
 import { readingText, tallyLine } from '../tally-text.js';
+import { openClientFile } from '@fair-copy/files/formats/registry.js';
 
 interface ReadOptions extends SourceOptions {
   readonly json?: boolean;
 }
 
-export function readCommand(): Command {
-  return withSourceOptions(new Command('read'))
-    .description('say what a file is: its encoding, separator, header, columns, and where each row would go')
-    .argument('<file>')
-    .option('--json', 'as JSON')
-    .action(read);
-}
-
-async function read(path: string, options: ReadOptions): Promise<void> {
+export async function read(path: string, options: ReadOptions): Promise<void> {
   const choices = sourceChoices(options);
   const decisions = decisionsOf(options);
-  const file = await ClientFile.open(path, basename(path));
+  const file = await openClientFile(path, basename(path));
   try {
     if (options.json) {
       const found = (await readingsOf(file, choices, decisions))[0] ?? (await readingOf(file, choices, decisions));

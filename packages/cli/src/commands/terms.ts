@@ -1,5 +1,4 @@
 import { basename } from 'node:path';
-import { Command } from 'commander';
 import { canonicalTag, primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import { Recognizer, type Hit } from '@fair-copy/core/termbase/recognition/recognizer.js';
@@ -12,17 +11,7 @@ interface TermsOptions {
   readonly json?: boolean;
 }
 
-export function termsCommand(): Command {
-  return new Command('terms')
-    .description('find the terms of a glossary in a text, inflected ones included; each line of the text is a segment')
-    .argument('<termbase>', 'a TBX, or any glossary that can be read')
-    .argument('<text>', 'a plain text')
-    .requiredOption('--lang <tag>', 'the language of the text')
-    .option('--json', 'as JSON; places count characters (Unicode code points), the end is behind the last')
-    .action(terms);
-}
-
-async function terms(termbase: string, text: string, options: TermsOptions): Promise<void> {
+export async function terms(termbase: string, text: string, options: TermsOptions): Promise<void> {
   const language = canonicalTag(options.lang);
   if (!language) throw new UsageError(`--lang: “${options.lang}” is not a language tag.`);
   const recognizer = new Recognizer<string>(language);

@@ -2,7 +2,7 @@
 import type { RowDecision } from '@fair-copy/core/intake/evaluate.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
-import type { SourceChoices } from '@fair-copy/files/client-file.js';
+import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { ApiError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { UnitSurvey } from '@fair-copy/api/memories.js';

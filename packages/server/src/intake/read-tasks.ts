@@ -22,7 +22,7 @@ import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import { SEPARATORS, splitTerms } from '@fair-copy/core/intake/cleaning/synonyms.js';
 import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
 import { ZipArchive } from '@fair-copy/files/archive.js';
-import { ClientFile, type SourceChoices } from '@fair-copy/files/client-file.js';
+import type { SourceChoices, ClientFile } from '@fair-copy/files/client/client-file.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading } from '../store/database.js';
@@ -33,6 +33,7 @@ import { requireFitting, requireRoom, type UploadLeft } from './upload-limits.js
 import { safeFileName, shownName } from '@fair-copy/files/file-names.js';
 import { existingIn } from '../termbases/existing.js';
 import { placedRows } from './placed-rows.js';
+import { openClientFile } from '@fair-copy/files/formats/registry.js';
 
 export interface FileToRead {
   readonly fileId: number;
@@ -50,7 +51,7 @@ export async function firstLines(
   { sha256, name, source }: { readonly sha256: string; readonly name: string; readonly source: Reading['source'] },
   { dataDir }: TaskContext,
 ): Promise<string[]> {
-  const file = await ClientFile.open(pathsOf(dataDir).original(sha256), name);
+  const file = await openClientFile(pathsOf(dataDir).original(sha256), name);
   try {
     return (await file.firstLines(source, LINES_SHOWN)).map((line) => line.slice(0, LONGEST_SHOWN));
   } finally {
@@ -78,7 +79,7 @@ export interface ReadResult {
 /** Goes through the whole file; leaves its rows in the staging. */
 export async function readFile(file: FileToRead, context: TaskContext): Promise<ReadResult> {
   const paths = pathsOf(context.dataDir);
-  const source = await ClientFile.open(paths.original(file.sha256), file.name);
+  const source = await openClientFile(paths.original(file.sha256), file.name);
   try {
     const staging = Staging.create(paths.staging(file.fileId));
     try {

@@ -4,7 +4,7 @@
  */
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
-import type { SourceChoices } from '@fair-copy/files/client-file.js';
+import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
 

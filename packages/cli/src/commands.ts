@@ -1,0 +1,117 @@
+/**
+ * The commands with their arguments and options. What each does is loaded when it is asked for: the rest of the program
+ * takes a second to load, and a list of commands should not.
+ */
+import { Command, Option } from 'commander';
+import { FORMATS } from './formats.js';
+
+/** What a command does, loaded first. */
+function loaded<A extends unknown[]>(load: () => Promise<(...args: A) => Promise<void>>) {
+  return async (...args: unknown[]): Promise<void> => (await load())(...(args as A));
+}
+
+/** Options that say how a file is to be read. */
+function withSourceOptions(command: Command): Command {
+  return command
+    .option('--sheet <name>', 'the sheet of a workbook; otherwise every visible one')
+    .option('--input-encoding <name>', 'the encoding of the file; otherwise found')
+    .option('--input-delimiter <text>', 'the separator of the file ("\\t" for tab); otherwise found')
+    .option(
+      '--column <N=language…>',
+      'what column N (from 1) holds: a language tag, "ignore", "id", or a field such as note, definition@en',
+      collect,
+      [],
+    )
+    .option('--header-row <N>', 'the row that names the columns; otherwise found')
+    .addOption(new Option('--no-header', 'no row names the columns'))
+    .option('--hidden', 'take hidden rows as well');
+}
+
+function collect(value: string, previous: readonly string[]): string[] {
+  return [...previous, ...value.split(',')];
+}
+
+export const COMMANDS: readonly Command[] = [
+  withSourceOptions(new Command('read'))
+    .description('say what a file is: its encoding, separator, header, columns, and where each row would go')
+    .argument('<file>')
+    .option('--json', 'as JSON')
+    .action(loaded(async () => (await import('./commands/read.js')).read)),
+
+  withSourceOptions(new Command('convert'))
+    .description(
+      'turn glossaries into one TBX, TMX, CSV, tab-delimited or XLSX file, bilingual texts and memories into TMX, XLIFF, DOCX, XLSX, CSV or tab-delimited text; the tally goes to standard error',
+    )
+    .argument('<file...>')
+    .requiredOption('-o, --output <file>', 'where to write; its ending says the format')
+    .option('--to <format>', FORMATS.join(', '))
+    .option('--languages <tags>', 'only these languages, in this order: de,pt')
+    .option('--encoding <name>', 'the encoding of delimited text that is written', 'UTF-8')
+    .option('--delimiter <text>', 'the separator of delimited text that is written')
+    .option('--bom', 'begin delimited text with a byte order mark')
+    .option('--keep-incomplete', 'rows with one language only become entries instead of being held back')
+    .option('--as <what>', 'what the files hold: terms or units; otherwise found')
+    .option('--alternatives', 'fuzzy and obsolete messages and alternative translations become units too')
+    .option('--questions', 'list the held-back rows with their questions on standard error')
+    .action(loaded(async () => (await import('./commands/convert.js')).convert)),
+
+  withSourceOptions(new Command('inspect'))
+    .description('check a glossary or a memory for inconsistencies')
+    .argument('<file>')
+    .option('--json', 'as JSON')
+    .action(loaded(async () => (await import('./commands/inspect.js')).inspectFile)),
+
+  new Command('terms')
+    .description('find the terms of a glossary in a text, inflected ones included; each line of the text is a segment')
+    .argument('<termbase>', 'a TBX, or any glossary that can be read')
+    .argument('<text>', 'a plain text')
+    .requiredOption('--lang <tag>', 'the language of the text')
+    .option('--json', 'as JSON; places count characters (Unicode code points), the end is behind the last')
+    .action(loaded(async () => (await import('./commands/terms.js')).terms)),
+
+  new Command('match')
+    .description('the best matches of each line of a text in a memory')
+    .argument('<memory>', 'a TMX, or anything else that holds units')
+    .argument('<queries>', 'a text; each line is a segment')
+    .requiredOption('--source <tag>', 'the language of the text')
+    .requiredOption('--target <tag>', 'the language of the matches')
+    .option('--threshold <points>', 'nothing below this is given', '70')
+    .option('--json', 'one line of JSON for each query: score, kind, source, target, and the ordinal or id of the unit')
+    .action(loaded(async () => (await import('./commands/match.js')).match)),
+
+  withSourceOptions(new Command('count'))
+    .description('units, and words (UAX #29) and characters without white space in each language')
+    .argument('<file...>')
+    .option('--json', 'as JSON')
+    .action(loaded(async () => (await import('./commands/count.js')).count)),
+
+  new Command('align')
+    .description('pairs a text with its translation, or with its own revision')
+    .argument('[source]', 'DOCX, ODT, HTML, Markdown, XLSX or plain text')
+    .argument('[target]', 'its translation')
+    .option('--source <tag>', 'the language of the source')
+    .option('--target <tag>', 'the language of the translation')
+    .option('-o, --output <file>', 'a TMX of the pairs')
+    .option('--segments <case>', 'texts already cut: JSON with sourceLang, targetLang, source and target')
+    .option('--termbase <file>', 'a termbase of the client (TBX, TMX, CSV …) whose terms help to find the pairs')
+    .option('--srx <file>', 'segmentation rules of your own (SRX 2.0)')
+    .option('--paragraphs', 'pairs paragraphs instead of sentences')
+    .option('--hidden', 'reads hidden text of DOCX files as well')
+    .option('--changes <how>', 'tracked changes of DOCX files: accepted or original', 'accepted')
+    .option('--sure <probability>', 'writes only pairs at least so sure (0 to 1)', '0')
+    .option('--json', 'the pairs as JSON: beads, sureness, moved; fates where both languages are one')
+    .action(loaded(async () => (await import('./commands/align.js')).run)),
+
+  new Command('backup')
+    .description('everything of a data folder in one zip, also while the server runs')
+    .argument('<folder>', 'the data folder')
+    .requiredOption('-o, --output <file>', 'the zip to write')
+    .option('--force', 'write over a file that is there')
+    .action(loaded(async () => (await import('./commands/backup.js')).backup)),
+
+  new Command('restore')
+    .description('a backup into a folder of its own; checked before anything is put there')
+    .argument('<zip>', 'what “backup” has written')
+    .argument('<folder>', 'a data folder that is not there yet, or empty')
+    .action(loaded(async () => (await import('./commands/backup.js')).restore)),
+];

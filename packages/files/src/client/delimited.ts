@@ -1,0 +1,167 @@
+/** Delimited text, lines of a dictionary, and texts in which source and translation stand together. */
+import { DataError, diagnostic, inFile, type Diagnostic } from '@fair-copy/core/diagnostic.js';
+import { MarkedReader, type MarkedPattern, type MarkedRow } from '@fair-copy/core/document/marked.js';
+import { cutLine, isDictionary, proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
+import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
+import type { EncodingName } from '@fair-copy/core/encoding/names.js';
+import type { Guess } from '@fair-copy/core/guess.js';
+import type { Sample } from '@fair-copy/core/intake/propose.js';
+import type { SourceForm } from '@fair-copy/core/intake/reading.js';
+import { DelimitedReader } from '@fair-copy/core/sheet/delimited.js';
+import { guessDelimiter } from '@fair-copy/core/sheet/delimiter.js';
+import { isBlank, type SheetRow } from '@fair-copy/core/sheet/model.js';
+import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
+import { drained, encodingNotes, markedPattern } from './survey.js';
+import { TextOf } from './text-of.js';
+
+type Delimited = Extract<SourceForm, { kind: 'delimited' }>;
+
+const DECLARED = 'the first line declares it';
+
+export class DelimitedFile extends ClientFile {
+  private readonly text: TextOf;
+
+  constructor(at: FileAt) {
+    super(at);
+    this.text = new TextOf(at.path);
+  }
+
+  protected async look(choices: SourceChoices, sink: RowSink): Promise<Sample> {
+    const encoding = await this.text.encoding(choices.encoding);
+    const { source, notes } = await this.form(encoding, choices);
+    const broken = { count: 0, first: 0 };
+    this.text.bytesRead = 0;
+    const rows = await drained(this.rows(source), (batch) => {
+      for (const row of batch)
+        if (row.cells.some((cell) => cell.includes('\uFFFD'))) {
+          broken.count++;
+          broken.first ||= row.number;
+        }
+      sink(batch, this.text.bytesRead / this.size);
+    });
+    if (broken.count) {
+      const said = { encoding: encoding.encoding, count: broken.count, row: broken.first };
+      notes.push(diagnostic('broken-letters', said, { row: broken.first }));
+    }
+    if (rows.every(isBlank)) throw new DataError('no-rows');
+    return { source, rows, hiddenColumns: [], notes: notes.map((note) => inFile(note, this.name)) };
+  }
+
+  /** How the rows are cut, by the beginning of the text and what a person chose. */
+  private async form(
+    encoding: EncodingGuess,
+    choices: SourceChoices,
+  ): Promise<{ readonly source: Delimited; readonly notes: Diagnostic[] }> {
+    const [head, whole] = await this.text.head(encoding.encoding);
+    const guess = guessDelimiter(head, whole);
+    const pattern = linePattern(head, choices);
+    const isChosen = choices.delimiter !== undefined;
+    const delimiter = isChosen ? choices.delimiter! : guess.form.delimiter;
+    const marked = pattern
+      ? null
+      : markedPattern(headLines(head, whole), choices, delimiter !== null && guess.sureness > 0.6);
+    const notes = encodingNotes(encoding);
+    let quote = choices.quote !== undefined ? choices.quote : isChosen ? '"' : guess.form.quote;
+    if (quote !== null && choices.quote === undefined && !pattern && !marked?.value) {
+      const open = await this.openQuote(encoding.encoding, delimiter, quote);
+      if (open !== null) {
+        quote = null;
+        notes.push(diagnostic('quote-open', { row: open }, { row: open }));
+      }
+    }
+    const { sureness, reason } = encoding;
+    const source: Delimited = {
+      kind: 'delimited',
+      encoding: { value: encoding.encoding, sureness, reason, ...(choices.encoding && { set: true }) },
+      delimiter: isChosen
+        ? { value: delimiter, sureness: 1, reason: 'chosen', set: true }
+        : { value: delimiter, sureness: guess.sureness, reason: guess.declared ? DECLARED : guess.reason },
+      quote,
+      otherEncodings: encoding.runnersUp,
+      pattern,
+      ...(marked && { marked }),
+    };
+    return { source, notes };
+  }
+
+  async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
+    if (source.kind !== 'delimited') return;
+    if (source.marked?.value) yield* this.markedRows(source.encoding.value, source.marked.value);
+    else if (source.pattern?.value) yield* this.patternRows(source.encoding.value, source.pattern.value);
+    else yield* this.delimitedRows(source);
+  }
+
+  override async firstLines(source: SourceForm, most: number): Promise<string[]> {
+    if (source.kind !== 'delimited') return [];
+    const [head, whole] = await this.text.head(source.encoding.value);
+    return headLines(head.replace(/^\uFEFF/, ''), whole).slice(0, most);
+  }
+
+  private async *delimitedRows(source: Delimited): AsyncGenerator<SheetRow> {
+    const reader = new DelimitedReader({ delimiter: source.delimiter.value, quote: source.quote });
+    // A line that only says how the cells are cut holds none.
+    let isDeclaration = source.delimiter.reason === DECLARED;
+    for await (const text of this.text.pieces(source.encoding.value)) {
+      let rows = reader.write(text);
+      if (isDeclaration && rows.length) {
+        rows = [{ ...rows[0]!, cells: [''] }, ...rows.slice(1)];
+        isDeclaration = false;
+      }
+      yield* rows;
+    }
+    yield* reader.end();
+  }
+
+  /** The lines of the text, each in one cell. */
+  private async *lines(encoding: EncodingName): AsyncGenerator<SheetRow> {
+    const reader = new DelimitedReader({ delimiter: null, quote: null });
+    for await (const text of this.text.pieces(encoding)) yield* reader.write(text);
+    yield* reader.end();
+  }
+
+  /** Lines of a dictionary: several rows may stand in one line. */
+  private async *patternRows(encoding: EncodingName, pattern: LinePattern): AsyncGenerator<SheetRow> {
+    let number = 0;
+    for await (const line of this.lines(encoding))
+      for (const cells of cutLine(line.cells[0] ?? '', pattern)) yield { number: ++number, cells, line: line.number };
+  }
+
+  /** Source and translation in one text. */
+  private async *markedRows(encoding: EncodingName, pattern: MarkedPattern): AsyncGenerator<SheetRow> {
+    const reader = new MarkedReader(pattern);
+    let number = 0;
+    const numbered = (rows: readonly MarkedRow[]): SheetRow[] =>
+      rows.map(({ cells, line }) => ({ number: ++number, cells, line }));
+    for await (const row of this.lines(encoding)) yield* numbered(reader.take(row.cells[0] ?? '', row.number));
+    yield* numbered(reader.end());
+  }
+
+  /** The row in which a quotation mark is opened and never closed; null: there is none. */
+  private async openQuote(encoding: EncodingName, delimiter: string | null, quote: '"' | "'"): Promise<number | null> {
+    const reader = new DelimitedReader({ delimiter, quote });
+    try {
+      for await (const piece of this.text.pieces(encoding)) reader.write(piece);
+    } catch (error) {
+      if (error instanceof DataError && reader.openQuoteRow !== null) return reader.openQuoteRow;
+      throw error;
+    }
+    return reader.openQuoteRow;
+  }
+}
+
+/** Only where the lines are those of a dictionary, or a person says so; everything else is cut by the separator. */
+function linePattern(head: string, choices: SourceChoices): Guess<LinePattern> | null {
+  if (choices.pattern !== undefined)
+    return choices.pattern && { value: choices.pattern, sureness: 1, reason: 'chosen', set: true };
+  if (choices.delimiter !== undefined) return null;
+  const lines = head.split(/\r\n|\r|\n/).slice(0, -1);
+  if (!isDictionary(lines)) return null;
+  const { value, sureness, reason } = proposedPattern(lines);
+  return value && { value, sureness, reason };
+}
+
+/** The lines of the beginning of a text; the last is whole only at its end. */
+function headLines(head: string, whole: boolean): string[] {
+  const lines = head.split(/\r\n|\r|\n/);
+  return whole ? lines : lines.slice(0, -1);
+}

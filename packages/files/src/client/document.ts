@@ -1,0 +1,152 @@
+/** Running text with tables: Word documents and web pages. */
+import { DataError } from '@fair-copy/core/diagnostic.js';
+import type { Block } from '@fair-copy/core/document/blocks.js';
+import { proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
+import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
+import type { EncodingName } from '@fair-copy/core/encoding/names.js';
+import type { Guess } from '@fair-copy/core/guess.js';
+import { SAMPLE_ROWS, type Sample } from '@fair-copy/core/intake/propose.js';
+import type { DocumentPart, SourceForm } from '@fair-copy/core/intake/reading.js';
+import type { SheetRow } from '@fair-copy/core/sheet/model.js';
+import { ZipArchive } from '../archive.js';
+import { documentBlocks, documentRows } from '../documents.js';
+import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
+import { drained, encodingNotes, markedPattern } from './survey.js';
+import { markupDeclares, TextOf } from './text-of.js';
+
+abstract class DocumentFile extends ClientFile {
+  protected abstract readonly format: 'docx' | 'html';
+
+  protected abstract blocks(encoding: EncodingName | null): AsyncGenerator<Block>;
+
+  /** Null: it has none of its own. */
+  protected abstract encoding(choices: SourceChoices): Promise<EncodingGuess | null>;
+
+  /** Looks through the document once for what it is made of, then reads the part that is taken. */
+  protected async look(choices: SourceChoices, sink: RowSink): Promise<Sample> {
+    const encoding = await this.encoding(choices);
+    const { parts, part, lines } = await this.contents(encoding, choices.part);
+    const pattern: Guess<LinePattern | null> =
+      choices.pattern === undefined
+        ? proposedPattern(lines)
+        : { value: choices.pattern, sureness: 1, reason: 'chosen', set: true };
+    const marked = markedPattern(lines, choices, pattern.value !== null && pattern.sureness > 0.8);
+    const source: SourceForm = {
+      kind: 'document',
+      format: this.format,
+      part,
+      parts,
+      pattern,
+      ...(marked && { marked }),
+      ...(encoding && {
+        encoding: { value: encoding.encoding, sureness: encoding.sureness, reason: encoding.reason },
+      }),
+    };
+    const rows = await drained(this.rows(source), (batch) => sink(batch, 0.9));
+    return { source, rows, hiddenColumns: [], notes: encoding ? encodingNotes(encoding) : [] };
+  }
+
+  /** What there is to take, which of it is taken, and the first paragraphs. Throws `DataError` where there is nothing. */
+  private async contents(
+    encoding: EncodingGuess | null,
+    chosen: DocumentPart | undefined,
+  ): Promise<{ readonly parts: DocumentPart[]; readonly part: Guess<DocumentPart>; readonly lines: string[] }> {
+    const lines: string[] = [];
+    let cells = 0;
+    let text = 0;
+    for await (const block of this.blocks(encoding?.encoding ?? null)) {
+      if (block.kind === 'table') cells += tableCells(block.rows);
+      else {
+        text++;
+        if (!block.heading && lines.length < SAMPLE_ROWS) lines.push(block.text);
+      }
+    }
+    if (cells === 0 && text === 0) throw new DataError('no-rows');
+    const parts: DocumentPart[] = [
+      ...(cells > 0 ? ['tables' as const] : []),
+      ...(text > 0 ? ['paragraphs' as const] : []),
+    ];
+    return { parts, part: documentPart(parts, cells, text, chosen), lines };
+  }
+
+  async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
+    if (source.kind !== 'document') return;
+    const blocks = this.blocks(source.encoding?.value ?? null);
+    yield* documentRows(blocks, source.part.value, source.pattern.value, source.marked?.value ?? null);
+  }
+
+  override async firstLines(source: SourceForm, most: number): Promise<string[]> {
+    const lines: string[] = [];
+    if (source.kind !== 'document') return lines;
+    for await (const block of this.blocks(source.encoding?.value ?? null)) {
+      if (block.kind === 'paragraph') lines.push(block.text);
+      if (lines.length === most) break;
+    }
+    return lines;
+  }
+}
+
+export class WordFile extends DocumentFile {
+  protected readonly format = 'docx';
+
+  private constructor(
+    at: FileAt,
+    private readonly archive: ZipArchive,
+  ) {
+    super(at);
+  }
+
+  static async open(at: FileAt): Promise<WordFile> {
+    return new WordFile(at, await ZipArchive.open(at.path));
+  }
+
+  protected blocks(): AsyncGenerator<Block> {
+    return documentBlocks({ kind: 'docx', archive: this.archive });
+  }
+
+  protected async encoding(): Promise<null> {
+    return null;
+  }
+
+  override close(): void {
+    this.archive.close();
+  }
+}
+
+export class WebPageFile extends DocumentFile {
+  protected readonly format = 'html';
+  private readonly text: TextOf;
+
+  constructor(at: FileAt) {
+    super(at);
+    this.text = new TextOf(at.path, markupDeclares);
+  }
+
+  protected blocks(encoding: EncodingName | null): AsyncGenerator<Block> {
+    return documentBlocks({ kind: 'html', text: this.text.pieces(encoding ?? 'UTF-8') });
+  }
+
+  protected encoding(choices: SourceChoices): Promise<EncodingGuess> {
+    return this.text.encoding(choices.encoding);
+  }
+}
+
+/** Cells of tables that can hold terms: of at least two columns. */
+function tableCells(rows: readonly (readonly string[])[]): number {
+  return rows.filter((row) => row.filter((cell) => cell.trim() !== '').length >= 2).length * 2;
+}
+
+/** Tables, if they hold more than the running text does. */
+function documentPart(
+  parts: readonly DocumentPart[],
+  cells: number,
+  paragraphs: number,
+  chosen: DocumentPart | undefined,
+): Guess<DocumentPart> {
+  if (chosen && parts.includes(chosen)) return { value: chosen, sureness: 1, reason: 'chosen', set: true };
+  if (parts.length === 1) return { value: parts[0]!, sureness: 1, reason: 'there is nothing else in it' };
+  const share = cells / (cells + paragraphs);
+  return share > 0.4
+    ? { value: 'tables', sureness: Math.max(0.6, share), reason: 'most of its text stands in tables' }
+    : { value: 'paragraphs', sureness: Math.max(0.6, 1 - share), reason: 'most of its text stands in paragraphs' };
+}

@@ -1,0 +1,62 @@
+/** What surveys of all kinds of files have in common. */
+import { diagnostic, type Diagnostic } from '@fair-copy/core/diagnostic.js';
+import { proposedMarked, type MarkedPattern } from '@fair-copy/core/document/marked.js';
+import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
+import type { Guess } from '@fair-copy/core/guess.js';
+import { SAMPLE_ROWS } from '@fair-copy/core/intake/propose.js';
+import type { Archive } from '@fair-copy/core/sheet/archive.js';
+import type { SheetRow } from '@fair-copy/core/sheet/model.js';
+import type { SourceChoices } from './client-file.js';
+
+/** Rows that a sink gets together. */
+const BATCH = 1000;
+
+/** Reads to the end in batches. @returns the first rows, for the proposal */
+export async function drained(
+  rows: AsyncIterable<SheetRow>,
+  sink: (rows: readonly SheetRow[]) => void,
+): Promise<SheetRow[]> {
+  const kept: SheetRow[] = [];
+  let batch: SheetRow[] = [];
+  for await (const row of rows) {
+    if (kept.length < SAMPLE_ROWS) kept.push(row);
+    batch.push(row);
+    if (batch.length >= BATCH) {
+      sink(batch);
+      batch = [];
+    }
+  }
+  sink(batch);
+  return kept;
+}
+
+export function encodingNotes(guess: EncodingGuess): Diagnostic[] {
+  const rival = guess.runnersUp[0];
+  return rival && guess.sureness < 0.8
+    ? [diagnostic('encoding-guess', { encoding: guess.encoding, other: rival })]
+    : [];
+}
+
+/** Source and translation in one text; where cells are cut by a delimiter only if the marks are plain. */
+export function markedPattern(
+  lines: readonly string[],
+  choices: SourceChoices,
+  cut: boolean,
+): Guess<MarkedPattern | null> | null {
+  if (choices.marked !== undefined) return { value: choices.marked, sureness: 1, reason: 'chosen', set: true };
+  if (choices.delimiter !== undefined || choices.pattern !== undefined) return null;
+  return proposedMarked(lines, cut);
+}
+
+/** An archive whose bytes are counted as they are read. */
+export function counting(archive: Archive, count: (bytes: number) => void): Archive {
+  return {
+    names: archive.names,
+    async *read(part) {
+      for await (const chunk of archive.read(part)) {
+        count(chunk.length);
+        yield chunk;
+      }
+    },
+  };
+}

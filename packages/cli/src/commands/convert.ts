@@ -27,7 +27,8 @@ import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readin
 import { decisionsOf, delimiterOption, sourceChoices, type SourceOptions } from '../source-options.js';
 import { tallyLine } from '../tally-text.js';
 import { UsageError } from '../usage.js';
-import { convertUnits, type UnitFormat } from './units.js';
+import type { UnitFormat } from '@fair-copy/files/write-units.js';
+import { convertUnits } from './units.js';
 
 interface ConvertOptions extends SourceOptions {
   readonly output: string;
@@ -44,6 +45,7 @@ interface ConvertOptions extends SourceOptions {
 
 interface Input extends FileReading {
   readonly file: ClientFile;
+  readonly outcomes: Outcomes;
   readonly pictures: PictureFinder;
   /** What later rows add to the entry of an earlier one, by its row. */
   readonly additions: Map<number, Draft[]>;
@@ -81,14 +83,14 @@ export async function convert(paths: readonly string[], options: ConvertOptions)
       files.push(file);
       const pictures = new PictureFinder(await picturesBeside(path));
       for (const found of await readingsOf(file, choices, decisions))
-        inputs.push({ ...found, file, pictures, additions: new Map() });
+        inputs.push(inputOf(found, file, pictures, options));
     }
     const layout = new Layout(languages);
     const tallies: Tally[] = [];
     let beyondBasic = false;
-    await gatherAdditions(inputs, options);
+    await gatherAdditions(inputs);
     const pictures = new PictureUse();
-    for await (const concept of concepts(inputs, options, tallies, pictures)) {
+    for await (const concept of concepts(inputs, tallies, pictures)) {
       layout.see(concept);
       beyondBasic ||= isBeyondBasic(concept);
     }
@@ -131,34 +133,63 @@ async function holdUnits(paths: readonly string[], format: Format, options: Conv
 }
 
 /** Rows that add to an entry far above them are kept, so that the entry can be written whole when its turn comes. */
-async function gatherAdditions(inputs: readonly Input[], options: ConvertOptions): Promise<void> {
+async function gatherAdditions(inputs: readonly Input[]): Promise<void> {
   for (const input of inputs) {
     if (input.reading.grouping.value === 'rows' && !input.reading.steps.duplicates) continue;
-    for await (const { outcome } of outcomes(input, options))
+    for await (const { outcome } of input.outcomes.each())
       if (outcome.kind === 'joined' && outcome.how === 'adds')
         input.additions.set(outcome.row, [...(input.additions.get(outcome.row) ?? []), outcome.draft]);
   }
 }
 
-function outcomes(input: Input, options: ConvertOptions): AsyncGenerator<Placed<SheetRow>> {
-  const evaluation = evaluationOf(input, options.keepIncomplete ? { keepIncomplete: true } : {});
-  return Evaluation.ofAsync(evaluation, input.file.rows(input.reading.source));
+function inputOf(found: FileReading, file: ClientFile, pictures: PictureFinder, options: ConvertOptions): Input {
+  const input = { ...found, file, pictures, additions: new Map<number, Draft[]>() };
+  return Object.assign(input, { outcomes: new Outcomes(input, options) });
+}
+
+/** Rows whose outcomes are kept from one pass to the next; those of longer files are worked out each time. */
+const KEPT = 100_000;
+
+/** What becomes of the rows of an input. */
+class Outcomes {
+  tally: Tally | null = null;
+  private kept: Placed<SheetRow>[] | null = null;
+
+  constructor(
+    private readonly input: FileReading & { readonly file: ClientFile },
+    private readonly options: ConvertOptions,
+  ) {}
+
+  /** All of them, in order; the tally is there afterwards. */
+  async *each(): AsyncGenerator<Placed<SheetRow>> {
+    if (this.kept) {
+      yield* this.kept;
+      return;
+    }
+    const { input, options } = this;
+    const evaluation = evaluationOf(input, options.keepIncomplete ? { keepIncomplete: true } : {});
+    let all: Placed<SheetRow>[] | null = [];
+    for await (const placed of Evaluation.ofAsync(evaluation, input.file.rows(input.reading.source))) {
+      if (all && all.push(placed) > KEPT) all = null;
+      yield placed;
+    }
+    this.kept = all;
+    this.tally = evaluation.tally;
+  }
 }
 
 /** The entries of all inputs in order, numbered through. Runs through the files again each time it is asked. */
 async function* concepts(
   inputs: readonly Input[],
-  options: ConvertOptions,
   tallies: Tally[] = [],
   pictures: PictureUse | null = null,
   say = false,
 ): AsyncGenerator<Concept> {
   let id = 0;
   for (const input of inputs) {
-    const { file, reading, additions } = input;
-    const evaluation = evaluationOf(input, options.keepIncomplete ? { keepIncomplete: true } : {});
+    const { file, reading, additions, outcomes } = input;
     const sheet = reading.source.kind === 'workbook' ? { sheet: reading.source.sheet } : {};
-    for await (const { row, outcome } of Evaluation.ofAsync(evaluation, file.rows(reading.source))) {
+    for await (const { row, outcome } of outcomes.each()) {
       if (outcome.kind === 'entry') {
         const origin = { file: file.name, ...sheet, row: row.line ?? row.number };
         const body = (additions.get(row.number) ?? []).reduce(withDraft, conceptOf(outcome.draft, origin));
@@ -168,7 +199,7 @@ async function* concepts(
       } else if (say && outcome.kind === 'held back' && outcome.question.kind !== 'part')
         process.stderr.write(`${file.name}, row ${row.number}: ${questionText(outcome.question)}\n`);
     }
-    tallies.push(evaluation.tally);
+    tallies.push(outcomes.tally!);
   }
 }
 
@@ -190,7 +221,7 @@ async function write(
   format: Format,
   { inputs, options, languages, encoding, layout, beyondBasic }: Job,
 ): Promise<void> {
-  const all = concepts(inputs, options, [], null, options.questions);
+  const all = concepts(inputs, [], null, options.questions);
   switch (format) {
     case 'tbx':
       return writeText(path, tbxDocument(all, { title: basename(options.output), languages, beyondBasic }));

@@ -2,23 +2,14 @@
 import { rename, rm } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { describe } from '@fair-copy/core/diagnostic.js';
-import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
-import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/units.js';
-import { xliffOfUnits } from '@fair-copy/core/formats/xliff/write-units.js';
 import { fits, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { UnitColumns } from '@fair-copy/core/memory/table.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
-import { delimitedLine } from '@fair-copy/core/sheet/delimited-write.js';
 import type { EncodingName } from '@fair-copy/core/encoding/names.js';
-import { VERSION } from '@fair-copy/core/version.js';
-import { writeTableDocument } from '@fair-copy/files/document-write.js';
-import { writeText } from '@fair-copy/files/text-write.js';
 import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
-import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
+import { writeUnitsFile, type UnitFormat } from '@fair-copy/files/write-units.js';
 import { UsageError } from '../usage.js';
-
-export type UnitFormat = 'tmx' | 'xliff' | 'csv' | 'tsv' | 'xlsx' | 'docx';
 
 export interface UnitConversion {
   readonly output: string;
@@ -53,7 +44,12 @@ export async function convertUnits(paths: readonly string[], job: UnitConversion
     }
     const languages = job.languages && fitting(job.languages, [...found]);
     const left = { count: 0 };
-    await write(part, all(files), { ...job, languages, ranges: job.languages }, [...found], columns, header, left);
+    await write(
+      part,
+      files,
+      { ...job, languages, ranges: job.languages },
+      { found: [...found], columns, header, left },
+    );
     if (left.count)
       process.stderr.write(`${left.count.toLocaleString('en')} units without the chosen languages are left out\n`);
     await rename(part, job.output);
@@ -63,6 +59,13 @@ export async function convertUnits(paths: readonly string[], job: UnitConversion
   } finally {
     for (const file of files) file.close();
   }
+}
+
+interface Seen {
+  readonly found: readonly LanguageTag[];
+  readonly columns: UnitColumns;
+  readonly header: TmxHeader | null;
+  readonly left: { count: number };
 }
 
 async function* all(files: readonly UnitFile[]): AsyncGenerator<Unit> {
@@ -79,59 +82,51 @@ function fitting(chosen: readonly LanguageTag[], found: readonly LanguageTag[]):
   });
 }
 
+/** Throws `UsageError` where XLIFF would need more than a pair of languages. */
 async function write(
   path: string,
-  units: AsyncIterable<Unit>,
+  files: readonly UnitFile[],
   job: UnitConversion & { readonly ranges: readonly LanguageTag[] | null },
-  found: readonly LanguageTag[],
-  columns: UnitColumns,
-  header: TmxHeader | null,
-  left: { count: number },
+  { found, columns, header, left }: Seen,
 ): Promise<void> {
-  const { languages } = job;
-  switch (job.format) {
-    case 'tmx': {
-      const said = header?.attributes?.srclang;
-      const sourceLanguage =
-        languages?.[0] ??
-        (said && found.some((tag) => primaryLanguage(tag) === said.split(/[-_]/)[0]!.toLowerCase()) ? said : '*all*');
-      const options = {
-        languages,
-        sourceLanguage,
-        version: VERSION,
-        date: tmxDate(new Date().toISOString()),
-        ...(header && { header }),
-      };
-      return writeText(path, tmxOfUnits(units, options, left), job.encoding);
-    }
-    case 'xliff': {
-      const pair = job.ranges && pairOf(job.ranges, found);
-      const [source, target] = pair ?? languages ?? found;
-      if (!source || !target) throw new UsageError('XLIFF holds a pair of languages: name it with --languages en,de.');
-      if (!pair && (languages ?? found).length > 2)
-        throw new UsageError(
-          `XLIFF holds a pair of languages; the file has ${found.join(', ')}. Choose with --languages ${source},${target}.`,
-        );
-      return writeText(
-        path,
-        xliffOfUnits(pair ? relabelled(units, pair) : units, { source, target, name: basename(job.output) }, left),
-        job.encoding,
-      );
-    }
-    case 'xlsx':
-      return writeWorkbook(path, [{ name: 'Units', header: columns.header(), rows: rowsOf(units, columns) }]);
-    case 'docx': {
-      const names = columns.header();
-      const table = {
-        header: names,
-        languages: names.map((name) => (found.includes(name as LanguageTag) ? name : null)),
-        rows: rowsOf(units, columns),
-      };
-      return writeTableDocument(path, table);
-    }
-    default:
-      return writeText(path, lines(units, columns, job.delimiter), job.encoding, job.bom);
-  }
+  const { languages, format, encoding, bom: byteOrderMark, delimiter } = job;
+  const chosen = format === 'xliff' ? xliffPair(job, found) : null;
+  const pair = chosen?.pair ?? [found[0]!, found[1]!];
+  const units = (): AsyncIterable<Unit> => (chosen?.relabels ? relabelled(all(files), pair) : all(files));
+  await writeUnitsFile(path, format, units, {
+    languages,
+    sourceLanguage: languages?.[0] ?? declaredSource(header, found),
+    pair: [pair[0]!, pair[1]!],
+    known: found,
+    name: basename(job.output),
+    header,
+    left,
+    columns,
+    encoding,
+    delimiter,
+    byteOrderMark,
+  });
+}
+
+/** What the header of the first file says, if there are texts in it. */
+function declaredSource(header: TmxHeader | null, found: readonly LanguageTag[]): string {
+  const said = header?.attributes?.srclang;
+  return said && found.some((tag) => primaryLanguage(tag) === said.split(/[-_]/)[0]!.toLowerCase()) ? said : '*all*';
+}
+
+function xliffPair(
+  { languages, ranges }: UnitConversion & { readonly ranges: readonly LanguageTag[] | null },
+  found: readonly LanguageTag[],
+): { readonly pair: readonly LanguageTag[]; readonly relabels: boolean } {
+  const pair = ranges && pairOf(ranges, found);
+  if (pair) return { pair, relabels: true };
+  const [source, target, ...more] = languages ?? found;
+  if (!source || !target) throw new UsageError('XLIFF holds a pair of languages: name it with --languages en,de.');
+  if (more.length)
+    throw new UsageError(
+      `XLIFF holds a pair of languages; the file has ${found.join(', ')}. Choose with --languages ${source},${target}.`,
+    );
+  return { pair: [source, target], relabels: false };
 }
 
 /** The tags of a file that two ranges choose first; null unless there are two. */
@@ -151,19 +146,6 @@ async function* relabelled(units: AsyncIterable<Unit>, pair: readonly LanguageTa
         return at < 0 ? variant : { ...variant, language: pair[at]! };
       }),
     };
-}
-
-async function* rowsOf(units: AsyncIterable<Unit>, columns: UnitColumns): AsyncGenerator<readonly string[]> {
-  for await (const unit of units) {
-    const row = columns.row(unit);
-    if (row.some(Boolean)) yield row;
-  }
-}
-
-async function* lines(units: AsyncIterable<Unit>, columns: UnitColumns, delimiter: string): AsyncGenerator<string> {
-  const style = { delimiter, lineEnd: '\r\n', guardFormulas: true } as const;
-  yield delimitedLine(columns.header(), style);
-  for await (const row of rowsOf(units, columns)) yield delimitedLine(row, style);
 }
 
 const LISTED = 20;

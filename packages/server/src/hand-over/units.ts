@@ -17,8 +17,8 @@ import { passing } from '../memories/find/passing.js';
 import type { UnitSelection } from '@fair-copy/api/memories.js';
 import { memoryById } from '../store/memories.js';
 import { tmxBlocks, UNITS } from './tmx-blocks.js';
-import { writeUnitsFile } from './unit-files.js';
-import { fileNameOf, type UnitFormat } from './unit-formats.js';
+import { writeUnitsFile, type UnitFormat } from '@fair-copy/files/write-units.js';
+import { fileNameOf } from './file-name.js';
 
 function withMemory<T>(memoryId: number, dataDir: string, work: (file: MemoryFile, name: string) => T): T {
   const db = openForReading(pathsOf(dataDir).workspace);

@@ -1,8 +1,6 @@
-/** The formats in which units are handed over. */
+/** Names of files that are handed over. */
 import { safeFileName } from '@fair-copy/files/file-names.js';
-
-export const UNIT_FORMATS = ['tmx', 'xliff', 'docx', 'xlsx', 'csv', 'tsv'] as const;
-export type UnitFormat = (typeof UNIT_FORMATS)[number];
+import type { UnitFormat } from '@fair-copy/files/write-units.js';
 
 /** A name that every file system takes, with the ending of the format. */
 export function fileNameOf(stem: string, format: UnitFormat): string {

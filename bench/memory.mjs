@@ -3,6 +3,7 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { createReadStream, createWriteStream, openAsBlob, readdirSync, readFileSync, statSync } from 'node:fs';
 import { once } from 'node:events';
 import { join } from 'node:path';
+import { note } from './table.mjs';
 
 /** Sentences of a real word list (Debian's trans-de-en), put together at random but always the same. */
 async function makeTmx(path, units) {
@@ -99,7 +100,7 @@ export async function memory(
     const sum = least.xml + least.sqlite;
     report(`${size}: uploaded, looked through, built`, surveyed, least.xml, 'xmllint --stream of it');
     report(`${size}: taken in, with its index, all in all`, surveyed + written, sum, 'that and bare texts into SQLite');
-    console.log(`${size}: highest memory until then`.padEnd(58), `${used.peak.toFixed(0).padStart(7)} MB`);
+    note(`${size}: highest memory until then`, `${used.peak.toFixed(0)} MB`);
     const [{ id: memoryId }] = await call('GET', '/memories');
     const timed = async (count, ask) => {
       const times = [];
@@ -152,14 +153,50 @@ export async function memory(
         bare,
         'an empty answer',
       );
+    await editedMeanwhile({ call, until }, memoryId, client, size, report, bare);
     start = performance.now();
     const { id: out } = await call('POST', `/memories/${memoryId}/hand-over`, { filter: {}, format: 'tmx' });
     await until(`/jobs/${out}`, (job) => job.state !== 'running');
     report(`${size}: handed over as TMX`, performance.now() - start, surveyed, 'looking it through');
-    console.log(`${size}: highest memory of the server`.padEnd(58), `${used.peak.toFixed(0).padStart(7)} MB`);
+    note(`${size}: highest memory of the server`, `${used.peak.toFixed(0)} MB`);
     stop();
     await matching(path, size, report);
   }
+}
+
+/** Edits of units and concepts while all checks run over the memory: how long each waits for its answer. */
+async function editedMeanwhile({ call, until }, memoryId, client, size, report, bare) {
+  const { id: termbase } = await call('POST', '/termbases', { clientId: client, name: 'Edited' });
+  const { id: concept } = await call('POST', `/termbases/${termbase}/concepts`, { language: 'de', text: 'Wehr' });
+  const { units } = await call('POST', `/memories/${memoryId}/units`, { filter: {}, limit: 60 });
+  const begun = performance.now();
+  const { id: job } = await call('POST', `/memories/${memoryId}/inspection`);
+  const times = { unit: [], concept: [] };
+  const timed = async (kind, ask) => {
+    const start = performance.now();
+    await ask();
+    times[kind].push(performance.now() - start);
+  };
+  for (let i = 0; (await call('GET', `/jobs/${job}`)).state === 'running'; i++) {
+    const { id: unit } = units[i % units.length];
+    await timed('unit', () =>
+      call('PATCH', `/memories/${memoryId}/units/${unit}`, { variant: 0, text: `Text ${i}`, codes: [] }),
+    );
+    await timed('concept', () =>
+      call('POST', `/concepts/${concept}/change`, { kind: 'add term', language: 'en', text: `weir ${i}` }),
+    );
+    // As people do: not one after the other without a breath.
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  const { result } = await until(`/jobs/${job}`, (one) => one.state !== 'running');
+  report(`${size}: inspected (${result.new} findings)`, performance.now() - begun, bare, 'an empty answer');
+  for (const kind of ['unit', 'concept'])
+    report(
+      `${size}: an edit of a ${kind} meanwhile, 95 of 100 within (${times[kind].length} edits)`,
+      share95(times[kind]),
+      bare,
+      'an empty answer',
+    );
 }
 
 /** In a process of its own kind: the index in memory, as the command line has it. */

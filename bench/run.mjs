@@ -11,6 +11,7 @@ import { caller } from '../scripts/api.mjs';
 import { alignmentQuality, alignmentSpeed } from './alignment.mjs';
 import { memory } from './memory.mjs';
 import { quality, speed } from './recognition.mjs';
+import { note, printTable, report } from './table.mjs';
 
 const RUNS = 5;
 const folder = mkdtempSync(join(tmpdir(), 'fair-copy-bench-'));
@@ -28,11 +29,6 @@ async function timed(work) {
     times.push(performance.now() - start);
   }
   return median(times);
-}
-
-function report(what, ours, reference, referenceName) {
-  const ratio = reference ? `  ${(ours / reference).toFixed(2)} × ${referenceName} (${reference.toFixed(0)} ms)` : '';
-  console.log(`${what.padEnd(58)} ${ours.toFixed(0).padStart(7)} ms${ratio}`);
 }
 
 function glossary(rows) {
@@ -62,6 +58,28 @@ async function command(rows) {
   );
   const lint = await timed(() => execFileSync('xmllint', ['--stream', '--noout', out]));
   report(`fair-copy convert to TBX, ${rows} rows`, convert, lint, 'xmllint --stream of the TBX');
+  const server = await readAndWritten(rows, path);
+  report(`the same beside the server reading and writing them`, convert, server, 'the server');
+  const help = await timed(() => execFileSync(process.execPath, [cli, '--help']));
+  const node = await timed(() => execFileSync(process.execPath, ['-e', '0']));
+  report('fair-copy --help', help, node, 'Node doing nothing');
+}
+
+/** Milliseconds of a server that has run for a while, from the upload to the termbase. */
+async function readAndWritten(rows, path) {
+  const { call, until, stop } = await started(`convert-${rows}`);
+  const { id: client } = await call('POST', '/clients', { name: 'Bench' });
+  let n = 0;
+  const time = await timed(async () => {
+    const bytes = readFileSync(path);
+    const { fileId, jobId } = await call('POST', `/intake/files?client=${client}&name=g.csv`, bytes);
+    await until(`/jobs/${jobId}`, (job) => job.state !== 'running');
+    await until(`/intake/files/${fileId}`, (file) => file.outcome);
+    const { id } = await call('POST', `/intake/files/${fileId}/write`, { newName: `T${++n}` });
+    await until(`/jobs/${id}`, (job) => job.state !== 'running');
+  });
+  stop();
+  return time;
 }
 
 /** A server on a data folder of its own, with ways to ask it and its highest memory. */
@@ -117,7 +135,7 @@ async function wordList() {
   report(`trans-de-en, ${tally.rows} rows: read, cleaned, in the tally`, read, reference, 'Python counting its groups');
   report(`trans-de-en: ${tally.entries} entries and ${tally.joined} joined, written`, written, reference, 'the same');
   report('trans-de-en: from the upload to the termbase', read + written, reference, 'the same');
-  console.log('trans-de-en: highest memory'.padEnd(58), `${memory.peak.toFixed(0).padStart(7)} MB`);
+  note('trans-de-en: highest memory', `${memory.peak.toFixed(0)} MB`);
   stop();
 }
 
@@ -204,7 +222,7 @@ async function server(rows) {
     reference,
     'bare SQLite insert of the rows',
   );
-  console.log(`server: highest memory, ${rows} rows`.padEnd(58), `${memory.peak.toFixed(0).padStart(7)} MB`);
+  note(`server: highest memory, ${rows} rows`, `${memory.peak.toFixed(0)} MB`);
   for (const [q, mode] of [
     ['schleusenk', 'beginning'],
     ['kammer 77', 'part'],
@@ -252,10 +270,7 @@ async function detection() {
       );
       if (found[0] === 'en' && found[1]?.split('-')[0] === language) right++;
     }
-    console.log(
-      `languages of two columns without header, ${String(count).padStart(2)} rows (iso-codes)`.padEnd(58),
-      `${String(right).padStart(4)} of ${languages.length}`,
-    );
+    note(`languages of two columns without header, ${count} rows (iso-codes)`, `${right} of ${languages.length}`);
   }
 }
 
@@ -282,5 +297,6 @@ try {
   const named = process.argv.slice(2);
   for (const [name, part] of Object.entries(PARTS)) if (named.length === 0 || named.includes(name)) await part();
 } finally {
+  printTable();
   rmSync(folder, { recursive: true, force: true });
 }

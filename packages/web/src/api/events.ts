@@ -4,11 +4,13 @@ import { useEffect } from 'react';
 import type { Changing, ServerEvent } from '@fair-copy/api/events.js';
 import type { JobBody } from './types.js';
 
-export function useServerEvents(): void {
+/** @param staleAfter the beginnings of the keys of queries that a change of a kind makes stale */
+export function useServerEvents(staleAfter: (what: Changing) => readonly (readonly unknown[])[]): void {
   const client = useQueryClient();
   useEffect(() => {
     const source = new EventSource('/api/events');
-    source.onmessage = (message: MessageEvent<string>) => take(client, JSON.parse(message.data) as ServerEvent);
+    source.onmessage = (message: MessageEvent<string>) =>
+      take(client, JSON.parse(message.data) as ServerEvent, staleAfter);
     // After a break anything may have happened.
     let broken = false;
     source.onerror = () => {
@@ -19,10 +21,14 @@ export function useServerEvents(): void {
       broken = false;
     };
     return () => source.close();
-  }, [client]);
+  }, [client, staleAfter]);
 }
 
-function take(client: QueryClient, event: ServerEvent): void {
+function take(
+  client: QueryClient,
+  event: ServerEvent,
+  staleAfter: (what: Changing) => readonly (readonly unknown[])[],
+): void {
   if (event.type === 'job') {
     client.setQueryData<JobBody[]>(['jobs'], (jobs) => {
       const others = (jobs ?? []).filter((job) => job.id !== event.job.id);
@@ -30,15 +36,5 @@ function take(client: QueryClient, event: ServerEvent): void {
     });
     return;
   }
-  const keys: Readonly<Record<Changing, readonly (readonly unknown[])[]>> = {
-    clients: [['clients'], ['holdings']],
-    holdings: [['holdings'], ['memory', 'all']],
-    memory: [['memory']],
-    termbase: [['termbase'], ['concept'], ['look-up']],
-    intake: [['intake']],
-    alignment: [['alignment']],
-    ledger: [['ledger']],
-    inspection: [['inspection'], ['concept'], ['memory', 'all']],
-  };
-  for (const queryKey of keys[event.what]) void client.invalidateQueries({ queryKey });
+  for (const queryKey of staleAfter(event.what)) void client.invalidateQueries({ queryKey });
 }

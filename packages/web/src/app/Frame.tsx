@@ -4,6 +4,7 @@ import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
 import { Suspense, useState } from 'react';
 import { Outlet } from 'react-router';
+import type { Changing } from '@fair-copy/api/events.js';
 import { useServerEvents } from '../api/events.js';
 import { m } from '../messages/en.js';
 import { ConflictDialog } from '../parts/ConflictDialog.js';
@@ -11,9 +12,13 @@ import { useToast } from '../ui/toast-store.js';
 import { useKeys } from '../ui/useKeys.js';
 import { Help } from './Help.js';
 import { Masthead } from './Masthead.js';
+import { STAGES } from './stages.js';
+
+const staleAfter = (what: Changing): readonly (readonly unknown[])[] =>
+  STAGES.flatMap((stage) => stage.staleAfter?.[what] ?? []);
 
 export function Frame() {
-  useServerEvents();
+  useServerEvents(staleAfter);
   const [help, setHelp] = useState(false);
   const { toast, clear } = useToast();
   useKeys({ '?': () => setHelp(true) });

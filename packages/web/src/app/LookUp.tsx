@@ -12,6 +12,7 @@ import { lookUp, memories as memoriesQuery } from '../api/queries.js';
 import { m } from '../messages/en.js';
 import { useDesk } from '../ui/desk-store.js';
 import { LanguageText } from '../ui/LanguageText.js';
+import { STAGES } from './stages.js';
 
 interface Choice {
   readonly group: string;
@@ -45,12 +46,12 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
     return () => document.removeEventListener('keydown', listen);
   }, []);
 
-  const commands: readonly (readonly [keyof typeof m.lookUp.commandList, () => void])[] = [
-    ['intake', () => void navigate('/intake')],
-    ['inspect', () => void navigate('/inspect')],
-    ['ledger', () => void navigate('/ledger')],
-    ['theme', () => setTheme(dark ? 'light' : 'dark')],
-    ['help', onHelp],
+  const commands: readonly (readonly [string, () => void])[] = [
+    ...STAGES.flatMap(({ command, pages: [first] }) =>
+      command === undefined ? [] : [[command, () => void navigate(`/${first!.path}`)] as const],
+    ),
+    [m.lookUp.commandList.theme, () => setTheme(dark ? 'light' : 'dark')],
+    [m.lookUp.commandList.help, onHelp],
   ];
   const lower = q.trim().toLowerCase();
   const choices: Choice[] = [
@@ -91,11 +92,11 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
       go: () => void navigate(`/memories/${memory.id}`),
     })),
     ...commands
-      .filter(([id]) => (lower === '' || ready) && m.lookUp.commandList[id].toLowerCase().includes(lower))
-      .map(([id, go]) => ({
+      .filter(([text]) => (lower === '' || ready) && text.toLowerCase().includes(lower))
+      .map(([text, go]) => ({
         group: m.lookUp.commands,
-        key: id,
-        text: m.lookUp.commandList[id],
+        key: text,
+        text,
         language: null,
         detail: '',
         go,

@@ -12,11 +12,9 @@ import { useTheme } from '@mui/material/styles';
 import { ClientMenu } from './ClientMenu.js';
 import { LookUp } from './LookUp.js';
 import { RunningWork } from './RunningWork.js';
+import { STAGES } from './stages.js';
 
-const STAGES = ['holdings', 'intake', 'align', 'merge', 'inspect', 'rehearse', 'corrections', 'ledger'] as const;
-const NOT_BUILT = new Set<string>(['merge', 'rehearse', 'corrections']);
-
-const Stage = styled(NavLink)(({ theme }) => ({
+const StageLink = styled(NavLink)(({ theme }) => ({
   color: theme.inks.ink,
   textDecoration: 'none',
   padding: '15px 1px 13px',
@@ -61,16 +59,18 @@ export function Masthead({ onHelp }: { readonly onHelp: () => void }) {
       </Box>
       <ClientMenu />
       <Box component="nav" aria-label={m.name} sx={{ display: 'flex', gap: { xs: 1.5, lg: 2 }, flex: 1, minWidth: 0 }}>
-        {STAGES.map((stage) => (
-          <Stage
-            key={stage}
-            to={`/${stage}`}
-            className={NOT_BUILT.has(stage) ? 'later' : ''}
-            title={NOT_BUILT.has(stage) ? m.notBuilt.mark : undefined}
-          >
-            {m.stages[stage]}
-          </Stage>
-        ))}
+        {STAGES.map(({ title, isComing = false, pages: [first] }) =>
+          title === undefined ? null : (
+            <StageLink
+              key={title}
+              to={`/${first!.path}`}
+              className={isComing ? 'later' : ''}
+              title={isComing ? m.notBuilt.mark : undefined}
+            >
+              {title}
+            </StageLink>
+          ),
+        )}
       </Box>
       <LookUp onHelp={onHelp} />
       <RunningWork />

@@ -1,0 +1,28 @@
+/**
+ * All stages, in the order in which the masthead names them. Router, masthead, commands of the look-up and what events
+ * make stale follow from this list.
+ */
+import { align } from '../features/align/stage.js';
+import { corrections, merge, rehearse } from '../features/coming/stage.js';
+import { concordance } from '../features/concordance/stage.js';
+import { holdings } from '../features/holdings/stage.js';
+import { inspect } from '../features/inspect/stage.js';
+import { intake } from '../features/intake/stage.js';
+import { ledger } from '../features/ledger/stage.js';
+import { memory } from '../features/memory/stage.js';
+import { termbase } from '../features/termbase/stage.js';
+import type { Stage } from '../parts/stage.js';
+
+export const STAGES: readonly Stage[] = [
+  holdings,
+  termbase,
+  memory,
+  concordance,
+  intake,
+  align,
+  merge,
+  inspect,
+  rehearse,
+  corrections,
+  ledger,
+];

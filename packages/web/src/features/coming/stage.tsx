@@ -1,0 +1,16 @@
+/** Stages that have their place and are not built yet. */
+import { m } from '../../messages/en.js';
+import type { Stage } from '../../parts/stage.js';
+import { NotBuilt } from './NotBuilt.js';
+
+type Name = 'merge' | 'rehearse' | 'corrections';
+
+const coming = (name: Name): Stage => ({
+  title: m.stages[name],
+  isComing: true,
+  pages: [{ path: name, load: async () => () => <NotBuilt title={m.stages[name]} advice={m.notBuilt[name]} /> }],
+});
+
+export const merge = coming('merge');
+export const rehearse = coming('rehearse');
+export const corrections = coming('corrections');

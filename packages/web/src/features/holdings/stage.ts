@@ -1,0 +1,11 @@
+import { m } from '../../messages/en.js';
+import type { Stage } from '../../parts/stage.js';
+
+export const holdings: Stage = {
+  title: m.stages.holdings,
+  pages: [{ path: 'holdings', load: async () => (await import('./HoldingsPage.js')).HoldingsPage }],
+  staleAfter: {
+    clients: [['clients'], ['holdings']],
+    holdings: [['holdings']],
+  },
+};

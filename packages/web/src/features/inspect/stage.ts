@@ -1,0 +1,15 @@
+import { m } from '../../messages/en.js';
+import type { Stage } from '../../parts/stage.js';
+
+const load = async () => (await import('./InspectPage.js')).InspectPage;
+
+export const inspect: Stage = {
+  title: m.stages.inspect,
+  command: m.lookUp.commandList.inspect,
+  pages: [
+    { path: 'inspect', load },
+    { path: 'inspect/:id', load },
+    { path: 'inspect/memories/:memory', load },
+  ],
+  staleAfter: { inspection: [['inspection']] },
+};

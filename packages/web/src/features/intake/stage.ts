@@ -1,0 +1,14 @@
+import { m } from '../../messages/en.js';
+import type { Stage } from '../../parts/stage.js';
+
+const load = async () => (await import('./IntakePage.js')).IntakePage;
+
+export const intake: Stage = {
+  title: m.stages.intake,
+  command: m.lookUp.commandList.intake,
+  pages: [
+    { path: 'intake', load },
+    { path: 'intake/:id', load },
+  ],
+  staleAfter: { intake: [['intake']] },
+};

@@ -2,7 +2,9 @@
 import { HtmlBlocks } from '@fair-copy/core/document/html.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
 import { AS_SHOWN, DocxBlocks, type WordReading } from '@fair-copy/core/document/docx.js';
-import { MarkedReader, type MarkedPattern, type MarkedRow } from '@fair-copy/core/document/marked.js';
+import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
+import { MarkedReader, type MarkedRow } from '@fair-copy/core/document/marked/read.js';
+import { languageAmong } from '@fair-copy/core/language/identify.js';
 import { cutLine } from '@fair-copy/core/document/pattern.js';
 import type { DocumentPart } from '@fair-copy/core/intake/reading.js';
 import type { LinePattern } from '@fair-copy/core/document/pattern.js';
@@ -45,7 +47,7 @@ export async function* documentRows(
 ): AsyncGenerator<SheetRow> {
   let number = 0;
   let line = 0;
-  const reader = marked && new MarkedReader(marked);
+  const reader = marked && new MarkedReader(marked, languageAmong);
   const numbered = (rows: readonly MarkedRow[]): SheetRow[] =>
     rows.map((row) => ({ number: ++number, cells: row.cells, line: row.line }));
   for await (const block of blocks) {

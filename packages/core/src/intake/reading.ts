@@ -1,5 +1,5 @@
 /** A reading: what the program takes a client file to be, and how sure it is of each part. */
-import type { MarkedPattern } from '../document/marked.js';
+import type { MarkedPattern } from '../document/marked/pattern.js';
 import type { LinePattern } from '../document/pattern.js';
 import type { Diagnostic } from '../diagnostic.js';
 import type { Guess } from '../guess.js';

@@ -1,6 +1,6 @@
 /** Rows of a table as units: each text as it stands, no cleaning of terms. */
 import { composed } from '../text/composed.js';
-import { languageAmong } from '../document/marked.js';
+import { languageAmong } from '../language/identify.js';
 import type { LeftUnit, ReadUnit } from '../formats/tmx/units.js';
 import { languageIn } from './rows-to-draft.js';
 import { languagesOf, type Reading } from './reading.js';

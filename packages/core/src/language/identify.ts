@@ -161,3 +161,8 @@ function scriptLanguage(text: string): string | null {
   if (count(/\p{sc=Armn}/gu) > all / 2) return 'hy';
   return null;
 }
+
+/** Which of the languages a line is in, or null where it does not say. */
+export function languageAmong(line: string, languages: readonly string[]): string | null {
+  return [...languagesAmong([line], languages)].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}

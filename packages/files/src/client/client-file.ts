@@ -1,5 +1,5 @@
 /** A client's file, whatever its kind: surveyed once for a proposed reading, then read row by row. */
-import type { MarkedPattern } from '@fair-copy/core/document/marked.js';
+import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import type { LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';

@@ -1,6 +1,8 @@
 /** Delimited text, lines of a dictionary, and texts in which source and translation stand together. */
 import { DataError, diagnostic, inFile, type Diagnostic } from '@fair-copy/core/diagnostic.js';
-import { MarkedReader, type MarkedPattern, type MarkedRow } from '@fair-copy/core/document/marked.js';
+import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
+import { MarkedReader, type MarkedRow } from '@fair-copy/core/document/marked/read.js';
+import { languageAmong } from '@fair-copy/core/language/identify.js';
 import { cutLine, isDictionary, proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { EncodingName } from '@fair-copy/core/encoding/names.js';
@@ -128,7 +130,7 @@ export class DelimitedFile extends ClientFile {
 
   /** Source and translation in one text. */
   private async *markedRows(encoding: EncodingName, pattern: MarkedPattern): AsyncGenerator<SheetRow> {
-    const reader = new MarkedReader(pattern);
+    const reader = new MarkedReader(pattern, languageAmong);
     let number = 0;
     const numbered = (rows: readonly MarkedRow[]): SheetRow[] =>
       rows.map(({ cells, line }) => ({ number: ++number, cells, line }));

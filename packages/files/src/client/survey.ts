@@ -1,6 +1,7 @@
 /** What surveys of all kinds of files have in common. */
 import { diagnostic, type Diagnostic } from '@fair-copy/core/diagnostic.js';
-import { proposedMarked, type MarkedPattern } from '@fair-copy/core/document/marked.js';
+import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
+import { proposedMarked } from '@fair-copy/core/document/marked/propose.js';
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import { SAMPLE_ROWS } from '@fair-copy/core/intake/propose.js';

@@ -1,4 +1,6 @@
-import { markedFromExample, markedRows, type MarkedPattern } from '@fair-copy/core/document/marked.js';
+import { markedFromExample } from '@fair-copy/core/document/marked/from-example.js';
+import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
+import { markedRows } from '@fair-copy/core/document/marked/read.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';

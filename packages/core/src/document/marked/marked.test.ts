@@ -1,5 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { markedFromExample, MarkedReader, markedRows, proposedMarked } from './marked.js';
+import { languageAmong } from '../../language/identify.js';
+import { markedFromExample } from './from-example.js';
+import { proposedMarked } from './propose.js';
+import { MarkedReader, markedRows } from './read.js';
 
 const PAIRS: readonly (readonly [string, string])[] = [
   ['Close both paddles after use.', 'Schließen Sie nach Gebrauch beide Schütze.'],
@@ -31,7 +34,7 @@ function cut(text: string): string[][] {
   const lines = text.split('\n');
   const guess = proposedMarked(lines, false);
   if (!guess?.value) return [];
-  const reader = new MarkedReader(guess.value);
+  const reader = new MarkedReader(guess.value, languageAmong);
   return [...lines.flatMap((line, i) => reader.take(line, i + 1)), ...reader.end()].map(({ cells }) => cells);
 }
 
@@ -65,7 +68,7 @@ describe('marked bilingual text', () => {
     const text = PAIRS.map(([a, b]) => `[[${a.replace(' ', '\n')} || ${b}]]`).join('\n\n');
     const marked = [...PAIRS.map(([a, b]) => `[[${a} || ${b}]]`)];
     const guess = proposedMarked(marked, false)!;
-    const reader = new MarkedReader(guess.value);
+    const reader = new MarkedReader(guess.value, languageAmong);
     const rows = text.split('\n').flatMap((line, i) => reader.take(line, i + 1));
     expect(rows.map(({ cells }) => cells.map((cell) => cell.replace('\n', ' ')))).toEqual(
       PAIRS.map((pair) => [...pair]),

@@ -1,14 +1,4 @@
-import '@fontsource-variable/noto-sans-arabic';
-import '@fontsource-variable/noto-sans-devanagari';
-import '@fontsource-variable/noto-sans-hebrew';
-import '@fontsource-variable/noto-sans-jp';
-import '@fontsource-variable/noto-sans-kr';
-import '@fontsource-variable/noto-sans-sc';
-import '@fontsource-variable/noto-sans-thai';
-import '@fontsource-variable/source-sans-3';
-import '@fontsource-variable/source-serif-4';
-import '@fontsource-variable/source-serif-4/wght-italic.css';
-import '@fontsource/source-code-pro/400.css';
+import './fonts/at-once.js';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.js';
@@ -18,3 +8,4 @@ createRoot(document.getElementById('root')!).render(
     <App />
   </StrictMode>,
 );
+void import('./fonts/east-asian.js');

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { AlignmentBody, AlignmentItem } from '@fair-copy/server/alignments/schemas.js';
+import type { AlignmentBody, AlignmentItem } from '@fair-copy/api/alignments.js';
 import { Application } from './application.js';
 
 let server: Application;

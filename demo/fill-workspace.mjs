@@ -50,7 +50,7 @@ async function take(api, fileId, newName) {
 
 async function takeUnits(api, fileId, newName) {
   const { result } = await ended(api, (await api('POST', `/intake/files/${fileId}/write-units`, { newName })).id);
-  await ended(api, (await api('POST', `/memories/${result.memoryId}/inspection`)).id);
+  await ended(api, (await api('POST', `/memories/${result.files[0].written.memoryId}/inspection`)).id);
 }
 
 async function ended(api, jobId) {

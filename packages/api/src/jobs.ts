@@ -1,7 +1,10 @@
 /** Long work: its kinds, each with what it comes to. */
+import type { Said } from '@fair-copy/core/said.js';
+import type { DoneCodes } from '@fair-copy/words/done.js';
+import type { WorkCodes } from '@fair-copy/words/work.js';
 import { z } from 'zod';
 import { routes } from './route.js';
-import { done, errorBody, idParam, recorded } from './shared.js';
+import { done, errorBody, idParam, recorded, told } from './shared.js';
 
 const file = z.object({ path: z.string(), fileName: z.string() });
 const changed = recorded.extend({ changed: z.number() });
@@ -64,8 +67,8 @@ export const JOB_RESULTS = {
   'harvest terms': changed,
   inspect: z.object({ new: z.number(), standing: z.number(), settled: z.number(), stet: z.number() }),
   'report findings': file,
-  undo: z.object({ title: z.string() }),
-  redo: z.object({ title: z.string() }),
+  undo: z.object(told<DoneCodes>()),
+  redo: z.object(told<DoneCodes>()),
   'clear undo': z.object({ entries: z.number() }),
   'back up': file.extend({
     files: z.number(),
@@ -84,7 +87,7 @@ export type JobState = z.infer<typeof jobState>;
 
 const about = {
   id: z.number(),
-  title: z.string(),
+  ...told<WorkCodes>(),
   clientId: z.number().nullable(),
   state: jobState,
   /** 0 to 1. */
@@ -98,6 +101,7 @@ export interface JobOf<K extends JobKind> {
   readonly id: number;
   readonly kind: K;
   readonly title: string;
+  readonly said: Said<WorkCodes>;
   readonly clientId: number | null;
   readonly state: JobState;
   readonly share: number;

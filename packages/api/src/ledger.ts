@@ -1,7 +1,8 @@
 /** What was done, undone and done again. */
+import type { ClosedCodes, DoneCodes } from '@fair-copy/words/done.js';
 import { z } from 'zod';
 import { routes } from './route.js';
-import { idParam, whole } from './shared.js';
+import { idParam, told, whole } from './shared.js';
 
 const entry = z.object({
   id: z.number(),
@@ -11,15 +12,15 @@ const entry = z.object({
   termbaseId: z.number().nullable(),
   memoryId: z.number().nullable(),
   kind: z.string(),
-  title: z.string(),
+  ...told<DoneCodes>(),
   counts: z.record(z.string(), z.number()),
   undoneAt: z.string().nullable(),
   /** Why it can no longer be undone or done again; null: it can. */
-  closed: z.string().nullable(),
+  closed: z.object(told<ClosedCodes>()).nullable(),
 });
 export type LedgerEntryBody = z.infer<typeof entry>;
 
-const turned = { params: idParam, answer: z.object({ title: z.string() }) };
+const turned = { params: idParam, answer: z.object(told<DoneCodes>()) };
 
 export const ledgerContract = routes({
   'GET /ledger': {

@@ -1,9 +1,10 @@
 /** What the pages ask of memories and what they get. */
+import type { DoneCodes } from '@fair-copy/words/done.js';
 import { z } from 'zod';
 import { findingBody } from './inspection.js';
 import { jobOf } from './jobs.js';
 import { routes } from './route.js';
-import { done, idParam, made, ofClient, recorded, seenVersion, whole } from './shared.js';
+import { done, idParam, made, ofClient, recorded, seenVersion, whole, told } from './shared.js';
 
 export const unitFilter = z.object({
   text: z.string().max(500).optional(),
@@ -171,7 +172,7 @@ const unitDetail = unitBody.extend({
   findings: z.array(findingBody),
   neighbours: z.array(unitBody),
   history: z.array(
-    recorded.extend({ at: z.string(), title: z.string(), undone: z.boolean(), before: unitBody.nullable() }),
+    recorded.extend({ at: z.string(), ...told<DoneCodes>(), undone: z.boolean(), before: unitBody.nullable() }),
   ),
 });
 export type UnitDetailBody = z.infer<typeof unitDetail>;

@@ -1,4 +1,6 @@
 /** Schemas that several features share. */
+import type { Said } from '@fair-copy/core/said.js';
+import type { ErrorCodes } from '@fair-copy/words/errors.js';
 import { SPOKEN } from '@fair-copy/words/catalogues.js';
 import { z } from 'zod';
 
@@ -50,8 +52,14 @@ export const diagnosticBody = z.object({
   }),
 });
 
+/** A sentence in English, and what it says as a code with values (`packages/words`) for who speaks otherwise. */
+export const told = <M>() => ({ title: z.string(), said: z.custom<Said<M>>() });
+
 export const errorBody = z.object({
-  code: z.string(),
+  code: z.custom<keyof ErrorCodes>(),
+  /** What the code's sentence is made with. */
+  values: z.record(z.string(), z.unknown()),
+  /** In English. */
   message: z.string(),
   diagnostic: diagnosticBody.optional(),
 });

@@ -1,8 +1,9 @@
+import type { DoneCodes } from '@fair-copy/words/done.js';
 import { z } from 'zod';
 import { findingBody } from './inspection.js';
 import { jobOf } from './jobs.js';
 import { routes } from './route.js';
-import { done, idParam, jsonOf, made, recorded, seenVersion, whole } from './shared.js';
+import { done, idParam, jsonOf, made, recorded, seenVersion, whole, told } from './shared.js';
 
 export const fieldDefinition = z.object({
   name: z.string().min(1).max(100),
@@ -25,7 +26,7 @@ export const termbase = z.object({
   /** Values by which the list can be filtered, with the number of concepts. */
   facets: z.array(z.object({ field: z.string(), value: z.string(), concepts: z.number() })),
   /** Intakes that stand, newest first. */
-  intakes: z.array(z.object({ ledgerId: z.number(), title: z.string(), at: z.string() })),
+  intakes: z.array(z.object({ ledgerId: z.number(), ...told<DoneCodes>(), at: z.string() })),
 });
 export type TermbaseBody = z.infer<typeof termbase>;
 
@@ -84,7 +85,7 @@ export const concept = z.object({
   /** References whose goal is in this termbase. */
   references: z.array(z.object({ value: z.string(), concept: z.number() })),
   history: z.array(
-    z.object({ ledgerId: z.number(), at: z.string(), title: z.string(), undone: z.boolean(), earlier: z.boolean() }),
+    z.object({ ledgerId: z.number(), at: z.string(), ...told<DoneCodes>(), undone: z.boolean(), earlier: z.boolean() }),
   ),
 });
 export type ConceptBodyOf = z.infer<typeof concept>;

@@ -1,5 +1,23 @@
 /** What the core and the server have to say, in the reader's language. */
-import { en } from '@fair-copy/words/en/index.js';
+import type { ErrorAnswer } from '@fair-copy/api/shared.js';
+import { inWords, type Said } from '@fair-copy/core/said.js';
 import type { Catalogue } from '@fair-copy/words/catalogue.js';
+import type { ClosedCodes, DoneCodes } from '@fair-copy/words/done.js';
+import { en } from '@fair-copy/words/en/index.js';
+import type { ErrorCodes } from '@fair-copy/words/errors.js';
+import type { WorkCodes } from '@fair-copy/words/work.js';
 
 export const words: Catalogue = en;
+
+/** What an operation did. */
+export const doneWords = ({ said }: { readonly said: Said<DoneCodes> }): string => inWords(words.done, said);
+
+/** Why an operation can no longer be undone. */
+export const closedWords = ({ said }: { readonly said: Said<ClosedCodes> }): string => inWords(words.closed, said);
+
+/** What running work does. */
+export const workWords = ({ said }: { readonly said: Said<WorkCodes> }): string => inWords(words.work, said);
+
+/** Why something could not be done. */
+export const errorWords = ({ code, values, message }: ErrorAnswer): string =>
+  code in words.errors ? inWords(words.errors, { code, values } as Said<ErrorCodes>) : message;

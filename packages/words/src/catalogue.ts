@@ -1,7 +1,10 @@
 /** All that a person reads of what the core and the server have to say, in one language. */
 import type { FindingCodes } from '@fair-copy/core/checks/said.js';
 import type { Words } from '@fair-copy/core/said.js';
+import type { ClosedCodes, DoneCodes } from './done.js';
+import type { ErrorCodes } from './errors.js';
 import type { Speech } from './speech.js';
+import type { WorkCodes } from './work.js';
 
 /** The documents that are written for people. */
 export interface ReportWords {
@@ -40,6 +43,14 @@ export interface Catalogue {
   readonly checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: Partial<CheckWords> }>>;
   readonly findings: (of: Inspected) => Words<FindingCodes>;
   readonly report: ReportWords;
+  /** What operations did. */
+  readonly done: Words<DoneCodes>;
+  /** Why something can no longer be undone. */
+  readonly closed: Words<ClosedCodes>;
+  /** What running work does. */
+  readonly work: Words<WorkCodes>;
+  /** Why something cannot be done. */
+  readonly errors: Words<ErrorCodes>;
   /** A field of the standard, or of the client's own. */
   fieldLabel(name: string): string;
   valueLabel(field: string, value: string): string;

@@ -1,3 +1,4 @@
+import { doing } from '@fair-copy/words/work.js';
 import { existsSync } from 'node:fs';
 import type { Readable } from 'node:stream';
 import { alignmentContract, type AlignmentBody } from '@fair-copy/api/alignments.js';
@@ -52,7 +53,7 @@ class Pairing {
     const { files, clientId } = alignments.get(id);
     alignments.running(id);
     this.told(id);
-    const title = `Pairing ${files.source.name} and ${files.target.name}`;
+    const title = doing('pairing', { source: files.source.name, target: files.target.name });
     return context.jobs.start({ kind: 'align', title, clientId }, async (controls) => {
       try {
         const texts = await this.texts(id, languages, controls);
@@ -113,7 +114,7 @@ function fileRoutes(api: Api, { workers, paths }: Context, alignments: Alignment
 }
 
 function requireReceived(paths: Context['paths'], { sha256, name }: FileOf): void {
-  if (!existsSync(paths.original(sha256))) throw new ApiError('not-found', { what: `file ${name}` });
+  if (!existsSync(paths.original(sha256))) throw new ApiError('not-found', { what: 'file', name });
 }
 
 function pairingRoutes(api: Api, { workspace, workers, paths }: Context, pairing: Pairing): void {
@@ -172,35 +173,42 @@ function outRoutes(api: Api, { workspace, workers, jobs, paths }: Context, pairi
       memoryId === undefined ? { kind: 'new', name: newName ?? '' } : { kind: 'existing', id: memoryId };
     const name = namesOf(all);
     const stamp = stampOf(workspace, clientId, stamped);
-    return jobs.start({ kind: 'write units', title: `Writing ${name}`, clientId }, async (controls) => {
-      const staged = `pairs-${controls.id}`;
-      try {
-        await workers.run(alignmentTasks.stagePairs, { ids, sure, staged, name }, controls);
-        const result = await workers.run(
-          memoryTasks.writeUnits,
-          {
-            clientId,
-            files: [{ fileId: null, staged, sha256: null, name, open: {} }],
-            target,
-            stamp,
-            duplicates,
-            alignments: pairsOf(all, sure).map((units, k) => ({ id: all[k]!.id, units })),
-          },
-          controls,
-        );
-        pairing.alignments.noteWritten(result);
-        return result;
-      } finally {
-        removeDatabase(paths.stagedMemory(staged));
-        for (const one of all) pairing.told(one.id);
-      }
-    });
+    return jobs.start(
+      { kind: 'write units', title: doing('writing-pairs', coupleOf(all)), clientId },
+      async (controls) => {
+        const staged = `pairs-${controls.id}`;
+        try {
+          await workers.run(alignmentTasks.stagePairs, { ids, sure, staged, name }, controls);
+          const result = await workers.run(
+            memoryTasks.writeUnits,
+            {
+              clientId,
+              files: [{ fileId: null, staged, sha256: null, name, open: {} }],
+              target,
+              stamp,
+              duplicates,
+              alignments: pairsOf(all, sure).map((units, k) => ({ id: all[k]!.id, units })),
+            },
+            controls,
+          );
+          pairing.alignments.noteWritten(result);
+          return result;
+        } finally {
+          removeDatabase(paths.stagedMemory(staged));
+          for (const one of all) pairing.told(one.id);
+        }
+      },
+    );
   });
 
   serve(api, alignmentContract, 'POST /alignments/hand-over', async ({ body }) => {
     const all = pairing.ofOneClient(body.ids);
     const { clientId } = all[0]!;
-    const about = { kind: 'hand over units', title: `${body.format} of ${namesOf(all)}`, clientId } as const;
+    const about = {
+      kind: 'hand over units',
+      title: doing('handing-over-pairs', { format: body.format, ...coupleOf(all) }),
+      clientId,
+    } as const;
     return jobs.start(about, (controls) =>
       workers.run(alignmentTasks.handOverPairs, { ...body, jobId: controls.id }, controls),
     );
@@ -209,6 +217,12 @@ function outRoutes(api: Api, { workspace, workers, jobs, paths }: Context, pairi
 
 const namesOf = (all: readonly AlignmentBody[]): string =>
   `${all[0]!.source.name} · ${all[0]!.target.name}${all.length > 1 ? ` and ${all.length - 1} more` : ''}`;
+
+const coupleOf = (all: readonly AlignmentBody[]): { source: string; target: string; more: number } => ({
+  source: all[0]!.source.name,
+  target: all[0]!.target.name,
+  more: all.length - 1,
+});
 
 const pairsOf = (all: readonly AlignmentBody[], sure: number): number[] =>
   all.map(({ beads }) => beads.filter((bead) => hasBothSides(bead) && isSure(bead, sure)).length);

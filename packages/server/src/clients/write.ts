@@ -1,3 +1,4 @@
+import { did } from '@fair-copy/words/done.js';
 import type { TaskContext } from '../jobs/task.js';
 import { clientById } from '../store/clients.js';
 import { freeName } from '../store/names.js';
@@ -9,7 +10,7 @@ export function createClient({ name }: { readonly name: string }, context: TaskC
   const clean = freeName(name, names(workspaceForWriting(context.dataDir)), 'client');
   return recorded(
     context,
-    { clientId: null, termbaseId: null, kind: 'client', title: `Created the client “${clean}”` },
+    { clientId: null, termbaseId: null, kind: 'client', title: did('client-created', { name: clean }) },
     ({ db, entry, now }) => {
       const id = Number(
         db.prepare('INSERT INTO client (name, created_at) VALUES (?, ?)').run(clean, now).lastInsertRowid,
@@ -24,7 +25,7 @@ export function createClient({ name }: { readonly name: string }, context: TaskC
 export function renameClient({ id, name }: { readonly id: number; readonly name: string }, context: TaskContext): void {
   const before = clientById(workspaceForWriting(context.dataDir), id);
   const clean = freeName(name, names(workspaceForWriting(context.dataDir), id), 'client');
-  const title = `Renamed the client “${before.name}” to “${clean}”`;
+  const title = did('client-renamed', { from: before.name, to: clean });
   recorded(context, { clientId: id, termbaseId: null, kind: 'client', title }, ({ db, entry }) => {
     entry.before('client name', id, before.name);
     db.prepare('UPDATE client SET name = ? WHERE id = ?').run(clean, id);

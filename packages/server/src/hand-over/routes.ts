@@ -1,3 +1,4 @@
+import { doing } from '@fair-copy/words/work.js';
 import { handOverContract } from '@fair-copy/api/hand-over.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { encodingNamed } from '@fair-copy/core/encoding/names.js';
@@ -14,7 +15,11 @@ export function handOverRoutes(api: Api, { workspace, workers, jobs }: Context):
     const { encoding: said, ...body } = request.body;
     const encoding = said === undefined ? undefined : encodingNamed(said);
     if (encoding === null) throw new ApiError('encoding-unknown', { what: said! });
-    const about = { kind: 'hand over terms', title: `${body.format.toUpperCase()} of ${name}`, clientId } as const;
+    const about = {
+      kind: 'hand over terms',
+      title: doing('handing-over', { format: body.format.toUpperCase(), name }),
+      clientId,
+    } as const;
     return jobs.start(about, (controls) =>
       workers.run(
         handOverTasks.handOver,
@@ -32,7 +37,11 @@ export function handOverRoutes(api: Api, { workspace, workers, jobs }: Context):
       if (!tag) throw new ApiError('language-unknown', { what: one });
       return tag;
     });
-    const about = { kind: 'hand over units', title: `${body.format.toUpperCase()} of ${name}`, clientId } as const;
+    const about = {
+      kind: 'hand over units',
+      title: doing('handing-over', { format: body.format.toUpperCase(), name }),
+      clientId,
+    } as const;
     return jobs.start(about, (controls) =>
       workers.run(handOverTasks.handOverMemory, { memoryId, jobId: controls.id, languages, ...body }, controls),
     );

@@ -1,4 +1,7 @@
 /** The ledger as its page shows it; undo and redo. */
+import type { DoneCodes, KeptClosed, KeptDone } from '@fair-copy/words/done.js';
+import { toldClosed, toldDone, type Told } from '../said.js';
+import { doing } from '@fair-copy/words/work.js';
 import { ledgerContract } from '@fair-copy/api/ledger.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
@@ -13,10 +16,10 @@ interface Row {
   readonly termbase_id: number | null;
   readonly memory_id: number | null;
   readonly kind: string;
-  readonly title: string;
+  readonly title: KeptDone;
   readonly counts: string;
   readonly undone_at: string | null;
-  readonly closed: string | null;
+  readonly closed: KeptClosed | null;
 }
 
 export function historyRoutes(api: Api, { workspace, workers, jobs }: Context): void {
@@ -35,20 +38,20 @@ export function historyRoutes(api: Api, { workspace, workers, jobs }: Context): 
       termbaseId: row.termbase_id,
       memoryId: row.memory_id,
       kind: row.kind,
-      title: row.title,
+      ...toldDone(row.title),
       counts: JSON.parse(row.counts) as Record<string, number>,
       undoneAt: row.undone_at,
-      closed: row.closed,
+      closed: row.closed && toldClosed(row.closed),
     }));
   });
 
-  const entryTitle = workspace.prepare<[number], string>('SELECT title FROM ledger WHERE id = ?').pluck();
+  const entryTitle = workspace.prepare<[number], KeptDone>('SELECT title FROM ledger WHERE id = ?').pluck();
 
   /** As a job too, so that a large one shows as running work; refusals are answered at once. */
-  const turn = async (kind: 'undo' | 'redo', id: number): Promise<{ title: string }> => {
+  const turn = async (kind: 'undo' | 'redo', id: number): Promise<Told<DoneCodes>> => {
     const known = entryTitle.get(id);
     if (known === undefined) throw new ApiError('not-found', { what: 'entry' });
-    const title = `${kind === 'undo' ? 'Undoing' : 'Doing again'}: ${known}`;
+    const title = doing(kind === 'undo' ? 'undoing' : 'redoing', { title: known });
     const task = kind === 'undo' ? historyTasks.undoEntry : historyTasks.redoEntry;
     let failure: unknown;
     const job = jobs.start({ kind, title, clientId: null }, async (controls) => {

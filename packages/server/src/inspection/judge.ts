@@ -1,4 +1,5 @@
 /** What a person makes of findings: let them stand, or put them right. Each an entry in the ledger. */
+import { did } from '@fair-copy/words/done.js';
 import type { Correction } from '@fair-copy/core/checks/check.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { withoutTerm, withTermText } from '@fair-copy/core/termbase/edit.js';
@@ -37,7 +38,7 @@ export function letStand(
     clientId,
     termbaseId: kind === 'termbase' ? owner : null,
     kind: 'stet',
-    title: stetTitle(rows, reason),
+    title: did('findings-stet', { count: rows.length, text: rows[0]!.text, reason }),
   };
   return recorded(context, about, (writing) => {
     writing.entry.touch(kind, owner);
@@ -56,11 +57,6 @@ function writeStets({ db, entry, now }: Writing, of: Subject, rows: readonly Fin
   }
 }
 
-function stetTitle(rows: readonly FindingRow[], reason: string): string {
-  const what = rows.length === 1 ? `“${rows[0]!.text}”` : `${rows.length} findings`;
-  return `Let stand: ${what}${reason ? ` (${reason})` : ''}`;
-}
-
 /** Does what the findings propose. A finding whose text has changed meanwhile is refused. */
 export async function putRight(
   { kind, owner, ids }: Judged,
@@ -68,7 +64,7 @@ export async function putRight(
 ): Promise<{ readonly ledgerId: number; readonly changed: number }> {
   const db = workspaceForWriting(context.dataDir);
   const rows = required(findingsById(db, subjectOf(kind), owner, ids).filter((row) => row.correction !== null));
-  const title = rows.length === 1 ? `Put right: “${rows[0]!.text}”` : `Put right: ${rows.length} findings`;
+  const title = did('findings-put-right', { count: rows.length, text: rows[0]!.text });
   const about = {
     clientId: clientOf(db, kind, owner),
     termbaseId: kind === 'termbase' ? owner : null,

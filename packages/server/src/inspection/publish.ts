@@ -118,7 +118,7 @@ function settleChangedSince(db: Db, { kind, id }: Of, { ledger, turn }: Moment, 
   if (changes.length === 0) return;
   const file = MemoryFile.openForReading(pathsOf(dataDir).memory(memoryById(db, id).file));
   try {
-    for (const change of changes) settleUnitFindings(db, file, id, change);
+    settleUnitFindings(db, file, id, changes);
   } finally {
     file.close();
   }

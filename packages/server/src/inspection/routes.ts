@@ -1,3 +1,4 @@
+import { doing } from '@fair-copy/words/work.js';
 import { inspectionContract, type InspectionOverview } from '@fair-copy/api/inspection.js';
 import type { Context } from '../context.js';
 import { findingBodies, textsOfConcepts, textsOfUnits, type TextsOf } from '../findings/bodies.js';
@@ -57,7 +58,7 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
 
   serve(api, inspectionContract, `POST ${path}/:id/inspection`, async ({ params: { id } }) => {
     const { name, client_id: clientId } = inspected.named(id);
-    const about = { kind: 'inspect', title: `Inspecting ${name}`, clientId } as const;
+    const about = { kind: 'inspect', title: doing('inspecting', { name }), clientId } as const;
     return jobs.start(about, (controls) => runInspection(context, { kind, id }, controls));
   });
 
@@ -83,7 +84,7 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
 
   serve(api, inspectionContract, `POST ${path}/:id/inspection/report`, async ({ params: { id }, body }) => {
     const { name, client_id: clientId } = inspected.named(id);
-    const about = { kind: 'report findings', title: `Inspection report of ${name}`, clientId } as const;
+    const about = { kind: 'report findings', title: doing('reporting', { name }), clientId } as const;
     return jobs.start(about, (controls) =>
       workers.run(inspectionTasks.inspectionReport, { jobId: controls.id, kind, id, ...body }, controls),
     );

@@ -1,4 +1,5 @@
 /** What happens to a file on the desk: received, read, read again after a change, written. */
+import { doing } from '@fair-copy/words/work.js';
 import { existsSync } from 'node:fs';
 import type { Readable } from 'node:stream';
 import type { Context } from '../context.js';
@@ -91,7 +92,7 @@ export class Desk {
     this.files.update(fileId, { state: 'reading', error: null, outcome: null, units: null });
     this.told(fileId);
     return this.context.jobs.start(
-      { kind: 'read', title: `Reading ${file.name}`, clientId: file.clientId },
+      { kind: 'read', title: doing('reading', { name: file.name }), clientId: file.clientId },
       async (controls) => {
         try {
           await this.readNow(file, controls);
@@ -168,7 +169,7 @@ export class Desk {
     const { clientId, name } = files[0]!;
     if (files.some((file) => file.clientId !== clientId))
       throw new ApiError('not-found', { what: 'file of this client' });
-    const title = files.length === 1 ? `Writing ${name}` : `Writing ${files.length} files`;
+    const title = files.length === 1 ? doing('writing', { name }) : doing('writing-files', { count: files.length });
     return jobs.start({ kind: 'write units', title, clientId }, (controls) =>
       this.whileWritten(ids, async () => {
         const result = await workers.run(
@@ -386,7 +387,11 @@ export class Desk {
     const file = this.ready(fileId);
     this.refuseIfWritten(fileId);
     const { jobs, workers } = this.context;
-    const about = { kind: 'write terms', title: `Writing ${file.name}`, clientId: file.clientId } as const;
+    const about = {
+      kind: 'write terms',
+      title: doing('writing', { name: file.name }),
+      clientId: file.clientId,
+    } as const;
     return jobs.start(about, (controls) =>
       this.whileWritten([fileId], async () => {
         const job: IntakeToWrite = {

@@ -3,7 +3,7 @@ import type { RowDecision } from '@fair-copy/core/intake/evaluate.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
-import { ApiError, type ErrorBody } from '../errors.js';
+import { ApiError, keptError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { UnitSurvey } from '@fair-copy/api/memories.js';
 import type { UnitsWritten } from '../memories/take-in.js';
@@ -186,7 +186,7 @@ function fileOf(row: FileRow): IntakeFile {
     depth: row.depth,
     reading: parsed(row.reading),
     outcome: parsed(row.outcome),
-    error: parsed(row.error),
+    error: keptError(row.error),
     units: parsed(row.units),
     written: parsed(row.written),
   };

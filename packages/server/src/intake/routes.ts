@@ -1,3 +1,4 @@
+import { doing } from '@fair-copy/words/work.js';
 import type { Readable } from 'node:stream';
 import { intakeContract, type IntakeFileBody } from '@fair-copy/api/intake.js';
 import { OK } from '@fair-copy/api/shared.js';
@@ -143,7 +144,7 @@ function writingRoutes(api: Api, context: Context, desk: Desk): void {
 
   serve(api, intakeContract, 'POST /intake/files/:id/query-list', async ({ params }) => {
     const { id: fileId, name, clientId, reading } = desk.ready(params.id);
-    return context.jobs.start({ kind: 'query list', title: `Query list for ${name}`, clientId }, (controls) => {
+    return context.jobs.start({ kind: 'query list', title: doing('query-list', { name }), clientId }, (controls) => {
       const rowDecisions = desk.files.rowDecisions(fileId);
       const file = { fileId, name, reading: reading!, rowDecisions, targetId: null, pictures: [] };
       return context.workers.run(intakeTasks.queryList, { ...file, jobId: controls.id }, controls);

@@ -1,4 +1,5 @@
 /** The entries of a client file into a termbase: one transaction, one entry in the ledger. */
+import { did } from '@fair-copy/words/done.js';
 import { shapeOf } from '@fair-copy/core/intake/shaped.js';
 import { termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
 import {
@@ -70,12 +71,12 @@ export function writeIntake(job: IntakeToWrite, context: TaskContext): Written {
   const staging = Staging.open(path);
   const detach = attachStaging(db, path);
   try {
-    const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: `Taking in ${job.name}` };
+    const about = { clientId: job.clientId, termbaseId: null, kind: 'intake', title: did('under-way', {}) };
     return recorded(context, about, (writing) => {
       const termbaseId = job.target.kind === 'new' ? insertTermbase(writing, job.clientId, name) : job.target.id;
       const { entries, joined } = new IntakeWriting(writing, job, termbaseId, context).write(staging);
       if (entries + joined === 0) throw new ApiError('nothing-to-write', { name: job.name });
-      const title = `Took in ${job.name}: ${entries.toLocaleString('en')} entries to “${name}”`;
+      const title = did('entries-taken-in', { file: job.name, count: entries, termbase: name });
       writing.entry.describe(title, { entries, joined }, { termbaseId });
       return { fileId: job.fileId, termbaseId, termbase: name, ledgerId: writing.entry.id, entries, joined };
     });

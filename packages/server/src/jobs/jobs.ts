@@ -1,4 +1,6 @@
 /** Long work: in a worker, with progress and Stop; outlives the page that asked for it, and is named if it is cut off. */
+import { toldWork } from '../said.js';
+import { type KeptWork } from '@fair-copy/words/work.js';
 import {
   JOB_RESULTS,
   type JobBody,
@@ -7,7 +9,7 @@ import {
   type JobState,
   type ResultOf,
 } from '@fair-copy/api/jobs.js';
-import { ApiError, bodyOf, carried, StoppedError, type ErrorBody } from '../errors.js';
+import { ApiError, bodyOf, carried, keptError, StoppedError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { Events } from './events.js';
 
@@ -20,7 +22,7 @@ export interface JobControls {
 interface JobRow {
   readonly id: number;
   readonly kind: JobKind;
-  readonly title: string;
+  readonly title: KeptWork;
   readonly client_id: number | null;
   readonly state: JobState;
   readonly share: number;
@@ -68,7 +70,7 @@ export class Jobs {
 
   /** Starts at once and gives back the job; the work goes on. */
   start<K extends JobKind>(
-    about: { readonly kind: K; readonly title: string; readonly clientId: number | null },
+    about: { readonly kind: K; readonly title: KeptWork; readonly clientId: number | null },
     work: (controls: JobControls) => Promise<ResultOf<K>>,
   ): JobOf<K> {
     const startedAt = now();
@@ -79,7 +81,9 @@ export class Jobs {
     );
     const job: JobOf<K> = {
       id,
-      ...about,
+      kind: about.kind,
+      clientId: about.clientId,
+      ...toldWork(about.title),
       state: 'running',
       share: 0,
       startedAt,
@@ -137,13 +141,13 @@ export class Jobs {
       this.unsaved.get(row.id) ??
       ({
         id: row.id,
-        title: row.title,
+        ...toldWork(row.title),
         clientId: row.client_id,
         state: row.state,
         share: row.share,
         startedAt: row.started_at,
         endedAt: row.ended_at,
-        error: row.error ? (JSON.parse(row.error) as ErrorBody) : null,
+        error: keptError(row.error),
         ...resultOf(row),
       } as JobBody)
     );

@@ -82,7 +82,7 @@ function makePool(): Piscina {
 function revived(error: Carried): Error {
   switch (error.kind) {
     case 'api':
-      return Object.assign(new ApiError(error.code), { message: error.message });
+      return ApiError.of(error.said);
     case 'data':
       return DataError.of(error.diagnostic);
     case 'stopped':

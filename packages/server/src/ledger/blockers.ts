@@ -2,6 +2,7 @@
  * What stands in the way of undoing an operation, or of doing it again. Undo goes back to the state before, so nothing that
  * came later and stands may touch the same things; to do something again, they must be as the undoing left them.
  */
+import type { KeptDone } from '@fair-copy/words/done.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
 import type { MemoryFile } from '../store/memory-file.js';
@@ -11,7 +12,7 @@ import { IN_PASSING } from './entities.js';
 export type Direction = 'undo' | 'redo';
 
 interface Named {
-  readonly title: string;
+  readonly title: KeptDone;
   readonly undone_at: string | null;
 }
 
@@ -101,7 +102,7 @@ function inside(db: Db, id: number): Named | undefined {
 /** Where a client, termbase or memory that the operation touched is not there, whatever took it away comes first. */
 function refuseIfGone(db: Db, id: number): void {
   const gone = db
-    .prepare<[{ id: number }], { kind: string; resource: number }>(
+    .prepare<[{ id: number }], { kind: 'client' | 'termbase' | 'memory'; resource: number }>(
       `SELECT kind, resource_id AS resource FROM touched t WHERE ledger_id = @id
          AND CASE kind WHEN 'termbase' THEN resource_id NOT IN (SELECT id FROM termbase)
            ELSE resource_id NOT IN (SELECT id FROM memory) END

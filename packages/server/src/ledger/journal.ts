@@ -210,7 +210,7 @@ export function applyInMemory(file: MemoryFile, change: number, direction: Direc
 /** The last step of an undo or redo: what the workspace holds of it, and that it is settled. */
 function applyInWorkspace(db: Db, dataDir: string, announced: Announced, direction: Direction): void {
   for (const memory of announced.memories)
-    inFile(dataDir, memory, (file) => settleUnitFindings(db, file, memory.id, memory.change));
+    inFile(dataDir, memory, (file) => settleUnitFindings(db, file, memory.id, [memory.change]));
   restoreEntry(db, announced.ledgerId, direction);
   settle(db, announced, undefined);
 }

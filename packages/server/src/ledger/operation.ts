@@ -86,7 +86,7 @@ export async function recordedWith<T>(
     const result = await work({ db, entry, now }, memories);
     for (const { id, file } of memories) {
       file.settle();
-      settleUnitFindings(db, file, id, entry.id);
+      settleUnitFindings(db, file, id, [entry.id]);
     }
     settle(db, announced, result);
     for (const { file } of memories) committed(file.db, 'memory');

@@ -1,4 +1,5 @@
 /** What an operation notes of itself while it runs: enough to undo it as a whole and to do it again. */
+import { type KeptDone } from '@fair-copy/words/done.js';
 import type { Changing } from '@fair-copy/api/events.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
@@ -12,7 +13,7 @@ export interface NewEntry {
   /** The termbase that it is about: touched by it, and linked to. */
   readonly termbaseId: number | null;
   readonly kind: string;
-  readonly title: string;
+  readonly title: KeptDone;
   readonly counts?: Readonly<Record<string, number>>;
   /** The memory that it is about. */
   readonly memoryId?: number | null;
@@ -95,7 +96,7 @@ export class LedgerEntry {
   }
 
   describe(
-    title: string,
+    title: KeptDone,
     counts: Readonly<Record<string, number>>,
     about: { readonly termbaseId?: number | null; readonly memoryId?: number | null } = {},
   ): void {

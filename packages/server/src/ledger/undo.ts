@@ -1,4 +1,6 @@
 /** Undoing an operation as a whole, and doing it again. */
+import type { DoneCodes, KeptClosed, KeptDone } from '@fair-copy/words/done.js';
+import { toldDone, type Told } from '../said.js';
 import { CHANGING } from '@fair-copy/api/events.js';
 import { ApiError } from '../errors.js';
 import { settleUnitFindings } from '../store/settle-findings.js';
@@ -20,15 +22,15 @@ import {
 } from './journal.js';
 import { ended } from './operation.js';
 
-export function undoEntry({ id }: { readonly id: number }, context: TaskContext): { readonly title: string } {
+export function undoEntry({ id }: { readonly id: number }, context: TaskContext): Told<DoneCodes> {
   return turn(id, 'undo', context);
 }
 
-export function redoEntry({ id }: { readonly id: number }, context: TaskContext): { readonly title: string } {
+export function redoEntry({ id }: { readonly id: number }, context: TaskContext): Told<DoneCodes> {
   return turn(id, 'redo', context);
 }
 
-function turn(id: number, direction: Direction, context: TaskContext): { readonly title: string } {
+function turn(id: number, direction: Direction, context: TaskContext): Told<DoneCodes> {
   const { dataDir } = context;
   endUnsettled(dataDir);
   const db = workspaceForWriting(dataDir);
@@ -39,19 +41,19 @@ function turn(id: number, direction: Direction, context: TaskContext): { readonl
   const memories = memoriesOf(db, id);
   if (memories.length === 0) turnInWorkspace(db, id, direction, context.jobId);
   else turnWithMemories(db, id, direction, memories, context);
-  return { title };
+  return toldDone(title);
 }
 
-function requireTurnable(db: Db, id: number, direction: Direction): { readonly title: string } {
+function requireTurnable(db: Db, id: number, direction: Direction): { readonly title: KeptDone } {
   const entry = db
-    .prepare<[number], { title: string; undone_at: string | null; closed: string | null }>(
+    .prepare<[number], { title: KeptDone; undone_at: string | null; closed: KeptClosed | null }>(
       'SELECT title, undone_at, closed FROM ledger WHERE id = ?',
     )
     .get(id);
   if (!entry) throw new ApiError('not-found', { what: 'entry in the ledger' });
   if (direction === 'undo' && entry.undone_at) throw new ApiError('already-undone');
   if (direction === 'redo' && !entry.undone_at) throw new ApiError('not-undone');
-  if (entry.closed) throw new ApiError('entry-closed', { what: entry.closed });
+  if (entry.closed) throw new ApiError('entry-closed', { why: entry.closed });
   return entry;
 }
 
@@ -101,7 +103,7 @@ function turnWithMemories(
         file.db.exec('BEGIN IMMEDIATE');
         noteApplied(file, announced, change);
         applyInMemory(file, change, direction, (share) => context.checkpoint((i + share) / files.length));
-        settleUnitFindings(db, file, memoryId, change);
+        settleUnitFindings(db, file, memoryId, [change]);
       });
       restoreEntry(db, id, direction);
       settle(db, announced, undefined);

@@ -1,4 +1,5 @@
 /** One change for many units: shown first, then done as one entry in the ledger. */
+import { did, type KeptDone } from '@fair-copy/words/done.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { ApiError } from '../errors.js';
@@ -66,7 +67,7 @@ export async function changeUnits(
   const row = memoryById(db, job.memoryId);
   const { change } = job;
   if (change.kind === 'copy' || change.kind === 'move') return transfer(db, row, job, context);
-  const about = { clientId: row.client_id, termbaseId: null, kind: 'bulk', title: 'Changing units' };
+  const about = { clientId: row.client_id, termbaseId: null, kind: 'bulk', title: did('under-way', {}) };
   const planned = plan(row, job, context);
   try {
     return await inMemory(context, row, about, (file, entry, changes) => {
@@ -166,8 +167,7 @@ async function transfer(
   try {
     const ids = selected(from, job, context);
     if (ids.length === 0) throw new ApiError('nothing-to-change');
-    const count = `${ids.length.toLocaleString('en')} ${ids.length === 1 ? 'unit' : 'units'}`;
-    const title = `${moved ? 'Moved' : 'Copied'} ${count} from “${row.name}” to “${target.name}”`;
+    const title = did(moved ? 'units-moved' : 'units-copied', { count: ids.length, name: row.name, to: target.name });
     const about = { clientId: row.client_id, termbaseId: null, kind: 'bulk', title };
     return await recordedWith(context, about, moved ? [target, row] : [target], ({ entry }, [into, out]) => {
       const { file, changes } = into!;
@@ -227,22 +227,19 @@ function olderDuplicates(file: MemoryFile, ids: Uint32Array): Set<number> {
   return older;
 }
 
-function titleOf({ change }: BulkJob, memory: string, changed: number): string {
-  const units = `${changed.toLocaleString('en')} ${changed === 1 ? 'unit' : 'units'} of “${memory}”`;
+function titleOf({ change }: BulkJob, name: string, count: number): KeptDone {
   switch (change.kind) {
     case 'replace':
-      return `Replaced “${change.find}” by “${change.by}” in ${units}`;
+      return did('units-replaced', { count, name, find: change.find, by: change.by });
     case 'delete':
-      return `Deleted ${units}`;
+      return did('units-deleted', { count, name });
     case 'attribute':
-      return change.value
-        ? `Set ${change.type} to “${change.value}” in ${units}`
-        : `Took away ${change.type} from ${units}`;
+      return did('units-attribute', { count, name, type: change.type, value: change.value });
     case 'language':
-      return `Changed ${change.from} to ${change.to} in ${units}`;
+      return did('units-language', { count, name, from: change.from, to: change.to });
     case 'newest':
-      return `Kept the newest of duplicates: deleted ${units}`;
+      return did('units-newest', { count, name });
     default:
-      return `Changed ${units}`;
+      return did('under-way', {});
   }
 }

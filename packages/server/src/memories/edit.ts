@@ -1,4 +1,5 @@
 /** Changes of single units, each an entry in the ledger. */
+import { did, type KeptDone } from '@fair-copy/words/done.js';
 import { composed } from '@fair-copy/core/text/composed.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
@@ -45,7 +46,12 @@ export function changeVariant(
 ): Promise<{ readonly ledgerId: number }> {
   const db = workspaceForWriting(context.dataDir);
   const row = memoryById(db, memoryId);
-  const about = { clientId: row.client_id, termbaseId: null, kind: 'unit', title: `Changed a unit of “${row.name}”` };
+  const about = {
+    clientId: row.client_id,
+    termbaseId: null,
+    kind: 'unit',
+    title: did('unit-changed', { name: row.name }),
+  };
   return inMemory(context, row, about, (file, entry, changes) => {
     const unit = unitOf(file, unitId);
     requireSeen(db, row, file, unit, version);
@@ -97,7 +103,7 @@ export function addVariant(
     clientId: row.client_id,
     termbaseId: null,
     kind: 'unit',
-    title: `Added a text to a unit of “${row.name}”`,
+    title: did('unit-text-added', { name: row.name }),
   };
   return inMemory(context, row, about, (file, entry, changes) => {
     const unit = unitOf(file, unitId);
@@ -114,14 +120,14 @@ function requireSeen(db: Db, row: MemoryRow, file: MemoryFile, unit: StoredUnit,
   const last = historyOf(file, unit, 1)[0];
   const title = last
     ? db
-        .prepare<[number, number], string>(
+        .prepare<[number, number], KeptDone>(
           `SELECT l.title FROM touched t JOIN ledger l ON l.id = t.ledger_id
            WHERE t.kind = 'memory' AND t.resource_id = ? AND t.change_id = ?`,
         )
         .pluck()
         .get(row.id, last.ledgerId)
     : undefined;
-  throw new ApiError('changed-meanwhile', { title: title ?? 'in another window' });
+  throw new ApiError('changed-meanwhile', { title: title ?? null });
 }
 
 function unitOf(file: MemoryFile, id: number): StoredUnit {
@@ -158,7 +164,7 @@ export function returnUnit(
     clientId: row.client_id,
     termbaseId: null,
     kind: 'unit',
-    title: `Returned a unit of “${row.name}” to an earlier state`,
+    title: did('unit-returned', { name: row.name }),
   };
   return inMemory(context, row, about, (file, entry, changes) => {
     const unit = unitOf(file, unitId);

@@ -1,4 +1,5 @@
 /** From a memory to a termbase and back: short units become concept candidates, concepts become units. */
+import { did } from '@fair-copy/words/done.js';
 import { conceptOf, draftKeys, type Draft } from '@fair-copy/core/intake/draft.js';
 import { shownText, type Prop, type Unit } from '@fair-copy/core/memory/unit.js';
 import { NO_CODES } from '@fair-copy/core/text/inline-codes.js';
@@ -61,7 +62,7 @@ export function harvestConcepts(
     const ids = selected(file, job, context);
     const there = new Set<string>();
     for (const concept of conceptsOf(db, job.termbaseId)) there.add(keyOf(concept));
-    const about = { clientId: row.client_id, termbaseId: job.termbaseId, kind: 'intake', title: 'Taking terms' };
+    const about = { clientId: row.client_id, termbaseId: job.termbaseId, kind: 'intake', title: did('under-way', {}) };
     return recorded(context, about, ({ entry, now }) => {
       const writer = new ConceptWriter(db, now, true);
       let changed = 0;
@@ -79,7 +80,7 @@ export function harvestConcepts(
       }
       if (changed === 0) throw new ApiError('nothing-to-change');
       writer.settle();
-      const title = `Took ${changed.toLocaleString('en')} concepts from “${row.name}” to “${termbase.name}”`;
+      const title = did('concepts-taken', { count: changed, memory: row.name, termbase: termbase.name });
       entry.describe(title, { entries: changed });
       return { changed, ledgerId: entry.id };
     });
@@ -115,7 +116,7 @@ export function memoryOfTermbase(
       file.close();
       throw error;
     }
-    const title = `Made the memory “${clean}” of “${termbase.name}”: ${units.toLocaleString('en')} units`;
+    const title = did('memory-made', { name: clean, termbase: termbase.name, count: units });
     const about = { clientId: termbase.client_id, termbaseId: null, kind: 'memory', title };
     return recorded(context, about, (writing) => ({
       id: insertMemory(writing, stored, termbase.client_id, clean, ''),

@@ -1,4 +1,5 @@
 /** Memories as a whole: made, renamed, deleted. */
+import { did } from '@fair-copy/words/done.js';
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import type { TaskContext } from '../jobs/task.js';
@@ -18,7 +19,7 @@ export function createMemory(
   const db = workspaceForWriting(context.dataDir);
   clientById(db, clientId);
   const clean = freeName(name, memoryNames(db, clientId), 'memory');
-  const about = { clientId, termbaseId: null, kind: 'memory', title: `Created the memory “${clean}”` };
+  const about = { clientId, termbaseId: null, kind: 'memory', title: did('memory-created', { name: clean }) };
   return withNewFile(context.dataDir, (stored, path) => {
     MemoryFile.build(path).finishBuilding();
     return recorded(context, about, (writing) => ({ id: insertMemory(writing, stored, clientId, clean, subject) }));
@@ -74,7 +75,9 @@ export function renameMemory(
   const before = memoryById(db, id);
   const clean = name === undefined ? before.name : freeName(name, memoryNames(db, before.client_id, id), 'memory');
   const title =
-    name === undefined ? `Changed the subject of “${clean}”` : `Renamed the memory “${before.name}” to “${clean}”`;
+    name === undefined
+      ? did('memory-subject', { name: clean })
+      : did('memory-renamed', { from: before.name, to: clean });
   recorded(context, { clientId: before.client_id, termbaseId: null, kind: 'memory', title }, ({ entry }) => {
     if (name !== undefined) entry.before('memory name', id, before.name);
     if (subject !== undefined) entry.before('memory subject', id, before.subject);
@@ -86,7 +89,7 @@ export function renameMemory(
 export function deleteMemory({ id }: { readonly id: number }, context: TaskContext): void {
   const db = workspaceForWriting(context.dataDir);
   const { id: _, ...before } = memoryById(db, id);
-  const title = `Deleted the memory “${before.name}”`;
+  const title = did('memory-deleted', { name: before.name });
   recorded(context, { clientId: before.client_id, termbaseId: null, kind: 'memory', title }, ({ entry }) => {
     entry.before('memory', id, before);
     db.prepare('DELETE FROM memory WHERE id = ?').run(id);

@@ -1,4 +1,5 @@
 /** Memories as a whole, and what is looked up in all of them. */
+import { doing } from '@fair-copy/words/work.js';
 import { memoryContract } from '@fair-copy/api/memories.js';
 import { OK } from '@fair-copy/api/shared.js';
 import type { Context } from '../context.js';
@@ -39,7 +40,7 @@ export function memoryRoutes(api: Api, context: Context): void {
 
   serve(api, memoryContract, 'POST /memories/:id/concepts', async ({ params, body }) => {
     const { id: memoryId, name, client_id: clientId } = memoryById(workspace, params.id);
-    return jobs.start({ kind: 'harvest terms', title: `Terms of ${name}`, clientId }, (controls) =>
+    return jobs.start({ kind: 'harvest terms', title: doing('taking-terms', { name }), clientId }, (controls) =>
       workers.run(memoryTasks.harvestConcepts, { memoryId, ...body }, controls),
     );
   });

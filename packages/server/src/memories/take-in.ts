@@ -2,6 +2,7 @@
  * Files of units become memories, or add to one: any number of files as one operation. A new memory is what was staged on the
  * desk, given its place; to one that is there, units are added.
  */
+import { did, type KeptDone } from '@fair-copy/words/done.js';
 import { unitKey, withProp, type Prop, type Unit } from '@fair-copy/core/memory/unit.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
 import { ApiError } from '../errors.js';
@@ -244,25 +245,29 @@ function takeStaged({ staged }: UnitFileToWrite, intake: UnitIntake, context: Ta
   }
 }
 
-function aboutIntake({ clientId, files }: UnitsToWrite): NewEntry {
-  return { clientId, termbaseId: null, kind: 'intake', title: `Taking in ${files[0]!.name}` };
+function aboutIntake({ clientId }: UnitsToWrite): NewEntry {
+  return { clientId, termbaseId: null, kind: 'intake', title: did('under-way', {}) };
 }
 
 type Written = Omit<UnitsWritten, 'ledgerId'>;
 
 /** Gives the entry its title, and the result its form. */
 function described(
-  entry: { readonly id: number; describe(title: string, counts: object, about?: object): void },
+  entry: { readonly id: number; describe(title: KeptDone, counts: object, about?: object): void },
   job: UnitsToWrite,
   written: readonly Written[],
 ): AllUnitsWritten {
   const sum = (of: (one: Written) => number): number => written.reduce((total, one) => total + of(one), 0);
   const units = sum((one) => one.units);
   const memories = new Set(written.map((one) => one.memoryId));
-  const what = job.files.length === 1 ? job.files[0]!.name : `${job.files.length} files`;
-  const where = memories.size === 1 ? `“${written[0]!.memory}”` : `${memories.size} memories`;
   entry.describe(
-    `Took in ${what}: ${units.toLocaleString('en')} units to ${where}`,
+    did('units-taken-in', {
+      file: job.files[0]!.name,
+      files: job.files.length,
+      count: units,
+      memory: written[0]!.memory,
+      memories: memories.size,
+    }),
     { units, skipped: sum((one) => one.skipped) },
     { memoryId: written[0]!.memoryId },
   );

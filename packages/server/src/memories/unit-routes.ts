@@ -1,4 +1,7 @@
 /** The units of a memory: listed, looked at, changed one by one or many at once. */
+import type { KeptDone } from '@fair-copy/words/done.js';
+import { toldDone } from '../said.js';
+import { doing } from '@fair-copy/words/work.js';
 import { memoryContract, type UnitDetailBody, type UnitFilter, type UnitSort } from '@fair-copy/api/memories.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
@@ -62,7 +65,7 @@ function unitDetail({ workspace, memories }: Context, memoryId: number, id: numb
     )
     .pluck()
     .all(unit.id, unit.originId, unit.id, unit.originId);
-  const entry = workspace.prepare<[number, number], { at: string; title: string; undone_at: string | null }>(
+  const entry = workspace.prepare<[number, number], { at: string; title: KeptDone; undone_at: string | null }>(
     `SELECT l.at, l.title, l.undone_at FROM touched t JOIN ledger l ON l.id = t.ledger_id
      WHERE t.kind = 'memory' AND t.resource_id = ? AND t.change_id = ?`,
   );
@@ -77,7 +80,7 @@ function unitDetail({ workspace, memories }: Context, memoryId: number, id: numb
     history: historyOf(file, unit, 50).flatMap(({ ledgerId, before }) => {
       const of = entry.get(memoryId, ledgerId);
       const state = before && shownUnit(before, origin);
-      return of ? [{ ledgerId, at: of.at, title: of.title, undone: of.undone_at !== null, before: state }] : [];
+      return of ? [{ ledgerId, at: of.at, ...toldDone(of.title), undone: of.undone_at !== null, before: state }] : [];
     }),
   };
 }
@@ -101,7 +104,7 @@ function editRoutes(api: Api, { workspace, workers, jobs }: Context): void {
 
   serve(api, memoryContract, 'POST /memories/:id/bulk', async ({ params, body }) => {
     const { id: memoryId, name, client_id: clientId } = memoryById(workspace, params.id);
-    return jobs.start({ kind: 'change units', title: `Changing units of ${name}`, clientId }, (controls) =>
+    return jobs.start({ kind: 'change units', title: doing('changing-units', { name }), clientId }, (controls) =>
       workers.run(memoryTasks.changeUnits, { memoryId, ...body }, controls),
     );
   });

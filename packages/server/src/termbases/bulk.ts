@@ -1,6 +1,7 @@
 /** One change for many concepts at once: shown first, then done as one entry in the ledger. */
+import { did, type KeptDone } from '@fair-copy/words/done.js';
 import { applyBulk, mergedConcepts, type BulkChange } from '@fair-copy/core/termbase/bulk.js';
-import { canonicalTag, languageName, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';
@@ -65,7 +66,7 @@ export function doBulk(job: Bulk, context: TaskContext): { readonly changed: num
   addWordFunction(db);
   const ids = selected(db, job);
   const termbase = termbaseById(db, job.termbaseId);
-  const about = { clientId: termbase.client_id, termbaseId: job.termbaseId, kind: 'bulk', title: 'Changing concepts' };
+  const about = { clientId: termbase.client_id, termbaseId: job.termbaseId, kind: 'bulk', title: did('under-way', {}) };
   return recorded(context, about, (writing) => {
     const changed = job.change.kind === 'merge' ? merge(writing, ids, job) : each(writing, ids, job, context);
     if (changed === 0) throw new ApiError('nothing-to-change');
@@ -181,21 +182,20 @@ export function queryOf(
   return { termbaseId, language: tag, text: q, mode, order, filter: filter as ListFilter };
 }
 
-function titleOf(db: Db, { change, termbaseId }: Bulk, changed: number): string {
-  const n = `${changed.toLocaleString('en')} concept${changed === 1 ? '' : 's'}`;
+function titleOf(db: Db, { change, termbaseId }: Bulk, count: number): KeptDone {
   switch (change.kind) {
     case 'set field':
-      return change.value
-        ? `Set ${fieldLabel(change.field).toLowerCase()} “${valueLabel(change.field, change.value)}” in ${n}`
-        : `Took ${fieldLabel(change.field).toLowerCase()} out of ${n}`;
+      return did('concepts-field-set', { count, field: change.field, value: change.value ?? '' });
     case 'change language':
-      return `Changed ${languageName(language(change.from))} to ${languageName(language(change.to))} in ${n}`;
-    case 'move':
-      return `Moved ${n} from “${termbaseById(db, termbaseId).name}” to “${termbaseById(db, change.termbaseId).name}”`;
+      return did('concepts-language', { count, from: language(change.from), to: language(change.to) });
+    case 'move': {
+      const [from, to] = [termbaseId, change.termbaseId].map((id) => termbaseById(db, id).name) as [string, string];
+      return did('concepts-moved', { count, from, to });
+    }
     case 'merge':
-      return `Merged ${n} into one`;
+      return did('concepts-merged', { count });
     case 'delete':
-      return `Deleted ${n}`;
+      return did('concepts-deleted', { count });
   }
 }
 

@@ -1,3 +1,6 @@
+import type { KeptDone } from '@fair-copy/words/done.js';
+import { toldDone } from '../said.js';
+import { doing } from '@fair-copy/words/work.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { termbaseContract, type FieldDefinitionBody, type TermbaseBody } from '@fair-copy/api/termbases.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
@@ -70,11 +73,12 @@ function shownTermbase(db: Db, termbaseId: number): TermbaseBody {
       )
       .all(id),
     intakes: db
-      .prepare<[number], TermbaseBody['intakes'][number]>(
+      .prepare<[number], { ledgerId: number; title: KeptDone; at: string }>(
         `SELECT id AS ledgerId, title, at FROM ledger
          WHERE termbase_id = ? AND kind = 'intake' AND undone_at IS NULL ORDER BY id DESC LIMIT 50`,
       )
-      .all(id),
+      .all(id)
+      .map(({ title, ...intake }) => ({ ...intake, ...toldDone(title) })),
   };
 }
 
@@ -143,7 +147,7 @@ function manyRoutes(api: Api, { workspace, workers, jobs }: Context): void {
 
   serve(api, termbaseContract, 'POST /termbases/:id/bulk', async ({ params, body }) => {
     const { id: termbaseId, client_id: clientId, name } = termbaseById(workspace, params.id);
-    return jobs.start({ kind: 'change terms', title: `Changing concepts of ${name}`, clientId }, (controls) =>
+    return jobs.start({ kind: 'change terms', title: doing('changing-concepts', { name }), clientId }, (controls) =>
       workers.run(termbaseTasks.doBulk, { termbaseId, ...body }, controls),
     );
   });

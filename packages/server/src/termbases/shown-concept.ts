@@ -1,4 +1,6 @@
 /** A concept as the pages get it. */
+import type { KeptDone } from '@fair-copy/words/done.js';
+import { toldDone } from '../said.js';
 import type { ConceptBodyOf } from '@fair-copy/api/termbases.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
 import { exactKey } from '@fair-copy/core/text/fold.js';
@@ -34,7 +36,7 @@ export function shownConcept(db: Db, id: number): ConceptBodyOf {
 
 function historyOf(db: Db, id: number): ConceptBodyOf['history'] {
   return db
-    .prepare<[number], { id: number; at: string; title: string; undone_at: string | null; earlier: number }>(
+    .prepare<[number], { id: number; at: string; title: KeptDone; undone_at: string | null; earlier: number }>(
       `SELECT l.id, l.at, l.title, l.undone_at, c.before IS NOT NULL AS earlier FROM change c JOIN ledger l ON l.id = c.ledger_id
        WHERE c.entity = 'concept' AND c.entity_id = ? ORDER BY l.id DESC LIMIT 50`,
     )
@@ -42,7 +44,7 @@ function historyOf(db: Db, id: number): ConceptBodyOf['history'] {
     .map((row) => ({
       ledgerId: row.id,
       at: row.at,
-      title: row.title,
+      ...toldDone(row.title),
       undone: row.undone_at !== null,
       earlier: row.earlier === 1,
     }));

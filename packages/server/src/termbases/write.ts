@@ -1,8 +1,9 @@
 /** Changes of termbases and concepts, each an entry in the ledger. */
+import { did, type KeptDone } from '@fair-copy/words/done.js';
 import { composed } from '@fair-copy/core/text/composed.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { splitConcept } from '@fair-copy/core/termbase/bulk.js';
-import { fieldLabel, OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
+import { OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
 import { NO_FIELDS, termsOf, type ConceptBody, type Fields } from '@fair-copy/core/termbase/concept.js';
 import type { Shape } from '@fair-copy/core/intake/shaped.js';
 import { withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
@@ -36,7 +37,7 @@ export function createTermbase(
   const db = workspaceForWriting(context.dataDir);
   clientById(db, clientId);
   const clean = freeName(name, namesIn(db, clientId), 'termbase');
-  const about = { clientId, termbaseId: null, kind: 'termbase', title: `Created the termbase “${clean}”` };
+  const about = { clientId, termbaseId: null, kind: 'termbase', title: did('termbase-created', { name: clean }) };
   return recorded(context, about, (writing) => ({ id: insertTermbase(writing, clientId, clean) }));
 }
 
@@ -86,7 +87,7 @@ export function renameTermbase(
     clientId: client_id,
     termbaseId: id,
     kind: 'termbase',
-    title: `Renamed the termbase “${old}” to “${clean}”`,
+    title: did('termbase-renamed', { from: old, to: clean }),
   };
   recorded(context, about, ({ entry }) => {
     entry.before('termbase name', id, old);
@@ -98,7 +99,7 @@ export function renameTermbase(
 export function deleteTermbase({ id }: { readonly id: number }, context: TaskContext): void {
   const db = workspaceForWriting(context.dataDir);
   const { id: _id, ...state } = termbaseById(db, id);
-  const title = `Deleted the termbase “${state.name}”`;
+  const title = did('termbase-deleted', { name: state.name });
   recorded(context, { clientId: state.client_id, termbaseId: null, kind: 'termbase', title }, ({ entry }) => {
     entry.before('termbase', id, state);
     db.prepare('DELETE FROM termbase WHERE id = ?').run(id);
@@ -129,7 +130,7 @@ function split(
   const parts = splitConcept(before.body, termIds);
   if (!parts) throw new ApiError('split-nothing');
   const { client_id } = termbaseById(workspaceForWriting(context.dataDir), before.termbaseId);
-  const title = `Split “${firstTerm(parts.taken)}” from “${firstTerm(parts.rest)}”`;
+  const title = did('concept-split', { taken: firstTerm(parts.taken), rest: firstTerm(parts.rest) });
   const about = { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title };
   return recorded(context, about, ({ db, entry, now }) => {
     const writer = new ConceptWriter(db, now);
@@ -173,13 +174,13 @@ export function changeConcept(
 function requireSeen(db: Db, id: number, { body }: StoredConcept, version: string | undefined): void {
   if (version === undefined || version === versionOf(body)) return;
   const title = db
-    .prepare<[number], string>(
+    .prepare<[number], KeptDone>(
       `SELECT l.title FROM change c JOIN ledger l ON l.id = c.ledger_id
        WHERE c.entity = 'concept' AND c.entity_id = ? ORDER BY l.id DESC LIMIT 1`,
     )
     .pluck()
     .get(id);
-  throw new ApiError('changed-meanwhile', { title: title ?? 'in another window' });
+  throw new ApiError('changed-meanwhile', { title: title ?? null });
 }
 
 /** What the last inspection said of this concept may no longer be so. */
@@ -190,23 +191,23 @@ export function settleFindings(db: Db, conceptId: number): void {
 function changed(
   body: ConceptBody,
   change: Exclude<ConceptChange, { kind: 'split' }>,
-): { readonly body: ConceptBody; readonly title: string } {
+): { readonly body: ConceptBody; readonly title: KeptDone } {
   switch (change.kind) {
     case 'add term': {
       const language = canonicalTag(change.language);
       if (!language) throw new ApiError('language-unknown', { what: change.language });
       const text = termText(change.text);
       if (hasTerm(body, language, text)) throw new ApiError('term-there');
-      return { body: withTerm(body, language, text), title: `Added the term “${text}”` };
+      return { body: withTerm(body, language, text), title: did('term-added', { text }) };
     }
     case 'change term': {
       const old = textOf(body, change.term);
       const text = termText(change.text);
-      return { body: withTermText(body, change.term, text)!, title: `Changed the term “${old}” to “${text}”` };
+      return { body: withTermText(body, change.term, text)!, title: did('term-changed', { from: old, to: text }) };
     }
     case 'delete term': {
       const old = textOf(body, change.term);
-      return { body: withoutTerm(body, change.term)!, title: `Deleted the term “${old}”` };
+      return { body: withoutTerm(body, change.term)!, title: did('term-deleted', { text: old }) };
     }
     case 'set field':
       return withChangedField(body, change);
@@ -216,12 +217,12 @@ function changed(
 function withChangedField(
   body: ConceptBody,
   { level, language, term, field, values }: Extract<ConceptChange, { kind: 'set field' }>,
-): { readonly body: ConceptBody; readonly title: string } {
+): { readonly body: ConceptBody; readonly title: KeptDone } {
   if (field === OTHER_XML) throw new ApiError('field-fixed');
   const clean = values.map((value) => composed(value).trim()).filter(Boolean);
   const set = (fields: Fields): Fields => withValues(fields, field, clean);
   const about = level === 'term' && term ? textOf(body, term) : firstTerm(body);
-  const title = `${clean.length ? 'Set' : 'Deleted'} ${fieldLabel(field).toLowerCase()} of “${about}”`;
+  const title = did(clean.length ? 'field-set' : 'field-cleared', { field, text: about });
   if (level === 'concept') return { body: withFields(body, set(body.fields)), title };
   if (level === 'term') {
     if (!term) throw new ApiError('not-found', { what: 'term' });
@@ -247,7 +248,7 @@ export function returnConcept(
   const now = readConcept(db, id);
   if (!now) throw new ApiError('not-found', { what: 'concept' });
   const change = db
-    .prepare<[number, number], { before: string | null; title: string }>(
+    .prepare<[number, number], { before: string | null; title: KeptDone }>(
       `SELECT c.before, l.title FROM change c JOIN ledger l ON l.id = c.ledger_id
        WHERE c.ledger_id = ? AND c.entity = 'concept' AND c.entity_id = ?`,
     )
@@ -255,7 +256,7 @@ export function returnConcept(
   if (!change?.before) throw new ApiError('no-earlier-state');
   const earlier = JSON.parse(change.before) as StoredConcept;
   const { client_id } = termbaseById(db, now.termbaseId);
-  const title = `Returned “${firstTerm(earlier.body)}” to how it was before: ${change.title}`;
+  const title = did('concept-returned', { text: firstTerm(earlier.body), title: change.title });
   recorded(context, { clientId: client_id, termbaseId: now.termbaseId, kind: 'edit', title }, (writing) => {
     writing.entry.before('concept', id, now);
     settleFindings(db, id);
@@ -271,7 +272,7 @@ export function defineFields(
   const before = termbaseById(db, id);
   const names = fields.map((field) => `${field.level} ${field.name.trim().toLowerCase()}`);
   if (new Set(names).size < names.length) throw new ApiError('field-twice');
-  const title = `Changed the fields of “${before.name}”`;
+  const title = did('fields-changed', { name: before.name });
   recorded(context, { clientId: before.client_id, termbaseId: id, kind: 'termbase', title }, ({ entry }) => {
     entry.before('termbase fields', id, changesOf(JSON.parse(before.fields) as FieldDefinition[], fields));
     db.prepare('UPDATE termbase SET fields = ? WHERE id = ?').run(JSON.stringify(fields), id);
@@ -287,7 +288,7 @@ export function addPicture(
   const before = readConcept(db, conceptId);
   if (!before) throw new ApiError('not-found', { what: 'concept' });
   const { client_id } = termbaseById(db, before.termbaseId);
-  const title = `Added the picture ${picture.name} to “${firstTerm(before.body)}”`;
+  const title = did('picture-added', { name: picture.name, text: firstTerm(before.body) });
   recorded(context, { clientId: client_id, termbaseId: before.termbaseId, kind: 'edit', title }, (writing) => {
     writing.entry.before('concept', conceptId, before);
     putPicture(writing, before.termbaseId, picture);
@@ -343,7 +344,7 @@ export function createConcept(
   }
   return recorded(
     context,
-    { clientId: client_id, termbaseId, kind: 'edit', title: `Added the concept “${clean}”` },
+    { clientId: client_id, termbaseId, kind: 'edit', title: did('concept-added', { text: clean }) },
     ({ entry, now }) => {
       const id = new ConceptWriter(db, now).create(termbaseId, body);
       entry.created('concept', id);
@@ -365,7 +366,7 @@ export function deleteConcept(
     clientId: client_id,
     termbaseId: before.termbaseId,
     kind: 'edit',
-    title: `Deleted the concept “${firstTerm(before.body)}”`,
+    title: did('concept-deleted', { text: firstTerm(before.body) }),
   };
   recorded(context, about, ({ entry, now }) => {
     entry.before('concept', id, before);

@@ -1,4 +1,5 @@
 /** A client deleted with everything of theirs, for good, when the law asks for it. */
+import { closedBecause, did } from '@fair-copy/words/done.js';
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ApiError } from '../errors.js';
@@ -30,9 +31,9 @@ export function eraseClient(
       clientId: null,
       termbaseId: null,
       kind: 'erased',
-      title: 'Deleted a client with everything of theirs, for good',
+      title: did('client-erased', {}),
     });
-    db.prepare("UPDATE ledger SET closed = 'it was for good' WHERE id = ?").run(entry.id);
+    db.prepare('UPDATE ledger SET closed = ? WHERE id = ?').run(closedBecause('for-good', {}), entry.id);
     committed(db, 'erased client');
     removeCopies(context.dataDir);
     // What was in free pages and in the log goes too.

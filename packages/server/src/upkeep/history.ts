@@ -2,6 +2,7 @@
  * How long undo is kept. What an operation changed is kept as it was before, until the operation is older than the setting
  * says; then its entry stays in the ledger, and can no longer be undone.
  */
+import { closedBecause } from '@fair-copy/words/done.js';
 import { statSync } from 'node:fs';
 import { join } from 'node:path';
 import { ApiError } from '../errors.js';
@@ -39,7 +40,7 @@ export function clearHistory({ all }: { readonly all: boolean }, context: TaskCo
   if (!all && days === null) return { entries: 0 };
 
   const before = all ? '9999' : new Date(Date.now() - days! * DAY).toISOString();
-  const why = all ? 'its undo was cleared' : `undo is kept for ${days} days`;
+  const why = all ? closedBecause('cleared', {}) : closedBecause('kept-for-days', { days: days! });
   // From this commit on the entries are closed; the rest is clearing up, and goes on at the next start if it is cut off.
   const entries = db.prepare('UPDATE ledger SET closed = ? WHERE closed IS NULL AND at < ?').run(why, before).changes;
   if (entries > 0) for (const what of ['ledger', 'termbase', 'memory'] as const) context.changed(what);

@@ -1,4 +1,5 @@
 /** What can be done with a memory whose file is damaged: go back to its copy, take out what can be read, or remove it. */
+import { closedBecause, did, type KeptDone } from '@fair-copy/words/done.js';
 import { copyFileSync, existsSync } from 'node:fs';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
@@ -24,7 +25,7 @@ export function restoreMemory({ id }: { readonly id: number }, context: TaskCont
   return withNewFile(context.dataDir, (stored, path) => {
     copyFileSync(copy, path);
     const units = countOf(path);
-    return exchanged(context, row, stored, units, `Went back to the copy of “${row.name}”: ${said(units)}`);
+    return exchanged(context, row, stored, units, did('memory-copy', { name: row.name, count: units }));
   });
 }
 
@@ -33,11 +34,9 @@ export function salvageMemory({ id }: { readonly id: number }, context: TaskCont
   const row = memoryById(workspaceForWriting(context.dataDir), id);
   return withNewFile(context.dataDir, (stored, path) => {
     const units = salvage(pathsOf(context.dataDir).memory(row.file), path, row.name, context);
-    return exchanged(context, row, stored, units, `Took what could be read out of “${row.name}”: ${said(units)}`);
+    return exchanged(context, row, stored, units, did('memory-salvaged', { name: row.name, count: units }));
   });
 }
-
-const said = (units: number): string => `${units.toLocaleString('en')} units`;
 
 function countOf(path: string): number {
   const file = MemoryFile.openForReading(path);
@@ -49,7 +48,7 @@ function countOf(path: string): number {
 }
 
 /** The damaged file stays until the ledger lets go of the exchange. */
-function exchanged(context: TaskContext, row: MemoryRow, stored: string, units: number, title: string): Mended {
+function exchanged(context: TaskContext, row: MemoryRow, stored: string, units: number, title: KeptDone): Mended {
   const about = { clientId: row.client_id, termbaseId: null, memoryId: row.id, kind: 'memory', title };
   return recorded(context, about, (writing) => {
     writing.entry.before('memory file', row.id, row.file);
@@ -72,7 +71,7 @@ function closeWhatIsLost({ db, entry }: Writing, memoryId: number, path: string)
       .all(memoryId);
     const close = db.prepare('UPDATE ledger SET closed = ? WHERE id = ? AND closed IS NULL');
     for (const { ledger_id, change_id } of entries)
-      if (ledger_id !== entry.id && !kept.has(change_id)) close.run('the file of its memory was damaged', ledger_id);
+      if (ledger_id !== entry.id && !kept.has(change_id)) close.run(closedBecause('memory-damaged', {}), ledger_id);
   } finally {
     file.close();
   }

@@ -1,4 +1,5 @@
 /** How long undo is kept, backups, damaged memories, and clients deleted for good. */
+import { doing } from '@fair-copy/words/work.js';
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { upkeepContract } from '@fair-copy/api/upkeep.js';
@@ -23,7 +24,7 @@ export function upkeepRoutes(api: Api, context: Context): void {
   });
 
   serve(api, upkeepContract, 'POST /ledger/history/clear', async () =>
-    jobs.start({ kind: 'clear undo', title: 'Clearing undo', clientId: null }, async (controls) => {
+    jobs.start({ kind: 'clear undo', title: doing('clearing-undo', {}), clientId: null }, async (controls) => {
       const result = await workers.run(upkeepTasks.clearHistory, { all: true }, controls);
       await workers.run(upkeepTasks.sweepRemains, {}, controls);
       return result;
@@ -31,7 +32,7 @@ export function upkeepRoutes(api: Api, context: Context): void {
   );
 
   serve(api, upkeepContract, 'POST /backup', async () =>
-    jobs.start({ kind: 'back up', title: 'Backing up everything', clientId: null }, (controls) => {
+    jobs.start({ kind: 'back up', title: doing('backing-up', {}), clientId: null }, (controls) => {
       const folder = paths.outgoing(controls.id);
       mkdirSync(folder, { recursive: true });
       const fileName = `Fair Copy ${new Date().toISOString().slice(0, 16).replace('T', ' ').replace(':', '')}.zip`;
@@ -42,7 +43,7 @@ export function upkeepRoutes(api: Api, context: Context): void {
   serve(api, upkeepContract, 'POST /memories/:id/mend', async (request) => {
     const row = memoryById(workspace, request.params.id);
     if (memories.damageOf(row) === null) throw new ApiError('nothing-to-mend', { name: row.name });
-    const about = { kind: 'mend', title: `Mending ${row.name}`, clientId: row.client_id } as const;
+    const about = { kind: 'mend', title: doing('mending', { name: row.name }), clientId: row.client_id } as const;
     return jobs.start(about, async (controls) => {
       const task = request.body.how === 'copy' ? upkeepTasks.restoreMemory : upkeepTasks.salvageMemory;
       const result = await workers.run(task, { id: row.id }, controls);

@@ -1,7 +1,9 @@
-/** Calls of the contract's routes. A failure is an `ApiFailure` with the server's own words. */
+/** Calls of the contract's routes. A failure is an `ApiFailure` with words for what the server said. */
 import type { Contract } from '@fair-copy/api/contract.js';
 import type { Answered, Call } from '@fair-copy/api/route.js';
+import type { ErrorAnswer } from '@fair-copy/api/shared.js';
 import { m } from '../messages/en.js';
+import { errorWords } from '../words.js';
 
 export class ApiFailure extends Error {
   constructor(
@@ -81,8 +83,8 @@ async function answered<T>(ask: () => Promise<Response>): Promise<T> {
   } catch {
     throw new ApiFailure('no-connection', m.common.noConnection);
   }
-  const body = (await response.json().catch(() => null)) as T | { code: string; message: string } | null;
+  const body = (await response.json().catch(() => null)) as T | ErrorAnswer | null;
   if (response.ok) return body as T;
-  const error = body as { code: string; message: string } | null;
-  throw new ApiFailure(error?.code ?? 'internal', error?.message ?? response.statusText);
+  const error = body as ErrorAnswer | null;
+  throw error ? new ApiFailure(error.code, errorWords(error)) : new ApiFailure('internal', response.statusText);
 }

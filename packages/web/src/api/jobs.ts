@@ -1,6 +1,7 @@
 /** Waiting for a job to end, and fetching the file it wrote. */
 import type { JobKind, JobOf, ResultOf } from '@fair-copy/api/jobs.js';
 import { call } from './http.js';
+import { errorWords } from '../words.js';
 
 /** Asks until the job has ended; the pages hear of it by events as well, but a promise needs an end. */
 export async function jobEnded<K extends JobKind>({ id, kind }: JobOf<K>): Promise<JobOf<K>> {
@@ -18,7 +19,7 @@ function isOf<K extends JobKind>(job: { readonly kind: JobKind }, kind: K): job 
 /** What the job has come to; null if it was stopped. Throws what the server said if it failed. */
 export async function jobResult<K extends JobKind>(started: JobOf<K>): Promise<ResultOf<K> | null> {
   const job = await jobEnded(started);
-  if (job.state === 'failed') throw new Error(job.error?.message);
+  if (job.state === 'failed') throw new Error(job.error ? errorWords(job.error) : undefined);
   return job.result;
 }
 

@@ -3,6 +3,7 @@ import { call } from './http.js';
 import type { LedgerEntryBody } from './types.js';
 import { m } from '../messages/en.js';
 import { useToast } from '../ui/toast-store.js';
+import { doneWords } from '../words.js';
 
 /**
  * Undoes the newest operation that still stands and concerns what is shown, as the ledger has it at that moment.
@@ -15,8 +16,8 @@ export function useUndoNewest(concerns: (entry: LedgerEntryBody) => boolean): ()
     const entries = await call('GET /ledger', { query: { limit: 50 } });
     const newest = entries.find((entry) => concerns(entry) && !entry.undoneAt && !entry.closed);
     if (!newest) return say(m.ledger.nothingToUndo);
-    const { title } = await call('POST /ledger/:id/undo', { params: { id: newest.id } });
-    say(m.ledger.undoneToast(title), { label: m.stages.ledger, run: () => void navigate('/ledger') });
+    const undone = await call('POST /ledger/:id/undo', { params: { id: newest.id } });
+    say(m.ledger.undoneToast(doneWords(undone)), { label: m.stages.ledger, run: () => void navigate('/ledger') });
   };
   return () => void undo().catch(fail);
 }

@@ -15,6 +15,7 @@ import { jobs as jobsQuery } from '../api/queries.js';
 import type { JobBody } from '../api/types.js';
 import { m } from '../messages/en.js';
 import { useToast } from '../ui/toast-store.js';
+import { errorWords, workWords } from '../words.js';
 
 export function RunningWork() {
   const { data: jobs = [] } = useQuery(jobsQuery);
@@ -74,13 +75,13 @@ function RunningJob({ job }: { readonly job: JobBody }) {
   return (
     <Box sx={{ mb: 1.5 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-        <Typography sx={{ flex: 1, overflowWrap: 'anywhere' }}>{job.title}</Typography>
+        <Typography sx={{ flex: 1, overflowWrap: 'anywhere' }}>{workWords(job)}</Typography>
         <Button onClick={stop}>{m.work.stop}</Button>
       </Box>
       <LinearProgress
         variant={job.share > 0 ? 'determinate' : 'indeterminate'}
         value={job.share * 100}
-        aria-label={job.title}
+        aria-label={workWords(job)}
       />
       <Typography color="text.secondary" variant="body2">
         {remaining}
@@ -94,10 +95,10 @@ function EndedJob({ job }: { readonly job: JobBody }) {
   return (
     <Box sx={{ display: 'flex', gap: 1, py: 0.25, alignItems: 'baseline' }}>
       <Typography variant="body2" sx={{ flex: 1, overflowWrap: 'anywhere' }}>
-        {job.title}
+        {workWords(job)}
         {job.error && (
           <Box component="span" sx={{ color: 'error.main', display: 'block' }}>
-            {job.error.message}
+            {errorWords(job.error)}
           </Box>
         )}
       </Typography>

@@ -1,7 +1,21 @@
 import type { Catalogue } from '../catalogue.js';
+import { closed, done } from './done.js';
+import { errors } from './errors.js';
 import { fieldLabel, valueLabel } from './fields.js';
 import { checks, findings } from './findings.js';
 import { report } from './report.js';
 import { de as speech } from './speech.js';
+import { work } from './work.js';
 
-export const de: Catalogue = { speech, checks, findings, report, fieldLabel, valueLabel };
+export const de: Catalogue = {
+  speech,
+  checks,
+  findings,
+  report,
+  done,
+  closed,
+  work,
+  errors,
+  fieldLabel,
+  valueLabel,
+};

@@ -16,7 +16,7 @@ import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
-import { words } from '../../words.js';
+import { words, errorWords } from '../../words.js';
 import { CheckList } from './CheckList.js';
 import { Findings } from './Findings.js';
 
@@ -92,7 +92,7 @@ function InspectButton({ of, label }: { readonly of: Inspected; readonly label: 
   const run = async (): Promise<void> => {
     setBusy(true);
     const job = await jobEnded(await call(`POST ${inspectedPath(of)}/inspection`, { params: { id: of.id } }));
-    if (job.error) fail(new Error(job.error.message));
+    if (job.error) fail(new Error(errorWords(job.error)));
     await queries.invalidateQueries({ queryKey: ['inspection', of] });
     setBusy(false);
   };
@@ -112,7 +112,7 @@ function ReportButton({ of }: { readonly of: Inspected }) {
     const job = await jobEnded(
       await call(`POST ${inspectedPath(of)}/inspection/report`, { params: { id: of.id }, body }),
     );
-    if (job.state !== 'done') throw new Error(job.error?.message);
+    if (job.state !== 'done') throw new Error(job.error ? errorWords(job.error) : undefined);
     fetchJobFile(job.id);
     say(t.reportReady);
   };

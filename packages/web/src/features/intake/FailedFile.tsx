@@ -5,6 +5,7 @@ import type { IntakeFileBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
+import { errorWords } from '../../words.js';
 
 /** Says what is wrong with the file, where, and what to do. */
 export function FailedFile({ file }: { readonly file: IntakeFileBody }) {
@@ -18,7 +19,7 @@ export function FailedFile({ file }: { readonly file: IntakeFileBody }) {
     <EmptyState
       heading="h1"
       title={`${file.name}: ${m.intake.state.failed}`}
-      advice={`${where ? `${where}: ` : ''}${file.error?.message ?? ''}`}
+      advice={`${where ? `${where}: ` : ''}${file.error ? errorWords(file.error) : ''}`}
     >
       <Button
         variant="outlined"

@@ -6,6 +6,7 @@ import type { IntakeFileBody, OutcomeKindBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { errorWords } from '../../words.js';
 
 interface Props {
   readonly file: IntakeFileBody;
@@ -29,7 +30,7 @@ export function Tally({ file, kind, onKind }: Props) {
   const questions = async (): Promise<void> => {
     const job = await jobEnded(await call('POST /intake/files/:id/query-list', { params: { id: file.id } }));
     if (job.state === 'done') fetchJobFile(job.id);
-    else if (job.error) fail(new Error(job.error.message));
+    else if (job.error) fail(new Error(errorWords(job.error)));
   };
   return (
     <Box sx={{ flex: 1, display: 'flex', alignItems: 'center', gap: 2, flexWrap: 'wrap' }}>

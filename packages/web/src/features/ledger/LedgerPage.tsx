@@ -19,6 +19,7 @@ import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { KeptSection } from './KeptSection.js';
+import { closedWords, doneWords } from '../../words.js';
 
 const HINTS: readonly KeyHint[] = [['u', m.keys.undo]];
 const PAGE = 50;
@@ -31,7 +32,7 @@ export function LedgerPage() {
   const act = (entry: LedgerEntryBody): void => {
     const turn = entry.undoneAt ? 'redo' : 'undo';
     call(`POST /ledger/:id/${turn}`, { params: { id: entry.id } }).then(
-      () => say(entry.undoneAt ? m.ledger.redoneToast(entry.title) : m.ledger.undoneToast(entry.title)),
+      () => say(entry.undoneAt ? m.ledger.redoneToast(doneWords(entry)) : m.ledger.undoneToast(doneWords(entry))),
       fail,
     );
   };
@@ -89,7 +90,7 @@ function EntryRow({ entry, onAct }: { readonly entry: LedgerEntryBody; readonly 
       </TableCell>
       <TableCell>
         <Box component="span" sx={undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
-          {entry.title}
+          {doneWords(entry)}
         </Box>
         {undone && (
           <Box component="span" sx={{ color: 'text.secondary', ml: 1 }}>
@@ -101,10 +102,10 @@ function EntryRow({ entry, onAct }: { readonly entry: LedgerEntryBody; readonly 
       <TableCell align="right">
         {entry.closed ? (
           <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-            {m.ledger.closed(entry.closed)}
+            {m.ledger.closed(closedWords(entry.closed))}
           </Box>
         ) : (
-          <Button onClick={onAct} aria-label={`${undone ? m.ledger.redo : m.ledger.undo}: ${entry.title}`}>
+          <Button onClick={onAct} aria-label={`${undone ? m.ledger.redo : m.ledger.undo}: ${doneWords(entry)}`}>
             {undone ? m.ledger.redo : m.ledger.undo}
           </Button>
         )}

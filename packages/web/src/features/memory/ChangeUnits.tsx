@@ -21,6 +21,7 @@ import { LanguageText } from '../../ui/LanguageText.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
+import { errorWords } from '../../words.js';
 
 const t = m.memory.change;
 /** Besides changes: concepts made of short units. */
@@ -61,7 +62,7 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
           )
         : await jobEnded(await call('POST /memories/:id/bulk', { params, body: { ...selection, change } }));
     setWorking(false);
-    if (!ended.result) return ended.error ? fail(new Error(ended.error.message)) : onClose();
+    if (!ended.result) return ended.error ? fail(new Error(errorWords(ended.error))) : onClose();
     const { changed } = ended.result;
     say(kind === 'concepts' ? t.conceptsDone(changed) : t.done(changed));
     onDone();

@@ -21,6 +21,7 @@ import { LanguageName } from '../../ui/LanguageName.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
+import { errorWords } from '../../words.js';
 
 const t = m.memory.handOver;
 const FORMATS = ['tmx', 'xliff', 'docx', 'xlsx', 'csv', 'tsv'] as const;
@@ -74,7 +75,7 @@ export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) 
       ended.push(job);
       setJobs([...ended]);
       if (job.state === 'done') fetchJobFile(job.id);
-      else if (job.error) return fail(new Error(job.error.message));
+      else if (job.error) return fail(new Error(errorWords(job.error)));
     }
   };
   const running = jobs.some((job) => job.state === 'running');

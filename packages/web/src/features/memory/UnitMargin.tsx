@@ -7,7 +7,7 @@ import { inWords } from '@fair-copy/core/said.js';
 import { call } from '../../api/http.js';
 import { unitDetail } from '../../api/queries.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
-import { words } from '../../words.js';
+import { words, doneWords } from '../../words.js';
 import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { moment } from '../../ui/format.js';
@@ -97,7 +97,7 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
             {unit.history.map((entry) => (
               <Box key={entry.ledgerId} sx={{ mb: 0.75 }}>
                 <Box sx={entry.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
-                  {entry.title}
+                  {doneWords(entry)}
                 </Box>
                 <Typography variant="body2" color="text.secondary">
                   <time dateTime={entry.at}>{moment(entry.at)}</time>

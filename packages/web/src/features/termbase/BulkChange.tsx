@@ -19,6 +19,7 @@ import { LanguageField } from '../../ui/LanguageField.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
+import { errorWords } from '../../words.js';
 
 const t = m.bulk;
 type Change = BulkBody['change'];
@@ -56,7 +57,7 @@ export function BulkChange({ termbase, selection, onDone, onClose }: Props) {
     });
     const ended = await jobEnded(started);
     setWorking(false);
-    if (!ended.result) return ended.error ? fail(new Error(ended.error.message)) : onClose();
+    if (!ended.result) return ended.error ? fail(new Error(errorWords(ended.error))) : onClose();
     say(t.done(ended.result.changed));
     onDone();
     onClose();

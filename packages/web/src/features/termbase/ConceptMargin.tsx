@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { inWords } from '@fair-copy/core/said.js';
 import { call } from '../../api/http.js';
 import type { ConceptBodyOf } from '../../api/types.js';
-import { words } from '../../words.js';
+import { words, doneWords } from '../../words.js';
 import { m } from '../../messages/en.js';
 import { moment } from '../../ui/format.js';
 import { MarginNote } from '../../ui/MarginNote.js';
@@ -77,7 +77,7 @@ export function ConceptMargin({
         {concept.history.map((entry) => (
           <Box key={entry.ledgerId} sx={{ mb: 0.75 }}>
             <Box sx={entry.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
-              {entry.title}
+              {doneWords(entry)}
             </Box>
             <Typography variant="body2" color="text.secondary">
               <time dateTime={entry.at}>{moment(entry.at)}</time>

@@ -20,6 +20,7 @@ import type { HandOverBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
+import { errorWords } from '../../words.js';
 
 const t = m.handOver;
 type Format = HandOverBody['format'];
@@ -51,7 +52,7 @@ export function HandOver({ termbase, onClose }: { readonly termbase: TermbaseBod
     const ended = await jobEnded(started);
     setJob(ended);
     if (ended.state === 'done') fetchJobFile(ended.id);
-    else if (ended.error) fail(new Error(ended.error.message));
+    else if (ended.error) fail(new Error(errorWords(ended.error)));
   };
   const result = job?.result ?? null;
   return (

@@ -12,6 +12,7 @@ import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
+import { doneWords } from '../../words.js';
 
 const t = m.termbase;
 
@@ -104,7 +105,7 @@ function FilterForm({ termbase, filter, onFilter }: Pick<Props, 'termbase' | 'fi
         >
           {termbase.intakes.map((intake) => (
             <MenuItem key={intake.ledgerId} value={String(intake.ledgerId)}>
-              {intake.title}
+              {doneWords(intake)}
             </MenuItem>
           ))}
         </PickAny>

@@ -1,0 +1,87 @@
+import { inWords, type Words } from '@fair-copy/core/said.js';
+import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
+import type { ClosedCodes, DoneCodes, KeptClosed, KeptDone } from '../done.js';
+import { readKept } from '../kept.js';
+import { en } from './speech.js';
+
+const { count, number, quoted } = en;
+
+const units = (n: number, name: string): string =>
+  `${count(n, { one: '# unit', other: '# units' })} of ${quoted(name)}`;
+const concepts = (n: number): string => count(n, { one: '# concept', other: '# concepts' });
+const findings = (n: number, text: string): string => (n === 1 ? quoted(text) : `${number(n)} findings`);
+
+export const done: Words<DoneCodes> = {
+  'client-created': ({ name }) => `Created the client ${quoted(name)}`,
+  'client-renamed': ({ from, to }) => `Renamed the client ${quoted(from)} to ${quoted(to)}`,
+  'client-erased': () => 'Deleted a client with everything of theirs, for good',
+  'termbase-created': ({ name }) => `Created the termbase ${quoted(name)}`,
+  'termbase-renamed': ({ from, to }) => `Renamed the termbase ${quoted(from)} to ${quoted(to)}`,
+  'termbase-deleted': ({ name }) => `Deleted the termbase ${quoted(name)}`,
+  'fields-changed': ({ name }) => `Changed the fields of ${quoted(name)}`,
+  'concept-added': ({ text }) => `Added the concept ${quoted(text)}`,
+  'concept-deleted': ({ text }) => `Deleted the concept ${quoted(text)}`,
+  'concept-split': ({ taken, rest }) => `Split ${quoted(taken)} from ${quoted(rest)}`,
+  'concept-returned': ({ text, title }) => `Returned ${quoted(text)} to how it was before: ${whatWasDone(title)}`,
+  'term-added': ({ text }) => `Added the term ${quoted(text)}`,
+  'term-changed': ({ from, to }) => `Changed the term ${quoted(from)} to ${quoted(to)}`,
+  'term-deleted': ({ text }) => `Deleted the term ${quoted(text)}`,
+  'field-set': ({ field, text }) => `Set ${fieldLabel(field).toLowerCase()} of ${quoted(text)}`,
+  'field-cleared': ({ field, text }) => `Deleted ${fieldLabel(field).toLowerCase()} of ${quoted(text)}`,
+  'picture-added': ({ name, text }) => `Added the picture ${name} to ${quoted(text)}`,
+  'concepts-field-set': ({ count: n, field, value }) =>
+    value
+      ? `Set ${fieldLabel(field).toLowerCase()} ${quoted(valueLabel(field, value))} in ${concepts(n)}`
+      : `Took ${fieldLabel(field).toLowerCase()} out of ${concepts(n)}`,
+  'concepts-language': ({ count: n, from, to }) =>
+    `Changed ${en.languageName(from)} to ${en.languageName(to)} in ${concepts(n)}`,
+  'concepts-moved': ({ count: n, from, to }) => `Moved ${concepts(n)} from ${quoted(from)} to ${quoted(to)}`,
+  'concepts-merged': ({ count: n }) => `Merged ${concepts(n)} into one`,
+  'concepts-deleted': ({ count: n }) => `Deleted ${concepts(n)}`,
+  'concepts-taken': ({ count: n, memory, termbase }) =>
+    `Took ${concepts(n)} from ${quoted(memory)} to ${quoted(termbase)}`,
+  'entries-taken-in': ({ file, count: n, termbase }) =>
+    `Took in ${file}: ${count(n, { one: '# entry', other: '# entries' })} to ${quoted(termbase)}`,
+  'units-taken-in': ({ file, files, count: n, memory, memories }) =>
+    `Took in ${files === 1 ? file : `${number(files)} files`}: ${count(n, { one: '# unit', other: '# units' })} to ${memories === 1 ? quoted(memory) : `${number(memories)} memories`}`,
+  'memory-created': ({ name }) => `Created the memory ${quoted(name)}`,
+  'memory-renamed': ({ from, to }) => `Renamed the memory ${quoted(from)} to ${quoted(to)}`,
+  'memory-subject': ({ name }) => `Changed the subject of ${quoted(name)}`,
+  'memory-deleted': ({ name }) => `Deleted the memory ${quoted(name)}`,
+  'memory-made': ({ name, termbase, count: n }) =>
+    `Made the memory ${quoted(name)} of ${quoted(termbase)}: ${count(n, { one: '# unit', other: '# units' })}`,
+  'memory-copy': ({ name, count: n }) =>
+    `Went back to the copy of ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}`,
+  'memory-salvaged': ({ name, count: n }) =>
+    `Took what could be read out of ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}`,
+  'unit-changed': ({ name }) => `Changed a unit of ${quoted(name)}`,
+  'unit-text-added': ({ name }) => `Added a text to a unit of ${quoted(name)}`,
+  'unit-returned': ({ name }) => `Returned a unit of ${quoted(name)} to an earlier state`,
+  'units-replaced': ({ count: n, name, find, by }) => `Replaced ${quoted(find)} by ${quoted(by)} in ${units(n, name)}`,
+  'units-deleted': ({ count: n, name }) => `Deleted ${units(n, name)}`,
+  'units-attribute': ({ count: n, name, type, value }) =>
+    value ? `Set ${type} to ${quoted(value)} in ${units(n, name)}` : `Took away ${type} from ${units(n, name)}`,
+  'units-language': ({ count: n, name, from, to }) => `Changed ${from} to ${to} in ${units(n, name)}`,
+  'units-newest': ({ count: n, name }) => `Kept the newest of duplicates: deleted ${units(n, name)}`,
+  'units-moved': ({ count: n, name, to }) =>
+    `Moved ${count(n, { one: '# unit', other: '# units' })} from ${quoted(name)} to ${quoted(to)}`,
+  'units-copied': ({ count: n, name, to }) =>
+    `Copied ${count(n, { one: '# unit', other: '# units' })} from ${quoted(name)} to ${quoted(to)}`,
+  'findings-stet': ({ count: n, text, reason }) => `Let stand: ${findings(n, text)}${reason ? ` (${reason})` : ''}`,
+  'findings-put-right': ({ count: n, text }) => `Put right: ${findings(n, text)}`,
+  'under-way': () => 'Something is being done',
+  'as-it-was': ({ sentence }) => sentence,
+};
+
+/** A sentence of what an operation did. */
+export const whatWasDone = (kept: KeptDone): string => inWords(done, readKept<DoneCodes>(kept));
+
+export const closed: Words<ClosedCodes> = {
+  'for-good': () => 'it was for good',
+  cleared: () => 'its undo was cleared',
+  'kept-for-days': ({ days }) => `undo is kept for ${count(days, { one: '# day', other: '# days' })}`,
+  'memory-damaged': () => 'the file of its memory was damaged',
+  'as-it-was': ({ sentence }) => sentence,
+};
+
+export const whyClosed = (kept: KeptClosed): string => inWords(closed, readKept<ClosedCodes>(kept));

@@ -1,5 +1,6 @@
 /** `npm test`: sets up what is missing, then type check, lint, unit and conformance tests, end-to-end tests. */
 import { getOutside } from './outside.mjs';
+import { weighFirstPage } from './first-page.mjs';
 import { build, install, run } from './set-up.mjs';
 
 const took = [];
@@ -14,6 +15,7 @@ function step(name, work) {
 step('Packages', install);
 step('What comes from Debian', getOutside);
 step('Build', build);
+step('Weight of the first page', weighFirstPage);
 step('Type check', () => run('npx', ['tsc', '-b']));
 step('Lint', () => run('npm', ['run', '--silent', 'lint']));
 step('Unit and conformance tests', () =>

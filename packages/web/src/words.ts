@@ -1,13 +1,15 @@
-/** What the core and the server have to say, in the reader's language. */
+/** What every page has to say of what the server tells, in the reader's language. */
 import type { ErrorAnswer } from '@fair-copy/api/shared.js';
 import { inWords, type Said } from '@fair-copy/core/said.js';
 import type { Catalogue } from '@fair-copy/words/catalogue.js';
 import type { ClosedCodes, DoneCodes } from '@fair-copy/words/done.js';
-import { en } from '@fair-copy/words/en/index.js';
+import { closed, done } from '@fair-copy/words/en/done.js';
+import { errors } from '@fair-copy/words/en/errors.js';
+import { work } from '@fair-copy/words/en/work.js';
 import type { ErrorCodes } from '@fair-copy/words/errors.js';
 import type { WorkCodes } from '@fair-copy/words/work.js';
 
-export const words: Catalogue = en;
+const words: Pick<Catalogue, 'closed' | 'done' | 'errors' | 'work'> = { closed, done, errors, work };
 
 /** What an operation did. */
 export const doneWords = ({ said }: { readonly said: Said<DoneCodes> }): string => inWords(words.done, said);
@@ -19,5 +21,9 @@ export const closedWords = ({ said }: { readonly said: Said<ClosedCodes> }): str
 export const workWords = ({ said }: { readonly said: Said<WorkCodes> }): string => inWords(words.work, said);
 
 /** Why something could not be done. */
-export const errorWords = ({ code, values, message }: ErrorAnswer): string =>
-  code in words.errors ? inWords(words.errors, { code, values } as Said<ErrorCodes>) : message;
+export const errorWords = ({
+  code,
+  values,
+  message,
+}: Pick<ErrorAnswer, 'code' | 'message'> & Partial<ErrorAnswer>): string =>
+  values && code in words.errors ? inWords(words.errors, { code, values } as Said<ErrorCodes>) : message;

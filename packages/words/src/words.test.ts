@@ -1,15 +1,38 @@
 import { describe, expect, test } from '@jest/globals';
 import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
+import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from './catalogue.js';
 import { de } from './de/index.js';
+import { closedBecause, did, type DoneCodes, type KeptDone } from './done.js';
 import { en } from './en/index.js';
+import { readKept } from './kept.js';
+import { doing, type WorkCodes } from './work.js';
 
 describe.each([en, de])('$speech.language', (words) => {
   test('every check has its words, and no words are left over', () => {
     const ids = [...new Set([...TERMBASE_CHECKS, ...MEMORY_CHECKS].map((check) => check.id))];
     expect(Object.keys(words.checks).sort()).toEqual(ids.sort());
     for (const id of ids) expect(checkWords(words, id, 'memory').explains).toMatch(/\.$/);
+  });
+
+  test('what was done, what is being done and why it cannot be undone, as the stores keep it', () => {
+    const said = (kept: KeptDone): string => inWords(words.done, readKept<DoneCodes>(kept));
+    const deleted = (count: number): string => said(did('units-deleted', { count, name: 'Wehr' }));
+    expect(deleted(1)).not.toBe(deleted(2).replace('2', '1'));
+    for (const n of [1, 2]) expect(deleted(n)).toContain(words.speech.quoted('Wehr'));
+    // An operation that returns to an earlier one speaks of it in the same language.
+    const returned = did('concept-returned', { text: 'Wehr', title: did('term-added', { text: 'weir' }) });
+    expect(said(returned)).toContain(said(did('term-added', { text: 'weir' })));
+    const undoing = readKept<WorkCodes>(doing('undoing', { title: did('concepts-merged', { count: 3 }) }));
+    expect(inWords(words.work, undoing)).toContain(said(did('concepts-merged', { count: 3 })));
+    const values = { why: closedBecause('kept-for-days', { days: 1 }) };
+    expect(inWords(words.errors, { code: 'entry-closed', values })).toMatch(/1 (day|Tag)\b/);
+  });
+
+  test('a title of an earlier version is said as it was', () => {
+    const kept = 'Deleted 3 units of “Wehr”' as KeptDone;
+    expect(inWords(words.done, readKept<DoneCodes>(kept))).toBe(kept);
   });
 
   test('plurals by the rules of the language (CLDR), numbers as it writes them', () => {
@@ -22,4 +45,32 @@ describe.each([en, de])('$speech.language', (words) => {
       `${new Intl.NumberFormat(speech.language).format(1234)} b`,
     ]);
   });
+});
+
+test('each language has its own words for all that is said', () => {
+  for (const part of ['done', 'closed', 'work', 'errors'] as const) {
+    expect(Object.keys(de[part])).toEqual(Object.keys(en[part]));
+    for (const [code, words] of Object.entries(en[part]) as [string, (values: object) => string][]) {
+      if (code === 'as-it-was' || code === 'data-error') continue;
+      const other = (de[part] as unknown as Record<string, (values: object) => string>)[code]!;
+      const values = { name: 'a', text: 'a', from: 'de', to: 'en', count: 2, field: 'note', value: 'a' };
+      const more = { title: 'a', why: 'a', limit: '2', format: 'TMX', find: 'a', by: 'b', file: 'a', termbase: 'a' };
+      const rest = {
+        memory: 'a',
+        type: 'a',
+        source: 'a',
+        target: 'b',
+        more: 2,
+        files: 2,
+        memories: 2,
+        days: 2,
+        reason: '',
+      };
+      const what = code === 'name-taken' ? 'client' : 'file';
+      const all = { ...values, ...more, ...rest, what, taken: 'a', rest: 'b' };
+      expect(words(all)).not.toMatch(/undefined|NaN/);
+      expect(other(all)).not.toMatch(/undefined|NaN/);
+      if (code !== 'handing-over') expect(other(all)).not.toBe(words(all));
+    }
+  }
 });

@@ -46,8 +46,8 @@ describe('calls', () => {
     expect(calls[2]!.init).toMatchObject({ headers: { 'content-type': 'application/octet-stream' }, body: file });
   });
 
-  test('fail with the words of the server', async () => {
-    answering(json({ code: 'name-taken', message: 'There is a client of that name already.' }, 409));
+  test('fail with words for what the server says', async () => {
+    answering(json({ code: 'name-taken', values: { what: 'client' }, message: 'in English' }, 409));
     const failure: unknown = await call('POST /clients', { body: { name: '' } }).catch((error: unknown) => error);
     expect(failure).toBeInstanceOf(ApiFailure);
     expect(failure).toMatchObject({ code: 'name-taken', message: 'There is a client of that name already.' });

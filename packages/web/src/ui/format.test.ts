@@ -17,9 +17,6 @@ test.each([
 ])('%i bytes are %s', (bytes, text) => expect(size(bytes)).toBe(text));
 
 test('sentences with numbers', () => {
-  expect(m.intake.write.button(1, '“Canal”')).toBe('Write 1 entry to “Canal”');
-  expect(m.intake.write.done(49, 2, 'Canal')).toBe('Written: 49 entries and 2 joined to “Canal”.');
-  expect(m.intake.write.done(49, 0, 'Canal')).toBe('Written: 49 entries to “Canal”.');
   expect(m.handOver.left(1)).toBe('1 concept has too little in these languages and is not in the file.');
   expect(m.work.remaining(40)).toBe('about 40 s left');
   expect(m.work.remaining(150)).toBe('about 3 min left');

@@ -10,8 +10,9 @@ import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { AlignSheet } from './AlignSheet.js';
+import { alignTexts } from './messages.js';
 
-const t = m.align;
+const t = alignTexts;
 
 /** One alignment: while it is paired, when it failed, or its sheet. */
 export function AlignPage() {

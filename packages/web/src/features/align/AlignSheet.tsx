@@ -40,8 +40,9 @@ import {
 import { PairsOut } from './PairsOut.js';
 import type { SegmentEditorActs } from './SegmentEditor.js';
 import { useSheet } from './useSheet.js';
+import { alignTexts } from './messages.js';
 
-const t = m.align;
+const t = alignTexts;
 /** Pairs on a piece of the sheet: both texts begin level again after them. */
 const PIECE = 12;
 

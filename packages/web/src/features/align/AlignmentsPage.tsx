@@ -25,8 +25,9 @@ import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
 import { FileCouples } from './FileCouples.js';
 import { PairsOut } from './PairsOut.js';
+import { alignTexts } from './messages.js';
 
-const t = m.align;
+const t = alignTexts;
 const o = t.overview;
 
 /** All file pairs of the client: dropped here, seen together, written together. */

@@ -2,12 +2,12 @@ import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
 import { memo, useLayoutEffect, useRef, useState } from 'react';
 import type { AlignmentBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { keepSelected } from '../../parts/term-pair-store.js';
 import { useCommonTerms, withMarks } from './common-terms.js';
 import { hasBothSides, isDoubtful, isMoved, isPinned, type Sheet, type SideName } from './pairs.js';
 import { SegmentEditor, type SegmentEditorActs } from './SegmentEditor.js';
+import { alignTexts } from './messages.js';
 
 const GUTTER = 64;
 
@@ -157,7 +157,7 @@ function Bands({ pairs, numbers, edges, height, selected, onSelect }: BandsProps
       height={height}
       style={{ position: 'absolute', top: 0, left: 0 }}
       role="list"
-      aria-label={m.align.bands}
+      aria-label={alignTexts.bands}
     >
       {numbers.map((number, k) => {
         const edge = edges[k];
@@ -177,7 +177,7 @@ function Bands({ pairs, numbers, edges, height, selected, onSelect }: BandsProps
           <g
             key={number}
             role="listitem"
-            aria-label={m.align.pairSays(number + 1, pair[4], isPinned(pair), isMoved(pair))}
+            aria-label={alignTexts.pairSays(number + 1, pair[4], isPinned(pair), isMoved(pair))}
             onClick={() => onSelect(number)}
           >
             <path

@@ -17,13 +17,13 @@ import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { upload, call } from '../../api/http.js';
 import type { FileLook } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
 import { exchanged, matched, type Couple, type Place } from './matched.js';
 import { ReadingChoices, USUAL, type FileReading } from './ReadingChoices.js';
+import { alignTexts } from './messages.js';
 
-const t = m.align.files;
+const t = alignTexts.files;
 
 /** A file that was dropped; what it is becomes known a moment later. */
 interface Dropped extends FileLook {
@@ -165,7 +165,7 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
               disabled={ready.length === 0 || busy || coming > 0}
               onClick={() => start().catch(fail)}
             >
-              {m.align.start(ready.length)}
+              {alignTexts.start(ready.length)}
             </Button>
             <Button onClick={() => setCouples([])}>{t.clear}</Button>
             {files > ready.length * 2 && (

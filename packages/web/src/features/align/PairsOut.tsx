@@ -16,8 +16,9 @@ import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { DOUBT } from './pairs.js';
+import { alignTexts } from './messages.js';
 
-const t = m.align.write;
+const t = alignTexts.write;
 const FORMATS = ['tmx', 'xliff', 'docx', 'xlsx', 'csv', 'tsv'] as const;
 type Format = (typeof FORMATS)[number];
 

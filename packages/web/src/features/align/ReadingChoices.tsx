@@ -6,11 +6,11 @@ import RadioGroup from '@mui/material/RadioGroup';
 import Typography from '@mui/material/Typography';
 import { useRef } from 'react';
 import { upload } from '../../api/http.js';
-import { m } from '../../messages/en.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { alignTexts } from './messages.js';
 
-const t = m.align.reading;
+const t = alignTexts.reading;
 
 export interface FileReading {
   readonly hidden: boolean;

@@ -5,8 +5,9 @@ import { useRef, useState } from 'react';
 import { m } from '../../messages/en.js';
 import { WordButton } from '../../ui/WordButton.js';
 import type { SideName } from './pairs.js';
+import { alignTexts } from './messages.js';
 
-const t = m.align.editor;
+const t = alignTexts.editor;
 
 export interface SegmentEditorActs {
   /** `further`: on to the next segment of the pair. */

@@ -3,10 +3,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { sendLeaving, call } from '../../api/http.js';
 import type { AlignmentBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { useToast } from '../../ui/toast-store.js';
 import { back, forward, placeOf, stepBetween, type Step } from './history.js';
 import type { Sheet } from './pairs.js';
+import { alignTexts } from './messages.js';
 
 /** Milliseconds after the last change until it is sent. */
 const REST = 600;
@@ -89,7 +89,7 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
   }, [id, sheet, settle, fail]);
   const change = useCallback(
     (to: Partial<Sheet> | null): void => {
-      if (!to) return say(m.align.notHere);
+      if (!to) return say(alignTexts.notHere);
       setHistory((now) => {
         const after = { ...now.sheet, ...to };
         return { sheet: after, past: [...now.past, stepBetween(now.sheet, after)], future: [] };

@@ -16,8 +16,9 @@ import { EmptyState } from '../../ui/EmptyState.js';
 import { languageLabel } from '../../ui/languages.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { Pick } from '../../ui/Pick.js';
+import { concordanceTexts } from './messages.js';
 
-const t = m.concordance;
+const t = concordanceTexts;
 
 /** Where words occur in all memories and termbases of the client, with their likely counterparts. */
 export function ConcordancePage() {

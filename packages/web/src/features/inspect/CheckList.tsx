@@ -5,7 +5,7 @@ import type { Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
-import { words } from '../../words.js';
+import { words } from '../../all-words.js';
 
 interface Props {
   readonly kind: Inspected['kind'];

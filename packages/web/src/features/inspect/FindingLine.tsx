@@ -10,7 +10,7 @@ import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
-import { words } from '../../words.js';
+import { words } from '../../all-words.js';
 
 interface Props {
   readonly row: FoundRow;

@@ -13,7 +13,7 @@ import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
 import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
 import { useKeys } from '../../ui/useKeys.js';
-import { words } from '../../words.js';
+import { words } from '../../all-words.js';
 import { FindingLine } from './FindingLine.js';
 
 const t = m.inspect;

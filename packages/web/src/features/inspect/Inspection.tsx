@@ -16,7 +16,8 @@ import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
-import { words, errorWords } from '../../words.js';
+import { words } from '../../all-words.js';
+import { errorWords } from '../../words.js';
 import { CheckList } from './CheckList.js';
 import { Findings } from './Findings.js';
 

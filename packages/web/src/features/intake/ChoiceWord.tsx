@@ -3,11 +3,11 @@ import Box from '@mui/material/Box';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState, type ReactNode } from 'react';
-import { m } from '../../messages/en.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { DoubtMark, reasonOf } from './doubt.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.intake.sentence;
+const t = intakeTexts.sentence;
 
 interface ChoiceProps {
   readonly word: string;

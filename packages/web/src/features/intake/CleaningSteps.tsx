@@ -10,13 +10,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { stepPreview } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import { visible } from './visible.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
 interface Props {
   readonly file: IntakeFileBody;
@@ -24,7 +24,7 @@ interface Props {
   readonly changes: ReadingChanges;
 }
 
-const t = m.intake.steps;
+const t = intakeTexts.steps;
 
 /** Each step as a short sentence: a switch, what it does, how many cells it touches, and examples on demand. */
 export function CleaningSteps(props: Props) {

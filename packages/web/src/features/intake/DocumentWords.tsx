@@ -10,13 +10,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { intakeRows } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import { ChoiceWord } from './ChoiceWord.js';
 import { DoubtMark, reasonOf } from './doubt.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.intake.sentence;
+const t = intakeTexts.sentence;
 
 interface DocumentProps {
   readonly file: IntakeFileBody;

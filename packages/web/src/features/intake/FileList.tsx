@@ -18,6 +18,7 @@ import { size } from '../../ui/format.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WriteTogether } from './WriteTogether.js';
+import { intakeTexts } from './messages.js';
 
 /** The drop zone and the files on the desk, each with its state. */
 export function FileList({ chosen }: { readonly chosen: number }) {
@@ -26,7 +27,7 @@ export function FileList({ chosen }: { readonly chosen: number }) {
   return (
     <Box
       component="aside"
-      aria-label={m.intake.files}
+      aria-label={intakeTexts.files}
       sx={{
         width: { xs: 216, xl: 280 },
         flex: 'none',
@@ -115,7 +116,7 @@ function DropZone({ clientId }: { readonly clientId: number }) {
   return (
     <Box sx={{ p: 1.5, borderBottom: 1, borderColor: 'divider' }}>
       <Box
-        {...getRootProps({ role: 'group', 'aria-label': m.intake.drop, tabIndex: undefined })}
+        {...getRootProps({ role: 'group', 'aria-label': intakeTexts.drop, tabIndex: undefined })}
         sx={(theme) => ({
           border: '1.5px dashed',
           borderColor: isDragActive ? theme.inks.petrol : theme.inks.quiet,
@@ -126,16 +127,16 @@ function DropZone({ clientId }: { readonly clientId: number }) {
           textAlign: 'center',
         })}
       >
-        <input {...getInputProps()} aria-label={m.intake.drop} />
-        <Typography sx={{ fontWeight: 600 }}>{isDragActive ? m.intake.dropNow : m.intake.drop}</Typography>
-        <Button onClick={open}>{m.intake.browse}</Button>
+        <input {...getInputProps()} aria-label={intakeTexts.drop} />
+        <Typography sx={{ fontWeight: 600 }}>{isDragActive ? intakeTexts.dropNow : intakeTexts.drop}</Typography>
+        <Button onClick={open}>{intakeTexts.browse}</Button>
       </Box>
       {coming.map((name) => (
         <Box key={name} sx={{ mt: 1 }}>
           <Typography variant="body2" noWrap>
-            {m.intake.uploading(name)}
+            {intakeTexts.uploading(name)}
           </Typography>
-          <LinearProgress aria-label={m.intake.uploading(name)} />
+          <LinearProgress aria-label={intakeTexts.uploading(name)} />
         </Box>
       ))}
     </Box>
@@ -160,12 +161,12 @@ function Pictures({ clientId }: { readonly clientId: number }) {
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', px: 1.75, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
       <Typography variant="body2" sx={{ flex: 1 }} title={pictures.map((picture) => picture.name).join('\n')}>
-        {m.intake.pictures(pictures.length)}
+        {intakeTexts.pictures(pictures.length)}
       </Typography>
       <IconButton
         size="small"
-        aria-label={m.intake.clearPictures}
-        title={m.intake.clearPictures}
+        aria-label={intakeTexts.clearPictures}
+        title={intakeTexts.clearPictures}
         onClick={() => void clear().catch(fail)}
       >
         <X size={14} />
@@ -186,10 +187,10 @@ function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly ch
   const written = file.written?.undone ? null : file.written;
   const unitsWritten = file.unitsWritten?.undone ? null : file.unitsWritten;
   const state = written
-    ? m.intake.written(written.entries)
+    ? intakeTexts.written(written.entries)
     : unitsWritten
-      ? m.intake.unitsWritten(unitsWritten.units)
-      : m.intake.state[file.state];
+      ? intakeTexts.unitsWritten(unitsWritten.units)
+      : intakeTexts.state[file.state];
   const colour = file.state === 'failed' ? 'error.main' : written || unitsWritten ? 'success.main' : 'text.secondary';
   return (
     <Box
@@ -220,8 +221,8 @@ function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly ch
       <IconButton
         size="small"
         sx={{ mt: 0.75, mr: 0.5 }}
-        aria-label={`${m.intake.discard}: ${file.name}`}
-        title={m.intake.discard}
+        aria-label={`${intakeTexts.discard}: ${file.name}`}
+        title={intakeTexts.discard}
         onClick={() => void discard().catch(fail)}
       >
         <X size={14} />

@@ -7,6 +7,7 @@ import { moment } from '../../ui/format.js';
 import { MarginNote, type NoteTone } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
 const TONE: Readonly<Record<'error' | 'warning' | 'info', NoteTone>> = {
   error: 'error',
@@ -60,9 +61,9 @@ export function FileNotes({
           key={sheet.name}
           tone="quiet"
           inline
-          actions={<WordButton onClick={() => changes.takeSheet(sheet.name)}>{m.intake.takeSheet}</WordButton>}
+          actions={<WordButton onClick={() => changes.takeSheet(sheet.name)}>{intakeTexts.takeSheet}</WordButton>}
         >
-          {m.intake.hiddenSheet(sheet.name)}
+          {intakeTexts.hiddenSheet(sheet.name)}
         </MarginNote>
       ))}
     </Box>
@@ -81,9 +82,9 @@ function RecipeNote({
     <MarginNote
       tone="settled"
       inline
-      actions={<WordButton onClick={() => changes.applyRecipe(null)}>{m.intake.recipeBack}</WordButton>}
+      actions={<WordButton onClick={() => changes.applyRecipe(null)}>{intakeTexts.recipeBack}</WordButton>}
     >
-      {m.intake.recipeUsed(recipe.name, when)}
+      {intakeTexts.recipeUsed(recipe.name, when)}
     </MarginNote>
   ) : (
     <MarginNote
@@ -91,12 +92,12 @@ function RecipeNote({
       inline
       actions={
         <>
-          <WordButton onClick={() => changes.applyRecipe(recipe.id)}>{m.intake.recipeUse}</WordButton>
-          <WordButton onClick={() => changes.forgetRecipe(recipe.id)}>{m.intake.recipeForget}</WordButton>
+          <WordButton onClick={() => changes.applyRecipe(recipe.id)}>{intakeTexts.recipeUse}</WordButton>
+          <WordButton onClick={() => changes.forgetRecipe(recipe.id)}>{intakeTexts.recipeForget}</WordButton>
         </>
       }
     >
-      {m.intake.recipe(recipe.name, when)}
+      {intakeTexts.recipe(recipe.name, when)}
     </MarginNote>
   );
 }
@@ -114,9 +115,9 @@ function PictureNote({
   const lost = missing.map(({ name, row }) => `${name} (${m.termbase.row(row)})`);
   return (
     <MarginNote tone={missingCount ? 'doubt' : 'settled'} inline>
-      {m.intake.picturesSaid(found, missingCount, unused.length)}{' '}
-      {missingCount > 0 && m.intake.picturesMissing(listed(lost))}{' '}
-      {unused.length > 0 && m.intake.picturesUnused(listed(unused))}
+      {intakeTexts.picturesSaid(found, missingCount, unused.length)}{' '}
+      {missingCount > 0 && intakeTexts.picturesMissing(listed(lost))}{' '}
+      {unused.length > 0 && intakeTexts.picturesUnused(listed(unused))}
     </MarginNote>
   );
 }
@@ -136,10 +137,10 @@ function Contradiction({
   return (
     <>
       <WordButton onClick={() => choose(contradiction.content)}>
-        {m.intake.role.useContent(languageName(contradiction.content))}
+        {intakeTexts.role.useContent(languageName(contradiction.content))}
       </WordButton>
       <WordButton onClick={() => choose(contradiction.header)}>
-        {m.intake.role.useHeader(languageName(contradiction.header))}
+        {intakeTexts.role.useHeader(languageName(contradiction.header))}
       </WordButton>
     </>
   );

@@ -10,6 +10,7 @@ import { FileList } from './FileList.js';
 import { ReadingSheet } from './ReadingSheet.js';
 import { UnitsSheet } from './UnitsSheet.js';
 import { useReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
 export function IntakePage() {
   const id = Number(useParams().id ?? 0);
@@ -18,13 +19,13 @@ export function IntakePage() {
       <FileList chosen={id} />
       <Box
         component="section"
-        aria-label={m.intake.title}
+        aria-label={intakeTexts.title}
         sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}
       >
         {id ? (
           <ChosenFile key={id} id={id} />
         ) : (
-          <EmptyState heading="h1" title={m.intake.empty} advice={m.intake.emptyAdvice} />
+          <EmptyState heading="h1" title={intakeTexts.empty} advice={intakeTexts.emptyAdvice} />
         )}
       </Box>
     </Box>
@@ -33,11 +34,11 @@ export function IntakePage() {
 
 function ChosenFile({ id }: { readonly id: number }) {
   const { data: file, error } = useQuery(intakeFile(id));
-  if (error) return <EmptyState heading="h1" title={m.intake.choose} advice={error.message} />;
+  if (error) return <EmptyState heading="h1" title={intakeTexts.choose} advice={error.message} />;
   if (!file) return <EmptyState heading="h1" title={m.common.loading} />;
   if (file.state === 'failed') return <FailedFile file={file} />;
   if (file.units && !file.reading) return <UnitsOfFile file={file} survey={file.units} />;
-  if (!file.reading) return <EmptyState heading="h1" title={file.name} advice={`${m.intake.state.reading} …`} />;
+  if (!file.reading) return <EmptyState heading="h1" title={file.name} advice={`${intakeTexts.state.reading} …`} />;
   return <ReadingSheet file={file} reading={file.reading} />;
 }
 

@@ -4,11 +4,11 @@ import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
-import { m } from '../../messages/en.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.intake.sentence;
+const t = intakeTexts.sentence;
 
 /** When a row and a concept of the termbase are the same. */
 export function JoinWord({ reading, changes }: { readonly reading: Reading; readonly changes: ReadingChanges }) {

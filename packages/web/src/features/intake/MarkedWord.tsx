@@ -9,12 +9,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { firstLines } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.intake.sentence;
+const t = intakeTexts.sentence;
 /** Rows that show what comes of an example. */
 const ROWS_SHOWN = 3;
 

@@ -8,9 +8,9 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { m } from '../../messages/en.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
 interface Props {
   readonly column: ColumnReading;
@@ -19,7 +19,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const t = m.intake.role;
+const t = intakeTexts.role;
 type Kind = Role['kind'];
 const KINDS: readonly Kind[] = ['term', 'field', 'id', 'language', 'term of row', 'ignored'];
 const KIND_NAMES: Readonly<Record<Kind, string>> = {

@@ -5,13 +5,13 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Popover from '@mui/material/Popover';
 import { useState, type Ref } from 'react';
-import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { Sureness } from '../../ui/Sureness.js';
 import type { RowGrid } from './columns.js';
 import { RoleForm } from './RoleForm.js';
 import { roleText } from './role-text.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
 interface Props {
   readonly ref: Ref<HTMLDivElement>;
@@ -20,7 +20,7 @@ interface Props {
   readonly changes: ReadingChanges;
 }
 
-const t = m.intake.role;
+const t = intakeTexts.role;
 
 /** Above the columns: what each holds, in which language, how sure. */
 export function RoleStrip({ ref, reading, grid, changes }: Props) {
@@ -38,7 +38,9 @@ export function RoleStrip({ ref, reading, grid, changes }: Props) {
       }}
     >
       <Box sx={{ display: 'grid', gridTemplateColumns: grid.template, minWidth: grid.minWidth }}>
-        <Box sx={{ p: '6px 8px', color: 'text.secondary', fontSize: 12, alignSelf: 'end' }}>{m.intake.rows.number}</Box>
+        <Box sx={{ p: '6px 8px', color: 'text.secondary', fontSize: 12, alignSelf: 'end' }}>
+          {intakeTexts.rows.number}
+        </Box>
         {reading.columns.map((column) => (
           <ColumnRole key={column.index} column={column} reading={reading} changes={changes} />
         ))}

@@ -9,7 +9,6 @@ import InputBase from '@mui/material/InputBase';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import type { IntakeRowBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
@@ -17,6 +16,7 @@ import { WordButton } from '../../ui/WordButton.js';
 import type { RowGrid } from './columns.js';
 import type { Verdict } from './useReadingChanges.js';
 import { visible } from './visible.js';
+import { intakeTexts } from './messages.js';
 
 export type RowDecisionBody = { cells?: Record<string, string>; verdict?: Verdict } | null;
 
@@ -34,7 +34,7 @@ interface Props {
   readonly onDecide: (row: number, decision: RowDecisionBody) => void;
 }
 
-const t = m.intake.rows;
+const t = intakeTexts.rows;
 
 /** One row of the client's file, with its remark in the margin beside it. */
 export const RowLine = memo(function RowLine({

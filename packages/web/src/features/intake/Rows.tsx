@@ -6,7 +6,6 @@ import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { call } from '../../api/http.js';
 import { intakeRows, ROW_PAGE } from '../../api/queries.js';
 import type { IntakeFileBody, IntakeRowBody, OutcomeKindBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
@@ -14,6 +13,7 @@ import { useKeys } from '../../ui/useKeys.js';
 import type { RowGrid } from './columns.js';
 import { RowLine } from './RowLine.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
 interface Props {
   readonly file: IntakeFileBody;
@@ -77,7 +77,7 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
     u: undo,
   });
   if (total === 0 && kind !== null)
-    return <Box sx={{ flex: 1 }}>{file.outcome && <EmptyState title={m.intake.rows.empty} />}</Box>;
+    return <Box sx={{ flex: 1 }}>{file.outcome && <EmptyState title={intakeTexts.rows.empty} />}</Box>;
   return (
     <Box sx={{ flex: 1, minHeight: 0 }}>
       <Virtuoso

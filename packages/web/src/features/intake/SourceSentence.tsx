@@ -15,6 +15,7 @@ import { DocumentWords, PatternWord } from './DocumentWords.js';
 import { JoinWord } from './JoinWord.js';
 import { MarkedWord } from './MarkedWord.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
 interface Props {
   readonly file: IntakeFileBody;
@@ -22,7 +23,7 @@ interface Props {
   readonly changes: ReadingChanges;
 }
 
-const t = m.intake.sentence;
+const t = intakeTexts.sentence;
 
 /** What the file is, in one sentence whose guesses can be clicked and changed. */
 export function SourceSentence({ file, reading, changes }: Props) {

@@ -3,10 +3,10 @@ import Button from '@mui/material/Button';
 import { call } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import type { IntakeFileBody, OutcomeKindBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { errorWords } from '../../words.js';
+import { intakeTexts } from './messages.js';
 
 interface Props {
   readonly file: IntakeFileBody;
@@ -14,7 +14,7 @@ interface Props {
   readonly onKind: (kind: OutcomeKindBody | null) => void;
 }
 
-const t = m.intake.tally;
+const t = intakeTexts.tally;
 
 /** "1,204 rows = 1,131 entries + 41 joined + 20 held back + 12 not data": each number shows its rows. */
 export function Tally({ file, kind, onKind }: Props) {
@@ -44,8 +44,8 @@ export function Tally({ file, kind, onKind }: Props) {
         ))}
       </Box>
       {tally.heldBack > 0 && (
-        <Button variant="text" title={m.intake.questionsHint} onClick={() => void questions().catch(fail)}>
-          {m.intake.questions}
+        <Button variant="text" title={intakeTexts.questionsHint} onClick={() => void questions().catch(fail)}>
+          {intakeTexts.questions}
         </Button>
       )}
     </Box>

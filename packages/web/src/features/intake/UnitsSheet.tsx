@@ -18,6 +18,7 @@ import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
 const t = m.units;
 
@@ -240,7 +241,7 @@ export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
         flexWrap: 'wrap',
       }}
     >
-      <Box component="section" aria-label={m.intake.tally.label} sx={{ flex: 1 }}>
+      <Box component="section" aria-label={intakeTexts.tally.label} sx={{ flex: 1 }}>
         {m.memory.units(survey.count)} ={' '}
         <WordButton aria-pressed={part === 'taken'} onClick={() => onPart('taken')}>
           {t.taken(survey.taken)}
@@ -294,9 +295,9 @@ function TargetForm({
 /** After writing: where it went, and the way back. */
 export function WrittenUnits({ written }: { readonly written: NonNullable<IntakeFileBody['unitsWritten']> }) {
   const { say, fail } = useToast();
-  if (written.undone) return <MarginNote tone="quiet">{m.intake.write.undone}</MarginNote>;
+  if (written.undone) return <MarginNote tone="quiet">{intakeTexts.write.undone}</MarginNote>;
   const undo = (): void => {
-    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(() => say(m.intake.write.undone), fail);
+    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(() => say(intakeTexts.write.undone), fail);
   };
   return (
     <MarginNote
@@ -307,7 +308,7 @@ export function WrittenUnits({ written }: { readonly written: NonNullable<Intake
           <WordButton as={Link} {...{ to: `/memories/${written.memoryId}` }}>
             {t.open}
           </WordButton>
-          <WordButton onClick={undo}>{m.intake.write.undo}</WordButton>
+          <WordButton onClick={undo}>{intakeTexts.write.undo}</WordButton>
         </>
       }
     >

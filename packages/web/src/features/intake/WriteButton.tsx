@@ -18,8 +18,9 @@ import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { resourceName } from '../../ui/resource-name.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.intake.write;
+const t = intakeTexts.write;
 
 /** The one button of the page: writes the entries to a new or an existing termbase. */
 export function WriteButton({ file, changes }: { readonly file: IntakeFileBody; readonly changes: ReadingChanges }) {
@@ -36,7 +37,7 @@ export function WriteButton({ file, changes }: { readonly file: IntakeFileBody; 
           ? t.button(tally.entries, target ? `“${target.name}”` : t.new)
           : tally
             ? t.nothing
-            : m.intake.tally.counting
+            : intakeTexts.tally.counting
       }
     >
       {(close) => <TargetForm file={file} holdings={holdings} changes={changes} onClose={close} />}
@@ -112,8 +113,8 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
       </RadioGroup>
       <Typography variant="body2" color="text.secondary" sx={{ my: 1 }}>
         {tally
-          ? `${m.intake.tally.entries(tally.entries)}, ${number(tally.joined)} joined. `
-          : `${m.intake.tally.counting} `}
+          ? `${intakeTexts.tally.entries(tally.entries)}, ${number(tally.joined)} joined. `
+          : `${intakeTexts.tally.counting} `}
         {tally && tally.heldBack > 0 && t.heldStay(tally.heldBack)}
       </Typography>
       <Button type="submit" variant="contained" disabled={!tally || (file.targetId === null && name.trim() === '')}>

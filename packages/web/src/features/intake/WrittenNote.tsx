@@ -2,12 +2,12 @@ import Box from '@mui/material/Box';
 import { Link } from 'react-router';
 import { call } from '../../api/http.js';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.intake.write;
+const t = intakeTexts.write;
 
 /** After writing: where it went, and the way back. */
 export function WrittenNote({ written }: { readonly written: NonNullable<IntakeFileBody['written']> }) {

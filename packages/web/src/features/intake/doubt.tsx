@@ -1,8 +1,8 @@
 import type { Guess } from '@fair-copy/core/guess.js';
 import Box from '@mui/material/Box';
-import { m } from '../../messages/en.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.intake.sentence;
+const t = intakeTexts.sentence;
 
 export function reasonOf(guess: Guess<unknown>): string {
   return guess.set ? t.chosen : t.sureness(guess.sureness, guess.reason);

@@ -1,9 +1,9 @@
 import { languageName } from '@fair-copy/core/language/tags.js';
 import type { Role } from '@fair-copy/core/intake/reading.js';
 import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
-import { m } from '../../messages/en.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.intake.role;
+const t = intakeTexts.role;
 
 /** What a column holds, in a few words. */
 export function roleText(role: Role): string {

@@ -46,7 +46,7 @@ export function AddTerm({ label, language, onAdd }: Props) {
     >
       {language === null && (
         <Box sx={{ width: 200 }}>
-          <LanguageField label={m.intake.role.language} value={chosen} onChange={setChosen} autoFocus />
+          <LanguageField label={m.common.language} value={chosen} onChange={setChosen} autoFocus />
         </Box>
       )}
       <TextField

@@ -20,6 +20,7 @@ import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
 import { errorWords } from '../../words.js';
+import { fieldTexts } from './fields-messages.js';
 
 const t = m.bulk;
 type Change = BulkBody['change'];
@@ -187,7 +188,7 @@ function FieldForm({ termbase, onChange }: FormProps) {
       <Pick label={t.level} value={form.level} onChange={(level) => set({ level: level as Level })}>
         {(['concept', 'language', 'term'] as const).map((level) => (
           <MenuItem key={level} value={level}>
-            {m.fieldsPage.levels[level]}
+            {fieldTexts.levels[level]}
           </MenuItem>
         ))}
       </Pick>

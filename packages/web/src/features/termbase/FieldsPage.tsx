@@ -18,8 +18,9 @@ import type { FieldDefinitionBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
+import { fieldTexts } from './fields-messages.js';
 
-const t = m.fieldsPage;
+const t = fieldTexts;
 const LEVELS: readonly Level[] = ['concept', 'language', 'term'];
 
 /** What a termbase records: its fields, their lists of values, which are required. */

@@ -24,7 +24,7 @@ export function NewConcept({ termbase, language, onMade, onClose }: Props) {
       <Dialog open onClose={onClose} fullWidth maxWidth="xs">
         <DialogTitle>{m.termbase.newConcept}</DialogTitle>
         <DialogContent sx={{ pt: '8px !important' }}>
-          <LanguageField label={m.intake.role.language} value={null} onChange={setChosen} autoFocus />
+          <LanguageField label={m.common.language} value={null} onChange={setChosen} autoFocus />
         </DialogContent>
       </Dialog>
     );

@@ -14,8 +14,9 @@ import { EmptyState } from '../../ui/EmptyState.js';
 import { languageLabel } from '../../ui/languages.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { tryTexts } from './try-messages.js';
 
-const t = m.tryText;
+const t = tryTexts;
 
 /** A passage with the terms of the termbase marked in it, as it is typed or pasted. */
 export function TryTextPage() {

@@ -110,3 +110,21 @@ test('the report lists what is open', async () => {
   expect(html).toContain('a.tmx, unit 5');
   expect(html).toContain('“(” is opened and never closed.');
 });
+
+test('an operation on very many units settles what was found in them', async () => {
+  const client = await server.client('Many units');
+  const many = 2200;
+  const units = Array.from({ length: many }, (_, i) => tu(`Gate  ${i} is open`, `Tor ${i} ist offen`));
+  const text = `<tmx version="1.4"><header/><body>${units.join('\n')}</body></tmx>`;
+  const { fileId } = await server.takeIn(client, 'many.tmx', text);
+  const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'Many' });
+  const id = unitsWritten(await server.ended(job.id)).memoryId;
+  await server.ended((await server.ask<{ id: number }>('POST', `/memories/${id}/inspection`)).id);
+  const open = async (): Promise<number | null> =>
+    (await server.ask<{ openFindings: number | null }>('GET', `/memories/${id}`)).openFindings;
+  expect(await open()).toBe(many);
+  const change = { kind: 'attribute', type: 'subject', value: 'locks' };
+  const bulk = await server.ask<{ id: number }>('POST', `/memories/${id}/bulk`, { filter: {}, change });
+  expect((await server.ended(bulk.id)).result).toMatchObject({ changed: many });
+  expect(await open()).toBe(0);
+});

@@ -252,9 +252,16 @@ describe('inspection', () => {
       ids: [(await findings())[0]!.id],
       reason: 'x',
     });
+    const listed = async (): Promise<number> => {
+      const list = 'language=en&findings=true';
+      return (await server.ask<{ count: number }>('GET', `/termbases/${termbase}/anchors?${list}`)).count;
+    };
     expect(await findings()).toEqual([]);
+    // The list of what has findings knows what was let stand.
+    expect(await listed()).toBe(0);
     await server.ask('POST', `/ledger/${stet}/undo`);
     expect(await findings()).toHaveLength(1);
+    expect(await listed()).toBeGreaterThan(0);
   });
 
   test('all safe corrections of a check at once, and the report', async () => {

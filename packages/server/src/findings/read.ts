@@ -27,8 +27,8 @@ const columns = ({ owner, item, place }: Subject): string =>
   `f.id, f.${owner} AS owner, f.check_id, f.${item} AS item, f.language, f.${place} AS place, f.severity, f.text, f.message,
    f.related, f.correction, f.basis, f.is_new, f.settled`;
 
-const open = ({ owner, item, stets, inspections }: Subject): string =>
-  `f.${owner} = @owner AND f.inspection = (SELECT max(id) FROM ${inspections} WHERE ${owner} = @owner) AND f.settled = 0 AND NOT EXISTS (
+const open = ({ owner, item, stets, inspections }: Subject, of = '@owner'): string =>
+  `f.${owner} = ${of} AND f.inspection = (SELECT max(id) FROM ${inspections} WHERE ${owner} = ${of}) AND f.settled = 0 AND NOT EXISTS (
      SELECT 1 FROM ${stets} s WHERE s.${owner} = f.${owner} AND s.check_id = f.check_id AND s.${item} = f.${item}
        AND s.language IS f.language AND s.basis = f.basis)`;
 
@@ -52,6 +52,10 @@ export function openFindingsOf(db: Db, of: Subject, owner: number, item: number)
     )
     .all({ owner, item });
 }
+
+/** A query for the concepts or units that have open findings, to stand in another. @param of the parameter that gives the owner */
+export const itemsWithFindingsQuery = (subject: Subject, of: string): string =>
+  `SELECT f.${subject.item} FROM ${subject.findings} f WHERE ${open(subject, of)}`;
 
 /** Which concepts or units have open findings. */
 export function itemsWithFindings(db: Db, of: Subject, owner: number): IterableIterator<number> {

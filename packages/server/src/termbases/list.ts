@@ -3,6 +3,8 @@
  * of the folded text, of the last change or of the entries.
  */
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
+import { itemsWithFindingsQuery } from '../findings/read.js';
+import { TERMBASES } from '../findings/subjects.js';
 import type { Db } from '../store/database.js';
 
 export type LookUpMode = 'beginning' | 'part' | 'word';
@@ -76,7 +78,7 @@ const ORDERS: Readonly<Record<ListOrder, Order>> = {
 };
 
 export function termPage(db: Db, query: TermQuery, after: Cursor | null, limit: number): TermRow[] {
-  const { from, sql, params } = condition(query);
+  const { from, sql, params } = condition(query, 'page');
   const order = ORDERS[query.order ?? 'term'];
   return db
     .prepare<[Record<string, unknown>], TermRow>(
@@ -86,31 +88,45 @@ export function termPage(db: Db, query: TermQuery, after: Cursor | null, limit: 
     .all({ ...params, ...after, limit });
 }
 
-/** How many there are, and the row before each page of `size`: with these, any page is reached by its key. */
+/** A row's concept and place in one number: ordinals of terms stay far below this (2 ** 53 / 2 ** 20: 8 thousand million concepts). */
+const ORDINALS = 2 ** 20;
+
+/**
+ * How many there are, and the row before each page of `size`: with these, any page is reached by its key.
+ * In one pass that brings one number of each row; keys are looked up for the rows between pages only.
+ */
 export function termAnchors(
   db: Db,
   query: TermQuery,
   size: number,
 ): { readonly count: number; readonly anchors: Cursor[] } {
-  const { from, sql, params } = condition(query);
+  const { from, sql, params } = condition(query, 'whole');
   const order = ORDERS[query.order ?? 'term'];
   const rows = db
-    .prepare<[Record<string, unknown>], Cursor & { n: number }>(
-      `SELECT n, key, concept, ordinal FROM (
-         SELECT ${order.key} AS key, t.concept_id AS concept, t.ordinal AS ordinal, row_number() OVER (ORDER BY ${order.by}) AS n
-         FROM ${from} WHERE ${sql})
-       WHERE n % @size = 0`,
+    .prepare<[Record<string, unknown>], number>(
+      `SELECT t.concept_id * ${ORDINALS} + t.ordinal FROM ${from} WHERE ${sql} ORDER BY ${order.by}`,
     )
-    .all({ ...params, size });
-  const { count } = db
-    .prepare<[Record<string, unknown>], { count: number }>(`SELECT count(*) AS count FROM ${from} WHERE ${sql}`)
-    .get(params)!;
-  return { count, anchors: rows.map(({ key, concept, ordinal }) => ({ key, concept, ordinal })) };
+    .pluck()
+    .all(params);
+  const keyOf = db
+    .prepare<[Record<string, unknown>], string>(
+      `SELECT ${order.key} FROM term t JOIN concept c ON c.id = t.concept_id
+       WHERE t.concept_id = @concept AND t.ordinal = @ordinal AND t.termbase_id = @termbaseId AND t.language = @language`,
+    )
+    .pluck();
+  const { termbaseId, language } = query;
+  const anchors: Cursor[] = [];
+  for (let i = size - 1; i < rows.length; i += size) {
+    const row = rows[i]!;
+    const [concept, ordinal] = [Math.floor(row / ORDINALS), row % ORDINALS];
+    anchors.push({ key: keyOf.get({ concept, ordinal, termbaseId, language })!, concept, ordinal });
+  }
+  return { count: rows.length, anchors };
 }
 
 /** The place (from 0) of a concept's first term in the list; null if it is not in it. */
 export function termPosition(db: Db, query: TermQuery, conceptId: number): number | null {
-  const { from, sql, params } = condition(query);
+  const { from, sql, params } = condition(query, 'whole');
   const order = ORDERS[query.order ?? 'term'];
   const first = db
     .prepare<[Record<string, unknown>], Cursor>(
@@ -128,7 +144,7 @@ export function termPosition(db: Db, query: TermQuery, conceptId: number): numbe
 
 /** The concepts of a list, each once. */
 export function conceptsInList(db: Db, query: TermQuery): number[] {
-  const { from, sql, params } = condition(query);
+  const { from, sql, params } = condition(query, 'whole');
   return db
     .prepare<[Record<string, unknown>], { id: number }>(
       `SELECT DISTINCT t.concept_id AS id FROM ${from} WHERE ${sql} ORDER BY id`,
@@ -137,7 +153,11 @@ export function conceptsInList(db: Db, query: TermQuery): number[] {
     .map((row) => row.id);
 }
 
-function condition({ termbaseId, language, text, mode, order, filter = {} }: TermQuery): {
+/** @param reach `page`: rows are looked at until there are enough; `whole`: all are, so that sets are made first */
+function condition(
+  { termbaseId, language, text, mode, order, filter = {} }: TermQuery,
+  reach: 'page' | 'whole',
+): {
   readonly from: string;
   readonly sql: string;
   readonly params: Record<string, unknown>;
@@ -152,14 +172,16 @@ function condition({ termbaseId, language, text, mode, order, filter = {} }: Ter
       params.end = q + '\u{10FFFF}';
     } else parts.push(`instr(t.folded, @q) > 0${mode === 'word' ? ' AND is_word(t.folded, @q)' : ''}`);
   }
-  const other = (tag: string): string =>
-    `EXISTS (SELECT 1 FROM term o WHERE o.concept_id = t.concept_id AND o.language = @${tag})`;
+  const other = (tag: string, negated = ''): string =>
+    reach === 'page'
+      ? `${negated} EXISTS (SELECT 1 FROM term o WHERE o.concept_id = t.concept_id AND o.language = @${tag})`
+      : `t.concept_id ${negated} IN (SELECT concept_id FROM term WHERE termbase_id = @termbaseId AND language = @${tag})`;
   if (filter.has) {
     parts.push(other('has'));
     params.has = filter.has;
   }
   if (filter.lacks) {
-    parts.push(`NOT ${other('lacks')}`);
+    parts.push(other('lacks', 'NOT'));
     params.lacks = filter.lacks;
   }
   filter.values?.forEach(({ field, value }, i) => {
@@ -173,8 +195,7 @@ function condition({ termbaseId, language, text, mode, order, filter = {} }: Ter
     parts.push('c.changed_at >= @since');
     params.since = filter.since;
   }
-  if (filter.findings)
-    parts.push('t.concept_id IN (SELECT concept_id FROM finding WHERE termbase_id = @termbaseId AND settled = 0)');
+  if (filter.findings) parts.push(`t.concept_id IN (${itemsWithFindingsQuery(TERMBASES, '@termbaseId')})`);
   if (filter.intake !== undefined) {
     parts.push("t.concept_id IN (SELECT entity_id FROM change WHERE ledger_id = @intake AND entity = 'concept')");
     params.intake = filter.intake;

@@ -144,3 +144,16 @@ test('a stet rests on the texts: the basis changes when they do', () => {
   const after = findings([...CLEAN, concept(50, { de: ['Pegel'], en: ['stage'] })], 'different-targets')[0]!;
   expect(before.basis).not.toBe(after.basis);
 });
+
+test('what rests on very many texts keeps them short, and still knows when one of them changes', () => {
+  const many = (last: string): Concept[] =>
+    Array.from({ length: 200 }, (_, i) =>
+      concept(i + 1, { de: ['Pegel'], en: [i < 199 ? `gauge of weir ${i}` : last] }),
+    );
+  const [before, again, after] = ['gauge', 'gauge', 'stage'].map(
+    (last) => findings(many(last), 'different-targets')[0]!,
+  );
+  expect(before!.basis.length).toBeLessThan(40);
+  expect(again!.basis).toBe(before!.basis);
+  expect(after!.basis).not.toBe(before!.basis);
+});

@@ -174,6 +174,21 @@ export function sharesAnother(a: Place, b: Place, language: LanguageTag): boolea
   });
 }
 
+/** More characters of texts that a finding rests on are kept as their hash: hundreds of units may rest on one another. */
+const BASIS = 1000;
+
+/** All that the places say, in no order. */
+function basisOf(places: readonly Place[]): string {
+  const all = places.map((place) =>
+    [...place.others].map(([tag, texts]) => `${tag}:${texts.map(exactKey).join('|')}`).join(';'),
+  );
+  const sayings = [...new Set(all)].sort();
+  if (sayings.reduce((sum, one) => sum + one.length, 0) <= BASIS) return sayings.join('\0');
+  const hash = new TextHash();
+  for (const one of sayings) hash.add(one);
+  return `${sayings.length} ${hash.value}`;
+}
+
 /** So many others are named as evidence. */
 const RELATED = 20;
 
@@ -182,10 +197,7 @@ function* findings(
   places: readonly Place[],
   said: Finding['said'],
 ): Generator<Finding> {
-  const all = places.map((p) =>
-    [...p.others].map(([tag, texts]) => `${tag}:${texts.map(exactKey).join('|')}`).join(';'),
-  );
-  const basis = [...new Set(all)].sort().join('\0');
+  const basis = basisOf(places);
   const first = places.slice(0, RELATED + 1);
   for (const place of places) {
     const related = first.filter((p) => p !== place).map((p) => p.item);

@@ -88,6 +88,8 @@ async function started(name) {
   const child = spawn(process.execPath, [at('packages/server/dist/main.js'), '--data', dataDir, '--port', '0'], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
+  // Also where a measurement fails.
+  process.on('exit', () => child.kill());
   const address = await new Promise((resolve) =>
     child.stdout.on('data', (chunk) => resolve(/at (http:\S+)/.exec(String(chunk))[1])),
   );

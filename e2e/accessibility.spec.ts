@@ -7,7 +7,7 @@ const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 
 const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Holdings', '/holdings', /Brennick terminology/],
-  ['Intake, empty', '/intake', /Nothing on the desk/],
+  ['Intake, no file chosen', '/intake', /Choose a file on the left/],
   ['Intake', '/intake/1', /Schleusentor/],
   ['Intake, failed', '/intake/8', /PNG picture/],
   ['Intake with fields and pictures', '/intake/10', /Kammerschleuse/],

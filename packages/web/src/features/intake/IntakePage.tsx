@@ -1,9 +1,10 @@
 import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { intakeFile } from '../../api/queries.js';
+import { intakeFile, intakeFiles } from '../../api/queries.js';
 import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/en.js';
+import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { FailedFile } from './FailedFile.js';
 import { FileList } from './FileList.js';
@@ -22,14 +23,17 @@ export function IntakePage() {
         aria-label={intakeTexts.title}
         sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}
       >
-        {id ? (
-          <ChosenFile key={id} id={id} />
-        ) : (
-          <EmptyState heading="h1" title={intakeTexts.empty} advice={intakeTexts.emptyAdvice} />
-        )}
+        {id ? <ChosenFile key={id} id={id} /> : <NoneChosen />}
       </Box>
     </Box>
   );
+}
+
+function NoneChosen() {
+  const clientId = useDesk((state) => state.clientId);
+  const { data: files } = useQuery(intakeFiles(clientId));
+  const title = files?.length ? intakeTexts.choose : files ? intakeTexts.empty : m.common.loading;
+  return <EmptyState heading="h1" title={title} advice={intakeTexts.emptyAdvice} />;
 }
 
 function ChosenFile({ id }: { readonly id: number }) {

@@ -135,7 +135,7 @@ async function openContext(dataDir: string, aside: string | null): Promise<Opene
 }
 
 async function closeContext({ jobs, workers, memories, workspace, desk, unlock }: Context): Promise<void> {
-  await jobs.settle();
+  await jobs.stopAll();
   await workers.close();
   memories.close();
   workspace.close();

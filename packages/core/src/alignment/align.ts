@@ -11,7 +11,7 @@ import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js'
 import { movedPassages, type PassageScore } from './moves.js';
 import { priorPairs } from './prior.js';
 import { Twins } from './twins.js';
-import { sideOf, wordsIn, type Side } from './vocabulary.js';
+import { sideOf, wordsIn, type Side } from './sides.js';
 import { knowledgeOf, Room, WordEvidence, type Knowledge } from './word-evidence.js';
 
 export interface AlignOptions {

@@ -6,7 +6,7 @@
 import type { Cut } from './band.js';
 import { lengthOf, type Span, type WeighedBead } from './bead.js';
 import type { Lexicon } from './lexicon.js';
-import type { Side } from './vocabulary.js';
+import type { Side } from './sides.js';
 
 /** A word that stands in more segments than this says little about where it belongs. */
 const RARE = 8;

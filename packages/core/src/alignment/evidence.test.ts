@@ -7,7 +7,7 @@ import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
 import { learnedLexicon, lexiconOfPrior, type Lexicon } from './lexicon.js';
 import { priorPairs } from './prior.js';
 import { setAside } from './set-aside.js';
-import { sideOf, wordsIn, type Side } from './vocabulary.js';
+import { sideOf, wordsIn, type Side } from './sides.js';
 import { knowledgeOf, Room, WordEvidence } from './word-evidence.js';
 
 const bead = (i: number, j: number, a = 1, b = 1) => ({

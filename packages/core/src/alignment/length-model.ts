@@ -5,7 +5,7 @@
  * text (Moore 2002), so that a segment without counterpart costs nothing for being long.
  */
 import type { WeighedBead } from './bead.js';
-import type { Side } from './vocabulary.js';
+import type { Side } from './sides.js';
 
 /** Variance per character as published by Gale & Church. */
 export const PUBLISHED_VARIANCE = 6.8;

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { learnedLexicon, lexiconOfPrior, type Lexicon, type PriorPairs, type TrainingBead } from './lexicon.js';
-import { sideOf, type Side } from './vocabulary.js';
+import { sideOf, type Side } from './sides.js';
 
 const NO_PRIOR: PriorPairs = { source: new Int32Array(), target: new Int32Array(), weight: new Float32Array() };
 const ROUNDS = 5;

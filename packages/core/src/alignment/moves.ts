@@ -7,7 +7,7 @@ import { lengthOf, type Bead, type Span as Run, type WeighedBead } from './bead.
 import { simplest } from './kinds.js';
 import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js';
 import type { Lexicon } from './lexicon.js';
-import type { Side } from './vocabulary.js';
+import type { Side } from './sides.js';
 
 /** Run pairs that are looked at closely for each run, those with the most in common. */
 const MOST_CANDIDATES = 6;

@@ -1,6 +1,6 @@
 /** Pairs of words that are likely before anything is read: equal words and numbers, words of equal beginning, terms. */
 import type { PriorPairs } from './lexicon.js';
-import { WHOLE_MARK, type Side } from './vocabulary.js';
+import { WHOLE_MARK, type Side } from './sides.js';
 
 /** How often an equal word is taken as seen together, by how much its equality says. */
 const EQUAL = { number: 4, long: 3, short: 1, sign: 1.5, whole: 4 };

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { fullBand } from './band.js';
 import { learnedLexicon } from './lexicon.js';
 import { priorPairs } from './prior.js';
-import { sideOf, type Side } from './vocabulary.js';
+import { sideOf, type Side } from './sides.js';
 import { knowledgeOf, Room, WordEvidence, type Knowledge } from './word-evidence.js';
 
 const UNTRANSLATED = 0.35;

@@ -8,7 +8,7 @@
  */
 import type { Band } from './band.js';
 import type { Lexicon } from './lexicon.js';
-import type { Side } from './vocabulary.js';
+import type { Side } from './sides.js';
 
 /**
  * Share of the words whose translations are known that have none of them opposite. Of a word of which nothing is known

@@ -50,7 +50,7 @@ export function columnRoles(
         : roleOf(c),
   );
   separate(columns, roles);
-  settle(columns, roles);
+  becauseOfOthers(columns, roles);
   return columns.map((c, i) => ({
     index: c.index,
     header: c.header.trim(),
@@ -237,7 +237,7 @@ function contradictionOf(c: Column, role: Guess<Role>): Pick<ColumnReading, 'con
 }
 
 /** What a column is because of the others. */
-function settle(columns: readonly Column[], roles: Guess<Role>[]): void {
+function becauseOfOthers(columns: readonly Column[], roles: Guess<Role>[]): void {
   const languageRow = roles.some((role) => role.value.kind === 'language');
   const namedTerms = columns.filter((c, i) => c.says.languages[0] && roles[i]!.value.kind === 'term').length;
   columns.forEach((c, i) => {

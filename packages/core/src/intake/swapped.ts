@@ -88,7 +88,7 @@ class OddsAlone {
   of(text: string): number {
     const { counts } = this;
     const seen: number[] = [];
-    for (const word of wordsOf(text))
+    for (const word of smallWords(text))
       for (const group of this.groupsOf(word)) if (counts[group]!++ === 0) seen.push(group);
     let sum = 0;
     for (const group of seen) {
@@ -151,10 +151,10 @@ function counted(text: string): Counts {
 }
 
 function groups(text: string): string[] {
-  return wordsOf(text).flatMap(groupsOfWord);
+  return smallWords(text).flatMap(groupsOfWord);
 }
 
-function wordsOf(text: string): readonly string[] {
+function smallWords(text: string): readonly string[] {
   return text.toLowerCase().match(/[\p{L}\p{M}]+/gu) ?? [];
 }
 

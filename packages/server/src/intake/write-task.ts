@@ -122,9 +122,9 @@ class IntakeWriting {
     const holds = staging.holdsFor(basisOf({ ...job, targetId }));
     const fields = holds && targetId === null ? this.copy(staging) : this.workOut(staging, targetId, holds);
     this.context.checkpoint(0.9);
-    this.writer.settle();
+    this.writer.flush();
     this.writeLater();
-    this.writer.settle();
+    this.writer.flush();
     this.define([...fields, ...this.used.definitions()]);
     return { entries: this.entries, joined: this.joined };
   }

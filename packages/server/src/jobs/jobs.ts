@@ -130,7 +130,7 @@ export class Jobs {
       .map((row) => this.live(row));
   }
 
-  async settle(): Promise<void> {
+  async stopAll(): Promise<void> {
     for (const id of this.running.keys()) this.stop(id);
     await Promise.all(this.endings.values());
   }

@@ -85,7 +85,7 @@ export async function recordedWith<T>(
     });
     const result = await work({ db, entry, now }, memories);
     for (const { id, file } of memories) {
-      file.settle();
+      file.flush();
       settleUnitFindings(db, file, id, [entry.id]);
     }
     settle(db, announced, result);

@@ -167,9 +167,9 @@ async function finished(
           file.write.say(stamped(unit, stamps), facts);
         }
       }
-      file.settle();
+      file.flush();
       const more = await addFiles(file, job, others, context, () => undefined);
-      file.settle();
+      file.flush();
       const counts = [{ units: all - skipped, skipped, left }, ...more];
       if (counts.every(({ units }) => units === 0)) throw new ApiError('nothing-to-write', { name: first!.name });
       file.db.exec('COMMIT');
@@ -201,7 +201,7 @@ async function addFiles(
     if (intake.units === 0 && job.files.length === 1) throw new ApiError('nothing-to-write', { name: one.name });
     all.push({ units: intake.units, skipped: intake.skipped, left });
     // So that duplicates are found among what came with the files before.
-    file.settle();
+    file.flush();
   }
   if (files.length > 0 && job.target.kind === 'existing' && all.every(({ units }) => units === 0))
     throw new ApiError('nothing-to-write', { name: files[0]!.name });

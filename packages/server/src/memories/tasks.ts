@@ -4,7 +4,7 @@ const takeIn = () => import('./take-in.js');
 const resources = () => import('./resources.js');
 const edit = () => import('./edit.js');
 const bulk = () => import('./bulk.js');
-const exchangeTask = () => import('./exchange-task.js');
+const exchangeTask = () => import('./terms-of-units.js');
 const survey = () => import('./survey.js');
 const findTasks = () => import('./find/find-tasks.js');
 

@@ -53,7 +53,7 @@ export class ConceptWriter {
   }
 
   /** Puts gathered terms in their places, in the order of the list: several times quicker than one by one. */
-  settle(): void {
+  flush(): void {
     if (!this.gathered) return;
     this.db.exec(`INSERT INTO term (termbase_id, language, folded, concept_id, ordinal, text)
         SELECT termbase_id, language, folded, concept_id, ordinal, text FROM term_next

@@ -8,7 +8,7 @@ import { removeDatabase } from './files.js';
 import { storedUnit, type StoredUnit } from './stored-unit.js';
 import { UnitSet } from './unit-set.js';
 import { UnitWriter } from './unit-writer.js';
-import { Vocabulary } from './vocabulary.js';
+import { WordSearch } from './word-search.js';
 import { WordIndex } from './word-index.js';
 import Database from 'better-sqlite3';
 import { DamagedFileError } from '../damage.js';
@@ -68,7 +68,7 @@ export class MemoryFile {
 
   private constructor(readonly db: Db) {
     this.readLanguages();
-    this.words = new WordIndex(db, (language) => this.vocabulary(language));
+    this.words = new WordIndex(db, (language) => this.searchOf(language));
     this.readUnitRow = db.prepare<[number], UnitRow>(
       'SELECT id, said, origin AS originId, place, before, after FROM unit WHERE id = ?',
     );
@@ -93,7 +93,7 @@ export class MemoryFile {
   }
 
   finishBuilding(): void {
-    this.writer?.settle();
+    this.writer?.flush();
     this.db.exec('COMMIT');
     migrateTo(this.db, 'memory');
     this.db.exec('PRAGMA analysis_limit = 2000; ANALYZE');
@@ -196,11 +196,11 @@ export class MemoryFile {
     }
   }
 
-  private vocabulary(language: number): Vocabulary {
+  private searchOf(language: number): WordSearch {
     return this.kept(
       `words ${language}`,
       () =>
-        new Vocabulary(
+        new WordSearch(
           this.db
             .prepare<[number], { id: number; text: string }>('SELECT id, text FROM word WHERE language = ?')
             .iterate(language),
@@ -273,9 +273,9 @@ export class MemoryFile {
   }
 
   /** At the end of a transaction that wrote units: counts and index are as they should be. */
-  settle(): void {
+  flush(): void {
     if (!this.writer) return;
-    this.writer.settle();
+    this.writer.flush();
     this.noteLastUnit();
   }
 

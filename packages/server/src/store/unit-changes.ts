@@ -125,7 +125,7 @@ function restore(file: MemoryFile, ledgerId: number, side: 'before' | 'after', c
     }
     last = changes.at(-1)!.unit_id;
   }
-  file.settle();
+  file.flush();
   return count;
 }
 

@@ -143,12 +143,12 @@ export class UnitWriter {
     total.units += units;
   }
 
-  settle(): void {
+  flush(): void {
     const { db } = this.file;
     const update = db.prepare('UPDATE language SET segments = segments + ?, units = units + ? WHERE id = ?');
     for (const [language, { segments, units }] of this.totals) update.run(segments, units, language);
     this.totals.clear();
     this.next = null;
-    this.file.words.settle();
+    this.file.words.flush();
   }
 }

@@ -5,7 +5,7 @@
  */
 import type { Db } from './database.js';
 import type { UnitSet } from './unit-set.js';
-import type { Vocabulary } from './vocabulary.js';
+import type { WordSearch } from './word-search.js';
 import { WordRuns, type WordRun } from './word-runs.js';
 
 /** The language of what is said about units: no language has this id. */
@@ -15,10 +15,10 @@ export class WordIndex {
   private runs: WordRuns | null = null;
   private run = 0;
 
-  /** @param vocabulary all words of a language */
+  /** @param searchOf all words of a language */
   constructor(
     private readonly db: Db,
-    private readonly vocabulary: (language: number) => Vocabulary,
+    private readonly searchOf: (language: number) => WordSearch,
   ) {}
 
   /** Notes what is said about a unit, to be found like a word of the language `FACTS`. */
@@ -27,14 +27,14 @@ export class WordIndex {
     this.runs.addWord(FACTS, unit, fact);
   }
 
-  /** Notes the words of a text; they are found after `settle`. */
+  /** Notes the words of a text; they are found after `flush`. */
   add(language: number, unit: number, text: string): void {
     this.runs ??= this.begin();
     this.runs.add(language, unit, text);
     if (this.runs.isFull) this.insert(this.runs.take());
   }
 
-  settle(): void {
+  flush(): void {
     if (this.runs && !this.runs.isEmpty) this.insert(this.runs.take());
     this.runs = null;
   }
@@ -88,9 +88,9 @@ export class WordIndex {
       case 'begins':
         return this.beginning(language, text).map(({ id }) => id);
       case 'ends':
-        return this.vocabulary(language).holding(text, 'end');
+        return this.searchOf(language).holding(text, 'end');
       case 'holds':
-        return this.vocabulary(language).holding(text);
+        return this.searchOf(language).holding(text);
     }
   }
 

@@ -3,7 +3,7 @@
  * out as runs. Knows no database, so that it can work in a thread of its own.
  */
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
-import { hashed, WordForms } from './word-forms.js';
+import { hashed, KnownWords } from './known-words.js';
 
 /** Pairs of word and unit that are kept before they are given out: 8 bytes each, twice while sorting. */
 const RUN = 6_000_000;
@@ -29,7 +29,7 @@ const FORMS_KEPT = 400_000;
 export class WordRuns {
   /** Language → folded word → id. */
   private readonly ids = new Map<number, Map<string, number>>();
-  private readonly forms = new WordForms(FORMS_KEPT);
+  private readonly forms = new KnownWords(FORMS_KEPT);
   /** Word → the unit that had it last: it counts once. */
   private lastUnits = new Uint32Array(4096);
   private fresh: FreshWord[] = [];
@@ -55,7 +55,7 @@ export class WordRuns {
   add(language: number, unit: number, text: string): void {
     const ids = mapOf(this.ids, language);
     if (!isCutAsItStands(text)) {
-      for (const word of wordsOf(text)) this.note(ids.get(word) ?? this.idOf(ids, language, word), unit);
+      for (const word of indexedWords(text)) this.note(ids.get(word) ?? this.idOf(ids, language, word), unit);
       return;
     }
     // Nearly all words come again and again: they are folded once.
@@ -216,7 +216,7 @@ export function isSpaceless(text: string): boolean {
 }
 
 /** The folded words and numbers of a text, each once; characters where the script has no spaces. */
-export function wordsOf(text: string): Set<string> {
+export function indexedWords(text: string): Set<string> {
   const folded = foldForSearch(text);
   return new Set(folded.match(SPACELESS.test(folded) ? PIECES : WORDS));
 }

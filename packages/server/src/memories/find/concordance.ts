@@ -6,7 +6,7 @@ import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import type { MemoryFile } from '../../store/memory-file.js';
 import type { StoredUnit } from '../../store/stored-unit.js';
 import { UnitSet } from '../../store/unit-set.js';
-import { wordsOf } from '../../store/word-runs.js';
+import { indexedWords } from '../../store/word-runs.js';
 import { isEverywhere, matchesOf, unitsWith } from './with-text.js';
 import type { ConcordanceBody } from '@fair-copy/api/memories.js';
 
@@ -126,7 +126,7 @@ function* byWords(file: MemoryFile, { text }: ConcordanceQuery, languages: reado
     for (const id of units!.after(0)) {
       const unit = file.unit(id);
       const at = unit?.variants.findIndex((variant) => {
-        const words = wordsOf(withoutCodes(variant.text));
+        const words = indexedWords(withoutCodes(variant.text));
         return variant.language === tag && fits.every(({ test }) => [...words].some(test));
       });
       if (!unit || at === undefined || at < 0) continue;
@@ -228,7 +228,7 @@ function counterpartsOf(file: MemoryFile, hits: readonly Hit[]): Map<string, Set
       totals.set(pair, (totals.get(pair) ?? 0) + 1);
       let words = counts.get(pair);
       if (!words) counts.set(pair, (words = new Map()));
-      for (const word of wordsOf(withoutCodes(text))) words.set(word, (words.get(word) ?? 0) + 1);
+      for (const word of indexedWords(withoutCodes(text))) words.set(word, (words.get(word) ?? 0) + 1);
     }
   }
   for (const [pair, words] of counts) {

@@ -3,7 +3,7 @@ import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import type { MemoryFile } from '../../store/memory-file.js';
 import { UnitSet } from '../../store/unit-set.js';
 import type { WordMatch } from '../../store/word-index.js';
-import { isSpaceless, wordsOf } from '../../store/word-runs.js';
+import { isSpaceless, indexedWords } from '../../store/word-runs.js';
 import type { UnitFilter } from '@fair-copy/api/memories.js';
 import { lettersOf } from './pattern-letters.js';
 
@@ -19,7 +19,7 @@ export function candidatesOf(file: MemoryFile, filter: UnitFilter, languages: re
   const { text, mode = 'any', case: exactCase, accents } = filter;
   if (!text) return null;
   if (mode === 'pattern') {
-    const letters = lettersOf(text).flatMap((run) => [...wordsOf(run)]);
+    const letters = lettersOf(text).flatMap((run) => [...indexedWords(run)]);
     if (letters.length === 0) return null;
     const matches = letters.map((word): WordMatch => ({ kind: 'holds', text: word }));
     return { units: unitsWith(file, languages, matches), sure: false };
@@ -39,7 +39,7 @@ export function candidatesOf(file: MemoryFile, filter: UnitFilter, languages: re
  */
 export function matchesOf(text: string, mode: 'any' | 'word' | 'beginning' | 'whole'): WordMatch[] {
   const folded = foldForSearch(text);
-  return [...wordsOf(text)].map((word): WordMatch => {
+  return [...indexedWords(text)].map((word): WordMatch => {
     const first = mode === 'any' && folded.startsWith(word);
     const last = (mode === 'any' || mode === 'beginning') && folded.endsWith(word);
     return { kind: first && last ? 'holds' : first ? 'ends' : last ? 'begins' : 'equal', text: word };

@@ -2,7 +2,7 @@
  * All words of a language of a memory as one text, so that those that hold some letters are found by one search in it:
  * a million words take a few milliseconds.
  */
-export class Vocabulary {
+export class WordSearch {
   private readonly text: string;
   /** Where each word begins in the text. */
   private readonly starts: Uint32Array;

@@ -48,7 +48,7 @@ export function sideOf(segments: readonly string[], language: string): Side {
     lengths[i] = Math.max(1, codePoints(text));
     /** The place of each word in `tokens`. */
     const seen = new Map<number, number>();
-    for (const word of wordsOf(text, cut)) {
+    for (const word of comparedWords(text, cut)) {
       if (seen.size >= MOST_TOKENS) break;
       let number = numbers.get(word);
       if (number === undefined) {
@@ -85,7 +85,7 @@ export function sideOf(segments: readonly string[], language: string): Side {
 /** The words of a text in one language, as `sideOf` takes them. */
 export function wordsIn(language: string): (text: string) => string[] {
   const cut = cutterOf(language);
-  return (text) => wordsOf(text, cut);
+  return (text) => comparedWords(text, cut);
 }
 
 const BEGINNINGS = new Map<string, string>();
@@ -103,7 +103,7 @@ function beginningOf(word: string): string {
 }
 
 /** The words by which segments are compared: folded, long ones by their beginning; signs; the whole of a short segment. */
-function wordsOf(text: string, cut: (run: string) => string[]): string[] {
+function comparedWords(text: string, cut: (run: string) => string[]): string[] {
   const words: string[] = [];
   for (const match of text.matchAll(TOKEN)) {
     const [, number, run, word, sign] = match;

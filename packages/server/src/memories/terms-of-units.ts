@@ -79,7 +79,7 @@ export function harvestConcepts(
         changed++;
       }
       if (changed === 0) throw new ApiError('nothing-to-change');
-      writer.settle();
+      writer.flush();
       const title = did('concepts-taken', { count: changed, memory: row.name, termbase: termbase.name });
       entry.describe(title, { entries: changed });
       return { changed, ledgerId: entry.id };

@@ -3,7 +3,7 @@
  * of Computer Programming, 6.4) that is asked with a place in a text, so that nothing is made for a word that is known.
  * Half the time of cutting words out and asking a `Map`.
  */
-export class WordForms {
+export class KnownWords {
   private slots = new Int32Array(1 << 12);
   private hashes = new Int32Array(1 << 11);
   private languages = new Int32Array(1 << 11);

@@ -1,4 +1,4 @@
-import { reading, tasks } from '../jobs/task.js';
+import { reading, surveying, tasks } from '../jobs/task.js';
 
 const alignTask = () => import('./align-task.js');
 const pairsTask = () => import('./pairs-task.js');
@@ -6,8 +6,8 @@ const pairsTask = () => import('./pairs-task.js');
 export const alignmentTasks = tasks({
   readTexts: reading(async () => (await alignTask()).readTexts),
   alignTexts: reading(async () => (await alignTask()).alignTexts),
-  lookAtFile: reading(async () => (await alignTask()).lookAtFile),
+  lookAtFile: surveying(async () => (await alignTask()).lookAtFile),
   stagePairs: reading(async () => (await pairsTask()).stagePairs),
-  handOverPairs: reading(async () => (await pairsTask()).handOverPairs),
-  markTerms: reading(async () => (await pairsTask()).markTerms),
+  handOverPairs: surveying(async () => (await pairsTask()).handOverPairs),
+  markTerms: surveying(async () => (await pairsTask()).markTerms),
 });

@@ -1,6 +1,6 @@
-import { reading, tasks } from '../jobs/task.js';
+import { surveying, tasks } from '../jobs/task.js';
 
 export const handOverTasks = tasks({
-  handOver: reading(async () => (await import('./terms.js')).handOver),
-  handOverMemory: reading(async () => (await import('./units.js')).handOverMemory),
+  handOver: surveying(async () => (await import('./terms.js')).handOver),
+  handOverMemory: surveying(async () => (await import('./units.js')).handOverMemory),
 });

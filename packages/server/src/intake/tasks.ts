@@ -1,4 +1,4 @@
-import { reading, writing, tasks } from '../jobs/task.js';
+import { reading, surveying, tasks, writing } from '../jobs/task.js';
 
 const writeTask = () => import('./write-task.js');
 const readTasks = () => import('./read-tasks.js');
@@ -7,7 +7,7 @@ export const intakeTasks = tasks({
   writeIntake: writing(async () => (await writeTask()).writeIntake),
   readFile: reading(async () => (await readTasks()).readFile),
   unpackArchive: reading(async () => (await readTasks()).unpackArchive),
-  firstLines: reading(async () => (await readTasks()).firstLines),
+  firstLines: surveying(async () => (await readTasks()).firstLines),
   proposeFile: reading(async () => (await readTasks()).proposeFile),
   evaluateFile: reading(async () => (await readTasks()).evaluateFile),
   queryList: reading(async () => (await readTasks()).queryList),

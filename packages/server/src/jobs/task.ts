@@ -30,8 +30,8 @@ export class TaskContext {
 }
 
 /**
- * One that writes; one that reads client files and works on the desk; one for short answers that a page waits for; one for
- * long looks through termbases and memories.
+ * One that writes; one that reads client files for the desk and for Align; one for short answers that a page waits for; two
+ * for longer looks, through termbases and memories or at one file: inspections, previews, what is handed over.
  */
 export type Thread = 'writer' | 'reader' | 'finder' | 'surveyor';
 

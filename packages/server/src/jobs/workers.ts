@@ -1,4 +1,4 @@
-/** Threads beside the main one: one that writes, one that reads files and computes, one that answers pages. */
+/** Threads beside the main one; what each is for: `Thread`. */
 import { setTimeout as wait } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
 import { THREAD_OPTIONS, threadFile } from '../threads.js';
@@ -15,6 +15,9 @@ export interface RunOptions {
   readonly onProgress?: (share: number) => void;
 }
 
+/** A preview or a hand-over need not wait for an inspection. */
+const SURVEYORS = 2;
+
 /** Milliseconds that what is under way has to end when the server closes. */
 const PATIENCE = 8000;
 
@@ -23,7 +26,7 @@ export class Workers {
     writer: makePool(),
     reader: makePool(),
     finder: makePool(),
-    surveyor: makePool(),
+    surveyor: makePool(SURVEYORS),
   };
 
   private readonly pending = new Set<Promise<unknown>>();
@@ -67,12 +70,12 @@ export class Workers {
   }
 }
 
-function makePool(): Piscina {
+function makePool(threads = 1): Piscina {
   return new Piscina({
     filename: threadFile(import.meta.url, '../worker'),
     ...THREAD_OPTIONS,
     minThreads: 0,
-    maxThreads: 1,
+    maxThreads: threads,
     idleTimeout: Infinity,
     resourceLimits: { maxOldGenerationSizeMb: 1500, maxYoungGenerationSizeMb: 32 },
   });

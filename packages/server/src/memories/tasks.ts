@@ -1,4 +1,4 @@
-import { finding, reading, writing, tasks } from '../jobs/task.js';
+import { finding, reading, surveying, tasks, writing } from '../jobs/task.js';
 
 const takeIn = () => import('./take-in.js');
 const resources = () => import('./resources.js');
@@ -17,7 +17,7 @@ export const memoryTasks = tasks({
   addVariant: writing(async () => (await edit()).addVariant),
   returnUnit: writing(async () => (await edit()).returnUnit),
   changeUnits: writing(async () => (await bulk()).changeUnits),
-  previewUnits: reading(async () => (await bulk()).previewUnits),
+  previewUnits: surveying(async () => (await bulk()).previewUnits),
   harvestConcepts: writing(async () => (await exchangeTask()).harvestConcepts),
   memoryOfTermbase: writing(async () => (await exchangeTask()).memoryOfTermbase),
   surveyUnits: reading(async () => (await survey()).surveyUnits),

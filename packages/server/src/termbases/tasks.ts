@@ -1,4 +1,4 @@
-import { reading, writing, tasks } from '../jobs/task.js';
+import { surveying, tasks, writing } from '../jobs/task.js';
 
 const write = () => import('./write.js');
 const bulk = () => import('./bulk.js');
@@ -15,6 +15,6 @@ export const termbaseTasks = tasks({
   defineFields: writing(async () => (await write()).defineFields),
   addPicture: writing(async () => (await write()).addPicture),
   doBulk: writing(async () => (await bulk()).doBulk),
-  previewBulk: reading(async () => (await bulk()).previewBulk),
-  recognizeText: reading(async () => (await recognize()).recognizeText),
+  previewBulk: surveying(async () => (await bulk()).previewBulk),
+  recognizeText: surveying(async () => (await recognize()).recognizeText),
 });

@@ -1,4 +1,4 @@
-import { reading, writing, tasks } from '../jobs/task.js';
+import { finding, reading, tasks, writing } from '../jobs/task.js';
 
 const history = () => import('./history.js');
 const sweep = () => import('./sweep.js');
@@ -10,7 +10,7 @@ const backup = () => import('./backup.js');
 export const upkeepTasks = tasks({
   setUndoDays: writing(async () => (await history()).setUndoDays),
   clearHistory: writing(async () => (await history()).clearHistory),
-  sizeOfHistory: reading(async () => (await history()).sizeOfHistory),
+  sizeOfHistory: finding(async () => (await history()).sizeOfHistory),
   sweepRemains: writing(async () => (await sweep()).sweepRemains),
   sweepErased: writing(async () => (await sweep()).sweepErased),
   eraseClient: writing(async () => (await eraseClient()).eraseClient),

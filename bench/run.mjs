@@ -148,7 +148,7 @@ async function bigTermbase() {
   const rows = ['ID;Deutsch;English;Français;Suomi;Português;Fachgebiet;Status'];
   for (let i = 0; i < 100_000; i++)
     rows.push(
-      `c${i};Schleusenkammer ${i};lock chamber ${i};sas ${i};sulkukammio ${i};câmara ${i};Gebiet ${i % 40};${i % 3 ? 'bevorzugt' : 'zugelassen'}`,
+      `c${i};Schleusenkammer ${i};lock chamber ${i};${i % 997 ? `sas ${i}` : ''};sulkukammio ${i};câmara ${i};Gebiet ${i % 40};${i % 3 ? 'bevorzugt' : 'zugelassen'}`,
     );
   const { fileId, jobId } = await call(
     'POST',

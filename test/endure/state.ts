@@ -73,6 +73,15 @@ export function faultsOf(dataDir: string): string[] {
   check(join(dataDir, 'workspace.db'));
   if (existsSync(join(dataDir, 'desk.db'))) check(join(dataDir, 'desk.db'));
   const db = new Database(join(dataDir, 'workspace.db'), { readonly: true });
+  const miscounted = db
+    .prepare<[], number>(
+      `WITH counted AS (SELECT termbase_id, language, count(*), count(DISTINCT concept_id) FROM term GROUP BY 1, 2)
+       SELECT count(*) FROM (SELECT * FROM (SELECT * FROM counted EXCEPT SELECT * FROM language_count)
+         UNION ALL SELECT * FROM (SELECT * FROM language_count EXCEPT SELECT * FROM counted))`,
+    )
+    .pluck()
+    .get()!;
+  if (miscounted > 0) faults.push(`workspace.db: ${miscounted} languages are counted wrong`);
   const owned = new Set(db.prepare<[], string>('SELECT file FROM memory').pluck().all());
   for (const side of ['before', 'after'])
     for (const file of db

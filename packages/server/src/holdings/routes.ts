@@ -3,7 +3,7 @@ import type { Context } from '../context.js';
 import { openTotal } from '../findings/read.js';
 import { TERMBASES } from '../findings/subjects.js';
 import { serve, type Api } from '../serve.js';
-import { languageCounts } from '../store/concepts.js';
+import { languageCounts } from '../store/language-counts.js';
 import type { TermbaseRow } from '../store/termbases.js';
 
 interface Row extends TermbaseRow {

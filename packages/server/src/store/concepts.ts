@@ -3,6 +3,7 @@ import { isFilterable } from '@fair-copy/core/termbase/categories.js';
 import type { Concept, ConceptBody, ConceptId, Fields } from '@fair-copy/core/termbase/concept.js';
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import type { Db } from './database.js';
+import { LanguageCounting } from './language-counts.js';
 import type { Noting } from './noting.js';
 
 export interface StoredConcept {
@@ -19,6 +20,7 @@ export class ConceptWriter {
   private readonly insertTerm;
   private readonly removeFacets;
   private readonly insertFacet;
+  private readonly counting;
 
   /** @param gathered terms and facets wait in tables of their own until `settle`, which puts them in sorted: for large writes */
   constructor(
@@ -32,6 +34,7 @@ export class ConceptWriter {
         DELETE FROM term_next;
         DELETE FROM facet_next;`);
     const next = gathered ? '_next' : '';
+    this.counting = new LanguageCounting(db);
     this.insert = db.prepare('INSERT INTO concept (id, termbase_id, body, changed_at) VALUES (?, ?, ?, ?)');
     this.update = db.prepare('UPDATE concept SET termbase_id = ?, body = ?, changed_at = ? WHERE id = ?');
     this.remove = db.prepare('DELETE FROM concept WHERE id = ?');
@@ -62,12 +65,12 @@ export class ConceptWriter {
       INSERT OR IGNORE INTO facet (termbase_id, field, value, concept_id)
         SELECT termbase_id, field, value, concept_id FROM facet_next ORDER BY termbase_id, field, value, concept_id;
       DELETE FROM facet_next;`);
+    this.counting.write();
   }
 
   replace(id: number, { termbaseId, body }: StoredConcept): void {
     this.update.run(termbaseId, JSON.stringify(body), this.now, id);
-    this.removeTerms.run(id);
-    this.removeFacets.run(id);
+    this.removeFindable(id);
     this.writeTerms(id, termbaseId, body);
   }
 
@@ -77,9 +80,9 @@ export class ConceptWriter {
   }
 
   delete(id: number): void {
-    this.removeTerms.run(id);
-    this.removeFacets.run(id);
+    this.removeFindable(id);
     this.remove.run(id);
+    if (!this.gathered) this.counting.write();
   }
 
   /** Rows of a concept that is there without them. */
@@ -87,6 +90,14 @@ export class ConceptWriter {
     for (const [id, ordinal, language, folded, text] of terms)
       this.insertTerm.run(termbaseId, language, folded, id, ordinal, text);
     for (const [id, field, value] of facets) this.insertFacet.run(termbaseId, field, value, id);
+    this.counting.added(termbaseId, terms);
+    if (!this.gathered) this.counting.write();
+  }
+
+  private removeFindable(id: number): void {
+    this.counting.removing(id);
+    this.removeTerms.run(id);
+    this.removeFacets.run(id);
   }
 
   private writeTerms(id: number, termbaseId: number, body: ConceptBody): void {
@@ -168,19 +179,4 @@ export function* conceptsOf(db: Db, termbaseId: number): Generator<Concept> {
     .prepare<[number], { id: number; body: string }>('SELECT id, body FROM concept WHERE termbase_id = ? ORDER BY id')
     .iterate(termbaseId);
   for (const row of rows) yield { id: row.id as ConceptId, ...(JSON.parse(row.body) as ConceptBody) };
-}
-
-export interface LanguageCount {
-  readonly language: string;
-  readonly terms: number;
-  readonly concepts: number;
-}
-
-export function languageCounts(db: Db, termbaseId: number): LanguageCount[] {
-  return db
-    .prepare<[number], LanguageCount>(
-      `SELECT language, count(*) AS terms, count(DISTINCT concept_id) AS concepts
-       FROM term WHERE termbase_id = ? GROUP BY language ORDER BY concepts DESC, min(ordinal), language`,
-    )
-    .all(termbaseId);
 }

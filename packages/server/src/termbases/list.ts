@@ -65,7 +65,7 @@ const ORDERS: Readonly<Record<ListOrder, Order>> = {
   },
   changed: {
     key: 'c.changed_at',
-    by: 'c.changed_at DESC, t.concept_id, t.ordinal',
+    by: 'c.changed_at DESC, c.id, t.ordinal',
     after: '(c.changed_at < @key OR (c.changed_at = @key AND (t.concept_id, t.ordinal) > (@concept, @ordinal)))',
     before: '(c.changed_at > @key OR (c.changed_at = @key AND (t.concept_id, t.ordinal) < (@concept, @ordinal)))',
   },
@@ -202,7 +202,12 @@ function condition(
   }
   const joined = filter.since !== undefined || order === 'changed';
   return {
-    from: joined ? 'term t JOIN concept c ON c.id = t.concept_id' : 'term t',
+    from: !joined
+      ? 'term t'
+      : order === 'changed'
+        ? // In the order of the index, so that a page needs no more than its rows.
+          'concept c CROSS JOIN term t ON t.concept_id = c.id AND c.termbase_id = @termbaseId'
+        : 'term t JOIN concept c ON c.id = t.concept_id',
     sql: parts.join(' AND '),
     params,
   };

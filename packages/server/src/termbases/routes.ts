@@ -8,7 +8,7 @@ import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
-import { languageCounts } from '../store/concepts.js';
+import { languageCounts } from '../store/language-counts.js';
 import type { Db } from '../store/database.js';
 import { termbaseById } from '../store/termbases.js';
 import { queryOf } from './bulk.js';

@@ -54,7 +54,7 @@ function removeRows(db: Db, client: number): void {
     `(SELECT id FROM ${kind} WHERE client_id = ${client} UNION
       SELECT t.resource_id FROM touched t JOIN ledger l ON l.id = t.ledger_id WHERE t.kind = '${kind}' AND l.client_id = ${client}
       UNION SELECT c.entity_id FROM change c JOIN ledger l ON l.id = c.ledger_id WHERE c.entity = '${kind}' AND l.client_id = ${client})`;
-  for (const table of ['concept', 'term', 'facet', 'picture', 'stet', 'finding', 'inspection'])
+  for (const table of ['concept', 'term', 'language_count', 'facet', 'picture', 'stet', 'finding', 'inspection'])
     db.exec(`DELETE FROM ${table} WHERE termbase_id IN ${ids('termbase')}`);
   for (const table of ['unit_stet', 'unit_finding', 'memory_inspection'])
     db.exec(`DELETE FROM ${table} WHERE memory_id IN ${ids('memory')}`);

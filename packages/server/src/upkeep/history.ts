@@ -110,7 +110,7 @@ function letGoInMemory(path: string, changes: readonly number[]): void {
 function removeOrphans(db: Db): void {
   const gone = (kind: 'termbase' | 'memory', column: string): string =>
     `${column} NOT IN (SELECT id FROM ${kind}) AND ${column} NOT IN (SELECT entity_id FROM change WHERE entity = '${kind}')`;
-  for (const table of ['concept', 'term', 'facet', 'picture', 'stet', 'finding', 'inspection'])
+  for (const table of ['concept', 'term', 'language_count', 'facet', 'picture', 'stet', 'finding', 'inspection'])
     db.exec(`DELETE FROM ${table} WHERE ${gone('termbase', 'termbase_id')}`);
   for (const table of ['unit_stet', 'unit_finding', 'memory_inspection'])
     db.exec(`DELETE FROM ${table} WHERE ${gone('memory', 'memory_id')}`);

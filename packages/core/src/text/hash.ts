@@ -3,13 +3,14 @@
  * million share one with a probability under one in ten thousand. Runs of white space count as one space, none at the
  * ends. The order of combining marks makes no difference (NFC). FNV-1a in two lanes (Fowler, Noll & Vo).
  */
-import { nfc } from './normal.js';
+import { hasMarks, nfc } from './normal.js';
+
 export class TextHash {
   private a = 0x811c9dc5;
   private b = 0x01000193;
 
   add(said: string): void {
-    const text = /\p{M}/u.test(said) ? nfc(said) : said;
+    const text = hasMarks(said) ? nfc(said) : said;
     let { a, b } = this;
     let space = true;
     for (let i = 0; i < text.length; i++) {

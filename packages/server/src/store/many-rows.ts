@@ -3,7 +3,7 @@ import type Database from 'better-sqlite3';
 import type { Db } from './database.js';
 
 /** Rows of a statement; more gain little. */
-const TOGETHER = 8;
+const TOGETHER = 32;
 
 export class ManyRows {
   private readonly many: Database.Statement<unknown[]>;

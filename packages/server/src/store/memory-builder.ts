@@ -10,15 +10,25 @@ import { isMainThread, parentPort, Worker, workerData } from 'node:worker_thread
 import { THREAD_OPTIONS, threadFile } from '../threads.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { ownCopy } from '@fair-copy/core/text/own-copy.js';
 import { putInPlace, removeDatabase } from './files.js';
 import { ManyRows } from './many-rows.js';
 import { MemoryFile } from './memory-file.js';
-import { factsOf, moreOf, SEGMENT, UNIT, unitColumns, type UnitPlace } from './unit-columns.js';
+import {
+  eachFact,
+  factText,
+  moreOf,
+  SEGMENT,
+  UNIT,
+  unitColumns,
+  type FactKind,
+  type UnitPlace,
+} from './unit-columns.js';
 
 /** Units of a batch. */
 const BATCH = 2000;
 /** Batches on their way: enough to keep the thread busy, few enough to keep memory flat. */
-const AHEAD = 4;
+const AHEAD = 12;
 /**
  * Numbers of a unit: place, length, codes, key, before, after, as in its row; when it was changed and by whom, as numbers
  * of repeated texts; how many variants, how many facts.
@@ -138,16 +148,33 @@ export class MemoryBuilder {
 /** Texts by numbers; the other thread learns them with the next batch. */
 class Repeated {
   private readonly numbers = new Map<string, number>();
+  /** Type → value → number. */
+  private readonly facts: Readonly<Record<FactKind, Map<string, Map<string, number>>>> = {
+    author: new Map(),
+    day: new Map(),
+    prop: new Map(),
+  };
   private fresh: string[] = [];
   private from = 0;
 
   numberOf(text: string): number {
     let number = this.numbers.get(text);
     if (number === undefined) {
+      const own = ownCopy(text);
       number = this.from + this.fresh.length;
-      this.numbers.set(text, number);
-      this.fresh.push(text);
+      this.numbers.set(own, number);
+      this.fresh.push(own);
     }
+    return number;
+  }
+
+  /** The text of a fact is put together only where it is new. */
+  numberOfFact(kind: FactKind, type: string, value: string): number {
+    const types = this.facts[kind];
+    let values = types.get(type);
+    if (!values) types.set(type, (values = new Map<string, number>()));
+    let number = values.get(value);
+    if (number === undefined) values.set(ownCopy(value), (number = this.numberOf(factText(kind, type, value))));
     return number;
   }
 
@@ -158,6 +185,7 @@ class Repeated {
     this.fresh = [];
     if (this.from > REPEATED) {
       this.numbers.clear();
+      for (const types of Object.values(this.facts)) types.clear();
       this.from = 0;
     }
     return taken;
@@ -177,25 +205,25 @@ class Columns {
   constructor(private readonly repeated: Repeated) {}
 
   add(unit: Unit, { place, before, after }: UnitPlace, tags: Map<LanguageTag, number>): void {
-    const { said, changed, author, length, codes, key } = unitColumns(unit);
+    const columns = unitColumns(unit);
+    const { said, changed, author, length, codes, key } = columns;
     const { repeated } = this;
     const { variants } = unit;
-    const facts = factsOf(unit);
     this.said.push(said);
-    for (const fact of facts) this.facts.push(repeated.numberOf(fact));
-    const row = [
-      place,
-      length,
-      codes,
-      key,
-      before ?? NaN,
-      after ?? NaN,
-      repeated.numberOf(changed),
-      repeated.numberOf(author),
-      variants.length,
-      facts.length,
-    ];
-    this.numbers.set(row, this.count++ * WIDTH);
+    const facts = this.facts.length;
+    eachFact(unit, columns, (kind, type, value) => this.facts.push(repeated.numberOfFact(kind, type, value)));
+    const { numbers } = this;
+    let at = this.count++ * WIDTH;
+    numbers[at++] = place;
+    numbers[at++] = length;
+    numbers[at++] = codes;
+    numbers[at++] = key;
+    numbers[at++] = before ?? NaN;
+    numbers[at++] = after ?? NaN;
+    numbers[at++] = repeated.numberOf(changed);
+    numbers[at++] = repeated.numberOf(author);
+    numbers[at++] = variants.length;
+    numbers[at] = this.facts.length - facts;
     for (const variant of variants) {
       let language = tags.get(variant.language);
       if (language === undefined) {

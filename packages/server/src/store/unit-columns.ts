@@ -1,5 +1,13 @@
 /** A unit taken apart into the columns of its row, the JSON beside its texts, and the facts that the index keeps of it. */
-import { authorOf, changedAt, unitKey, type Said, type Unit, type Variant } from '@fair-copy/core/memory/unit.js';
+import {
+  authorOf,
+  changedAt,
+  unitKey,
+  type Prop,
+  type Said,
+  type Unit,
+  type Variant,
+} from '@fair-copy/core/memory/unit.js';
 
 /** Tables and columns, in the order in which rows are put in. */
 export const UNIT = 'unit (id, said, changed, author, origin, place, length, codes, key, before, after)';
@@ -35,8 +43,28 @@ export function unitColumns(unit: Unit): UnitColumns {
 }
 
 export function saidOf({ attributes, props, notes }: Said): string | null {
-  return attributes || props || notes ? JSON.stringify({ attributes, props, notes }) : null;
+  if (!attributes && !props && !notes) return null;
+  // Half the time of `JSON.stringify` for what nearly every unit has.
+  let json = '{';
+  if (attributes) json += `"attributes":${jsonOfTexts(attributes)}`;
+  if (props) json += `${attributes ? ',' : ''}"props":[${props.map(jsonOfProp).join()}]`;
+  if (notes) json += `${attributes || props ? ',' : ''}"notes":${JSON.stringify(notes)}`;
+  return `${json}}`;
 }
+
+function jsonOfTexts(texts: Readonly<Record<string, string>>): string {
+  let json = '';
+  for (const name in texts) json += `${json && ','}${jsonOf(name)}:${jsonOf(texts[name]!)}`;
+  return `{${json}}`;
+}
+
+function jsonOfProp(prop: Prop): string {
+  return prop.attributes ? JSON.stringify(prop) : `{"type":${jsonOf(prop.type)},"text":${jsonOf(prop.text)}}`;
+}
+
+const jsonOf = (text: string): string => (TO_ESCAPE.test(text) ? JSON.stringify(text) : `"${text}"`);
+/** Halves of characters are, where they stand alone. */
+const TO_ESCAPE = /["\\\0-\x1f\ud800-\udfff]/;
 
 export function moreOf({ attributes, props, notes, codes }: Variant): string | null {
   if (codes.length === 0 && !attributes && !props && !notes) return null;
@@ -51,15 +79,39 @@ export const FACT_LENGTH = 80;
 /** "20261123" of "20261123T140500Z". */
 const DAY_LENGTH = 8;
 
-/** What is said about a unit, as words of the index: its author, its day, its properties. Languages are added by their ids. */
+/** What a fact is about. */
+export type FactKind = 'author' | 'day' | 'prop';
+
+/**
+ * What is said about a unit: its author, its day, its properties. Languages are added by their ids.
+ * @param see told of each fact. `type`: of a property, otherwise empty
+ */
+export function eachFact(
+  unit: Unit,
+  { author, changed }: Pick<UnitColumns, 'author' | 'changed'>,
+  see: (kind: FactKind, type: string, value: string) => void,
+): void {
+  if (author) see('author', '', author);
+  if (changed) see('day', '', changed.slice(0, DAY_LENGTH));
+  if (unit.props) for (const { type, text } of unit.props) see('prop', type, text);
+}
+
+/** As words of the index. */
 export function factsOf(unit: Unit): string[] {
   const facts: string[] = [];
-  const author = authorOf(unit);
-  if (author) facts.push(authorFact(author));
-  const changed = changedAt(unit);
-  if (changed) facts.push(dayFact(changed.slice(0, DAY_LENGTH)));
-  if (unit.props) for (const { type, text } of unit.props) facts.push(propFact(type, text));
+  eachFact(unit, { author: authorOf(unit), changed: changedAt(unit) }, (...fact) => facts.push(factText(...fact)));
   return facts;
+}
+
+export function factText(kind: FactKind, type: string, value: string): string {
+  switch (kind) {
+    case 'author':
+      return authorFact(value);
+    case 'day':
+      return dayFact(value);
+    case 'prop':
+      return propFact(type, value);
+  }
 }
 
 export const authorFact = (author: string): string => `a${BETWEEN}${valueOf(author)}`;

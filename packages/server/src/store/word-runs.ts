@@ -3,6 +3,7 @@
  * out as runs. Knows no database, so that it can work in a thread of its own.
  */
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
+import { ownCopy } from '@fair-copy/core/text/own-copy.js';
 import { hashed, KnownWords } from './known-words.js';
 
 /** Pairs of word and unit that are kept before they are given out: 8 bytes each, twice while sorting. */
@@ -36,6 +37,8 @@ export class WordRuns {
   private words = new Uint32Array(4096);
   private units = new Uint32Array(4096);
   private pairs = 0;
+  /** The words of the text that is being read. */
+  private readonly found: number[] = [];
 
   /** @param known the id of a word that is there already; null where there is none at all */
   constructor(
@@ -54,32 +57,42 @@ export class WordRuns {
   /** Units come in any order, but all texts of one unit after each other. */
   add(language: number, unit: number, text: string): void {
     const ids = mapOf(this.ids, language);
-    if (!isCutAsItStands(text)) {
+    if (!this.addAsItStands(ids, language, unit, text))
       for (const word of indexedWords(text)) this.note(ids.get(word) ?? this.idOf(ids, language, word), unit);
-      return;
-    }
-    // Nearly all words come again and again: they are folded once.
+  }
+
+  /**
+   * Nearly all words come again and again: they are folded once.
+   * @returns false where the words of the text may be others than those of the folded text
+   */
+  private addAsItStands(ids: Map<string, number>, language: number, unit: number, text: string): boolean {
+    let found = 0;
     let from = -1;
     let hash = 0;
     for (let i = 0; i <= text.length; i++) {
       const code = i < text.length ? text.charCodeAt(i) : SPACE;
-      if (classOf(code) === LETTER) {
+      const kind = CLASSES[code] || classOf(code);
+      if (kind === LETTER) {
         if (from < 0) {
           from = i;
           hash = 0;
         }
         hash = hashed(hash, code);
+      } else if (kind === SPECIAL) {
+        return false;
       } else if (from >= 0) {
         let word = this.forms.find(hash, language, text, from, i);
         if (word < 0) {
-          // A copy, so that the text that it stands in can go.
-          const form = Buffer.from(text.slice(from, i), 'utf16le').toString('utf16le');
+          if (hasSpecial(text, i)) return false;
+          const form = ownCopy(text.slice(from, i));
           this.forms.add(hash, language, form, (word = this.idOfForm(ids, language, form)));
         }
-        this.note(word, unit);
+        this.found[found++] = word;
         from = -1;
       }
     }
+    for (let i = 0; i < found; i++) this.note(this.found[i]!, unit);
+    return true;
   }
 
   /** A word as it is, without folding. */
@@ -199,10 +212,9 @@ function classified(code: number): number {
   return folded === '' && !/\s/.test(char) ? SPECIAL : SEPARATOR;
 }
 
-/** Whether the words of a text are those of the folded text: true for nearly all texts of scripts with spaces. */
-function isCutAsItStands(text: string): boolean {
-  for (let i = 0; i < text.length; i++) if (classOf(text.charCodeAt(i)) === SPECIAL) return false;
-  return true;
+function hasSpecial(text: string, from: number): boolean {
+  for (let i = from; i < text.length; i++) if (classOf(text.charCodeAt(i)) === SPECIAL) return true;
+  return false;
 }
 
 const WORDS = /[\p{L}\p{M}\p{N}]+/gu;

@@ -7,6 +7,7 @@ import { composed } from '../../text/composed.js';
 import type { LanguageTag } from '../../language/tags.js';
 import type { Note, Prop, Said, Unit, Variant } from '../../memory/unit.js';
 import { CODE, NO_CODES, type InlineCode } from '../../text/inline-codes.js';
+import { ownCopy } from '../../text/own-copy.js';
 import { xmlText } from '../../xml/writer.js';
 import { isCodeElement, languageIn, finishedCode, withoutLanguage } from './elements.js';
 
@@ -38,6 +39,8 @@ export class PlainUnits {
   readonly spellings: string[] = [];
   private readonly variantTags = new Map<string, VariantTag>();
   private readonly propTags = new Map<string, Attributes>();
+  /** The names of attributes in the last start tag with any: nearly always those of the next as well. */
+  private names: string[] = [];
   private text = '';
   private at = 0;
   private end = 0;
@@ -216,7 +219,7 @@ export class PlainUnits {
     const { text } = this;
     const attributes: Record<string, string> = {};
     this.selfClosing = false;
-    for (;;) {
+    for (let count = 0; ; count++) {
       const before = this.at;
       let code = text.charCodeAt(this.at);
       while (code === 32 || code === 10 || code === 13 || code === 9) code = text.charCodeAt(++this.at);
@@ -231,20 +234,39 @@ export class PlainUnits {
       }
       // White space has to stand before each attribute.
       if (this.at === before) throw NOT_PLAIN;
-      const from = this.at;
-      if (code === 45) throw NOT_PLAIN;
-      while ((code >= 97 && code <= 122) || (code >= 65 && code <= 90) || code === 45 || code === 58)
-        code = text.charCodeAt(++this.at);
+      const name = this.attributeName(count, attributes);
       const quote = text.charCodeAt(this.at + 1);
-      if (this.at === from || code !== EQUALS || (quote !== 34 && quote !== 39)) throw NOT_PLAIN;
-      const name = text.slice(from, this.at);
+      if (quote !== 34 && quote !== 39) throw NOT_PLAIN;
       const open = this.at + 2;
       const close = text.indexOf(quote === 34 ? '"' : "'", open);
-      if (close < 0 || close >= this.end || attributes[name] !== undefined || name in NOTHING) throw NOT_PLAIN;
-      const value = text.slice(open, close);
-      attributes[name] = attributeValue(value);
+      if (close < 0 || close >= this.end) throw NOT_PLAIN;
+      attributes[name] = attributeValue(text.slice(open, close));
       this.at = close + 1;
     }
+  }
+
+  /** Up to its "=". @param count of the attributes that were read already, whose names are `names` so far */
+  private attributeName(count: number, attributes: Attributes): string {
+    const { text, names } = this;
+    const from = this.at;
+    const expected = names[count];
+    if (expected !== undefined && text.startsWith(expected, from)) {
+      const end = from + expected.length;
+      if (text.charCodeAt(end) === EQUALS) {
+        this.at = end;
+        return expected;
+      }
+    }
+    let code = text.charCodeAt(from);
+    if (code === 45) throw NOT_PLAIN;
+    while ((code >= 97 && code <= 122) || (code >= 65 && code <= 90) || code === 45 || code === 58)
+      code = text.charCodeAt(++this.at);
+    if (this.at === from || code !== EQUALS) throw NOT_PLAIN;
+    const name = ownCopy(text.slice(from, this.at));
+    if (attributes[name] !== undefined || name in NOTHING) throw NOT_PLAIN;
+    names.length = count;
+    names.push(name);
+    return name;
   }
 }
 
@@ -257,8 +279,7 @@ function isEmpty(attributes: Attributes): boolean {
 
 function kept<T>(tags: Map<string, T>, source: string, tag: T): void {
   if (tags.size >= KEPT) tags.clear();
-  // A copy, so that the piece of the file that it stands in can go.
-  tags.set(source.split('').join(''), tag);
+  tags.set(ownCopy(source), tag);
 }
 
 /** White space other than blanks would have to be normalised (XML 1.0, section 3.3.3): for the parser. */

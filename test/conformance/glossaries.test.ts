@@ -1,4 +1,5 @@
 /** Real glossaries (country names of Debian's iso-codes) read as a client would send them: without a header. */
+import type { Diagnostic } from '@fair-copy/core/diagnostic.js';
 import { describe, expect, test } from '@jest/globals';
 import { proposeReading } from '@fair-copy/core/intake/propose.js';
 import { languagesOf } from '@fair-copy/core/intake/reading.js';
@@ -32,18 +33,18 @@ describe('a list of two columns without a header', () => {
 });
 
 describe('a column that holds two languages', () => {
-  const notes = (rows: readonly (readonly string[])[]): string[] =>
+  const notes = (rows: readonly (readonly string[])[]): Diagnostic[] =>
     proposeReading({
       source: { kind: 'workbook', sheet: 'x', sheets: [] },
       rows: [['English', 'Other'], ...rows].map((cells, i) => ({ number: i + 1, cells })),
       hiddenColumns: [],
       notes: [],
-    }).notes.flatMap((note) => (note.code === 'language-mixed' ? [note.message] : []));
+    }).notes.flatMap((note) => (note.code === 'language-mixed' ? [note] : []));
 
   test('is said: half of its names are English', () => {
     const told = ['de', 'fr', 'es', 'fi', 'pl', 'hu', 'tr', 'ru', 'cs'].filter((language) => {
       const rows = names[language]!.map(([en, other], i) => [en, i < 90 ? other : en + ' (name)']);
-      return notes(rows.slice(0, 180)).some((message) => message.includes('English among those in'));
+      return notes(rows.slice(0, 180)).some((note) => note.details.otherLanguage === 'en');
     });
     expect(told.length).toBeGreaterThanOrEqual(8);
   });

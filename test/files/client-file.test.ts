@@ -1,4 +1,5 @@
 /** Client files as they come: whatever the name says, the content decides. */
+import { toldDiagnostic } from '@fair-copy/words/en/diagnostics.js';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -82,8 +83,9 @@ describe('the kind of a file', () => {
     ['<?xml version="1.0"?><menu/>', /neither TBX, TMX nor XLIFF/],
   ])('%s is refused by name', async (content, message) => {
     const found = await failure(openClientFile(file('odd.csv', Buffer.from(content, 'latin1')), 'odd.csv'));
-    expect([found.message, found.place.file]).toEqual([expect.stringMatching(message), 'odd.csv']);
-    expect(found.advice).not.toBe('');
+    const told = toldDiagnostic(found);
+    expect([told.message, found.place.file]).toEqual([expect.stringMatching(message), 'odd.csv']);
+    expect(told.advice).not.toBe('');
   });
 });
 
@@ -201,7 +203,7 @@ describe('workbooks', () => {
     });
     expect((await survey(at, { sheet: 'alt' })).rows[0]!.cells).toEqual(['x']);
     const found = await failure(survey(at, { sheet: 'Weg' }));
-    expect([found.code, found.message]).toEqual(['sheet-missing', expect.stringContaining('alt, Neu')]);
+    expect([found.code, toldDiagnostic(found).message]).toEqual(['sheet-missing', expect.stringContaining('alt, Neu')]);
   });
 
   test('an empty row between others keeps the numbers of the file', async () => {

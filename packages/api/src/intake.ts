@@ -6,7 +6,7 @@ import type { CleaningStepId, CellStepId } from '@fair-copy/core/intake/reading.
 import { jobOf, termsWritten, unitsWritten } from './jobs.js';
 import { unitSurvey } from './memories.js';
 import { routes } from './route.js';
-import { done, errorBody, idParam, ofClient, stampBody, whole } from './shared.js';
+import { done, errorBody, idParam, ofClient, stampBody, whole, spoken } from './shared.js';
 
 /** Pictures that rows name: those that came, and those that are missing. */
 export interface PictureOutcome {
@@ -151,7 +151,6 @@ export const intakeRow = z.object({
   /** Only the cells that cleaning changes. */
   cleaned: z.array(cleanedCell),
   outcome: z.custom<StoredOutcome>().nullable(),
-  question: z.string().nullable(),
   decision: rowDecision.nullable(),
 });
 export type IntakeRowBody = z.infer<typeof intakeRow>;
@@ -270,5 +269,9 @@ export const intakeContract = routes({
     }),
     answer: jobOf('write units'),
   },
-  'POST /intake/files/:id/query-list': { params: idParam, answer: jobOf('query list') },
+  'POST /intake/files/:id/query-list': {
+    params: idParam,
+    body: z.object({ language: spoken }),
+    answer: jobOf('query list'),
+  },
 });

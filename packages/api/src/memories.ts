@@ -1,10 +1,12 @@
 /** What the pages ask of memories and what they get. */
+import type { Said } from '@fair-copy/core/said.js';
+import type { LeftCodes, LeftReason } from '@fair-copy/core/formats/read-units.js';
 import type { DoneCodes } from '@fair-copy/words/done.js';
 import { z } from 'zod';
 import { findingBody } from './inspection.js';
 import { jobOf } from './jobs.js';
 import { routes } from './route.js';
-import { done, idParam, made, ofClient, recorded, seenVersion, whole, told } from './shared.js';
+import { done, idParam, made, ofClient, recorded, seenVersion, whole, told, diagnosticBody } from './shared.js';
 
 export const unitFilter = z.object({
   text: z.string().max(500).optional(),
@@ -159,9 +161,17 @@ export const unitSurvey = z.object({
   count: z.number(),
   taken: z.number(),
   languages: z.array(z.object({ spelling: z.string(), tag: z.string(), count: z.number() })),
+  /** `LeftReason` → how many. */
   reasons: z.record(z.string(), z.number()),
-  left: z.array(z.object({ number: z.number(), line: z.number(), reason: z.string(), what: z.string() })),
-  notes: z.array(z.object({ severity: z.string(), message: z.string(), advice: z.string() })),
+  left: z.array(
+    z.object({
+      number: z.number(),
+      line: z.number(),
+      reason: z.custom<LeftReason>(),
+      what: z.custom<Said<LeftCodes>>(),
+    }),
+  ),
+  notes: z.array(diagnosticBody),
   attributes: z.array(z.string()),
   sample: z.array(unitBody),
 });

@@ -1,4 +1,5 @@
 /** Schemas that several features share. */
+import type { DiagnosticCode } from '@fair-copy/core/diagnostic.js';
 import type { Said } from '@fair-copy/core/said.js';
 import type { ErrorCodes } from '@fair-copy/words/errors.js';
 import { SPOKEN } from '@fair-copy/words/catalogues.js';
@@ -39,10 +40,10 @@ export function jsonOf<T extends z.ZodType>(schema: T) {
 }
 
 export const diagnosticBody = z.object({
-  code: z.string(),
+  code: z.custom<DiagnosticCode>(),
   severity: z.enum(['error', 'warning', 'info']),
-  message: z.string(),
-  advice: z.string(),
+  /** What its words are filled with (`packages/words`). */
+  details: z.record(z.string(), z.union([z.string(), z.number()])),
   place: z.object({
     file: z.string().optional(),
     sheet: z.string().optional(),

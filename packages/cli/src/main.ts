@@ -1,7 +1,8 @@
 /** `fair-copy`: the core from a terminal. Exit codes: 0 done, 2 usage, 3 a file cannot be read or written. */
+import { lineOf } from './words.js';
 import { VERSION } from '@fair-copy/core/version.js';
 import { Command, CommanderError } from 'commander';
-import { DataError, describe } from '@fair-copy/core/diagnostic.js';
+import { DataError } from '@fair-copy/core/diagnostic.js';
 import { COMMANDS } from './commands.js';
 import { UsageError } from './usage.js';
 
@@ -28,7 +29,7 @@ function complain(error: unknown): number {
     return 2;
   }
   if (error instanceof DataError) {
-    process.stderr.write(`fair-copy: ${describe(error.diagnostic)}\n`);
+    process.stderr.write(`fair-copy: ${lineOf(error.diagnostic)}\n`);
     return 3;
   }
   process.stderr.write(`fair-copy: ${systemMessage(error)}\n`);

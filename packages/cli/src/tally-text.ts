@@ -1,10 +1,11 @@
 /** The tally as one line, and the reading as a few, for a terminal. */
-import { describe } from '@fair-copy/core/diagnostic.js';
 import type { Tally } from '@fair-copy/core/intake/evaluate.js';
 import type { Reading, Role } from '@fair-copy/core/intake/reading.js';
 import { fieldLabel } from '@fair-copy/core/termbase/categories.js';
 import { languageName } from '@fair-copy/core/language/tags.js';
-import { delimiterName } from '@fair-copy/core/sheet/delimiter.js';
+import { inWords } from '@fair-copy/core/said.js';
+import { intake } from '@fair-copy/words/en/intake.js';
+import { lineOf } from './words.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 
 export function tallyLine(tally: Tally): string {
@@ -17,10 +18,13 @@ export function readingText(reading: Reading): string {
   for (const { index, header, role } of reading.columns) {
     const what = roleText(role.value);
     const title = header ? ` “${header}”` : '';
-    lines.push(`  ${columnLetter(index)}${title}: ${what}, ${Math.round(role.sureness * 100)} % sure: ${role.reason}`);
+    lines.push(
+      `  ${columnLetter(index)}${title}: ${what}, ${Math.round(role.sureness * 100)} % sure: ${inWords(intake.reasons, role.reason)}`,
+    );
   }
-  if (reading.grouping.value !== 'rows') lines.push(`  several rows make one concept: ${reading.grouping.reason}`);
-  for (const note of reading.notes) lines.push(`  ${note.severity}: ${describe({ ...note, place: {} })}`);
+  if (reading.grouping.value !== 'rows')
+    lines.push(`  several rows make one concept: ${inWords(intake.reasons, reading.grouping.reason)}`);
+  for (const note of reading.notes) lines.push(`  ${note.severity}: ${lineOf({ ...note, place: {} })}`);
   return lines.join('\n');
 }
 
@@ -53,7 +57,7 @@ function sourceLine({ source, headerRow }: Reading): string {
     case 'document':
       return `${source.format.toUpperCase()}, ${source.part.value}, ${header}`;
     case 'delimited':
-      return `Delimited text, separated by ${delimiterName(source.delimiter.value)}, ${source.encoding.value}, ${header}`;
+      return `Delimited text, separated by ${intake.delimiter(source.delimiter.value)}, ${source.encoding.value}, ${header}`;
     default:
       return `${source.kind.toUpperCase()}, ${source.encoding.value}`;
   }

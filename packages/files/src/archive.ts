@@ -49,7 +49,7 @@ export class ZipArchive implements Archive {
 
   async *read(name: string): AsyncGenerator<Uint8Array> {
     const entry = this.entries.get(name);
-    if (!entry) throw new DataError('archive-damaged', { what: `${name} is missing` });
+    if (!entry) throw new DataError('archive-member-missing', { name });
     if (entry.isEncrypted()) throw new DataError('archive-encrypted');
     const stream = await this.stream(entry);
     let size = 0;
@@ -64,10 +64,9 @@ export class ZipArchive implements Archive {
       }
     } catch (error) {
       if (error instanceof DataError) throw error;
-      throw new DataError('archive-damaged', { what: `${name} cannot be unpacked` });
+      throw new DataError('archive-member-missing', { name });
     }
-    if (crc >>> 0 !== entry.crc32 >>> 0)
-      throw new DataError('archive-damaged', { what: `the checksum of ${name} is wrong` });
+    if (crc >>> 0 !== entry.crc32 >>> 0) throw new DataError('archive-checksum', { name });
   }
 
   close(): void {
@@ -84,9 +83,9 @@ export class ZipArchive implements Archive {
 }
 
 function refuseBombs(name: string, size: number, packed: number, total: number, limits: ArchiveLimits): void {
-  if (size > limits.member || total > limits.total) throw new DataError('archive-bomb', { what: `${name}: over 1 GB` });
+  if (size > limits.member || total > limits.total) throw new DataError('archive-too-large', { name });
   if (limits === LIMITS && size > SUSPICIOUS && size > packed * RATIO)
-    throw new DataError('archive-bomb', { what: `${name}: ${Math.round(size / packed)} times its packed size` });
+    throw new DataError('archive-ratio', { name, count: Math.round(size / packed) });
 }
 
 function opened(path: string): Promise<yauzl.ZipFile> {
@@ -103,7 +102,7 @@ function listed(zip: yauzl.ZipFile, { members }: ArchiveLimits): Promise<Map<str
     const entries = new Map<string, yauzl.Entry>();
     const times = new Map<string, number>();
     zip.on('entry', (entry: yauzl.Entry) => {
-      if (entries.size >= members) return reject(new DataError('archive-bomb', { what: `over ${members} files` }));
+      if (entries.size >= members) return reject(new DataError('archive-too-many', { limit: members }));
       if (!entry.fileName.endsWith('/')) entries.set(freeIn(entries, times, entry.fileName), entry);
       zip.readEntry();
     });

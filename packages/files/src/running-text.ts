@@ -29,8 +29,7 @@ const MARKDOWN = { extensions: [gfmTable()], htmlExtensions: [gfmTableHtml()], a
 export async function runningText(path: string, name: string, reading = AS_SHOWN): Promise<Paragraph[]> {
   return named(name, async () => {
     const { text } = await formatOf(path);
-    if (!text)
-      throw new DataError('file-kind-unknown', { what: 'a file of entries or units, which needs no alignment' });
+    if (!text) throw new DataError('file-kind-unknown', { what: 'entries' });
     const paragraphs: Paragraph[] = [];
     for await (const block of text({ path, name, size: (await stat(path)).size }, reading))
       paragraphs.push(...paragraphsOf(block));

@@ -1,7 +1,7 @@
 /** A file as translation units, whatever its kind: those of its own, or those that its rows become. */
 import { stat } from 'node:fs/promises';
 import { inFile } from '@fair-copy/core/diagnostic.js';
-import type { ReadUnit } from '@fair-copy/core/formats/tmx/units.js';
+import type { ReadUnit } from '@fair-copy/core/formats/read-units.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { RowUnits } from '@fair-copy/core/intake/unit-rows.js';
 import type { ClientFile, FileAt } from './client/client-file.js';

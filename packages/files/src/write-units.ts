@@ -1,7 +1,7 @@
 /** Units to a file, in each of the formats in which they are handed over. */
 import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
-import type { TmxHeader } from '@fair-copy/core/formats/tmx/units.js';
+import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
 import { xliffOfUnits } from '@fair-copy/core/formats/xliff/write-units.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';

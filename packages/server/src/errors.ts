@@ -116,8 +116,8 @@ export function bodyOf(error: Carried): { readonly status: number; readonly body
       return said(error.said);
     case 'data': {
       const { diagnostic } = error;
-      const values = { what: `${diagnostic.message} ${diagnostic.advice}` };
-      const { status, body } = said({ code: 'data-error', values });
+      const { code, details } = diagnostic;
+      const { status, body } = said({ code: 'data-error', values: { code, details } });
       return { status, body: { ...body, diagnostic } };
     }
     case 'stopped':
@@ -131,7 +131,10 @@ export function bodyOf(error: Carried): { readonly status: number; readonly body
 export function keptError(kept: string | null): ErrorBody | null {
   if (kept === null) return null;
   const error = JSON.parse(kept) as ErrorBody & { readonly values?: unknown };
-  return error.values ? error : { ...said({ code: 'data-error', values: { what: error.message } }).body };
+  if (error.values && error.code !== 'data-error') return error;
+  const isOfNow = error.values && 'details' in (error.values as object);
+  const details = { message: error.message, advice: '' };
+  return isOfNow ? error : said({ code: 'data-error', values: { code: 'in-words', details } }).body;
 }
 
 function said(what: Said<ErrorCodes>): { readonly status: number; readonly body: ErrorBody } {

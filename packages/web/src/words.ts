@@ -1,15 +1,15 @@
 /** What every page has to say of what the server tells, in the reader's language. */
 import type { ErrorAnswer } from '@fair-copy/api/shared.js';
 import { inWords, type Said } from '@fair-copy/core/said.js';
-import type { Catalogue } from '@fair-copy/words/catalogue.js';
 import type { ClosedCodes, DoneCodes } from '@fair-copy/words/done.js';
-import { closed, done } from '@fair-copy/words/en/done.js';
-import { errors } from '@fair-copy/words/en/errors.js';
-import { work } from '@fair-copy/words/en/work.js';
 import type { ErrorCodes } from '@fair-copy/words/errors.js';
 import type { WorkCodes } from '@fair-copy/words/work.js';
+import { textsOf } from './messages/texts-of.js';
 
-const words: Pick<Catalogue, 'closed' | 'done' | 'errors' | 'work'> = { closed, done, errors, work };
+const words = await textsOf({
+  en: () => import('./words.en.js'),
+  de: () => import('./words.de.js'),
+});
 
 /** What an operation did. */
 export const doneWords = ({ said }: { readonly said: Said<DoneCodes> }): string => inWords(words.done, said);

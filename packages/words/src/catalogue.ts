@@ -2,7 +2,9 @@
 import type { FindingCodes } from '@fair-copy/core/checks/said.js';
 import type { Words } from '@fair-copy/core/said.js';
 import type { ClosedCodes, DoneCodes } from './done.js';
+import type { Told, ToldDiagnostic } from './diagnostics.js';
 import type { ErrorCodes } from './errors.js';
+import type { IntakeWords } from './intake.js';
 import type { Speech } from './speech.js';
 import type { WorkCodes } from './work.js';
 
@@ -51,6 +53,9 @@ export interface Catalogue {
   readonly work: Words<WorkCodes>;
   /** Why something cannot be done. */
   readonly errors: Words<ErrorCodes>;
+  /** What is to be said of a client's data, and what to do about it. */
+  toldDiagnostic(diagnostic: Told): ToldDiagnostic;
+  readonly intake: IntakeWords;
   /** A field of the standard, or of the client's own. */
   fieldLabel(name: string): string;
   valueLabel(field: string, value: string): string;

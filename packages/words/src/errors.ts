@@ -1,4 +1,5 @@
 /** What is answered where something cannot be done. */
+import type { Told } from './diagnostics.js';
 import type { KeptClosed, KeptDone } from './done.js';
 
 /** What there is none of. */
@@ -82,7 +83,7 @@ export interface ErrorCodes {
   readonly 'passphrase-needed': Record<string, never>;
   readonly 'too-many-tries': Record<string, never>;
   /** What was found in a file, and what can be done. */
-  readonly 'data-error': { readonly what: string };
+  readonly 'data-error': Told;
   /** In English, for whoever looks into it. */
   readonly internal: { readonly what: string };
   readonly stopped: Record<string, never>;

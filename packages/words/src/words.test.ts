@@ -1,3 +1,6 @@
+import { because } from '@fair-copy/core/guess.js';
+import { fieldOfWord } from '@fair-copy/core/intake/field-names.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { describe, expect, test } from '@jest/globals';
 import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
@@ -51,7 +54,7 @@ test('each language has its own words for all that is said', () => {
   for (const part of ['done', 'closed', 'work', 'errors'] as const) {
     expect(Object.keys(de[part])).toEqual(Object.keys(en[part]));
     for (const [code, words] of Object.entries(en[part]) as [string, (values: object) => string][]) {
-      if (code === 'as-it-was' || code === 'data-error') continue;
+      if (code === 'as-it-was') continue;
       const other = (de[part] as unknown as Record<string, (values: object) => string>)[code]!;
       const values = { name: 'a', text: 'a', from: 'de', to: 'en', count: 2, field: 'note', value: 'a' };
       const more = { title: 'a', why: 'a', limit: '2', format: 'TMX', find: 'a', by: 'b', file: 'a', termbase: 'a' };
@@ -67,10 +70,74 @@ test('each language has its own words for all that is said', () => {
         reason: '',
       };
       const what = code === 'name-taken' ? 'client' : 'file';
-      const all = { ...values, ...more, ...rest, what, taken: 'a', rest: 'b' };
+      const ofData = code === 'data-error' ? { code: 'file-empty', details: {} } : {};
+      const all = { ...values, ...more, ...rest, what, taken: 'a', rest: 'b', ...ofData };
       expect(words(all)).not.toMatch(/undefined|NaN/);
       expect(other(all)).not.toMatch(/undefined|NaN/);
       if (code !== 'handing-over') expect(other(all)).not.toBe(words(all));
     }
   }
+});
+
+/** Values for every kind of saying of the intake. */
+const VALUES = {
+  header: 'x',
+  language: 'de',
+  text: 'fr',
+  field: 'definition',
+  characters: 200,
+  letter: 'B',
+  next: 'da',
+  count: 2,
+  rows: 9,
+  delimiter: ';',
+  share: 0.5,
+  columns: 3,
+  mark: ':',
+  marks: ['x', 'y'],
+  languages: ['de', 'fr'],
+  encoding: 'UTF-8',
+  limit: 5,
+  what: 'x',
+  reason: because('column-empty'),
+};
+
+test('each language has its own words for what is read, asked and left out', () => {
+  for (const part of ['reasons', 'left'] as const) {
+    expect(Object.keys(de.intake[part])).toEqual(Object.keys(en.intake[part]));
+    for (const [code, words] of Object.entries(en.intake[part]) as [string, (values: object) => string][]) {
+      const other = (de.intake[part] as unknown as Record<string, (values: object) => string>)[code]!;
+      expect(`${words(VALUES)} ${other(VALUES)}`).not.toMatch(/undefined|NaN|\[object/);
+      if (!['in-words', 'damaged'].includes(code)) expect(other(VALUES)).not.toBe(words(VALUES));
+    }
+  }
+  for (const { intake } of [en, de])
+    expect(intake.queryList.header.slice(1).map(fieldOfWord)).toEqual(['question', 'answer']);
+});
+
+test('the question of a row is put in words', () => {
+  const asked = { kind: 'missing', languages: ['en' as LanguageTag], given: 'Wehr' } as const;
+  expect(en.intake.question(asked)).toBe('What is “Wehr” in English?');
+  expect(de.intake.question(asked)).toBe('Was ist „Wehr“ auf Englisch?');
+});
+
+test('messages about data are filled, with numbers and languages as the reader writes them', () => {
+  const mixed = {
+    code: 'language-mixed',
+    details: { column: 'A', count: 1200, otherLanguage: 'fr', language: 'en' },
+  } as const;
+  expect(en.toldDiagnostic(mixed).message).toBe(
+    'Column A holds 1,200 rows that read as French among those in English.',
+  );
+  expect(de.toldDiagnostic(mixed).message).toBe(
+    'In Spalte A stehen 1.200 Zeilen, die sich als Französisch lesen, unter solchen in Englisch.',
+  );
+  expect(en.toldDiagnostic({ code: 'file-binary', details: { what: 'pdf' } }).message).toBe(
+    'This is a PDF document, not a table or text.',
+  );
+  expect(en.toldDiagnostic({ code: 'file-binary', details: {} }).message).toContain('{what}');
+  const about = { code: 'about-file-left', details: { title: 'T', revisions: 2, people: 1 } } as const;
+  expect(en.toldDiagnostic(about).message).toBe(
+    'The file says something of itself: its title “T”, 2 revision statements, and 1 description of people or sources.',
+  );
 });

@@ -4,7 +4,7 @@ import { rename, rm } from 'node:fs/promises';
 import { conceptOf, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
 import { Evaluation, type Placed, type Tally } from '@fair-copy/core/intake/evaluate.js';
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
-import { questionText } from '@fair-copy/core/intake/questions.js';
+import { intake } from '@fair-copy/words/en/intake.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { isBeyondBasic, tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
@@ -197,7 +197,7 @@ async function* concepts(
         const placed = isTable(reading) ? withPictures(body, input.pictures, pictures, row.number) : body;
         yield { id: ++id as ConceptId, ...placed };
       } else if (say && outcome.kind === 'held back' && outcome.question.kind !== 'part')
-        process.stderr.write(`${file.name}, row ${row.number}: ${questionText(outcome.question)}\n`);
+        process.stderr.write(`${file.name}, row ${row.number}: ${intake.question(outcome.question)}\n`);
     }
     tallies.push(outcomes.tally!);
   }

@@ -1,4 +1,7 @@
 import { basename } from 'node:path';
+import { inWords } from '@fair-copy/core/said.js';
+import { toldDiagnostic } from '@fair-copy/words/en/diagnostics.js';
+import { intake } from '@fair-copy/words/en/intake.js';
 import type { Tally } from '@fair-copy/core/intake/evaluate.js';
 import { languageOfRole, type Reading } from '@fair-copy/core/intake/reading.js';
 import type { ClientFile } from '@fair-copy/files/client/client-file.js';
@@ -52,9 +55,9 @@ function asJson(path: string, reading: Reading, tally: Tally): unknown {
       language: languageOfRole(role.value),
       ...(role.value.kind === 'field' && { field: role.value.field, level: role.value.level }),
       sureness: Math.round(role.sureness * 100) / 100,
-      reason: role.reason,
+      reason: inWords(intake.reasons, role.reason),
     })),
     tally,
-    notes: reading.notes,
+    notes: reading.notes.map((note) => ({ ...note, ...toldDiagnostic(note) })),
   };
 }

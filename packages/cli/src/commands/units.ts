@@ -1,8 +1,11 @@
 /** `convert` for memories: units in, units out. */
+import { lineOf } from '../words.js';
+import type { LeftReason } from '@fair-copy/core/formats/read-units.js';
 import { rename, rm } from 'node:fs/promises';
 import { basename } from 'node:path';
-import { describe } from '@fair-copy/core/diagnostic.js';
-import type { TmxHeader } from '@fair-copy/core/formats/tmx/units.js';
+import { inWords } from '@fair-copy/core/said.js';
+import { intake } from '@fair-copy/words/en/intake.js';
+import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { fits, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { UnitColumns } from '@fair-copy/core/memory/table.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
@@ -154,14 +157,16 @@ const LISTED = 20;
 export function report(file: UnitFile, taken: number): void {
   const { count, left, notes, spellings } = file.seen;
   const number = (value: number): string => value.toLocaleString('en');
-  const reasons = new Map<string, number>();
+  const reasons = new Map<LeftReason, number>();
   for (const { reason } of left) reasons.set(reason, (reasons.get(reason) ?? 0) + 1);
-  const parts = [...reasons].map(([reason, times]) => `${number(times)} left out (${reason})`);
+  const parts = [...reasons].map(([reason, times]) => `${number(times)} left out (${intake.leftBecause[reason]})`);
   process.stderr.write(`${file.name}: ${number(count)} units = ${[`${number(taken)} taken`, ...parts].join(' + ')}\n`);
   for (const [spelling, { tag }] of spellings)
     if (spelling !== tag) process.stderr.write(`  language “${spelling}” is read as ${tag}\n`);
   for (const { number: ordinal, line, reason, what } of left.slice(0, LISTED))
-    process.stderr.write(`  unit ${number(ordinal)}, line ${number(line)}: ${reason}: ${what}\n`);
+    process.stderr.write(
+      `  unit ${number(ordinal)}, line ${number(line)}: ${intake.leftBecause[reason]}: ${inWords(intake.left, what)}\n`,
+    );
   if (left.length > LISTED) process.stderr.write(`  … and ${number(left.length - LISTED)} more\n`);
-  for (const note of notes) process.stderr.write(`  ${describe(note)}\n`);
+  for (const note of notes) process.stderr.write(`  ${lineOf(note)}\n`);
 }

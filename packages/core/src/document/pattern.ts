@@ -1,5 +1,5 @@
 /** How lines of running text are cut into cells: proposed from the lines, or taken from an example. */
-import type { Guess } from '../guess.js';
+import { because, type Guess } from '../guess.js';
 
 /**
  * How a line of text is cut into cells: at the first `between`, and what follows at the first `then` once more
@@ -22,11 +22,11 @@ const COLON = 0.2;
 /** @param lines paragraphs, or lines of a text; headings left out */
 export function proposedPattern(lines: readonly string[]): Guess<LinePattern | null> {
   const some = lines.filter((line) => line.trim() !== '' && !/^#(\s|$)/.test(line)).slice(0, SAMPLE);
-  if (some.length === 0) return { value: null, sureness: 0.5, reason: 'there is no text' };
+  if (some.length === 0) return { value: null, sureness: 0.5, reason: because('no-text') };
   const best = BETWEEN.map((between) => ({ between, share: shareCut(some, between) })).sort(
     (a, b) => b.share - a.share,
   )[0]!;
-  if (best.share < 0.5) return { value: null, sureness: 0.6, reason: 'no mark stands between two parts of most lines' };
+  if (best.share < 0.5) return { value: null, sureness: 0.6, reason: because('no-mark') };
   const { between } = best;
   const rests = some.flatMap((line) => {
     const at = line.indexOf(between);
@@ -39,7 +39,7 @@ export function proposedPattern(lines: readonly string[]): Guess<LinePattern | n
   return {
     value: { between, then, groups },
     sureness: Math.min(0.98, best.share),
-    reason: `${Math.round(best.share * 100)} % of the lines have “${markName(between)}” between two parts`,
+    reason: because('mark-between', { share: best.share, mark: between }),
   };
 }
 
@@ -99,9 +99,4 @@ export function cutLine(line: string, pattern: LinePattern | null): string[][] {
   return second < 0
     ? [[left.trim(), right.trim()]]
     : [[left.trim(), right.slice(0, second).trim(), right.slice(second + pattern.then.length).trim()]];
-}
-
-/** For people: "tab", "–". */
-export function markName(mark: string): string {
-  return mark === '\t' ? 'tab' : mark === '\n' ? 'line break' : mark.trim() || 'space';
 }

@@ -2,6 +2,7 @@
  * Which encoding a file is in: byte order mark, then valid UTF-8, then the candidate whose decoded letters fit the
  * language of the text best; the runner-up is offered. Decoding itself is done by a codec given from outside.
  */
+import { because, type Reason } from '../guess.js';
 import { ALPHABETS } from '../language/alphabets.js';
 import { identifyPooled } from '../language/identify.js';
 import type { EncodingName } from './names.js';
@@ -23,7 +24,7 @@ export interface EncodingGuess {
   readonly encoding: EncodingName;
   /** 0 to 1. */
   readonly sureness: number;
-  readonly reason: string;
+  readonly reason: Reason;
   readonly byteOrderMark: boolean;
   /** Nearly as likely, best first, and different on this very text. */
   readonly runnersUp: readonly EncodingName[];
@@ -99,7 +100,7 @@ export class EncodingSampler {
   /** The guess from all that was written. */
   guess(codec: Codec): EncodingGuess {
     const [a, b, c] = this.head;
-    const sure = (encoding: EncodingName, reason: string, byteOrderMark: boolean, sureness = 1): EncodingGuess => ({
+    const sure = (encoding: EncodingName, reason: Reason, byteOrderMark: boolean, sureness = 1): EncodingGuess => ({
       encoding,
       sureness,
       reason,
@@ -107,16 +108,16 @@ export class EncodingSampler {
       runnersUp: [],
     });
     if (a === 0xef && b === 0xbb && c === 0xbf)
-      return sure('UTF-8', 'it begins with the byte order mark of UTF-8', true);
-    if (a === 0xff && b === 0xfe) return sure('UTF-16LE', 'it begins with the byte order mark of UTF-16', true);
-    if (a === 0xfe && b === 0xff) return sure('UTF-16BE', 'it begins with the byte order mark of UTF-16', true);
+      return sure('UTF-8', because('byte-order-mark', { encoding: 'UTF-8' }), true);
+    if (a === 0xff && b === 0xfe) return sure('UTF-16LE', because('byte-order-mark', { encoding: 'UTF-16' }), true);
+    if (a === 0xfe && b === 0xff) return sure('UTF-16BE', because('byte-order-mark', { encoding: 'UTF-16' }), true);
     const half = Math.min(this.bytes, SAMPLE) / 2;
     if (this.nulOdd > half * 0.2 && this.nulEven < half * 0.05)
-      return sure('UTF-16LE', 'every second byte is zero, as in UTF-16', false, 0.97);
+      return sure('UTF-16LE', because('zero-bytes'), false, 0.97);
     if (this.nulEven > half * 0.2 && this.nulOdd < half * 0.05)
-      return sure('UTF-16BE', 'every second byte is zero, as in UTF-16', false, 0.97);
-    if (this.ascii) return sure('UTF-8', 'there is no character beyond ASCII', false);
-    if (this.utf8 && this.pending === 0) return sure('UTF-8', 'all of it is valid UTF-8', false, 0.99);
+      return sure('UTF-16BE', because('zero-bytes'), false, 0.97);
+    if (this.ascii) return sure('UTF-8', because('ascii'), false);
+    if (this.utf8 && this.pending === 0) return sure('UTF-8', because('valid-utf8'), false, 0.99);
     const rest = this.lineHigh ? [...this.high, ...this.line] : this.high;
     return bestOf(Uint8Array.from(rest.length ? rest : this.head), codec);
   }
@@ -159,7 +160,7 @@ function bestOf(sample: Uint8Array, codec: Codec): EncodingGuess {
   return {
     encoding: best.encoding,
     sureness: Math.max(0.35, Math.min(0.98, 0.6 + margin)) * (best.score > 0.4 ? 1 : 0.7),
-    reason: `it is not UTF-8, and in ${best.encoding} its letters fit the language best`,
+    reason: because('letters-fit', { encoding: best.encoding }),
     byteOrderMark: false,
     runnersUp: rivals.slice(0, 3).map((r) => r.encoding),
   };

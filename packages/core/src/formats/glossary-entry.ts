@@ -1,6 +1,6 @@
 /** Units as entries of a glossary, for those who take a memory's file as one. */
 import { EntryBuilder, type ExchangeEntry } from './exchange.js';
-import type { ReadUnit } from './tmx/units.js';
+import type { ReadUnit } from './read-units.js';
 import { shownText } from '../memory/unit.js';
 
 /** The plain text of each variant; properties and notes as fields of the concept. */

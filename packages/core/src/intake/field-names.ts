@@ -48,8 +48,8 @@ const NAMES: Readonly<Record<string, string>> = {
   number: 'nr, no, num, number, nummer, lfd, lfd nr, lp, l p, pos nr, ref, #, 番号, numero, position, zeile, row',
   language:
     'language, sprache, langue, idioma, jezyk, kieli, lingua, taal, sprak, lang, language code, sprachcode, sprachkurzel, 言語',
-  answer: 'your answer',
-  question: 'question',
+  answer: 'your answer, ihre antwort',
+  question: 'question, frage',
   // What is known and says nothing about a concept.
   date: 'date, datum, data, fecha, created, changed, version, geandert, erstellt, modified, paivays',
   author: 'author, autor, auteur, autore, creator, tekija, ersteller, bearbeiter',

@@ -1,8 +1,8 @@
 /** What a header cell says about its column, and which row is the header. */
+import { because, type Guess, type Reason } from '../guess.js';
 import { languagesNamed, type NamedLanguage } from '../language/names.js';
 import { isBlank, type SheetRow } from '../sheet/model.js';
 import { fieldOfWord, isPart, type FieldName } from './field-names.js';
-import type { Guess } from '../guess.js';
 
 export interface HeaderCell {
   readonly languages: readonly NamedLanguage[];
@@ -74,12 +74,15 @@ export function findHeaderRow(rows: readonly SheetRow[]): Guess<number | null> {
     contrastingHeader(filled, rows) ?? {
       value: null,
       sureness: 0.85,
-      reason: 'no row names languages or fields',
+      reason: because('no-header'),
     }
   );
 }
 
-function headerSureness(row: SheetRow, all: readonly SheetRow[]): { sureness: number; reason: string } | null {
+function headerSureness(
+  row: SheetRow,
+  all: readonly SheetRow[],
+): { readonly sureness: number; readonly reason: Reason } | null {
   const texts = row.cells.filter((cell) => cell.trim() !== '');
   const cells = texts.map(readHeaderCell);
   const named = cells.flatMap((cell) =>
@@ -90,17 +93,17 @@ function headerSureness(row: SheetRow, all: readonly SheetRow[]): { sureness: nu
   // "Finnish – Finnisch" in a list of languages is data: the cells name the same language.
   if (distinct.size >= 2) {
     if (repeats(row, all)) return null;
-    return { sureness: 0.98, reason: `it names ${distinct.size} languages` };
+    return { sureness: 0.98, reason: because('names-languages', { count: distinct.size }) };
   }
   if (named.length >= 2 && fields === 0) {
     const regions = new Set(named);
     if (regions.size < 2 || repeats(row, all)) return null;
-    return { sureness: 0.9, reason: `it names ${regions.size} forms of a language` };
+    return { sureness: 0.9, reason: because('names-forms', { count: regions.size }) };
   }
-  if (named.length >= 1 && fields >= 1) return { sureness: 0.93, reason: 'it names a language and a field' };
-  if (fields >= 2 && fields >= texts.length / 2) return { sureness: 0.9, reason: 'it names fields' };
+  if (named.length >= 1 && fields >= 1) return { sureness: 0.93, reason: because('names-language-and-field') };
+  if (fields >= 2 && fields >= texts.length / 2) return { sureness: 0.9, reason: because('names-fields') };
   if (named.length === 1 && texts.length === 1 && width(all) === 1)
-    return { sureness: 0.7, reason: 'it names a language' };
+    return { sureness: 0.7, reason: because('names-language') };
   return null;
 }
 
@@ -130,7 +133,7 @@ function contrastingHeader(filled: readonly SheetRow[], all: readonly SheetRow[]
       below.filter((row) => numeric(row.cells[i] ?? '')).length > below.length * 0.8,
   );
   if (contrast < 0 || first.cells.filter((cell) => cell.trim()).length < 2) return null;
-  return { value: first.number, sureness: 0.7, reason: 'it has words above a column of numbers' };
+  return { value: first.number, sureness: 0.7, reason: because('words-above-numbers') };
 }
 
 /**

@@ -6,7 +6,6 @@ import type { ConceptBody } from '../termbase/concept.js';
 import { conceptOf, draftKeys } from './draft.js';
 import { Evaluation, type Outcome, type RowDecision } from './evaluate.js';
 import { NOTHING_THERE, type Existing } from './join.js';
-import { questionText } from './questions.js';
 import { findHeaderRow, readHeaderCell } from './header.js';
 import { proposeReading, type Decisions } from './propose.js';
 import { languagesOf, type Reading, type SourceForm } from './reading.js';
@@ -96,7 +95,7 @@ describe('roles', () => {
     });
     expect(reading.columns[1]!.role).toMatchObject({
       value: { kind: 'ignored' },
-      reason: 'the column is hidden in the file',
+      reason: { code: 'column-hidden' },
     });
   });
   test('one column, and a header without data, are told', () => {
@@ -147,12 +146,6 @@ describe('evaluation', () => {
     expect(outcomes[13]).toMatchObject({ kind: 'held back', question: { kind: 'extra cells' } });
     expect(outcomes[14]).toEqual({ kind: 'not data', reason: 'total' });
     expect(evaluation.tally).toEqual({ rows: 15, entries: 7, joined: 1, heldBack: 2, notData: 5 });
-  });
-
-  test('the question is put in words', () => {
-    const { outcomes } = run(rows);
-    const held = outcomes[9] as Extract<Outcome, { kind: 'held back' }>;
-    expect(questionText(held.question)).toBe('What is “Wehr” in English?');
   });
 
   test('what a person decides about a row counts', () => {

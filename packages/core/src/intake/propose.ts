@@ -1,8 +1,9 @@
 /** From the first rows of a file to a proposed reading. */
+import { because, type Guess } from '../guess.js';
 import { diagnostic, type Diagnostic } from '../diagnostic.js';
 import { areClose } from '../language/close.js';
 import { languagesAmong } from '../language/identify.js';
-import { languageName, primaryLanguage, type LanguageTag } from '../language/tags.js';
+import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, isBlank, type SheetRow } from '../sheet/model.js';
 import { hasArticle } from './cleaning/articles.js';
 import { separatorsUsed } from './cleaning/synonyms.js';
@@ -19,7 +20,6 @@ import {
   type Role,
   type SourceForm,
 } from './reading.js';
-import type { Guess } from '../guess.js';
 
 /** What a person has decided; the rest is proposed around it. */
 export interface Decisions {
@@ -98,7 +98,7 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
     firstRow,
     columns,
     grouping: decisions.grouping
-      ? { value: decisions.grouping, sureness: 1, reason: 'chosen', set: true }
+      ? { value: decisions.grouping, sureness: 1, reason: because('chosen'), set: true }
       : proposedGrouping(columns, data),
     join: decisions.join ?? {
       languages: terms.slice(0, 1),
@@ -150,18 +150,18 @@ function languagesInRows(columns: readonly ColumnReading[], data: readonly Sheet
 /** Whether several rows make one concept: by repeated ids, or by cells that are left empty under the first row. */
 export function proposedGrouping(columns: readonly ColumnReading[], data: readonly SheetRow[]): Guess<Grouping> {
   const ids = columns.find(({ role }) => role.value.kind === 'id');
-  const byRow: Guess<Grouping> = { value: 'rows', sureness: 0.9, reason: 'nothing says that rows belong together' };
+  const byRow: Guess<Grouping> = { value: 'rows', sureness: 0.9, reason: because('rows-apart') };
   if (data.length < 2) return byRow;
   if (ids) {
     const cells = data.map((row) => (row.cells[ids.index] ?? '').trim());
     const repeated = cells.filter((cell, i) => cell !== '' && cell === cells[i - 1]).length;
     if (repeated > 0)
-      return { value: 'id', sureness: 0.95, reason: `${repeated} of ${data.length} rows repeat the id above them` };
+      return { value: 'id', sureness: 0.95, reason: because('ids-repeat', { count: repeated, rows: data.length }) };
     const empty = cells.filter((cell) => cell === '').length;
     const leading = columns.find(({ role }) => role.value.kind !== 'ignored');
     if (empty > 0 && cells[0] !== '' && leading === ids && empty < data.length * 0.9 && empty > data.length * 0.05)
-      return { value: 'blank', sureness: 0.85, reason: `${empty} of ${data.length} rows leave the id empty` };
-    return { value: 'id', sureness: 0.8, reason: 'there is a column of ids' };
+      return { value: 'blank', sureness: 0.85, reason: because('ids-empty', { count: empty, rows: data.length }) };
+    return { value: 'id', sureness: 0.8, reason: because('column-of-ids') };
   }
   // A concept's own column (number, subject, definition) in front, filled in the first row of each concept only.
   const leading = columns.find(({ role }) => role.value.kind !== 'ignored');
@@ -171,7 +171,11 @@ export function proposedGrouping(columns: readonly ColumnReading[], data: readon
       return {
         value: 'blank',
         sureness: 0.75,
-        reason: `${empty} of ${data.length} rows leave column ${columnLetter(leading.index)} empty`,
+        reason: because('first-column-empty', {
+          count: empty,
+          rows: data.length,
+          letter: columnLetter(leading.index),
+        }),
       };
   }
   return byRow;
@@ -185,7 +189,7 @@ function withDefinitionOf(
 ): readonly ColumnReading[] {
   const pattern = source.kind === 'document' && source.part.value === 'paragraphs' ? source.pattern.value : null;
   if (!pattern?.then || header) return columns;
-  const reason = 'it stands behind the two terms';
+  const reason = because('behind-terms');
   return columns.map((column) =>
     column.index === 2 ? { ...column, role: { value: fieldRole('definition', null), sureness: 0.8, reason } } : column,
   );
@@ -194,25 +198,25 @@ function withDefinitionOf(
 /** The column of embedded pictures is no cell of the sheet, so there is nothing to guess. */
 function withPictures(columns: ColumnReading[], index: number | undefined): ColumnReading[] {
   if (index === undefined) return columns;
-  const reason = 'pictures that lie on the sheet in these rows';
+  const reason = because('pictures-on-sheet');
   const own: ColumnReading = { index, header: '', role: { value: fieldRole('xGraphic', null), sureness: 1, reason } };
   const before = columns.filter((column) => column.index < index);
   for (let i = before.length; i < index; i++)
     before.push({
       index: i,
       header: '',
-      role: { value: { kind: 'ignored' }, sureness: 1, reason: 'the column is empty' },
+      role: { value: { kind: 'ignored' }, sureness: 1, reason: because('column-empty') },
     });
   return [...before, own];
 }
 
 function statedHeader(): Guess<number | null> {
-  return { value: null, sureness: 1, reason: 'the format names the languages itself' };
+  return { value: null, sureness: 1, reason: because('format-says') };
 }
 
 function headerOf(rows: readonly SheetRow[], decisions: Decisions): Guess<number | null> {
   if (decisions.headerRow === undefined) return findHeaderRow(rows);
-  return { value: decisions.headerRow, sureness: 1, reason: 'chosen', set: true };
+  return { value: decisions.headerRow, sureness: 1, reason: because('chosen'), set: true };
 }
 
 function decided(column: ColumnReading, role: Role | undefined): ColumnReading {
@@ -220,7 +224,7 @@ function decided(column: ColumnReading, role: Role | undefined): ColumnReading {
   return {
     index: column.index,
     header: column.header,
-    role: { value: role, sureness: 1, reason: 'chosen', set: true },
+    role: { value: role, sureness: 1, reason: because('chosen'), set: true },
   };
 }
 
@@ -248,8 +252,8 @@ function notesOn(
         'language-contradiction',
         {
           column: columnLetter(index),
-          header: languageName(contradiction.header),
-          content: languageName(contradiction.content),
+          headerLanguage: contradiction.header,
+          textLanguage: contradiction.content,
         },
         { column: index + 1 },
       ),
@@ -284,8 +288,8 @@ function mixedColumns(columns: readonly ColumnReading[], data: readonly SheetRow
       const details = {
         column: columnLetter(index),
         count,
-        other: languageName(other as LanguageTag),
-        language: languageName(language as LanguageTag),
+        otherLanguage: other,
+        language,
       };
       return [diagnostic('language-mixed', details, { column: index + 1 })];
     });

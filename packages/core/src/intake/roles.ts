@@ -1,13 +1,13 @@
 /** The role of each column: by its header, by its content, and by agreement between the columns. */
+import { because, type Guess, type Reason } from '../guess.js';
 import { areClose } from '../language/close.js';
 import { identifyPooled, shareOf, type Identified } from '../language/identify.js';
-import { canonicalTag, languageName, primaryLanguage, type LanguageTag } from '../language/tags.js';
+import { canonicalTag, primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, type SheetRow } from '../sheet/model.js';
-import { categoryNamed, fieldLabel, IDENTIFIER } from '../termbase/categories.js';
+import { categoryNamed, IDENTIFIER } from '../termbase/categories.js';
 import { isPart } from './field-names.js';
 import { readHeaderCell, type HeaderCell } from './header.js';
 import type { ColumnReading, Role } from './reading.js';
-import type { Guess } from '../guess.js';
 import { languageIn } from './rows-to-draft.js';
 import { fieldOfValues } from './values.js';
 
@@ -46,7 +46,7 @@ export function columnRoles(
     !isCodes(c)
       ? byHeader(c, c.says.languages[0].tag, 0.8)
       : hiddenColumns.includes(c.index)
-        ? ignored(1, 'the column is hidden in the file')
+        ? ignored(1, because('column-hidden'))
         : roleOf(c),
   );
   separate(columns, roles);
@@ -94,17 +94,18 @@ function roleOf(c: Column): Guess<Role> {
   const named = c.says.languages[0];
   const letter = columnLetter(c.index);
   const { field } = c.says;
-  const said = `the header says “${c.header.trim()}”`;
-  if (c.cells.length === 0 && !named && !field) return ignored(0.98, 'the column is empty');
+  const header = c.header.trim();
+  const said = because('header-says', { header });
+  if (c.cells.length === 0 && !named && !field) return ignored(0.98, because('column-empty'));
   if (field === 'answer') return { value: { kind: 'answer' }, sureness: 0.9, reason: said };
   if (field === 'question') return ignored(0.9, said);
   if (field === 'language' && !named && namesLanguages(c))
-    return { value: { kind: 'language' }, sureness: 0.95, reason: `${said}, and the cells name languages` };
+    return { value: { kind: 'language' }, sureness: 0.95, reason: because('header-says-cells-languages', { header }) };
   if (field === IDENTIFIER && !(named && named.sureness > 0.5) && (isCodes(c) || c.cells.length === 0))
     return { value: { kind: 'id' }, sureness: 0.95, reason: said };
   // What the content shows is not a column of terms, whatever the header is called.
   if (field === 'number' && c.cells.length > 0 && isCodes(c) && !isRunning(c) && c.wordless < 0.9)
-    return { value: { kind: 'id' }, sureness: 0.8, reason: `${said}, and the cells are codes` };
+    return { value: { kind: 'id' }, sureness: 0.8, reason: because('header-says-cells-codes', { header }) };
   if (field === 'abbreviation' && c.cells.length > 0)
     return {
       value: named
@@ -121,15 +122,14 @@ function roleOf(c: Column): Guess<Role> {
       return {
         value: fieldRole(byValues.field, null),
         sureness: 0.75,
-        reason: `its values are those of “${fieldLabel(byValues.field).toLowerCase()}”`,
+        reason: because('values-of', { field: byValues.field }),
       };
-    if (namesPictures(c))
-      return { value: fieldRole('xGraphic', null), sureness: 0.9, reason: 'the cells are names of picture files' };
+    if (namesPictures(c)) return { value: fieldRole('xGraphic', null), sureness: 0.9, reason: because('pictures') };
   }
   if (c.cells.length > 0 && (c.numeric > 0.9 || c.wordless > 0.9))
     return c.header.trim() && !isRunning(c) && field === null && c.numeric < 0.9
       ? ownField(c, 0.5)
-      : ignored(0.95, 'there are no words in it');
+      : ignored(0.95, because('no-words'));
   if (named && (named.sureness > 0.5 || shareOf(primaryLanguage(named.tag), c.content) > 0.3))
     return byHeader(c, named.tag, named.sureness);
   if (field === 'number' || field === 'language') return ignored(0.9, said);
@@ -154,7 +154,7 @@ function ownField(c: Column, sureness: number): Guess<Role> {
   return {
     value: { kind: 'field', field: c.header.trim(), level: 'concept', language: null },
     sureness,
-    reason: `a field of the client’s own: “${c.header.trim()}”`,
+    reason: because('own-field', { header: c.header.trim() }),
   };
 }
 
@@ -184,33 +184,38 @@ function isRunning(c: Column): boolean {
 
 function byHeader(c: Column, tag: LanguageTag, sureness: number): Guess<Role> {
   const value: Role = { kind: 'term', language: tag };
-  const name = languageName(tag);
-  const head = `the header says ${name}`;
   if (contradicts(c, tag)) {
-    return { value, sureness: 0.5, reason: `${head}, but the text reads as ${languageName(c.content[0]!.language)}` };
+    return {
+      value,
+      sureness: 0.5,
+      reason: because('header-language-contradicts', { language: tag, text: c.content[0]!.language }),
+    };
   }
   const agrees = shareOf(primaryLanguage(tag), c.content);
   if (agrees > 0.35)
-    return { value, sureness: Math.min(0.99, sureness + 0.03), reason: `${head}, and the text agrees` };
-  return { value, sureness, reason: head };
+    return {
+      value,
+      sureness: Math.min(0.99, sureness + 0.03),
+      reason: because('header-language-agrees', { language: tag }),
+    };
+  return { value, sureness, reason: because('header-language', { language: tag }) };
 }
 
 function byContent(c: Column, letter: string): Guess<Role> {
   const best = c.content[0];
   const tag = best && canonicalTag(best.language);
-  if (!best || !tag || best.share < 0.12) return ignored(0.5, 'it cannot be told which language it is in');
-  if (c.meanLength > 120)
-    return ignored(0.6, `its texts are too long for terms (${Math.round(c.meanLength)} characters on average)`);
+  if (!best || !tag || best.share < 0.12) return ignored(0.5, because('no-language'));
+  if (c.meanLength > 120) return ignored(0.6, because('texts-long', { characters: Math.round(c.meanLength) }));
   const second = c.content[1]?.share ?? 0;
   const sureness = Math.max(0.35, Math.min(0.97, 0.5 + (best.share - second) * 0.9)) * (c.cells.length < 4 ? 0.8 : 1);
   return {
     value: { kind: 'term', language: tag },
     sureness,
-    reason: `the text of column ${letter} reads as ${languageName(tag)}`,
+    reason: because('text-language', { letter, language: tag }),
   };
 }
 
-function ignored(sureness: number, reason: string): Guess<Role> {
+function ignored(sureness: number, reason: Reason): Guess<Role> {
   return { value: IGNORED, sureness, reason };
 }
 
@@ -246,7 +251,7 @@ function becauseOfOthers(columns: readonly Column[], roles: Guess<Role>[]): void
     const leftTerm = roles.slice(0, i).findLast((r) => r.value.kind === 'term')?.value;
     // Long form: the one column of terms holds all the languages that the rows name.
     if (languageRow && (value.kind === 'term' || c.says.field === 'term') && !c.says.languages[0] && namedTerms === 0) {
-      roles[i] = { value: { kind: 'term of row' }, sureness: 0.92, reason: 'each row names its language' };
+      roles[i] = { value: { kind: 'term of row' }, sureness: 0.92, reason: because('row-names-language') };
       return;
     }
     if (value.kind === 'field' && value.field === 'abbreviation') {
@@ -259,12 +264,19 @@ function becauseOfOthers(columns: readonly Column[], roles: Guess<Role>[]): void
     // "Source" beside columns that name their languages is where something was found, not a column of terms.
     if (value.kind === 'term' && !c.says.languages[0] && namedTerms >= 2) {
       if (c.says.field === 'term' && /^(?:source|quelle|fonte|fuente)n?$/i.test(c.header.trim()))
-        roles[i] = { value: fieldRole('source', null), sureness: 0.8, reason: `the header says “${c.header.trim()}”` };
+        roles[i] = {
+          value: fieldRole('source', null),
+          sureness: 0.8,
+          reason: because('header-says', { header: c.header.trim() }),
+        };
       else if (c.says.field === 'term' && leftTerm?.kind === 'term')
         roles[i] = {
           value: { kind: 'term', language: leftTerm.language },
           sureness: 0.75,
-          reason: `the header says “${c.header.trim()}”, beside ${languageName(leftTerm.language)}`,
+          reason: because('beside', {
+            reason: because('header-says', { header: c.header.trim() }),
+            language: leftTerm.language,
+          }),
         };
       else if (c.says.field === null && c.header.trim() !== '') roles[i] = ownField(c, 0.6);
     } else if (value.kind === 'ignored' && namedTerms >= 2 && c.header.trim() && c.says.field === null && hasContent(c))
@@ -315,7 +327,7 @@ function repeatedFields(roles: Guess<Role>[]): void {
         roles[i] = {
           ...roles[i]!,
           value: fieldRole(field, owner.language),
-          reason: `${roles[i]!.reason}, beside ${languageName(owner.language)}`,
+          reason: because('beside', { reason: roles[i]!.reason, language: owner.language }),
         };
     });
   }
@@ -339,7 +351,7 @@ function separate(columns: readonly Column[], roles: Guess<Role>[]): void {
   roles[weakest.index] = {
     value: { kind: 'term', language: tag },
     sureness: 0.4,
-    reason: `both columns could be ${languageName(languageAt(weakest.index)!)}; the next best for this one is ${languageName(tag)}`,
+    reason: because('could-be-both', { language: languageAt(weakest.index)!, next: tag }),
   };
 }
 

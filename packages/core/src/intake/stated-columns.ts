@@ -1,7 +1,7 @@
 /** Entries of an exchange file as rows for Intake: which columns they need, and what each column holds. */
-import { languageName } from '../language/tags.js';
+import { because } from '../guess.js';
 import type { ColumnReading, Role } from './reading.js';
-import { fieldLabel, IDENTIFIER } from '../termbase/categories.js';
+import { IDENTIFIER } from '../termbase/categories.js';
 import type { LayoutColumn } from '../formats/layout.js';
 
 /** The roles of the columns of a layout; the format states them, so there is no doubt. */
@@ -13,8 +13,8 @@ export function statedColumns(columns: readonly LayoutColumn[]): ColumnReading[]
       value: roleOf(column),
       sureness: 1,
       reason: column.language
-        ? `the file says ${languageName(column.language)}`
-        : `the file says ${fieldLabel(column.field!).toLowerCase()}`,
+        ? because('file-says-language', { language: column.language })
+        : because('file-says-field', { field: column.field! }),
     },
   }));
 }

@@ -1,7 +1,7 @@
 /** Rows of a table as units: each text as it stands, no cleaning of terms. */
 import { composed } from '../text/composed.js';
 import { languageAmong } from '../language/identify.js';
-import type { LeftUnit, ReadUnit } from '../formats/tmx/units.js';
+import type { LeftUnit, ReadUnit } from '../formats/read-units.js';
 import { languageIn } from './rows-to-draft.js';
 import { languagesOf, type Reading } from './reading.js';
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
@@ -49,13 +49,13 @@ export class RowUnits {
     const unit = this.unitOf(row);
     const languages = new Set(unit.variants.map((v) => v.language));
     if (languages.size === 0)
-      this.left.push({ number, line, reason: 'no text', what: 'it has no text in any language' });
+      this.left.push({ number, line, reason: 'no text', what: { code: 'no-text', values: {} } });
     else if (languages.size === 1 && !this.keepIncomplete)
       this.left.push({
         number,
         line,
         reason: 'one language',
-        what: `it has text in ${unit.variants[0]!.language} only`,
+        what: { code: 'one-language', values: { language: unit.variants[0]!.language } },
       });
     else return [{ number, line, unit }];
     return [];

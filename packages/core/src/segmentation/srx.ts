@@ -59,7 +59,7 @@ export function readSrx(text: string): SrxRules {
     else if (name === 'languagemap')
       maps.push({ pattern: attributes.languagepattern ?? '', list: attributes.languagerulename ?? '' });
   }
-  if (!isSrx) throw new DataError('rules-unreadable', { what: 'it is no SRX file' });
+  if (!isSrx) throw new DataError('rules-no-srx');
   return { lists, maps, cascade };
 }
 
@@ -75,6 +75,6 @@ export function expression(pattern: string, flags: string): RegExp {
   try {
     return new RegExp(plain, plain === translated || flags.includes('i') ? flags : `${flags}i`);
   } catch {
-    throw new DataError('rules-unreadable', { what: `one of them is no regular expression: ${pattern}` });
+    throw new DataError('rules-pattern', { what: pattern });
   }
 }

@@ -1,57 +1,51 @@
 /** Which character separates the columns, and whether fields are quoted: found by how evenly it cuts the rows. */
+import { because, type Reason } from '../guess.js';
 import { delimitedRows, type DelimitedForm } from './delimited.js';
 
 interface Candidate {
   readonly delimiter: string;
-  readonly name: string;
   /** How readily people use it to separate columns; breaks ties. */
   readonly weight: number;
 }
 
 const CANDIDATES: readonly Candidate[] = [
-  { delimiter: '\t', name: 'tabs', weight: 1 },
-  { delimiter: ';', name: 'semicolons', weight: 0.97 },
-  { delimiter: ',', name: 'commas', weight: 0.93 },
-  { delimiter: '|', name: 'pipes', weight: 0.96 },
-  { delimiter: ' | ', name: 'pipes with spaces', weight: 0.961 },
-  { delimiter: ' :: ', name: '“ :: ”', weight: 0.961 },
-  { delimiter: '::', name: '“::”', weight: 0.96 },
-  { delimiter: ' = ', name: '“ = ”', weight: 0.955 },
-  { delimiter: '=', name: 'equals signs', weight: 0.91 },
-  { delimiter: ' => ', name: '“ => ”', weight: 0.956 },
-  { delimiter: ' -> ', name: '“ -> ”', weight: 0.955 },
-  { delimiter: ' → ', name: '“ → ”', weight: 0.955 },
-  { delimiter: ' – ', name: 'dashes', weight: 0.9 },
-  { delimiter: ' — ', name: 'long dashes', weight: 0.9 },
-  { delimiter: ' - ', name: 'hyphens between spaces', weight: 0.88 },
-  { delimiter: ' : ', name: '“ : ”', weight: 0.9 },
-  { delimiter: ': ', name: 'colons', weight: 0.86 },
-  { delimiter: ' / ', name: 'slashes between spaces', weight: 0.84 },
-  { delimiter: '¦', name: 'broken bars', weight: 0.94 },
-  { delimiter: '§', name: 'section signs', weight: 0.93 },
-  { delimiter: '#', name: 'number signs', weight: 0.9 },
-  { delimiter: '~', name: 'tildes', weight: 0.9 },
-  { delimiter: '^', name: 'carets', weight: 0.9 },
-  { delimiter: '、', name: 'ideographic commas', weight: 0.85 },
-  { delimiter: '；', name: 'full-width semicolons', weight: 0.9 },
-  { delimiter: '，', name: 'full-width commas', weight: 0.85 },
-  { delimiter: '\u001f', name: 'unit separators', weight: 0.97 },
+  { delimiter: '\t', weight: 1 },
+  { delimiter: ';', weight: 0.97 },
+  { delimiter: ',', weight: 0.93 },
+  { delimiter: '|', weight: 0.96 },
+  { delimiter: ' | ', weight: 0.961 },
+  { delimiter: ' :: ', weight: 0.961 },
+  { delimiter: '::', weight: 0.96 },
+  { delimiter: ' = ', weight: 0.955 },
+  { delimiter: '=', weight: 0.91 },
+  { delimiter: ' => ', weight: 0.956 },
+  { delimiter: ' -> ', weight: 0.955 },
+  { delimiter: ' → ', weight: 0.955 },
+  { delimiter: ' – ', weight: 0.9 },
+  { delimiter: ' — ', weight: 0.9 },
+  { delimiter: ' - ', weight: 0.88 },
+  { delimiter: ' : ', weight: 0.9 },
+  { delimiter: ': ', weight: 0.86 },
+  { delimiter: ' / ', weight: 0.84 },
+  { delimiter: '¦', weight: 0.94 },
+  { delimiter: '§', weight: 0.93 },
+  { delimiter: '#', weight: 0.9 },
+  { delimiter: '~', weight: 0.9 },
+  { delimiter: '^', weight: 0.9 },
+  { delimiter: '、', weight: 0.85 },
+  { delimiter: '；', weight: 0.9 },
+  { delimiter: '，', weight: 0.85 },
+  { delimiter: '\u001f', weight: 0.97 },
 ];
 
-/** How a sentence names a delimiter: "tabs", "semicolons", “ = ”. */
-export function delimiterName(delimiter: string | null): string {
-  if (delimiter === null) return 'nothing';
-  return CANDIDATES.find((c) => c.delimiter === delimiter)?.name ?? `“${delimiter}”`;
-}
-
 /** The separators to choose from. */
-export const DELIMITERS: readonly { readonly delimiter: string; readonly name: string }[] = CANDIDATES;
+export const DELIMITERS: readonly string[] = CANDIDATES.map(({ delimiter }) => delimiter);
 
 export interface DelimiterGuess {
   readonly form: DelimitedForm;
   /** 0 to 1. */
   readonly sureness: number;
-  readonly reason: string;
+  readonly reason: Reason;
   readonly alternatives: readonly string[];
   /** "sep=;" in the first line, a habit of spreadsheet programs: that line is no data. */
   readonly declared: boolean;
@@ -64,7 +58,7 @@ export function guessDelimiter(sample: string, whole: boolean): DelimiterGuess {
     return {
       form: { delimiter: declared[1]!, quote: '"' },
       sureness: 1,
-      reason: 'the first line declares it',
+      reason: because('declared-in-line'),
       alternatives: [],
       declared: true,
     };
@@ -77,17 +71,16 @@ export function guessDelimiter(sample: string, whole: boolean): DelimiterGuess {
     return {
       form: { delimiter: null, quote: null },
       sureness: 0.5,
-      reason: 'no character cuts the rows into columns evenly',
+      reason: because('no-delimiter'),
       alternatives: [],
       declared: false,
     };
   }
   const second = measured.find((m) => m.delimiter.trim() !== best.delimiter.trim());
-  const percent = Math.round(best.even * 100);
   return {
     form: { delimiter: best.delimiter, quote: best.quote },
     sureness: Math.max(0.4, Math.min(0.99, best.even * (second && second.score > best.score - 0.08 ? 0.75 : 1))),
-    reason: `${delimiterName(best.delimiter)} cut ${percent === 100 ? 'all rows' : `${percent} % of the rows`} into ${best.columns} columns`,
+    reason: because('delimiter-cuts', { delimiter: best.delimiter, share: best.even, columns: best.columns }),
     alternatives: measured.slice(1, 4).map((m) => m.delimiter),
     declared: false,
   };

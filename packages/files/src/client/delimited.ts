@@ -1,4 +1,5 @@
 /** Delimited text, lines of a dictionary, and texts in which source and translation stand together. */
+import { because } from '@fair-copy/core/guess.js';
 import { DataError, diagnostic, inFile, type Diagnostic } from '@fair-copy/core/diagnostic.js';
 import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import { MarkedReader, type MarkedRow } from '@fair-copy/core/document/marked/read.js';
@@ -17,8 +18,6 @@ import { drained, encodingNotes, markedPattern } from './survey.js';
 import { TextOf } from './text-of.js';
 
 type Delimited = Extract<SourceForm, { kind: 'delimited' }>;
-
-const DECLARED = 'the first line declares it';
 
 export class DelimitedFile extends ClientFile {
   private readonly text: TextOf;
@@ -76,8 +75,8 @@ export class DelimitedFile extends ClientFile {
       kind: 'delimited',
       encoding: { value: encoding.encoding, sureness, reason, ...(choices.encoding && { set: true }) },
       delimiter: isChosen
-        ? { value: delimiter, sureness: 1, reason: 'chosen', set: true }
-        : { value: delimiter, sureness: guess.sureness, reason: guess.declared ? DECLARED : guess.reason },
+        ? { value: delimiter, sureness: 1, reason: because('chosen'), set: true }
+        : { value: delimiter, sureness: guess.sureness, reason: guess.reason },
       quote,
       otherEncodings: encoding.runnersUp,
       pattern,
@@ -102,7 +101,7 @@ export class DelimitedFile extends ClientFile {
   private async *delimitedRows(source: Delimited): AsyncGenerator<SheetRow> {
     const reader = new DelimitedReader({ delimiter: source.delimiter.value, quote: source.quote });
     // A line that only says how the cells are cut holds none.
-    let isDeclaration = source.delimiter.reason === DECLARED;
+    let isDeclaration = source.delimiter.reason.code === 'declared-in-line';
     for await (const text of this.text.pieces(source.encoding.value)) {
       let rows = reader.write(text);
       if (isDeclaration && rows.length) {
@@ -154,7 +153,7 @@ export class DelimitedFile extends ClientFile {
 /** Only where the lines are those of a dictionary, or a person says so; everything else is cut by the separator. */
 function linePattern(head: string, choices: SourceChoices): Guess<LinePattern> | null {
   if (choices.pattern !== undefined)
-    return choices.pattern && { value: choices.pattern, sureness: 1, reason: 'chosen', set: true };
+    return choices.pattern && { value: choices.pattern, sureness: 1, reason: because('chosen'), set: true };
   if (choices.delimiter !== undefined) return null;
   const lines = head.split(/\r\n|\r|\n/).slice(0, -1);
   if (!isDictionary(lines)) return null;

@@ -1,4 +1,5 @@
 /** Running text with tables: Word documents and web pages. */
+import { because } from '@fair-copy/core/guess.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
 import { proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
@@ -29,7 +30,7 @@ abstract class DocumentFile extends ClientFile {
     const pattern: Guess<LinePattern | null> =
       choices.pattern === undefined
         ? proposedPattern(lines)
-        : { value: choices.pattern, sureness: 1, reason: 'chosen', set: true };
+        : { value: choices.pattern, sureness: 1, reason: because('chosen'), set: true };
     const marked = markedPattern(lines, choices, pattern.value !== null && pattern.sureness > 0.8);
     const source: SourceForm = {
       kind: 'document',
@@ -143,10 +144,10 @@ function documentPart(
   paragraphs: number,
   chosen: DocumentPart | undefined,
 ): Guess<DocumentPart> {
-  if (chosen && parts.includes(chosen)) return { value: chosen, sureness: 1, reason: 'chosen', set: true };
-  if (parts.length === 1) return { value: parts[0]!, sureness: 1, reason: 'there is nothing else in it' };
+  if (chosen && parts.includes(chosen)) return { value: chosen, sureness: 1, reason: because('chosen'), set: true };
+  if (parts.length === 1) return { value: parts[0]!, sureness: 1, reason: because('only-part') };
   const share = cells / (cells + paragraphs);
   return share > 0.4
-    ? { value: 'tables', sureness: Math.max(0.6, share), reason: 'most of its text stands in tables' }
-    : { value: 'paragraphs', sureness: Math.max(0.6, 1 - share), reason: 'most of its text stands in paragraphs' };
+    ? { value: 'tables', sureness: Math.max(0.6, share), reason: because('mostly-tables') }
+    : { value: 'paragraphs', sureness: Math.max(0.6, 1 - share), reason: because('mostly-paragraphs') };
 }

@@ -1,4 +1,5 @@
 /** What surveys of all kinds of files have in common. */
+import { because } from '@fair-copy/core/guess.js';
 import { diagnostic, type Diagnostic } from '@fair-copy/core/diagnostic.js';
 import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import { proposedMarked } from '@fair-copy/core/document/marked/propose.js';
@@ -44,7 +45,7 @@ export function markedPattern(
   choices: SourceChoices,
   cut: boolean,
 ): Guess<MarkedPattern | null> | null {
-  if (choices.marked !== undefined) return { value: choices.marked, sureness: 1, reason: 'chosen', set: true };
+  if (choices.marked !== undefined) return { value: choices.marked, sureness: 1, reason: because('chosen'), set: true };
   if (choices.delimiter !== undefined || choices.pattern !== undefined) return null;
   return proposedMarked(lines, cut);
 }

@@ -1,4 +1,5 @@
 /** The text of a file: in which encoding, and piece by piece. */
+import { because } from '@fair-copy/core/guess.js';
 import { createReadStream } from 'node:fs';
 import { encodingNamed, type EncodingName } from '@fair-copy/core/encoding/names.js';
 import { EncodingSampler, type EncodingGuess } from '@fair-copy/core/encoding/detect.js';
@@ -21,7 +22,8 @@ export class TextOf {
 
   /** Looks through the whole file, unless it declares its encoding or a person has chosen one. */
   async encoding(chosen: EncodingName | undefined): Promise<EncodingGuess> {
-    if (chosen) return { encoding: chosen, sureness: 1, reason: 'chosen', byteOrderMark: false, runnersUp: [] };
+    if (chosen)
+      return { encoding: chosen, sureness: 1, reason: because('chosen'), byteOrderMark: false, runnersUp: [] };
     const sampler = new EncodingSampler();
     let head = '';
     for await (const chunk of createReadStream(this.path, { highWaterMark: PIECE })) {
@@ -34,7 +36,7 @@ export class TextOf {
       return {
         encoding: declared,
         sureness: 0.97,
-        reason: 'the file declares it',
+        reason: because('file-declares'),
         byteOrderMark: false,
         runnersUp: [],
       };

@@ -170,7 +170,7 @@ async function sheetNames(archive: Archive): Promise<string[]> {
   const reader = new OdsReader();
   // Every event has to pass: a table is known only when its turn comes.
   for await (const event of partEvents(archive, partText, CONTENT)) for (const row of reader.take(event)) void row;
-  if (reader.sheets.length === 0) throw new DataError('workbook-damaged', { what: 'it lists no sheet' });
+  if (reader.sheets.length === 0) throw new DataError('workbook-empty');
   return reader.sheets;
 }
 

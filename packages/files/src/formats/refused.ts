@@ -3,18 +3,18 @@ import { DataError } from '@fair-copy/core/diagnostic.js';
 import type { Beginning } from './beginning.js';
 
 const BINARY: readonly (readonly [string, RegExp])[] = [
-  ['a PNG picture', /^\x89PNG/],
-  ['a JPEG picture', /^\xff\xd8\xff/],
-  ['a GIF picture', /^GIF8/],
-  ['a TIFF picture', /^(II\*\0|MM\0\*)/],
-  ['a WebP picture', /^RIFF....WEBP/s],
-  ['a bitmap picture', /^BM.{4}\0\0\0\0/s],
-  ['a PDF document', /^%PDF-/],
-  ['a gzip archive', /^\x1f\x8b/],
-  ['a 7z archive', /^7z\xbc\xaf/],
-  ['a RAR archive', /^Rar!/],
-  ['an SQLite database', /^SQLite format 3/],
-  ['a program', /^(MZ|\x7fELF)/],
+  ['png', /^\x89PNG/],
+  ['jpeg', /^\xff\xd8\xff/],
+  ['gif', /^GIF8/],
+  ['tiff', /^(II\*\0|MM\0\*)/],
+  ['webp', /^RIFF....WEBP/s],
+  ['bmp', /^BM.{4}\0\0\0\0/s],
+  ['pdf', /^%PDF-/],
+  ['gzip', /^\x1f\x8b/],
+  ['7z', /^7z\xbc\xaf/],
+  ['rar', /^Rar!/],
+  ['sqlite', /^SQLite format 3/],
+  ['program', /^(MZ|\x7fELF)/],
 ];
 
 /** Throws `DataError` for what is known and not read. */
@@ -22,18 +22,17 @@ export function refuseKnown({ latin, members, mimeType }: Beginning): void {
   if (latin.startsWith('\xd0\xcf\x11\xe0')) throw new DataError('workbook-encrypted');
   const binary = BINARY.find(([, pattern]) => pattern.test(latin));
   if (binary) throw new DataError('file-binary', { what: binary[0] });
-  if (latin.startsWith('{\\rtf')) throw new DataError('file-kind-unknown', { what: 'a rich text document' });
+  if (latin.startsWith('{\\rtf')) throw new DataError('file-kind-unknown', { what: 'rtf' });
   if (members?.includes('xl/workbook.bin') && !members.some((name) => /^xl\/workbook\.xml$/i.test(name)))
-    throw new DataError('file-kind-unknown', { what: 'a workbook in binary form' });
+    throw new DataError('file-kind-unknown', { what: 'xlsb' });
   if (mimeType && members?.includes('content.xml') && !/spreadsheet|\.text/.test(mimeType))
-    throw new DataError('file-kind-unknown', { what: 'an OpenDocument file that is no spreadsheet' });
+    throw new DataError('file-kind-unknown', { what: 'odt' });
 }
 
 /** Throws `DataError` for what is no text. */
 export function refuseBinary({ bytes, markup }: Beginning): void {
-  if (markup.startsWith('<?xml'))
-    throw new DataError('file-kind-unknown', { what: 'an XML file that is neither TBX, TMX nor XLIFF' });
-  if (isBinary(bytes)) throw new DataError('file-binary', { what: 'a binary file' });
+  if (markup.startsWith('<?xml')) throw new DataError('file-kind-unknown', { what: 'xml' });
+  if (isBinary(bytes)) throw new DataError('file-binary', { what: 'binary' });
 }
 
 /** Zero bytes that UTF-16 does not explain, or many control characters. */

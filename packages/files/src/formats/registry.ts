@@ -157,16 +157,11 @@ export function isExchange(kind: FileKind): boolean {
 }
 
 /** What a file without rows is, for the one who dropped it. */
-const WITHOUT_ROWS: Partial<Record<FileKind, string>> = {
-  odt: 'an OpenDocument file that is no spreadsheet',
-  zip: 'an archive',
-};
-
 /** Opens a client's file for its rows. Throws `DataError` with the file's name in its place. */
 export function openClientFile(path: string, name: string): Promise<ClientFile & { readonly kind: FileKind }> {
   return named(name, async () => {
     const { kind, rows } = await formatOf(path);
-    if (!rows) throw new DataError('file-kind-unknown', { what: WITHOUT_ROWS[kind] ?? kind });
+    if (!rows) throw new DataError('file-kind-unknown', { what: kind });
     const file = await rows({ path, name, size: (await stat(path)).size });
     return Object.assign(file, { kind });
   });

@@ -3,13 +3,9 @@ import { createReadStream } from 'node:fs';
 import { DataError, diagnostic, type Diagnostic } from '@fair-copy/core/diagnostic.js';
 import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import { PoUnits } from '@fair-copy/core/formats/po/units.js';
-import {
-  TmxUnits,
-  type LeftUnit,
-  type ReadUnit,
-  type TmxHeader,
-  type UnitReaderOptions,
-} from '@fair-copy/core/formats/tmx/units.js';
+import type { LeftUnit, ReadUnit } from '@fair-copy/core/formats/read-units.js';
+import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
+import { TmxUnits, type UnitReaderOptions } from '@fair-copy/core/formats/tmx/units.js';
 import { XliffUnits } from '@fair-copy/core/formats/xliff/units.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';

@@ -1,7 +1,7 @@
 /** What is read from memories beside the main thread: filters over everything, and hand-over. */
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { TmxHeader } from '@fair-copy/core/formats/tmx/units.js';
+import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
 import { TMX_END, tmxHead } from '@fair-copy/core/formats/tmx/write-units.js';
 import { fits, type LanguageTag } from '@fair-copy/core/language/tags.js';

@@ -184,10 +184,24 @@ function fileOf(row: FileRow): IntakeFile {
     recipeId: row.recipe_id,
     uploadId: row.upload_id,
     depth: row.depth,
-    reading: parsed(row.reading),
+    reading: ofNow(parsed<Reading>(row.reading)),
     outcome: parsed(row.outcome),
     error: keptError(row.error),
     units: parsed(row.units),
     written: parsed(row.written),
   };
+}
+
+/** A reading that an earlier version kept has sentences where there are codes now. */
+function ofNow(reading: Reading | null): Reading | null {
+  if (reading === null) return null;
+  const text = JSON.stringify(reading, (_, value: unknown) => {
+    const { reason, message, advice, details } = (value ?? {}) as Readonly<Record<string, unknown>>;
+    if (typeof reason === 'string')
+      return { ...(value as object), reason: { code: 'in-words', values: { text: reason } } };
+    if (typeof message === 'string' && details === undefined)
+      return { ...(value as object), code: 'in-words', details: { message, advice } };
+    return value;
+  });
+  return JSON.parse(text) as Reading;
 }

@@ -1,4 +1,6 @@
 /** Reading a client file into its staging, and working out what becomes of its rows. */
+import { catalogueOf, type Spoken } from '@fair-copy/words/catalogues.js';
+import type { IntakeWords } from '@fair-copy/words/intake.js';
 import { createHash } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { mkdir, rename, rm } from 'node:fs/promises';
@@ -14,7 +16,6 @@ import {
 } from '@fair-copy/core/intake/evaluate.js';
 import { PICTURE_NAME, PictureFinder, pictureType } from '@fair-copy/core/intake/pictures.js';
 import { readHeaderCell } from '@fair-copy/core/intake/header.js';
-import { questionText } from '@fair-copy/core/intake/questions.js';
 import { languageOfRole, type ColumnReading } from '@fair-copy/core/intake/reading.js';
 import { proposeReading, type Decisions } from '@fair-copy/core/intake/propose.js';
 import { CLEANING_STEPS, type CleaningStepId, type Reading } from '@fair-copy/core/intake/reading.js';
@@ -338,20 +339,22 @@ class SeparatorCounts {
 }
 
 /** Headers that are read back as what the columns are, whatever they were called. */
-function queryHeader(column: ColumnReading): string {
+function queryHeader(column: ColumnReading, words: IntakeWords['queryList']): string {
   const language = languageOfRole(column.role.value);
   const says = readHeaderCell(column.header);
   if (column.header && (!language || says.languages[0]?.tag === language)) return column.header;
-  const name = column.header || (language ? '' : `Column ${columnLetter(column.index)}`);
+  const name = column.header || (language ? '' : words.column(columnLetter(column.index)));
   return language ? `${name} (${language})`.trim().replace(/^\((.*)\)$/, '$1') : name;
 }
 
 /** The held-back rows as a spreadsheet for the client; gives back its path. */
 export async function queryList(
-  file: FileToEvaluate & { readonly jobId: number },
+  file: FileToEvaluate & { readonly jobId: number; readonly language: Spoken },
   { dataDir }: TaskContext,
 ): Promise<{ readonly path: string; readonly fileName: string; readonly rows: number }> {
   const paths = pathsOf(dataDir);
+  const { intake } = catalogueOf(file.language);
+  const words = intake.queryList;
   const staging = Staging.openForReading(paths.staging(file.fileId));
   try {
     const columns = file.reading.columns.filter((column) => column.role.value.kind !== 'ignored');
@@ -366,19 +369,19 @@ export async function queryList(
         rows++;
         yield [
           String(row.number),
-          questionText(outcome.question),
+          intake.question(outcome.question),
           '',
           ...columns.map((column) => row.cells[column.index] ?? ''),
         ];
       }
     };
-    const headers = columns.map(queryHeader);
+    const headers = columns.map((column) => queryHeader(column, words));
     const stem = file.name.replace(/\.[^.]+$/, '');
-    const fileName = safeFileName(`${stem} - questions.xlsx`);
+    const fileName = safeFileName(words.fileName(stem));
     await mkdir(paths.outgoing(file.jobId), { recursive: true });
     const path = join(paths.outgoing(file.jobId), fileName);
     await writeWorkbook(path, [
-      { name: 'Questions', header: ['Row', 'Question', 'Your answer', ...headers], widths: [8, 60, 40], rows: held() },
+      { name: words.sheet, header: [...words.header, ...headers], widths: [8, 60, 40], rows: held() },
     ]);
     return { path, fileName, rows };
   } finally {

@@ -142,12 +142,12 @@ function writingRoutes(api: Api, context: Context, desk: Desk): void {
     return desk.writeUnits([...new Set(ids)], target, { stamp, duplicates });
   });
 
-  serve(api, intakeContract, 'POST /intake/files/:id/query-list', async ({ params }) => {
+  serve(api, intakeContract, 'POST /intake/files/:id/query-list', async ({ params, body }) => {
     const { id: fileId, name, clientId, reading } = desk.ready(params.id);
     return context.jobs.start({ kind: 'query list', title: doing('query-list', { name }), clientId }, (controls) => {
       const rowDecisions = desk.files.rowDecisions(fileId);
       const file = { fileId, name, reading: reading!, rowDecisions, targetId: null, pictures: [] };
-      return context.workers.run(intakeTasks.queryList, { ...file, jobId: controls.id }, controls);
+      return context.workers.run(intakeTasks.queryList, { ...file, ...body, jobId: controls.id }, controls);
     });
   });
 }

@@ -2,7 +2,6 @@
 import type { IntakeRowBody, OutcomeKindBody, RowPageBody, StepPreviewBody } from '@fair-copy/api/intake.js';
 import { cleanCell, previewStep } from '@fair-copy/core/intake/cleaning/steps.js';
 import { withCells } from '@fair-copy/core/intake/evaluate.js';
-import { questionText } from '@fair-copy/core/intake/questions.js';
 import { cleaningContext, languageIn } from '@fair-copy/core/intake/rows-to-draft.js';
 import type { CellStepId, ColumnReading, Reading, Role } from '@fair-copy/core/intake/reading.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
@@ -87,7 +86,6 @@ function shownRow(
     hidden: row.hidden ?? false,
     cleaned: isData ? termColumns(reading).flatMap((column) => cleanedCell(reading, column, corrected)) : [],
     outcome,
-    question: outcome?.kind === 'held back' ? questionText(outcome.question) : null,
     decision,
   };
 }

@@ -3,7 +3,7 @@
  * writing it to a new memory is little more than giving it its place.
  */
 import { existsSync, linkSync } from 'node:fs';
-import type { ReadUnit } from '@fair-copy/core/formats/tmx/units.js';
+import type { ReadUnit } from '@fair-copy/core/formats/read-units.js';
 import { textHash, type Unit } from '@fair-copy/core/memory/unit.js';
 import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
 import { ApiError } from '../errors.js';

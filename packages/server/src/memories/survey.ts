@@ -28,7 +28,7 @@ export async function surveyUnits(file: FileOfUnits, context: TaskContext): Prom
     languages: [...spellings].map(([spelling, { tag, count: times }]) => ({ spelling, tag, count: times })),
     reasons,
     left: left.slice(0, LEFT_SHOWN),
-    notes: notes.map(({ severity, message, advice }) => ({ severity, message, advice })),
+    notes: [...notes],
     attributes: [...attributes],
     sample,
   };

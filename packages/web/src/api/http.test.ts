@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { ApiFailure, call, upload } from './http.js';
 import type { JobOf } from '@fair-copy/api/jobs.js';
 import { jobEnded } from './jobs.js';

@@ -2,7 +2,7 @@
 import type { Contract } from '@fair-copy/api/contract.js';
 import type { Answered, Call } from '@fair-copy/api/route.js';
 import type { ErrorAnswer } from '@fair-copy/api/shared.js';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { errorWords } from '../words.js';
 
 export class ApiFailure extends Error {

@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import { call } from './http.js';
 import type { LedgerEntryBody } from './types.js';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { useToast } from '../ui/toast-store.js';
 import { doneWords } from '../words.js';
 
@@ -15,9 +15,9 @@ export function useUndoNewest(concerns: (entry: LedgerEntryBody) => boolean): ()
   const undo = async (): Promise<void> => {
     const entries = await call('GET /ledger', { query: { limit: 50 } });
     const newest = entries.find((entry) => concerns(entry) && !entry.undoneAt && !entry.closed);
-    if (!newest) return say(m.ledger.nothingToUndo);
+    if (!newest) return say(m.undo.nothingToUndo);
     const undone = await call('POST /ledger/:id/undo', { params: { id: newest.id } });
-    say(m.ledger.undoneToast(doneWords(undone)), { label: m.stages.ledger, run: () => void navigate('/ledger') });
+    say(m.undo.undoneToast(doneWords(undone)), { label: m.stages.ledger, run: () => void navigate('/ledger') });
   };
   return () => void undo().catch(fail);
 }

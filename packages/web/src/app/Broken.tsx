@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { useRouteError } from 'react-router';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { EmptyState } from '../ui/EmptyState.js';
 
 /** Something failed while a page was drawn: nothing on the server is touched by that. */

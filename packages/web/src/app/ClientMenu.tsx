@@ -7,7 +7,7 @@ import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
 import { call } from '../api/http.js';
 import { clients as clientsQuery } from '../api/queries.js';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { useDesk } from '../ui/desk-store.js';
 import { useToast } from '../ui/toast-store.js';
 import { EraseClient } from './EraseClient.js';

@@ -6,7 +6,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { call } from '../api/http.js';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 
 interface Props {
   readonly client: { readonly id: number; readonly name: string };

@@ -6,7 +6,7 @@ import { Suspense, useState } from 'react';
 import { Outlet } from 'react-router';
 import type { Changing } from '@fair-copy/api/events.js';
 import { useServerEvents } from '../api/events.js';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { ConflictDialog } from '../parts/ConflictDialog.js';
 import { useToast } from '../ui/toast-store.js';
 import { useKeys } from '../ui/useKeys.js';

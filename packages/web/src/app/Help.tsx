@@ -5,7 +5,7 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { useKeyList, type KeyHint } from '../ui/key-list.js';
 
 const EVERYWHERE: readonly KeyHint[] = [

@@ -6,7 +6,7 @@ import { styled } from '@mui/material/styles';
 import { CircleHelp, Moon, Sun, LogOut } from 'lucide-react';
 import { NavLink } from 'react-router';
 import { session } from '../api/queries.js';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { useDesk } from '../ui/desk-store.js';
 import { useTheme } from '@mui/material/styles';
 import { ClientMenu } from './ClientMenu.js';

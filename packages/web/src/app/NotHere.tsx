@@ -1,6 +1,6 @@
 import Button from '@mui/material/Button';
 import { Link } from 'react-router';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { EmptyState } from '../ui/EmptyState.js';
 
 export function NotHere() {

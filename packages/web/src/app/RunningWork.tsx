@@ -13,7 +13,7 @@ import { call } from '../api/http.js';
 import { fetchJobFile } from '../api/jobs.js';
 import { jobs as jobsQuery } from '../api/queries.js';
 import type { JobBody } from '../api/types.js';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { useToast } from '../ui/toast-store.js';
 import { errorWords, workWords } from '../words.js';
 

@@ -4,7 +4,7 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { LanguageText } from '../ui/LanguageText.js';
 import { useConflict } from './conflict-store.js';
 

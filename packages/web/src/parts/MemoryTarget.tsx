@@ -9,11 +9,11 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { memories as memoriesQuery } from '../api/queries.js';
-import { m } from '../messages/en.js';
 import { resourceName } from '../ui/resource-name.js';
 import { useToast } from '../ui/toast-store.js';
+import { shared } from './messages.js';
 
-const t = m.units;
+const t = shared.toMemory;
 
 /** Where units go, and what is said of each of them. */
 export interface MemoryTargetBody {
@@ -77,7 +77,7 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
         {target === 'new' && (
           <TextField
             sx={{ ml: 4, mb: 1 }}
-            label={m.memory.name}
+            label={shared.memoryName}
             value={name ?? proposed}
             onChange={(event) => setName(event.target.value)}
             autoFocus
@@ -89,7 +89,7 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
             key={memory.id}
             value={String(memory.id)}
             control={<Radio size="small" />}
-            label={`${memory.name} (${m.memory.units(memory.units)})`}
+            label={`${memory.name} (${shared.units(memory.units)})`}
           />
         ))}
       </RadioGroup>
@@ -98,18 +98,18 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
         <TextField
-          label={m.memory.subject}
+          label={shared.subject}
           value={subject}
           onChange={(event) => setSubject(event.target.value)}
           sx={{ gridColumn: 'span 2' }}
         />
         <TextField
-          label={m.memory.attribute}
+          label={shared.attribute}
           value={attribute.type}
           onChange={(event) => setAttribute({ ...attribute, type: event.target.value })}
         />
         <TextField
-          label={m.bulk.value}
+          label={shared.bulk.value}
           value={attribute.text}
           onChange={(event) => setAttribute({ ...attribute, text: event.target.value })}
         />

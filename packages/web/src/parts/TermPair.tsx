@@ -7,13 +7,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../api/http.js';
 import { holdings as holdingsQuery } from '../api/queries.js';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { languageLabel } from '../ui/languages.js';
 import { Pick } from '../ui/Pick.js';
 import { useTermPair } from './term-pair-store.js';
 import { useToast } from '../ui/toast-store.js';
+import { shared } from './messages.js';
 
-const t = m.memory;
+const t = shared;
 
 interface Props {
   readonly clientId: number;
@@ -34,18 +35,18 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
   const add = async (): Promise<void> => {
     const [first, ...others] = filled.map((language) => ({ language, text: texts[language]!.trim() }));
     await call('POST /termbases/:id/concepts', { params: { id: Number(termbaseId) }, body: { ...first!, others } });
-    say(t.pairAdded(holdings.find(({ id }) => String(id) === termbaseId)?.name ?? ''));
+    say(t.pair.added(holdings.find(({ id }) => String(id) === termbaseId)?.name ?? ''));
     clear();
   };
   return (
     <Box
       component="section"
-      aria-label={t.pair}
+      aria-label={t.pair.title}
       sx={wide ? { px: 3, py: 1, borderTop: 1, borderColor: 'divider' } : { mb: 2 }}
     >
       {!wide && (
         <Typography component="h2" sx={{ fontSize: 13, fontWeight: 600, color: 'text.secondary', mb: 0.5 }}>
-          {t.pair}
+          {t.pair.title}
         </Typography>
       )}
       <Box
@@ -83,7 +84,7 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
             disabled={filled.length < 2 || termbaseId === ''}
             onClick={() => void add().catch(fail)}
           >
-            {t.pairAdd}
+            {t.pair.add}
           </Button>
           <Button size="small" onClick={clear}>
             {m.common.cancel}

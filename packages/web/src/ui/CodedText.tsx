@@ -1,7 +1,7 @@
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import { styled } from '@mui/material/styles';
 import { Fragment, type ReactNode } from 'react';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { LanguageText } from './LanguageText.js';
 
 export interface ShownCode {
@@ -26,7 +26,7 @@ export const Capsule = styled('span')<{ readonly kind: ShownCode['kind'] }>(({ t
 }));
 
 export function codeLabel(code: ShownCode): string {
-  return m.memory.code[code.kind](code.shown);
+  return m.code[code.kind](code.shown);
 }
 
 export type Span = readonly [from: number, to: number];

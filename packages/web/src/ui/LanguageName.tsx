@@ -1,4 +1,4 @@
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { languageName } from './languages.js';
 import Box from '@mui/material/Box';
 
 /** "Portuguese (Brazil) pt-BR": the name, and the tag in small mono. Never a flag. */

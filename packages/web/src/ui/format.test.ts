@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
-import { m } from '../messages/en.js';
+import { m } from '../messages/index.js';
 import { count, number, size } from './format.js';
+import { termbaseTexts } from '../features/termbase/messages.js';
 
 test('counts know one and many', () => {
   expect(count(1, 'entry', 'entries')).toBe('1 entry');
@@ -17,7 +18,7 @@ test.each([
 ])('%i bytes are %s', (bytes, text) => expect(size(bytes)).toBe(text));
 
 test('sentences with numbers', () => {
-  expect(m.handOver.left(1)).toBe('1 concept has too little in these languages and is not in the file.');
+  expect(termbaseTexts.outFile.left(1)).toBe('1 concept has too little in these languages and is not in the file.');
   expect(m.work.remaining(40)).toBe('about 40 s left');
   expect(m.work.remaining(150)).toBe('about 3 min left');
 });

@@ -1,7 +1,8 @@
 /** Numbers, dates and sizes in the reader's own form. */
+import { reader } from '../messages/reader.js';
 
-const plain = new Intl.NumberFormat();
-const plural = new Intl.PluralRules('en');
+const plain = new Intl.NumberFormat(reader.locale);
+const plural = new Intl.PluralRules(reader.language);
 
 export function number(value: number): string {
   return plain.format(value);
@@ -12,14 +13,14 @@ export function count(value: number, one: string, many: string): string {
   return `${number(value)} ${plural.select(value) === 'one' ? one : many}`;
 }
 
-const share = new Intl.NumberFormat(undefined, { style: 'percent', maximumFractionDigits: 0 });
+const share = new Intl.NumberFormat(reader.locale, { style: 'percent', maximumFractionDigits: 0 });
 
 /** @param value 0 to 1 */
 export function percent(value: number): string {
   return share.format(value);
 }
 
-const dateTime = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+const dateTime = new Intl.DateTimeFormat(reader.locale, { dateStyle: 'medium', timeStyle: 'short' });
 
 export function moment(iso: string): string {
   return dateTime.format(new Date(iso));
@@ -33,5 +34,12 @@ export function size(bytes: number): string {
     value /= 1000;
     unit++;
   }
-  return `${new Intl.NumberFormat(undefined, { maximumFractionDigits: value < 10 && unit > 0 ? 1 : 0 }).format(value)} ${units[unit]}`;
+  return `${new Intl.NumberFormat(reader.locale, { maximumFractionDigits: value < 10 && unit > 0 ? 1 : 0 }).format(value)} ${units[unit]}`;
+}
+
+const list = new Intl.ListFormat(reader.locale, { type: 'conjunction' });
+
+/** "a, b and c". */
+export function listed(items: readonly string[]): string {
+  return list.format(items);
 }

@@ -1,5 +1,6 @@
 import type { Words } from '@fair-copy/core/said.js';
 import type { ErrorCodes, Missing, Named } from '../errors.js';
+import { toldDiagnostic } from './diagnostics.js';
 import { whatWasDone, whyClosed } from './done.js';
 import { de } from './speech.js';
 
@@ -93,7 +94,10 @@ export const errors: Words<ErrorCodes> = {
   'not-allowed': () => 'Diese Adresse darf nicht fragen.',
   'passphrase-needed': () => 'Die Losung wird gebraucht.',
   'too-many-tries': () => 'Zu viele Versuche von dieser Adresse auf einmal. Warten Sie, bis sie beantwortet sind.',
-  'data-error': ({ what }) => what,
+  'data-error': (what) => {
+    const { message, advice } = toldDiagnostic(what);
+    return `${message} ${advice}`;
+  },
   internal: ({ what }) => `Im Programm ging etwas schief: ${what}. Das Journal zeigt, was getan wurde.`,
   stopped: () => 'Angehalten.',
 };

@@ -1,8 +1,10 @@
 import type { Catalogue } from '../catalogue.js';
 import { closed, done } from './done.js';
+import { toldDiagnostic } from './diagnostics.js';
 import { errors } from './errors.js';
 import { fieldLabel, valueLabel } from './fields.js';
 import { checks, findings } from './findings.js';
+import { intake } from './intake.js';
 import { report } from './report.js';
 import { de as speech } from './speech.js';
 import { work } from './work.js';
@@ -16,6 +18,8 @@ export const de: Catalogue = {
   closed,
   work,
   errors,
+  toldDiagnostic,
+  intake,
   fieldLabel,
   valueLabel,
 };

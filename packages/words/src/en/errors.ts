@@ -1,5 +1,6 @@
 import type { Words } from '@fair-copy/core/said.js';
 import type { ErrorCodes } from '../errors.js';
+import { toldDiagnostic } from './diagnostics.js';
 import { whatWasDone, whyClosed } from './done.js';
 
 export const errors: Words<ErrorCodes> = {
@@ -56,7 +57,10 @@ export const errors: Words<ErrorCodes> = {
   'not-allowed': () => 'This address is not allowed to ask.',
   'passphrase-needed': () => 'The passphrase is needed.',
   'too-many-tries': () => 'Too many tries from this address at once. Wait until they are answered.',
-  'data-error': ({ what }) => `${what}`,
+  'data-error': (what) => {
+    const { message, advice } = toldDiagnostic(what);
+    return `${message} ${advice}`;
+  },
   internal: ({ what }) => `Something went wrong in the program: ${what}. The ledger shows what was done.`,
   stopped: () => 'Stopped.',
 };

@@ -1,10 +1,25 @@
 import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
 import type { Catalogue } from '../catalogue.js';
 import { closed, done } from './done.js';
+import { toldDiagnostic } from './diagnostics.js';
 import { errors } from './errors.js';
 import { checks, findings } from './findings.js';
+import { intake } from './intake.js';
 import { report } from './report.js';
 import { en as speech } from './speech.js';
 import { work } from './work.js';
 
-export const en: Catalogue = { speech, checks, findings, report, done, closed, work, errors, fieldLabel, valueLabel };
+export const en: Catalogue = {
+  speech,
+  checks,
+  findings,
+  report,
+  done,
+  closed,
+  work,
+  errors,
+  toldDiagnostic,
+  intake,
+  fieldLabel,
+  valueLabel,
+};

@@ -1,6 +1,6 @@
 /** The pattern of marked bilingual text, proposed from the text itself. */
+import { because, type Guess } from '../../guess.js';
 import { identifyPooled, languageAmong, shareOf } from '../../language/identify.js';
-import type { Guess } from '../../guess.js';
 import { cutMarked, generalised, NUMBER, PREFIX, prefixOf, type MarkedPattern } from './pattern.js';
 
 /** Lines that are looked at. */
@@ -97,10 +97,7 @@ function markedByMarks(lines: readonly string[], cutByDelimiter: boolean): Guess
   return {
     value: pattern,
     sureness: good / lines.length,
-    reason: `nearly every paragraph has ${marks
-      .filter(Boolean)
-      .map((m) => `“${m.trim()}”`)
-      .join(', ')} once`,
+    reason: because('marks-once', { marks: marks.filter(Boolean).map((mark) => mark.trim()) }),
   };
 }
 
@@ -120,7 +117,7 @@ function markedByPrefixes(all: readonly string[]): Guess<MarkedPattern> | null {
   return {
     value: { kind: 'prefixes', marks: inTurn },
     sureness: covered / lines.length,
-    reason: `the lines begin with ${inTurn.map((mark) => `“${mark}”`).join(' and ')} in turn`,
+    reason: because('marks-in-turn', { marks: inTurn }),
   };
 }
 
@@ -143,7 +140,7 @@ function alternating(all: readonly string[]): Guess<MarkedPattern> | null {
       return {
         value: { kind: 'alternating', size, ...(numbered && { numbered }), ...prefixesOf(lines, size) },
         sureness: Math.min(0.95, 0.6 + sure / 2),
-        reason: `every line is followed by its translation: ${best.join(', ')}`,
+        reason: because('lines-in-turn', { languages: best }),
       };
   }
   const among = identifyPooled(lines).slice(0, 2);
@@ -157,7 +154,7 @@ function alternating(all: readonly string[]): Guess<MarkedPattern> | null {
   return {
     value: { kind: 'blocks', languages },
     sureness: known / lines.length,
-    reason: `the lines alternate between ${languages.join(' and ')} in blocks`,
+    reason: because('blocks-in-turn', { languages }),
   };
 }
 

@@ -6,7 +6,7 @@ import { composed } from '../../text/composed.js';
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '../../language/tags.js';
 import type { Note, Prop, Unit } from '../../memory/unit.js';
 import { plainSegment } from '../../text/inline-codes.js';
-import type { LeftUnit, ReadUnit } from '../tmx/units.js';
+import type { LeftUnit, ReadUnit } from '../read-units.js';
 
 export interface PoOptions {
   /** The language of the messages in the program: catalogues do not say it. */
@@ -135,14 +135,15 @@ export class PoUnits {
 
   private made(message: Message, source: string, target: string, damaged: string): ReadUnit[] {
     const number = ++this.number;
-    const leave = (reason: LeftUnit['reason'], what: string): ReadUnit[] => {
+    const leave = (reason: LeftUnit['reason'], what: LeftUnit['what']): ReadUnit[] => {
       this.left.push({ number, line: message.line, reason, what });
       return [];
     };
-    if (damaged) return leave('damaged', damaged);
-    if (message.obsolete && !this.options.obsolete) return leave('obsolete', 'it is marked as obsolete');
-    if (source.trim() === '' || target.trim() === '') return leave('not translated', 'it has no translation');
-    if (message.fuzzy && !this.options.fuzzy) return leave('not translated', 'its translation is marked as fuzzy');
+    if (damaged) return leave('damaged', { code: 'damaged', values: { what: damaged } });
+    if (message.obsolete && !this.options.obsolete) return leave('obsolete', { code: 'obsolete', values: {} });
+    if (source.trim() === '' || target.trim() === '')
+      return leave('not translated', { code: 'no-translation', values: {} });
+    if (message.fuzzy && !this.options.fuzzy) return leave('not translated', { code: 'fuzzy', values: {} });
     const props: Prop[] = [
       ...(message.context === null ? [] : [{ type: 'context', text: message.context }]),
       ...(message.references.length ? [{ type: 'reference', text: message.references.join(' ') }] : []),

@@ -32,14 +32,11 @@ describe('TBX', () => {
   test('title, source, revisions and people are named', () => {
     const [about] = notes;
     expect(about!.code).toBe('about-file-left');
-    expect(about!.message).toContain('its title “Brennick terminology”');
-    expect(about!.message).toContain('1 source statement(s)');
-    expect(about!.message).toContain('2 revision statement(s)');
-    expect(about!.message).toContain('1 description(s) of people and sources');
+    expect(about!.details).toMatchObject({ title: 'Brennick terminology', sources: 1, revisions: 2, people: 1 });
   });
   test('markup within texts is counted, with its first line', () => {
     expect(notes[1]).toMatchObject({ code: 'markup-dropped', place: { line: 6 } });
-    expect(notes[1]!.message).toBe('Markup inside texts (hi, foreign): 2 of them, the first in line 6.');
+    expect(notes[1]!.details).toEqual({ what: 'hi, foreign', count: 2, line: 6 });
   });
   test('a file without any of it is silent', () => {
     const plain =

@@ -203,20 +203,18 @@ class AboutFile {
 
   notes(): readonly Diagnostic[] {
     const title = unwrapped(this.title).slice(0, 200);
-    const said = [
-      ...(title ? [`its title “${title}”`] : []),
-      ...[...this.counts].map(([kind, count]) => `${count} ${kind}`),
-    ];
-    return said.length ? [diagnostic('about-file-left', { what: said.join(', ') })] : [];
+    return title || this.counts.size
+      ? [diagnostic('about-file-left', { ...(title && { title }), ...Object.fromEntries(this.counts) })]
+      : [];
   }
 }
 
-/** Elements of the header and of the back matter (ISO 30042:2008 and 2019), as people call them. */
+/** Elements of the header and of the back matter (ISO 30042:2008 and 2019), by the details of the message. */
 const ABOUT = new Map([
-  ['sourceDesc', 'source statement(s)'],
-  ['change', 'revision statement(s)'],
-  ['publicationStmt', 'publication statement(s)'],
-  ['refObject', 'description(s) of people and sources'],
+  ['sourceDesc', 'sources'],
+  ['change', 'revisions'],
+  ['publicationStmt', 'publications'],
+  ['refObject', 'people'],
 ]);
 
 /** A line that was broken and indented to be read goes on; a line feed alone is part of the text. */

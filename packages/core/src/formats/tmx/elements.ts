@@ -1,4 +1,5 @@
 /** What the elements of TMX mean, whichever way they were read. */
+import { xmlAttribute } from '../../xml/writer.js';
 import { shownCode, type InlineCode } from '../../text/inline-codes.js';
 
 const CODE_ELEMENTS = new Set(['bpt', 'ept', 'it', 'ph', 'ut']);
@@ -41,4 +42,15 @@ export function finishedCode({
   // "1" of `i`; a begin and an end that have the same belong together.
   const pair = kind === 'alone' ? (attributes.x ?? '') : (attributes.i ?? '');
   return { kind, pair, shown: shownCode(attributes.type, markup, name), format: 'tmx', name, attributes, inner };
+}
+
+export function attributeText(attributes: Readonly<Record<string, string>>): string {
+  let text = '';
+  for (const name in attributes) text += ` ${name}="${xmlAttribute(attributes[name]!)}"`;
+  return text;
+}
+
+export function local(name: string): string {
+  const at = name.indexOf(':');
+  return at < 0 ? name : name.slice(at + 1);
 }

@@ -323,7 +323,8 @@ describe('units in plain form are read as the XML parser reads them', () => {
         const parsed = read(file(units.map(([given, inner]) => `<tu${given}><!---->${inner}</tu>`).join('\n')));
         expect(plain.units).toEqual(parsed.units);
         // Where exactly the parser stumbles depends on what stands before.
-        const left = ({ reader }: Read) => reader.left.map(({ what, ...one }) => [one, what.replace(/ \(line .*/, '')]);
+        const left = ({ reader }: Read) =>
+          reader.left.map(({ what, ...one }) => [one, JSON.stringify(what).replace(/ \(line .*/, '')]);
         expect(left(plain)).toEqual(left(parsed));
         const used = ({ reader }: Read) => [...reader.spellings].filter(([, { count }]) => count > 0);
         expect(used(plain)).toEqual(used(parsed));

@@ -3,7 +3,8 @@ import type { LanguageTag } from '../../language/tags.js';
 import type { Note, Prop, Said, Unit, Variant } from '../../memory/unit.js';
 import { piecesOf, type InlineCode, type Segment } from '../../text/inline-codes.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
-import { attributeText, type TmxHeader } from './units.js';
+import { attributeText } from './elements.js';
+import type { TmxHeader } from './header.js';
 
 export interface UnitWriting {
   /** Only these languages, in this order; null: all. */

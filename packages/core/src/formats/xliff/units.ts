@@ -8,7 +8,8 @@ import type { Note, Prop, Unit, Variant } from '../../memory/unit.js';
 import { CODE, NO_CODES, shownCode, strayCode, type InlineCode } from '../../text/inline-codes.js';
 import type { XmlEvent } from '../../xml/reader.js';
 import { xmlText } from '../../xml/writer.js';
-import { attributeText, type LeftUnit, type ReadUnit } from '../tmx/units.js';
+import type { LeftUnit, ReadUnit } from '../read-units.js';
+import { attributeText } from '../tmx/elements.js';
 
 export interface XliffOptions {
   /** Alternative translations become units too. */
@@ -331,12 +332,13 @@ export class XliffUnits {
     };
     add(source, language.source);
     if (!UNTRANSLATED.has(state) || (target && source && target.text !== source.text)) add(target, language.target);
-    const leave = (reason: LeftUnit['reason'], what: string): null => {
+    const leave = (reason: LeftUnit['reason'], what: LeftUnit['what']): null => {
       this.left.push({ number: this.number, line, reason, what });
       return null;
     };
-    if (variants.length === 0) return leave('no text', 'it has no text in any language');
-    if (variants.length < 2 && !this.options.keepIncomplete) return leave('not translated', 'it has no translation');
+    if (variants.length === 0) return leave('no text', { code: 'no-text', values: {} });
+    if (variants.length < 2 && !this.options.keepIncomplete)
+      return leave('not translated', { code: 'no-translation', values: {} });
     const said: Prop[] = [
       ...props,
       ...(state ? [{ type: 'state', text: state }] : []),

@@ -36,7 +36,7 @@ export async function openWorkbook(archive: Archive, text: PartText): Promise<Wo
         });
     }
   }
-  if (sheets.length === 0) throw new DataError('workbook-damaged', { what: 'it lists no sheet' });
+  if (sheets.length === 0) throw new DataError('workbook-empty');
   const partOf = (type: string): string | undefined => relations.find((r) => r.type.endsWith(type))?.part;
   const stringsPart = partOf('/sharedStrings');
   const stylesPart = partOf('/styles');
@@ -74,7 +74,7 @@ async function relationsOf(archive: Archive, text: PartText, part: string, base:
 
 async function target(archive: Archive, text: PartText, part: string, type: string, usual: string): Promise<string> {
   const found = (await relationsOf(archive, text, part, '')).find((r) => r.type.endsWith(type))?.part ?? usual;
-  if (!archive.names.includes(found)) throw new DataError('workbook-damaged', { what: `the part ${found} is missing` });
+  if (!archive.names.includes(found)) throw new DataError('workbook-part-missing', { name: found });
   return found;
 }
 
@@ -96,7 +96,7 @@ export async function* partEvents(archive: Archive, text: PartText, part: string
     yield* reader.end();
   } catch (error) {
     if (error instanceof DataError && error.diagnostic.code === 'xml-malformed')
-      throw new DataError('workbook-damaged', { what: error.diagnostic.message.replace(/\.$/, '') });
+      throw new DataError('workbook-damaged', { what: error.diagnostic.details.what ?? '' });
     throw error;
   }
 }

@@ -6,7 +6,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { call } from '../../api/http.js';
 import { alignment as alignmentQuery, jobs as jobsQuery } from '../../api/queries.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { AlignSheet } from './AlignSheet.js';

@@ -8,7 +8,7 @@ import { Link } from 'react-router';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { call } from '../../api/http.js';
 import type { AlignmentBody, BeadBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { AskFirst } from '../../ui/AskFirst.js';
 import { number } from '../../ui/format.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';

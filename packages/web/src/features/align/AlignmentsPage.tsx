@@ -16,7 +16,7 @@ import { Link } from 'react-router';
 import { call } from '../../api/http.js';
 import { alignments as alignmentsQuery, ledger } from '../../api/queries.js';
 import type { AlignmentItem } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { AskFirst } from '../../ui/AskFirst.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';

@@ -10,13 +10,13 @@ import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import { fetchJobFile, jobResult } from '../../api/jobs.js';
 import { writtenTogether } from '../../api/written.js';
-import { m } from '../../messages/en.js';
 import { MemoryTarget, type MemoryTargetBody } from '../../parts/MemoryTarget.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { DOUBT } from './pairs.js';
 import { alignTexts } from './messages.js';
+import { shared } from '../../parts/messages.js';
 
 const t = alignTexts.write;
 const FORMATS = ['tmx', 'xliff', 'docx', 'xlsx', 'csv', 'tsv'] as const;
@@ -50,8 +50,8 @@ export function PairsOut({ clientId, ids, name, pairs, doubtful, written, settle
     if (!result) return;
     const { units, skipped, memories } = writtenTogether(result);
     const [memory] = memories;
-    say(m.units.done(units, skipped, memory!.name), {
-      label: m.units.open,
+    say(shared.toMemory.done(units, skipped, memory!.name), {
+      label: shared.toMemory.open,
       run: () => void navigate(`/memories/${memory!.id}`),
     });
   };
@@ -71,7 +71,7 @@ export function PairsOut({ clientId, ids, name, pairs, doubtful, written, settle
   );
   return (
     <>
-      <PopoverButton variant="outlined" disabled={pairs === 0} label={m.termbase.handOver}>
+      <PopoverButton variant="outlined" disabled={pairs === 0} label={shared.handOver}>
         {(close) => (
           <Box
             component="form"
@@ -94,7 +94,7 @@ export function PairsOut({ clientId, ids, name, pairs, doubtful, written, settle
                   key={value}
                   value={value}
                   control={<Radio size="small" />}
-                  label={m.memory.handOver.formats[value]}
+                  label={shared.memoryFormats[value]}
                 />
               ))}
             </RadioGroup>

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import InputBase from '@mui/material/InputBase';
 import { direction } from '@fair-copy/core/language/tags.js';
 import { useRef, useState } from 'react';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { WordButton } from '../../ui/WordButton.js';
 import type { SideName } from './pairs.js';
 import { alignTexts } from './messages.js';

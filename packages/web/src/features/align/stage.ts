@@ -1,4 +1,4 @@
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import type { Stage } from '../../parts/stage.js';
 
 export const align: Stage = {

@@ -1,5 +1,5 @@
 import Chip from '@mui/material/Chip';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 
 export function NotBuilt({ title, advice }: { readonly title: string; readonly advice: string }) {

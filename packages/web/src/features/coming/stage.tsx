@@ -1,5 +1,5 @@
 /** Stages that have their place and are not built yet. */
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import type { Stage } from '../../parts/stage.js';
 import { NotBuilt } from './NotBuilt.js';
 

@@ -9,7 +9,7 @@ import { useEffect, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { concordance, lookUp, memories as memoriesQuery } from '../../api/queries.js';
 import type { ConcordanceBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -17,6 +17,7 @@ import { languageLabel } from '../../ui/languages.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { Pick } from '../../ui/Pick.js';
 import { concordanceTexts } from './messages.js';
+import { shared } from '../../parts/messages.js';
 
 const t = concordanceTexts;
 
@@ -74,8 +75,8 @@ export function ConcordancePage() {
             ))}
           </ToggleButtonGroup>
           <Box sx={{ width: 220 }}>
-            <Pick label={m.memory.where} value={language} onChange={(tag) => set({ language: tag })}>
-              <MenuItem value="">{m.memory.anyLanguage}</MenuItem>
+            <Pick label={shared.lookIn} value={language} onChange={(tag) => set({ language: tag })}>
+              <MenuItem value="">{shared.anyLanguage}</MenuItem>
               {languages.map((tag) => (
                 <MenuItem key={tag} value={tag}>
                   {languageLabel(tag)}

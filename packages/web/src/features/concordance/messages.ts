@@ -1,14 +1,7 @@
-/** Texts of this feature's pages. A translation is another object of the same shape. */
-import { count, number } from '../../ui/format.js';
+/** Texts of this feature’s pages, in the reader’s language. */
+import { textsOf } from '../../messages/texts-of.js';
+import { shared } from '../../parts/messages.js';
 
-export const concordanceTexts = {
-  title: 'Concordance',
-  field: 'Words, or part of a text; * stands for any letters',
-  how: 'How the words are looked for',
-  modes: { text: 'as it stands', words: 'in any inflection' },
-  found: (n: number, more: boolean) => (more ? `the first ${number(n)}` : count(n, 'text', 'texts')),
-  empty: 'Find words in all memories of the client.',
-  advice: 'Equal units are shown once; the likely counterpart is marked in the other language.',
-  nothingAdvice: 'Try fewer words, a part of a word, or words in any inflection.',
-  times: (n: number) => `${number(n)} times`,
-};
+const texts = await textsOf({ en: () => import('./messages.en.js'), de: () => import('./messages.de.js') });
+
+export const concordanceTexts = { ...shared, ...texts };

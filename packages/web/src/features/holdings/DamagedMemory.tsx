@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import type { MemoryBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { holdingsTexts } from './messages.js';
 
-const t = m.holdings;
+const t = holdingsTexts;
 
 interface Props {
   readonly id: number;

@@ -13,7 +13,7 @@ import { Link, useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import { holdings as holdingsQuery, memories as memoriesQuery } from '../../api/queries.js';
 import type { Holding, MemoryBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment, number } from '../../ui/format.js';
@@ -22,6 +22,8 @@ import { LanguageName } from '../../ui/LanguageName.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useKeys } from '../../ui/useKeys.js';
+import { shared } from '../../parts/messages.js';
+import { holdingsTexts } from './messages.js';
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -54,42 +56,42 @@ export function HoldingsPage() {
       <Box sx={{ maxWidth: 1360, mx: 'auto', p: 3 }}>
         <Box sx={{ display: 'flex', alignItems: 'baseline', mb: 2 }}>
           <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, flex: 1 }}>
-            {m.holdings.title}
+            {holdingsTexts.title}
           </Typography>
           {clientId !== null && (
             <>
-              <Button onClick={() => setNaming('memory')}>{m.holdings.newMemory}</Button>
-              <Button onClick={() => setNaming('termbase')}>{m.holdings.newTermbase}</Button>
+              <Button onClick={() => setNaming('memory')}>{holdingsTexts.newMemory}</Button>
+              <Button onClick={() => setNaming('termbase')}>{holdingsTexts.newTermbase}</Button>
             </>
           )}
         </Box>
         {!isPending && holdings.length === 0 && (
-          <EmptyState title={m.holdings.empty} advice={m.holdings.emptyAdvice}>
+          <EmptyState title={holdingsTexts.empty} advice={shared.noResources}>
             <Button variant="contained" component={Link} to="/intake">
-              {m.holdings.toIntake}
+              {holdingsTexts.toIntake}
             </Button>
           </EmptyState>
         )}
         {holdings.length > 0 && (
           <Table
             size="small"
-            aria-label={m.holdings.coverage}
+            aria-label={holdingsTexts.coverage}
             sx={{ bgcolor: 'background.paper', '& td, & th': { borderColor: 'divider' } }}
           >
             <TableHead>
               <TableRow>
-                <TableCell>{m.holdings.resource}</TableCell>
-                <TableCell align="right">{m.holdings.concepts}</TableCell>
+                <TableCell>{holdingsTexts.resource}</TableCell>
+                <TableCell align="right">{holdingsTexts.concepts}</TableCell>
                 {shown.map((language) => (
                   <TableCell key={language} align="right">
                     <LanguageName tag={language} />
                   </TableCell>
                 ))}
                 {languages.length > shown.length && (
-                  <TableCell>{m.holdings.more(languages.length - shown.length)}</TableCell>
+                  <TableCell>{holdingsTexts.more(languages.length - shown.length)}</TableCell>
                 )}
-                <TableCell>{m.holdings.findings}</TableCell>
-                <TableCell>{m.holdings.changed}</TableCell>
+                <TableCell>{holdingsTexts.findings}</TableCell>
+                <TableCell>{holdingsTexts.changed}</TableCell>
               </TableRow>
             </TableHead>
             <TableBody>
@@ -109,8 +111,8 @@ export function HoldingsPage() {
       </Box>
       {naming !== null && clientId !== null && (
         <NameDialog
-          title={naming === 'memory' ? m.holdings.newMemory : m.holdings.newTermbase}
-          label={naming === 'memory' ? m.memory.name : m.holdings.newTermbaseName}
+          title={naming === 'memory' ? holdingsTexts.newMemory : holdingsTexts.newTermbase}
+          label={naming === 'memory' ? shared.memoryName : holdingsTexts.newTermbaseName}
           submit={m.client.createButton}
           cancel={m.common.cancel}
           onSubmit={async (name) => {
@@ -186,7 +188,7 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
       <TableCell>
         {holding.damage ? null : holding.findings === null ? (
           <Box component="span" sx={{ color: 'text.secondary' }}>
-            {m.holdings.notInspected}
+            {holdingsTexts.notInspected}
           </Box>
         ) : holding.findings ? (
           <Box component={Link} to={holding.inspectPath} sx={{ color: 'error.main' }}>
@@ -194,7 +196,7 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
           </Box>
         ) : (
           <Box component="span" sx={{ color: 'success.main' }}>
-            {m.holdings.none}
+            {holdingsTexts.none}
           </Box>
         )}
       </TableCell>
@@ -236,7 +238,7 @@ function termbaseResource({
     id,
     path: `/termbases/${id}`,
     inspectPath: `/inspect/${id}`,
-    kind: m.holdings.kind,
+    kind: holdingsTexts.kind,
     name,
     client,
     count: concepts,
@@ -262,7 +264,7 @@ function memoryResource({
     id,
     path: `/memories/${id}`,
     inspectPath: `/inspect/memories/${id}`,
-    kind: subject ? `${m.holdings.memoryKind}, ${subject}` : m.holdings.memoryKind,
+    kind: subject ? `${holdingsTexts.memoryKind}, ${subject}` : holdingsTexts.memoryKind,
     name,
     client,
     count: units,

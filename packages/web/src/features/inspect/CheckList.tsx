@@ -3,9 +3,9 @@ import ButtonBase from '@mui/material/ButtonBase';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import type { Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { words } from '../../all-words.js';
+import { inspectTexts } from './messages.js';
 
 interface Props {
   readonly kind: Inspected['kind'];
@@ -19,10 +19,16 @@ export function CheckList({ kind, overview, check, onCheck }: Props) {
   return (
     <Box
       component="nav"
-      aria-label={m.inspect.checks}
+      aria-label={inspectTexts.checks}
       sx={{ width: 250, flex: 'none', borderRight: 1, borderColor: 'divider', overflow: 'auto', py: 1 }}
     >
-      <CheckItem title={m.inspect.all} count={open} fresh={0} chosen={check === null} onClick={() => onCheck(null)} />
+      <CheckItem
+        title={inspectTexts.all}
+        count={open}
+        fresh={0}
+        chosen={check === null}
+        onClick={() => onCheck(null)}
+      />
       {overview.checks.map((c) => (
         <CheckItem
           key={c.id}
@@ -72,7 +78,7 @@ function CheckItem({ title, explains, count, fresh, chosen, onClick }: ItemProps
       <Box component="span" sx={{ fontVariantNumeric: 'tabular-nums', whiteSpace: 'nowrap' }}>
         {fresh > 0 && fresh < count && (
           <Box component="span" sx={{ color: 'error.main', fontSize: 12, mr: 0.75 }}>
-            {number(fresh)} {m.inspect.isNew}
+            {number(fresh)} {inspectTexts.isNew}
           </Box>
         )}
         {number(count)}

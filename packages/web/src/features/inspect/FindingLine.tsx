@@ -5,12 +5,12 @@ import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import type { Inspected } from '../../api/queries.js';
 import type { FoundRow } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { words } from '../../all-words.js';
+import { inspectTexts } from './messages.js';
 
 interface Props {
   readonly row: FoundRow;
@@ -23,7 +23,7 @@ interface Props {
   readonly onStet: () => void;
 }
 
-const t = m.inspect;
+const t = inspectTexts;
 
 export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPutRight, onStet }: Props) {
   return (

@@ -7,7 +7,7 @@ import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { call } from '../../api/http.js';
 import { inspectedPath, ledger, type Inspected } from '../../api/queries.js';
 import type { FoundRow, InspectionOverview } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -15,8 +15,9 @@ import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { words } from '../../all-words.js';
 import { FindingLine } from './FindingLine.js';
+import { inspectTexts } from './messages.js';
 
-const t = m.inspect;
+const t = inspectTexts;
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -159,9 +160,9 @@ function useUndoLast({ kind, id }: Inspected): () => void {
     const newest = entries.find(
       (entry) => (kind === 'memory' ? entry.memoryId : entry.termbaseId) === id && !entry.undoneAt,
     );
-    if (!newest) return say(m.ledger.nothingToUndo);
+    if (!newest) return say(m.undo.nothingToUndo);
     call('POST /ledger/:id/undo', { params: { id: newest.id } }).then(
-      ({ title }) => say(m.ledger.undoneToast(title)),
+      ({ title }) => say(m.undo.undoneToast(title)),
       fail,
     );
   };

@@ -4,10 +4,12 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { holdings as holdingsQuery, inspection, memories as memoriesQuery, type Inspected } from '../../api/queries.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { Inspection } from './Inspection.js';
+import { shared } from '../../parts/messages.js';
+import { inspectTexts } from './messages.js';
 
 export function InspectPage() {
   const { id, memory } = useParams();
@@ -29,21 +31,21 @@ function Choose() {
   if (isPending) return <EmptyState heading="h1" title={m.common.loading} />;
   if (holdings.length + memories.length === 0) {
     return (
-      <EmptyState heading="h1" title={m.inspect.none} advice={m.holdings.emptyAdvice}>
+      <EmptyState heading="h1" title={inspectTexts.none} advice={shared.noResources}>
         <Button variant="contained" component={Link} to="/intake">
-          {m.holdings.toIntake}
+          {shared.toIntake}
         </Button>
       </EmptyState>
     );
   }
   return (
-    <EmptyState heading="h1" title={m.inspect.choose}>
+    <EmptyState heading="h1" title={inspectTexts.choose}>
       <Resources
-        title={m.inspect.termbases}
+        title={inspectTexts.termbases}
         all={holdings.map(({ id, name, client }) => ({ to: `/inspect/${id}`, name: `${name} · ${client}` }))}
       />
       <Resources
-        title={m.inspect.memories}
+        title={inspectTexts.memories}
         all={memories.map(({ id, name, client }) => ({ to: `/inspect/memories/${id}`, name: `${name} · ${client}` }))}
       />
     </EmptyState>

@@ -12,7 +12,6 @@ import { call } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import { inspectedPath, memory as memoryQuery, termbase as termbaseQuery, type Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -20,8 +19,9 @@ import { words } from '../../all-words.js';
 import { errorWords } from '../../words.js';
 import { CheckList } from './CheckList.js';
 import { Findings } from './Findings.js';
+import { inspectTexts } from './messages.js';
 
-const t = m.inspect;
+const t = inspectTexts;
 
 /** The checks with their counts, the rows they find something in, and what changed since the last time. */
 export function Inspection({ of, overview }: { readonly of: Inspected; readonly overview: InspectionOverview }) {

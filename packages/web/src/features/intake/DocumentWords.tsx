@@ -1,4 +1,5 @@
-import { markName, patternFromExample } from '@fair-copy/core/document/pattern.js';
+import { words } from '../../all-words.js';
+import { patternFromExample } from '@fair-copy/core/document/pattern.js';
 import type { SourceForm } from '@fair-copy/core/intake/reading.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import type { LinePattern } from '@fair-copy/core/document/pattern.js';
@@ -57,9 +58,9 @@ export function PatternWord({ file, pattern, changes }: PatternProps) {
   const { value } = pattern;
   const word = value
     ? t.cutWords(
-        markName(value.between),
-        value.then === null ? null : markName(value.then),
-        value.groups === null ? null : markName(value.groups),
+        words.intake.mark(value.between),
+        value.then === null ? null : words.intake.mark(value.then),
+        value.groups === null ? null : words.intake.mark(value.groups),
       )
     : t.notCut;
   return (
@@ -167,7 +168,7 @@ function Example({
       {filled && !found && <Typography color="error">{t.patternNone}</Typography>}
       <Button disabled={!found} onClick={() => found && onUse(found)}>
         {t.patternUse}
-        {found && ` (“${markName(found.between)}”${found.then ? `, “${markName(found.then)}”` : ''})`}
+        {found && ` (“${words.intake.mark(found.between)}”${found.then ? `, “${words.intake.mark(found.then)}”` : ''})`}
       </Button>
     </Box>
   );

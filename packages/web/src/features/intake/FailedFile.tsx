@@ -12,7 +12,11 @@ export function FailedFile({ file }: { readonly file: IntakeFileBody }) {
   const navigate = useNavigate();
   const fail = useToast((state) => state.fail);
   const place = file.error?.diagnostic?.place;
-  const where = [place?.sheet, place?.row && intakeTexts.steps.row(place.row), place?.line && `line ${place.line}`]
+  const where = [
+    place?.sheet,
+    place?.row && intakeTexts.steps.row(place.row),
+    place?.line && intakeTexts.rows.line(place.line),
+  ]
     .filter(Boolean)
     .join(', ');
   return (

@@ -12,7 +12,7 @@ import { Link, useNavigate } from 'react-router';
 import { call, upload } from '../../api/http.js';
 import { clients as clientsQuery, deskPictures, intakeFiles } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { size } from '../../ui/format.js';
 import { NameDialog } from '../../ui/NameDialog.js';

@@ -1,13 +1,14 @@
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { Told } from './Told.js';
+import { languageName } from '../../ui/languages.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import Box from '@mui/material/Box';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { moment } from '../../ui/format.js';
 import { MarginNote, type NoteTone } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 import { intakeTexts } from './messages.js';
+import { shared } from '../../parts/messages.js';
 
 const TONE: Readonly<Record<'error' | 'warning' | 'info', NoteTone>> = {
   error: 'error',
@@ -53,7 +54,7 @@ export function FileNotes({
             actions: <Contradiction reading={reading} column={(note.place.column ?? 1) - 1} changes={changes} />,
           })}
         >
-          <span title={note.advice}>{note.message}</span> {note.severity !== 'info' && note.advice}
+          <Told note={note} />
         </MarginNote>
       ))}
       {hidden.map((sheet) => (
@@ -112,7 +113,7 @@ function PictureNote({
   const { found, missing, missingCount, unused } = pictures;
   const listed = (names: readonly string[]): string =>
     names.slice(0, NAMES_SHOWN).join(', ') + (names.length > NAMES_SHOWN ? ' …' : '');
-  const lost = missing.map(({ name, row }) => `${name} (${m.termbase.row(row)})`);
+  const lost = missing.map(({ name, row }) => `${name} (${shared.row(row)})`);
   return (
     <MarginNote tone={missingCount ? 'doubt' : 'settled'} inline>
       {intakeTexts.picturesSaid(found, missingCount, unused.length)}{' '}

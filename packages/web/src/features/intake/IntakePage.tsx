@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { intakeFile, intakeFiles } from '../../api/queries.js';
 import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { FailedFile } from './FailedFile.js';

@@ -1,5 +1,6 @@
+import { listed } from '../../ui/format.js';
 import { languagesOf, type JoinRule, type Reading } from '@fair-copy/core/intake/reading.js';
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { languageName } from '../../ui/languages.js';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -13,7 +14,7 @@ const t = intakeTexts.sentence;
 /** When a row and a concept of the termbase are the same. */
 export function JoinWord({ reading, changes }: { readonly reading: Reading; readonly changes: ReadingChanges }) {
   const { join } = reading;
-  const names = join.languages.map((tag) => languageName(tag)).join(' and ');
+  const names = listed(join.languages.map(languageName));
   const word = join.id || join.languages.length ? t.join(names, join.id, join.subject) : t.joinNothing;
   const set = (change: Partial<JoinRule>): void => {
     const next = { ...join, ...change };

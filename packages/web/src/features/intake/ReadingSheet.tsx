@@ -2,7 +2,7 @@ import type { Reading } from '@fair-copy/core/intake/reading.js';
 import Box from '@mui/material/Box';
 import { useRef, useState, type RefObject } from 'react';
 import type { IntakeFileBody, OutcomeKindBody, UnitSurvey } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { CleaningSteps } from './CleaningSteps.js';
 import { rowGrid, type RowGrid } from './columns.js';

@@ -1,7 +1,9 @@
+import { reasonOf } from './doubt.js';
 import type { ColumnReading, Reading, Role } from '@fair-copy/core/intake/reading.js';
 import { languageOfRole } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
-import { CATEGORIES, categoryNamed, fieldLabel, valueLabel, type Level } from '@fair-copy/core/termbase/categories.js';
+import { CATEGORIES, categoryNamed, type Level } from '@fair-copy/core/termbase/categories.js';
+import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
@@ -54,7 +56,7 @@ export function RoleForm({ column, reading, changes, onClose }: Props) {
   return (
     <Box sx={{ p: 2, width: 320, display: 'grid', gap: 1.5 }}>
       <Typography variant="body2" color="text.secondary">
-        {column.role.set ? t.chosen : `${t.sure(column.role.sureness)}: ${column.role.reason}`}
+        {reasonOf(column.role)}
       </Typography>
       <TextField
         select

@@ -1,4 +1,5 @@
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { reasonOf } from './doubt.js';
+import { languageName } from '../../ui/languages.js';
 import type { ColumnReading, Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import Box from '@mui/material/Box';
@@ -65,7 +66,7 @@ function ColumnRole({
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const letter = columnLetter(column.index);
   const { role } = column;
-  const sure = role.set ? t.chosen : `${t.sure(role.sureness)}: ${role.reason}`;
+  const sure = reasonOf(role);
   return (
     <>
       <ButtonBase

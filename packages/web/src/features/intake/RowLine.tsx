@@ -1,9 +1,10 @@
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { words } from '../../all-words.js';
+import { languageName } from '../../ui/languages.js';
 import { cleanValue } from '@fair-copy/core/intake/cleaning/values.js';
 import { standardValue } from '@fair-copy/core/intake/values.js';
 import { languageOfRole, languagesOf, type ColumnReading, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
-import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
+import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import Box from '@mui/material/Box';
 import InputBase from '@mui/material/InputBase';
 import { memo, useState } from 'react';
@@ -363,7 +364,7 @@ function Remark({
           </>
         }
       >
-        {row.question}
+        {words.intake.question(question)}
       </MarginNote>
     );
   }

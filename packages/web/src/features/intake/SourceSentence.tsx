@@ -1,4 +1,5 @@
-import { delimiterName, DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
+import { words } from '../../all-words.js';
+import { DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
 import type { Grouping, Reading } from '@fair-copy/core/intake/reading.js';
 import { ENCODINGS } from '@fair-copy/core/encoding/names.js';
 import Box from '@mui/material/Box';
@@ -6,7 +7,6 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import { ChoiceWord } from './ChoiceWord.js';
@@ -85,9 +85,9 @@ export function SourceSentence({ file, reading, changes }: Props) {
       {source.kind !== 'tbx' && (
         <>
           {', '}
-          {m.units.takenAs}{' '}
+          {intakeTexts.units.takenAs}{' '}
           <WordButton onClick={() => changes.recut({ as: file.as === 'units' ? 'terms' : 'units' })}>
-            {file.as === 'units' ? m.units.units : m.units.terms}
+            {file.as === 'units' ? intakeTexts.units.units : intakeTexts.units.terms}
           </WordButton>
         </>
       )}
@@ -118,12 +118,15 @@ type Part = Pick<Props, 'reading' | 'changes'>;
 function DelimiterWord({ reading, changes }: Part) {
   if (reading.source.kind !== 'delimited') return null;
   const { delimiter } = reading.source;
-  const name = delimiter.value === null ? t.nothing : delimiterName(delimiter.value);
+  const name = words.intake.delimiter(delimiter.value);
   return (
     <ChoiceWord
       word={name}
       guess={delimiter}
-      options={[...DELIMITERS.map((d) => ({ value: d.delimiter, label: d.name })), { value: '', label: t.noDelimiter }]}
+      options={[
+        ...DELIMITERS.map((d) => ({ value: d, label: words.intake.delimiter(d) })),
+        { value: '', label: t.noDelimiter },
+      ]}
       selected={delimiter.value ?? ''}
       onChoose={(value) => changes.recut({ delimiter: value === '' ? null : value })}
     >

@@ -1,3 +1,4 @@
+import { reader } from '../../messages/reader.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { call } from '../../api/http.js';
@@ -28,7 +29,12 @@ export function Tally({ file, kind, onKind }: Props) {
     ['not data', t.notData(tally.notData), tally.notData],
   ];
   const questions = async (): Promise<void> => {
-    const job = await jobEnded(await call('POST /intake/files/:id/query-list', { params: { id: file.id } }));
+    const job = await jobEnded(
+      await call('POST /intake/files/:id/query-list', {
+        params: { id: file.id },
+        body: { language: reader.language },
+      }),
+    );
     if (job.state === 'done') fetchJobFile(job.id);
     else if (job.error) fail(new Error(errorWords(job.error)));
   };

@@ -1,3 +1,7 @@
+import { inWords } from '@fair-copy/core/said.js';
+import type { LeftReason } from '@fair-copy/core/formats/read-units.js';
+import { words } from '../../all-words.js';
+import { Told } from './Told.js';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -6,7 +10,6 @@ import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import { writtenTogether } from '../../api/written.js';
 import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { number } from '../../ui/format.js';
 import { LanguageField } from '../../ui/LanguageField.js';
@@ -19,8 +22,9 @@ import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 import { intakeTexts } from './messages.js';
+import { shared } from '../../parts/messages.js';
 
-const t = m.units;
+const t = intakeTexts.units;
 
 /** A file of units before it is written: what it holds, what could not be taken and why. */
 export function UnitsSheet({
@@ -39,7 +43,7 @@ export function UnitsSheet({
         <UnitsSentence file={file} survey={survey} changes={changes} />
         {survey.notes.map((note, i) => (
           <MarginNote key={i} inline tone={note.severity === 'info' ? 'quiet' : 'doubt'}>
-            {note.message} {note.severity !== 'info' && note.advice}
+            <Told note={note} />
           </MarginNote>
         ))}
         {file.unitsWritten && <WrittenUnits written={file.unitsWritten} />}
@@ -202,11 +206,11 @@ export function Left({ survey }: { readonly survey: UnitSurvey }) {
             bgcolor: 'background.paper',
           }}
         >
-          <Box role="cell">{m.memory.unitNumber(unit.number)}</Box>
+          <Box role="cell">{shared.unitNumber(unit.number)}</Box>
           <Box role="cell">{t.line(unit.line)}</Box>
-          <Box role="cell">{unit.reason}</Box>
+          <Box role="cell">{words.intake.leftBecause[unit.reason]}</Box>
           <Box role="cell" sx={{ overflowWrap: 'anywhere' }}>
-            {unit.what}
+            {inWords(words.intake.left, unit.what)}
           </Box>
         </Box>
       ))}
@@ -242,7 +246,7 @@ export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
       }}
     >
       <Box component="section" aria-label={intakeTexts.tally.label} sx={{ flex: 1 }}>
-        {m.memory.units(survey.count)} ={' '}
+        {shared.units(survey.count)} ={' '}
         <WordButton aria-pressed={part === 'taken'} onClick={() => onPart('taken')}>
           {t.taken(survey.taken)}
         </WordButton>
@@ -250,7 +254,7 @@ export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
           <span key={reason}>
             {' + '}
             <WordButton aria-pressed={part === 'left'} onClick={() => onPart('left')}>
-              {t.leftBy(n, reason)}
+              {t.leftBy(n, words.intake.leftBecause[reason as LeftReason])}
             </WordButton>
           </span>
         ))}
@@ -258,7 +262,7 @@ export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
       <PopoverButton
         variant={file.unitsWritten ? 'outlined' : 'contained'}
         disabled={survey.taken === 0}
-        label={t.write(survey.taken)}
+        label={shared.toMemory.write(survey.taken)}
       >
         {(close) => <TargetForm file={file} survey={survey} onClose={close} />}
       </PopoverButton>
@@ -284,12 +288,14 @@ function TargetForm({
     if (!result) return;
     const { units, skipped, memories } = writtenTogether(result);
     const [memory] = memories;
-    say(t.done(units, skipped, memory!.name), {
-      label: t.open,
+    say(shared.toMemory.done(units, skipped, memory!.name), {
+      label: shared.toMemory.open,
       run: () => void navigate(`/memories/${memory!.id}`),
     });
   };
-  return <MemoryTarget clientId={file.clientId} file={file} submit={t.write(survey.taken)} onSubmit={write} />;
+  return (
+    <MemoryTarget clientId={file.clientId} file={file} submit={shared.toMemory.write(survey.taken)} onSubmit={write} />
+  );
 }
 
 /** After writing: where it went, and the way back. */
@@ -306,13 +312,13 @@ export function WrittenUnits({ written }: { readonly written: NonNullable<Intake
       actions={
         <>
           <WordButton as={Link} {...{ to: `/memories/${written.memoryId}` }}>
-            {t.open}
+            {shared.toMemory.open}
           </WordButton>
           <WordButton onClick={undo}>{intakeTexts.write.undo}</WordButton>
         </>
       }
     >
-      {t.done(written.units, written.skipped, written.memory)}
+      {shared.toMemory.done(written.units, written.skipped, written.memory)}
     </MarginNote>
   );
 }

@@ -12,13 +12,13 @@ import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import { holdings as holdingsQuery } from '../../api/queries.js';
 import type { Holding, IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { resourceName } from '../../ui/resource-name.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 import { intakeTexts } from './messages.js';
+import { shared } from '../../parts/messages.js';
 
 const t = intakeTexts.write;
 
@@ -107,7 +107,7 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
             key={holding.id}
             value={holding.id}
             control={<Radio size="small" />}
-            label={`${holding.name} (${m.termbase.concepts(holding.concepts)})`}
+            label={`${holding.name} (${shared.concepts(holding.concepts)})`}
           />
         ))}
       </RadioGroup>

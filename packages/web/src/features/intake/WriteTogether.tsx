@@ -8,12 +8,13 @@ import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import { writtenTogether } from '../../api/written.js';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { MemoryTarget, type MemoryTargetBody } from '../../parts/MemoryTarget.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
+import { shared } from '../../parts/messages.js';
+import { intakeTexts } from './messages.js';
 
-const t = m.units.together;
+const t = intakeTexts.units.together;
 
 /** Files of units that are ready and not written yet: to one memory in one go, or each its own. */
 export function WriteTogether({ files }: { readonly files: readonly IntakeFileBody[] }) {
@@ -51,7 +52,7 @@ function Form({ files, onClose }: { readonly files: readonly IntakeFileBody[]; r
         written.memories.map(({ name }) => name),
       ),
       {
-        label: m.units.open,
+        label: shared.toMemory.open,
         run: () => void navigate(written.memories.length === 1 ? `/memories/${first!.id}` : '/holdings'),
       },
     );
@@ -61,7 +62,7 @@ function Form({ files, onClose }: { readonly files: readonly IntakeFileBody[]; r
       clientId={files[0]!.clientId}
       file={{ name: chosen[0]?.name ?? files[0]!.name, sheet: null }}
       several
-      submit={m.units.write(units)}
+      submit={shared.toMemory.write(units)}
       disabled={chosen.length === 0}
       onSubmit={write}
     >
@@ -80,7 +81,7 @@ function Form({ files, onClose }: { readonly files: readonly IntakeFileBody[]; r
               }
             />
           }
-          label={`${name} (${m.memory.units(survey?.taken ?? 0)})`}
+          label={`${name} (${shared.units(survey?.taken ?? 0)})`}
         />
       ))}
     </MemoryTarget>

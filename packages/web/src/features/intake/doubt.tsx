@@ -1,3 +1,5 @@
+import { inWords } from '@fair-copy/core/said.js';
+import { words } from '../../all-words.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import Box from '@mui/material/Box';
 import { intakeTexts } from './messages.js';
@@ -5,7 +7,7 @@ import { intakeTexts } from './messages.js';
 const t = intakeTexts.sentence;
 
 export function reasonOf(guess: Guess<unknown>): string {
-  return guess.set ? t.chosen : t.sureness(guess.sureness, guess.reason);
+  return guess.set ? t.chosen : t.sureness(guess.sureness, inWords(words.intake.reasons, guess.reason));
 }
 
 /** A small mark behind a word that is not sure. */

@@ -1,3 +1,4 @@
+import { because } from '@fair-copy/core/guess.js';
 import { describe, expect, test } from '@jest/globals';
 import type { ColumnReading, Role } from '@fair-copy/core/intake/reading.js';
 import { rowGrid } from './columns.js';
@@ -25,7 +26,11 @@ test.each([
 ])('white space made visible: %j is %s', (text, shown) => expect(visible(text)).toBe(shown));
 
 test('the rows have one grid, whatever stands in them', () => {
-  const column = (value: Role): ColumnReading => ({ index: 0, header: '', role: { value, sureness: 1, reason: '' } });
+  const column = (value: Role): ColumnReading => ({
+    index: 0,
+    header: '',
+    role: { value, sureness: 1, reason: because('chosen') },
+  });
   const { template, minWidth } = rowGrid([
     column({ kind: 'ignored' }),
     column({ kind: 'term', language: 'de' as never }),

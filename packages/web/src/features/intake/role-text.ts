@@ -1,6 +1,6 @@
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { languageName } from '../../ui/languages.js';
 import type { Role } from '@fair-copy/core/intake/reading.js';
-import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
+import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import { intakeTexts } from './messages.js';
 
 const t = intakeTexts.role;

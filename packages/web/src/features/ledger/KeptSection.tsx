@@ -7,13 +7,13 @@ import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { fetchJobFile, jobResult } from '../../api/jobs.js';
 import { undoHistory } from '../../api/queries.js';
-import { m } from '../../messages/en.js';
 import { AskFirst } from '../../ui/AskFirst.js';
 import { moment, size } from '../../ui/format.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
+import { ledgerTexts } from './messages.js';
 
-const t = m.ledger;
+const t = ledgerTexts;
 /** Null: for ever. */
 const CHOICES: readonly (number | null)[] = [7, 30, 90, 365, null];
 

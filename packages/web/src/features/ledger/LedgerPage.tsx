@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { ledger } from '../../api/queries.js';
 import type { LedgerEntryBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
@@ -20,6 +20,7 @@ import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { KeptSection } from './KeptSection.js';
 import { closedWords, doneWords } from '../../words.js';
+import { ledgerTexts } from './messages.js';
 
 const HINTS: readonly KeyHint[] = [['u', m.keys.undo]];
 const PAGE = 50;
@@ -32,7 +33,7 @@ export function LedgerPage() {
   const act = (entry: LedgerEntryBody): void => {
     const turn = entry.undoneAt ? 'redo' : 'undo';
     call(`POST /ledger/:id/${turn}`, { params: { id: entry.id } }).then(
-      () => say(entry.undoneAt ? m.ledger.redoneToast(doneWords(entry)) : m.ledger.undoneToast(doneWords(entry))),
+      () => say(entry.undoneAt ? m.undo.redoneToast(doneWords(entry)) : m.undo.undoneToast(doneWords(entry))),
       fail,
     );
   };
@@ -41,25 +42,27 @@ export function LedgerPage() {
     u: () => {
       const newest = entries.find((entry) => !entry.undoneAt && !entry.closed);
       if (newest) act(newest);
-      else say(m.ledger.nothingToUndo);
+      else say(m.undo.nothingToUndo);
     },
   });
   return (
     <Box sx={{ overflow: 'auto', flex: 1 }}>
       <Box sx={{ maxWidth: 1000, mx: 'auto', p: 3 }}>
         <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, mb: 2 }}>
-          {m.ledger.title}
+          {ledgerTexts.title}
         </Typography>
-        {!isPending && entries.length === 0 && <EmptyState title={m.ledger.empty} advice={m.ledger.emptyAdvice} />}
+        {!isPending && entries.length === 0 && (
+          <EmptyState title={ledgerTexts.empty} advice={ledgerTexts.emptyAdvice} />
+        )}
         {entries.length > 0 && (
           <Table size="small" sx={{ bgcolor: 'background.paper' }}>
             <TableHead>
               <TableRow>
-                <TableCell sx={{ width: 180 }}>{m.ledger.when}</TableCell>
-                <TableCell>{m.ledger.what}</TableCell>
-                <TableCell>{m.ledger.client}</TableCell>
+                <TableCell sx={{ width: 180 }}>{ledgerTexts.when}</TableCell>
+                <TableCell>{ledgerTexts.what}</TableCell>
+                <TableCell>{ledgerTexts.client}</TableCell>
                 <TableCell sx={{ width: 120 }} align="right">
-                  {m.ledger.wayBack}
+                  {ledgerTexts.wayBack}
                 </TableCell>
               </TableRow>
             </TableHead>
@@ -72,7 +75,7 @@ export function LedgerPage() {
         )}
         {entries.length === limit && (
           <Button sx={{ mt: 2 }} onClick={() => setLimit(Math.min(200, limit + PAGE))} disabled={limit >= 200}>
-            {m.ledger.older}
+            {ledgerTexts.older}
           </Button>
         )}
         <KeptSection />
@@ -94,7 +97,7 @@ function EntryRow({ entry, onAct }: { readonly entry: LedgerEntryBody; readonly 
         </Box>
         {undone && (
           <Box component="span" sx={{ color: 'text.secondary', ml: 1 }}>
-            {m.ledger.undone}
+            {ledgerTexts.undone}
           </Box>
         )}
       </TableCell>
@@ -102,11 +105,11 @@ function EntryRow({ entry, onAct }: { readonly entry: LedgerEntryBody; readonly 
       <TableCell align="right">
         {entry.closed ? (
           <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-            {m.ledger.closed(closedWords(entry.closed))}
+            {ledgerTexts.closed(closedWords(entry.closed))}
           </Box>
         ) : (
-          <Button onClick={onAct} aria-label={`${undone ? m.ledger.redo : m.ledger.undo}: ${doneWords(entry)}`}>
-            {undone ? m.ledger.redo : m.ledger.undo}
+          <Button onClick={onAct} aria-label={`${undone ? ledgerTexts.redo : ledgerTexts.undo}: ${doneWords(entry)}`}>
+            {undone ? ledgerTexts.redo : ledgerTexts.undo}
           </Button>
         )}
       </TableCell>

@@ -15,15 +15,17 @@ import { call } from '../../api/http.js';
 import { jobEnded } from '../../api/jobs.js';
 import { holdings as holdingsQuery, memories as memoriesQuery, unitsPreview } from '../../api/queries.js';
 import type { MemoryBody, UnitChange, UnitSelection } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
 import { errorWords } from '../../words.js';
+import { shared } from '../../parts/messages.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory.change;
+const t = memoryTexts.change;
 /** Besides changes: concepts made of short units. */
 type Kind = UnitChange['kind'] | 'concepts';
 const KINDS: readonly Kind[] = ['replace', 'attribute', 'language', 'copy', 'move', 'concepts', 'newest', 'delete'];
@@ -80,7 +82,7 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
           {selection.ids ? t.marked(selection.ids.length) : Object.keys(selection.filter).length ? t.list : t.all}
         </Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5 }}>
-          <Pick label={m.bulk.what} value={kind} onChange={(value) => choose(value as Kind)}>
+          <Pick label={shared.bulk.what} value={kind} onChange={(value) => choose(value as Kind)}>
             {KINDS.map((value) => (
               <MenuItem key={value} value={value}>
                 {t.kinds[value]}
@@ -98,7 +100,7 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
         <Box aria-live="polite" sx={{ mt: 2, minHeight: 120 }}>
           {kind === 'concepts' && <Typography color="text.secondary">{t.conceptsSay}</Typography>}
           {error && <Typography color="error">{error.message}</Typography>}
-          {change && !transfers && !preview && !error && m.bulk.counting}
+          {change && !transfers && !preview && !error && shared.bulk.counting}
           {change && preview && !transfers && (
             <>
               <Typography sx={{ fontWeight: 600 }}>{t.preview(preview.changed, preview.selected)}</Typography>
@@ -182,8 +184,8 @@ function ReplaceForm({ memory, onChange }: FormProps) {
     <>
       <TextField label={t.find} value={form.find} onChange={(event) => set({ find: event.target.value })} autoFocus />
       <TextField label={t.by} value={form.by} onChange={(event) => set({ by: event.target.value })} />
-      <Pick label={m.bulk.language} value={form.language} onChange={(language) => set({ language })}>
-        <MenuItem value="">{m.bulk.allLanguages}</MenuItem>
+      <Pick label={shared.bulk.language} value={form.language} onChange={(language) => set({ language })}>
+        <MenuItem value="">{shared.bulk.allLanguages}</MenuItem>
         {memory.languages.map(({ language }) => (
           <MenuItem key={language} value={language}>
             {languageLabel(language)}
@@ -191,7 +193,7 @@ function ReplaceForm({ memory, onChange }: FormProps) {
         ))}
       </Pick>
       <Box sx={{ gridColumn: 'span 2' }}>
-        {check('case', m.memory.exactCase)}
+        {check('case', memoryTexts.exactCase)}
         {check('words', t.words)}
         {check('pattern', t.pattern)}
       </Box>
@@ -210,7 +212,7 @@ function AttributeForm({ memory, onChange }: FormProps) {
   return (
     <>
       <TextField
-        label={m.memory.attribute}
+        label={memoryTexts.attribute}
         value={type}
         onChange={(event) => tell(event.target.value, value)}
         slotProps={{ htmlInput: { list: 'unit-attributes' } }}
@@ -221,7 +223,7 @@ function AttributeForm({ memory, onChange }: FormProps) {
         ))}
       </datalist>
       <TextField
-        label={m.bulk.value}
+        label={shared.bulk.value}
         value={value}
         helperText={t.valueHint}
         onChange={(event) => tell(type, event.target.value)}
@@ -240,14 +242,14 @@ function LanguageForm({ memory, onChange }: FormProps) {
   };
   return (
     <>
-      <Pick label={m.bulk.from} value={from} onChange={(tag) => tell(tag, to)}>
+      <Pick label={shared.bulk.from} value={from} onChange={(tag) => tell(tag, to)}>
         {memory.languages.map(({ language }) => (
           <MenuItem key={language} value={language}>
             {languageLabel(language)}
           </MenuItem>
         ))}
       </Pick>
-      <LanguageField label={m.bulk.to} value={to} onChange={(tag) => tell(from, tag)} />
+      <LanguageField label={shared.bulk.to} value={to} onChange={(tag) => tell(from, tag)} />
     </>
   );
 }
@@ -259,7 +261,7 @@ function TransferForm({ kind, memory, onChange }: FormProps & { readonly kind: '
   if (others.length === 0) return <Typography color="text.secondary">{t.noOther}</Typography>;
   return (
     <Pick
-      label={m.memory.memory}
+      label={memoryTexts.memory}
       value={to}
       onChange={(id) => {
         setTo(id);
@@ -286,9 +288,9 @@ function TermbaseForm({
   readonly onChange: (id: string) => void;
 }) {
   const { data: holdings = [] } = useQuery(holdingsQuery(memory.clientId));
-  if (holdings.length === 0) return <Typography color="text.secondary">{m.memory.noTermbase}</Typography>;
+  if (holdings.length === 0) return <Typography color="text.secondary">{memoryTexts.noTermbase}</Typography>;
   return (
-    <Pick label={m.memory.pairTo} value={value} onChange={onChange}>
+    <Pick label={memoryTexts.pairTo} value={value} onChange={onChange}>
       {holdings.map(({ id, name }) => (
         <MenuItem key={id} value={String(id)}>
           {name}

@@ -6,15 +6,16 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import type { MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { languageLabel } from '../../ui/languages.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { Pick } from '../../ui/Pick.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
+import { shared } from '../../parts/messages.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory;
+const t = memoryTexts;
 const MODES = ['any', 'word', 'beginning', 'whole', 'pattern'] as const;
 
 interface Props {
@@ -82,7 +83,7 @@ export function FilterLine({ memory, filter, onFilter, sort, onSort, columns, on
       <WordPopover word={t.howText(filter)} label={t.how}>
         {() => <TextForm memory={memory} filter={filter} set={set} />}
       </WordPopover>
-      <WordPopover word={others ? m.termbase.filterOn(others) : t.further}>
+      <WordPopover word={others ? shared.filterOn(others) : t.further}>
         {() => <FurtherForm memory={memory} filter={filter} set={set} />}
       </WordPopover>
       {Object.keys(filter).length > 0 && (
@@ -92,7 +93,7 @@ export function FilterLine({ memory, filter, onFilter, sort, onSort, columns, on
             onFilter({});
           }}
         >
-          {m.termbase.filterNone}
+          {shared.filterNone}
         </WordButton>
       )}
       <Typography
@@ -166,7 +167,7 @@ function TextForm({ memory, filter, set }: FormProps) {
         ))}
       </Pick>
       <Languages
-        label={t.where}
+        label={t.lookIn}
         memory={memory}
         value={filter.language ?? ''}
         any={t.anyLanguage}
@@ -205,20 +206,20 @@ function FurtherForm({ memory, filter, set }: FormProps) {
   return (
     <Box sx={{ p: 2, width: 420, display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
       <Languages
-        label={m.termbase.filterHas}
+        label={shared.filterHas}
         memory={memory}
         value={filter.present?.[0] ?? ''}
-        any={m.termbase.filterAny}
+        any={shared.filterAny}
         onChange={(tag) => set({ present: tag ? [tag] : undefined })}
       />
       <Languages
-        label={m.termbase.filterLacks}
+        label={shared.filterLacks}
         memory={memory}
         value={filter.missing?.[0] ?? ''}
-        any={m.termbase.filterAny}
+        any={shared.filterAny}
         onChange={(tag) => set({ missing: tag ? [tag] : undefined })}
       />
-      {date('changedSince', m.termbase.filterSince)}
+      {date('changedSince', shared.filterSince)}
       {date('changedBefore', t.before)}
       {length('longer', t.longer)}
       {length('shorter', t.shorter)}
@@ -233,7 +234,7 @@ function FurtherForm({ memory, filter, set }: FormProps) {
         value={filter.origin === undefined ? '' : String(filter.origin)}
         onChange={(id) => set({ origin: id ? Number(id) : undefined })}
       >
-        <MenuItem value="">{m.termbase.filterAny}</MenuItem>
+        <MenuItem value="">{shared.filterAny}</MenuItem>
         {memory.origins.map(({ id, name }) => (
           <MenuItem key={id} value={String(id)}>
             {name}
@@ -245,7 +246,7 @@ function FurtherForm({ memory, filter, set }: FormProps) {
         value={filter.attribute?.type ?? ''}
         onChange={(type) => set({ attribute: type ? { type, value: filter.attribute?.value ?? '' } : undefined })}
       >
-        <MenuItem value="">{m.termbase.filterAny}</MenuItem>
+        <MenuItem value="">{shared.filterAny}</MenuItem>
         {memory.attributes.map((type) => (
           <MenuItem key={type} value={type}>
             {type}
@@ -264,7 +265,7 @@ function FurtherForm({ memory, filter, set }: FormProps) {
         value={filter.codes === undefined ? '' : String(filter.codes)}
         onChange={(value) => set({ codes: value === '' ? undefined : value === 'true' })}
       >
-        <MenuItem value="">{m.termbase.filterAny}</MenuItem>
+        <MenuItem value="">{shared.filterAny}</MenuItem>
         <MenuItem value="true">{t.withCodes}</MenuItem>
         <MenuItem value="false">{t.withoutCodes}</MenuItem>
       </Pick>
@@ -320,7 +321,7 @@ function SortForm({
       </Pick>
       {sort.by === 'text' && (
         <Languages
-          label={m.termbase.language}
+          label={shared.listIn}
           memory={memory}
           value={language}
           onChange={(tag) => onSort({ ...sort, language: tag })}

@@ -16,14 +16,16 @@ import { call } from '../../api/http.js';
 import type { JobOf } from '@fair-copy/api/jobs.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import type { MemoryBody, UnitSelection } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
 import { errorWords } from '../../words.js';
+import { shared } from '../../parts/messages.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory.handOver;
+const t = memoryTexts.outFile;
 const FORMATS = ['tmx', 'xliff', 'docx', 'xlsx', 'csv', 'tsv'] as const;
 type Format = (typeof FORMATS)[number];
 
@@ -81,27 +83,32 @@ export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) 
   const running = jobs.some((job) => job.state === 'running');
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm">
-      <DialogTitle>{m.handOver.title}</DialogTitle>
+      <DialogTitle>{shared.out.title}</DialogTitle>
       <DialogContent>
         <Typography component="h3" color="text.secondary">
-          {m.handOver.format}
+          {shared.out.format}
         </Typography>
         <RadioGroup
-          aria-label={m.handOver.format}
+          aria-label={shared.out.format}
           value={format}
           onChange={(event) => setFormat(event.target.value as Format)}
         >
           {FORMATS.map((value) => (
-            <FormControlLabel key={value} value={value} control={<Radio size="small" />} label={t.formats[value]} />
+            <FormControlLabel
+              key={value}
+              value={value}
+              control={<Radio size="small" />}
+              label={shared.memoryFormats[value]}
+            />
           ))}
         </RadioGroup>
         <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
           {t.explains[format]}
         </Typography>
         <Typography component="h3" color="text.secondary">
-          {m.handOver.languages}
+          {shared.out.languages}
         </Typography>
-        <Box role="group" aria-label={m.handOver.languages} sx={{ display: 'flex', flexWrap: 'wrap' }}>
+        <Box role="group" aria-label={shared.out.languages} sx={{ display: 'flex', flexWrap: 'wrap' }}>
           {all.map((tag) => (
             <FormControlLabel
               key={tag}
@@ -143,14 +150,14 @@ export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) 
           )}
         </Box>
         {complaint && <Typography color="error">{complaint}</Typography>}
-        {running && <LinearProgress sx={{ mt: 2 }} aria-label={m.handOver.writing} />}
+        {running && <LinearProgress sx={{ mt: 2 }} aria-label={shared.out.writing} />}
         {jobs
           .filter((job) => job.state === 'done')
           .map((job) => {
             const { fileName, units, left } = job.result as { fileName: string; units: number; left: number };
             return (
               <Typography key={job.id} role="status" sx={{ mt: 1 }}>
-                {m.handOver.ready(fileName)} {t.written(units)} {left > 0 && t.left(left)}
+                {shared.out.ready(fileName)} {t.written(units)} {left > 0 && t.left(left)}
               </Typography>
             );
           })}
@@ -158,7 +165,7 @@ export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) 
       <DialogActions>
         <Button onClick={onClose}>{m.common.close}</Button>
         <Button variant="contained" disabled={complaint !== '' || running} onClick={() => void write().catch(fail)}>
-          {m.handOver.go}
+          {shared.out.go}
         </Button>
       </DialogActions>
     </Dialog>

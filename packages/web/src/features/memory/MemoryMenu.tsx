@@ -11,11 +11,13 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import type { MemoryBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useToast } from '../../ui/toast-store.js';
+import { shared } from '../../parts/messages.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory;
+const t = memoryTexts;
 type Asking = 'rename' | 'subject' | 'delete';
 
 export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
@@ -30,12 +32,12 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
   const remove = (): void => {
     call('DELETE /memories/:id', { params: { id: memory.id } }).then(() => navigate('/holdings'), fail);
   };
-  const shared = { submit: m.common.save, cancel: m.common.cancel, onClose: () => setAsking(null) };
+  const dialog = { submit: m.common.save, cancel: m.common.cancel, onClose: () => setAsking(null) };
   return (
     <>
       <IconButton
         size="small"
-        aria-label={m.termbase.more}
+        aria-label={shared.more}
         aria-haspopup="menu"
         onClick={(event) => setAnchor(event.currentTarget)}
         sx={{ alignSelf: 'center' }}
@@ -43,17 +45,17 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
         <Ellipsis size={18} />
       </IconButton>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={ask('rename')}>{m.termbase.rename}</MenuItem>
+        <MenuItem onClick={ask('rename')}>{shared.rename}</MenuItem>
         <MenuItem onClick={ask('subject')}>{t.setSubject}</MenuItem>
         <MenuItem onClick={ask('delete')}>{t.deleteMemory}</MenuItem>
       </Menu>
       {asking === 'rename' && (
         <NameDialog
           title={t.renameTitle}
-          label={t.name}
+          label={t.memoryName}
           initial={memory.name}
           onSubmit={(name) => call('PATCH /memories/:id', { params: { id: memory.id }, body: { name } })}
-          {...shared}
+          {...dialog}
         />
       )}
       {asking === 'subject' && (
@@ -62,7 +64,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
           label={t.subject}
           initial={memory.subject}
           onSubmit={(subject) => call('PATCH /memories/:id', { params: { id: memory.id }, body: { subject } })}
-          {...shared}
+          {...dialog}
         />
       )}
       {asking === 'delete' && (

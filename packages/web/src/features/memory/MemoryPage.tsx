@@ -7,7 +7,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { memory as memoryQuery } from '../../api/queries.js';
 import type { MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useKeys } from '../../ui/useKeys.js';
@@ -17,8 +17,10 @@ import { HandOverMemory } from './HandOverMemory.js';
 import { MemoryMenu } from './MemoryMenu.js';
 import { UnitMargin } from './UnitMargin.js';
 import { UnitSheet } from './UnitSheet.js';
+import { shared } from '../../parts/messages.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory;
+const t = memoryTexts;
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -45,7 +47,7 @@ export function MemoryPage() {
   if (!memory) return <EmptyState heading="h1" title={m.common.loading} />;
   if (memory.damage)
     return (
-      <EmptyState heading="h1" title={`${memory.name}: ${m.holdings.damaged(memory.damage.what)}`}>
+      <EmptyState heading="h1" title={`${memory.name}: ${shared.damaged(memory.damage.what)}`}>
         <Button component={Link} to="/holdings">
           {m.common.goHome}
         </Button>
@@ -97,10 +99,10 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
           {t.concordance}
         </Button>
         <Button component={Link} to={`/inspect/memories/${memory.id}`}>
-          {m.termbase.inspect}
+          {shared.inspect}
         </Button>
         <Button variant="contained" onClick={() => setOpen('hand over')} disabled={memory.units === 0}>
-          {m.termbase.handOver}
+          {shared.handOver}
         </Button>
         <MemoryMenu memory={memory} />
       </Box>

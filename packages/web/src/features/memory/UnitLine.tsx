@@ -2,13 +2,13 @@ import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import type { MemoryBody, UnitBody, UnitFilter } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { CodedText, type Span } from '../../ui/CodedText.js';
 import { number } from '../../ui/format.js';
 import { keepSelected } from '../../parts/term-pair-store.js';
 import { VariantEditor } from './VariantEditor.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory;
+const t = memoryTexts;
 
 interface Props {
   readonly memory: MemoryBody;

@@ -9,7 +9,6 @@ import { unitDetail } from '../../api/queries.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
 import { words } from '../../all-words.js';
 import { doneWords } from '../../words.js';
-import { m } from '../../messages/en.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { moment } from '../../ui/format.js';
 import { languageLabel } from '../../ui/languages.js';
@@ -17,8 +16,10 @@ import { MarginNote } from '../../ui/MarginNote.js';
 import { TermPair } from '../../parts/TermPair.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { shared } from '../../parts/messages.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory;
+const t = memoryTexts;
 
 interface Props {
   readonly memory: MemoryBody;
@@ -57,24 +58,24 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
       ) : (
         <>
           {unit.findings.length > 0 && (
-            <Part title={m.termbase.findings}>
+            <Part title={shared.findings}>
               {unit.findings.map((finding) => (
                 <Box key={finding.id} sx={{ mb: 1 }}>
                   <MarginNote
                     tone={finding.severity === 'info' ? 'doubt' : 'error'}
-                    word={m.inspect.severity[finding.severity]}
+                    word={shared.severity[finding.severity]}
                   >
                     {inWords(words.findings('memory'), finding.said)}
                   </MarginNote>
                 </Box>
               ))}
               <WordButton as={Link} {...{ to: `/inspect/memories/${memory.id}` }}>
-                {m.termbase.inspect}
+                {shared.inspect}
               </WordButton>
             </Part>
           )}
           <Others unit={unit} columns={columns} />
-          <Part title={m.termbase.origin}>
+          <Part title={shared.origin}>
             <Box sx={{ overflowWrap: 'anywhere' }}>
               {unit.origin}, {t.unitNumber(unit.place)}
             </Box>
@@ -93,7 +94,7 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
               ))}
             </Part>
           )}
-          <Part title={m.termbase.history}>
+          <Part title={shared.history}>
             {unit.history.length === 0 && <Box sx={{ color: 'text.secondary' }}>{t.unchanged}</Box>}
             {unit.history.map((entry) => (
               <Box key={entry.ledgerId} sx={{ mb: 0.75 }}>
@@ -102,7 +103,7 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
                 </Box>
                 <Typography variant="body2" color="text.secondary">
                   <time dateTime={entry.at}>{moment(entry.at)}</time>
-                  {entry.undone && `, ${m.termbase.undone}`}
+                  {entry.undone && `, ${shared.undone}`}
                 </Typography>
                 {entry.before && !entry.undone && (
                   <>
@@ -113,7 +114,7 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
                           <CodedText language={variant.language} text={variant.text} codes={variant.codes} />
                         </Box>
                       ))}
-                    <WordButton onClick={() => goBack(entry.ledgerId)}>{m.termbase.returnTo}</WordButton>
+                    <WordButton onClick={() => goBack(entry.ledgerId)}>{shared.returnTo}</WordButton>
                   </>
                 )}
               </Box>

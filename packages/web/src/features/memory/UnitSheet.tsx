@@ -5,7 +5,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { UNIT_PAGE, unitPage, unitPosition } from '../../api/queries.js';
 import type { MemoryBody, UnitBody, UnitFilter, UnitSort } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { number } from '../../ui/format.js';
 import { LanguageName } from '../../ui/LanguageName.js';
@@ -13,8 +13,10 @@ import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { UnitLine } from './UnitLine.js';
+import { shared } from '../../parts/messages.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory;
+const t = memoryTexts;
 /** Rows that one scrolling range holds: browsers draw nothing beyond some 30 million pixels. */
 const WINDOW = 200_000;
 
@@ -193,7 +195,7 @@ function Foot({ marked, total, known, at, onGo, onChange, onUnmark }: FootProps)
         <>
           <span>{t.marked(marked.size)}</span>
           <WordButton onClick={onChange}>{t.changeMarked}</WordButton>
-          <WordButton onClick={onUnmark}>{m.termbase.unmark}</WordButton>
+          <WordButton onClick={onUnmark}>{shared.unmark}</WordButton>
         </>
       ) : (
         <WordButton onClick={onChange} disabled={total === null}>

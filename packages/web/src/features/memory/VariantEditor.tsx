@@ -4,14 +4,15 @@ import { direction } from '@fair-copy/core/language/tags.js';
 import { useEffect, useRef, useState } from 'react';
 import { call } from '../../api/http.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { sendSeen } from '../../parts/conflict-store.js';
 import { codeLabel } from '../../ui/CodedText.js';
 import { languageLabel } from '../../ui/languages.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { memoryTexts } from './messages.js';
 
-const t = m.memory;
+const t = memoryTexts;
 
 interface Props {
   readonly memory: MemoryBody;

@@ -3,9 +3,10 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { languageName } from '@fair-copy/core/language/tags.js';
-import { m } from '../../messages/en.js';
+import { languageName } from '../../ui/languages.js';
+import { m } from '../../messages/index.js';
 import { LanguageField } from '../../ui/LanguageField.js';
+import { termbaseTexts } from './messages.js';
 
 interface Props {
   readonly label: string;
@@ -52,7 +53,7 @@ export function AddTerm({ label, language, onAdd }: Props) {
       <TextField
         fullWidth
         autoFocus={language !== null}
-        label={chosen ? m.termbase.addTermIn(languageName(chosen)) : m.termbase.addTerm}
+        label={chosen ? termbaseTexts.addTermIn(languageName(chosen)) : termbaseTexts.addTerm}
         value={text}
         onChange={(event) => setText(event.target.value)}
         slotProps={{ htmlInput: { dir: 'auto', ...(chosen && { lang: chosen }) } }}

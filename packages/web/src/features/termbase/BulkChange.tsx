@@ -1,4 +1,5 @@
-import { CATEGORIES, categoryNamed, fieldLabel, valueLabel, type Level } from '@fair-copy/core/termbase/categories.js';
+import { CATEGORIES, categoryNamed, type Level } from '@fair-copy/core/termbase/categories.js';
+import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -14,15 +15,17 @@ import { call } from '../../api/http.js';
 import { jobEnded } from '../../api/jobs.js';
 import { bulkPreview, holdings } from '../../api/queries.js';
 import type { BulkBody, SelectionBody, TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
 import { errorWords } from '../../words.js';
 import { fieldTexts } from './fields-messages.js';
+import { shared } from '../../parts/messages.js';
+import { termbaseTexts } from './messages.js';
 
-const t = m.bulk;
+const t = { ...shared.bulk, ...termbaseTexts.bulkChange };
 type Change = BulkBody['change'];
 type Kind = Change['kind'];
 
@@ -204,7 +207,7 @@ function FieldForm({ termbase, onChange }: FormProps) {
       )}
       {values.length ? (
         <Pick label={t.value} value={form.value} onChange={(value) => set({ value })}>
-          <MenuItem value="">{m.termbase.noValue}</MenuItem>
+          <MenuItem value="">{termbaseTexts.noValue}</MenuItem>
           {values.map((value) => (
             <MenuItem key={value} value={value}>
               {valueLabel(form.field, value)}

@@ -7,13 +7,14 @@ import { call } from '../../api/http.js';
 import type { ConceptBodyOf } from '../../api/types.js';
 import { words } from '../../all-words.js';
 import { doneWords } from '../../words.js';
-import { m } from '../../messages/en.js';
 import { moment } from '../../ui/format.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { shared } from '../../parts/messages.js';
+import { termbaseTexts } from './messages.js';
 
-const t = m.termbase;
+const t = termbaseTexts;
 
 /** Beside the concept: what was found about it, where it came from, what was done to it. */
 export function ConceptMargin({
@@ -50,7 +51,7 @@ export function ConceptMargin({
             <Box key={finding.id} sx={{ mb: 1 }}>
               <MarginNote
                 tone={finding.severity === 'info' ? 'doubt' : 'error'}
-                word={m.inspect.severity[finding.severity]}
+                word={shared.severity[finding.severity]}
                 actions={finding.related.slice(0, 2).map((other) => (
                   <WordButton key={other.item} onClick={() => onConcept(other.item)}>
                     {other.text}
@@ -62,7 +63,7 @@ export function ConceptMargin({
             </Box>
           ))}
           <WordButton as={Link} {...{ to: `/inspect/${concept.termbaseId}` }}>
-            {m.termbase.inspect}
+            {termbaseTexts.inspect}
           </WordButton>
         </Part>
       )}

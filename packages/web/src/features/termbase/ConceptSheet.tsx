@@ -1,4 +1,4 @@
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { languageName } from '../../ui/languages.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -8,7 +8,7 @@ import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { concept as conceptQuery } from '../../api/queries.js';
 import type { ConceptBodyOf, ConceptChangeBody, TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { sendSeen } from '../../parts/conflict-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -19,6 +19,7 @@ import { EditableText } from './EditableText.js';
 import { FieldList } from './FieldList.js';
 import { Pictures } from './Pictures.js';
 import { LanguageHeading } from './TermList.js';
+import { termbaseTexts } from './messages.js';
 
 interface Props {
   readonly id: number;
@@ -26,7 +27,7 @@ interface Props {
   readonly onConcept: (id: number) => void;
 }
 
-const t = m.termbase;
+const t = termbaseTexts;
 
 /** The concept as a page: a block for each language with its terms, edited in place; remarks in the margin. */
 export function ConceptSheet({ id, termbase, onConcept }: Props) {

@@ -1,12 +1,5 @@
-import {
-  categoryNamed,
-  CATEGORIES,
-  fieldLabel,
-  IDENTIFIER,
-  OTHER_XML,
-  valueLabel,
-  type Level,
-} from '@fair-copy/core/termbase/categories.js';
+import { categoryNamed, CATEGORIES, IDENTIFIER, OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
+import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
@@ -14,11 +7,12 @@ import MenuItem from '@mui/material/MenuItem';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import type { TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { EditableText } from './EditableText.js';
+import { termbaseTexts } from './messages.js';
 
-const t = m.termbase;
+const t = termbaseTexts;
 
 type Fields = Readonly<Record<string, readonly string[]>>;
 

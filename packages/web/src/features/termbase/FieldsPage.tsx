@@ -1,4 +1,5 @@
-import { CATEGORIES, categoryNamed, fieldLabel, valueLabel, type Level } from '@fair-copy/core/termbase/categories.js';
+import { CATEGORIES, categoryNamed, type Level } from '@fair-copy/core/termbase/categories.js';
+import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import { definitionOf } from '@fair-copy/core/termbase/definition.js';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
@@ -15,7 +16,7 @@ import { Link, useParams } from 'react-router';
 import { call } from '../../api/http.js';
 import { termbase as termbaseQuery } from '../../api/queries.js';
 import type { FieldDefinitionBody, TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { fieldTexts } from './fields-messages.js';

@@ -17,12 +17,14 @@ import { call } from '../../api/http.js';
 import type { JobOf } from '@fair-copy/api/jobs.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import type { HandOverBody, TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
 import { errorWords } from '../../words.js';
+import { shared } from '../../parts/messages.js';
+import { termbaseTexts } from './messages.js';
 
-const t = m.handOver;
+const t = { ...shared.out, ...termbaseTexts.outFile };
 type Format = HandOverBody['format'];
 const FORMATS: readonly Format[] = ['tbx', 'zip', 'xlsx', 'csv', 'tsv', 'tmx', 'html'];
 

@@ -1,4 +1,4 @@
-import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
+import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -6,15 +6,15 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { ListFilterQuery } from '../../api/queries.js';
 import type { ListOrder, TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { number } from '../../ui/format.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import { doneWords } from '../../words.js';
+import { termbaseTexts } from './messages.js';
 
-const t = m.termbase;
+const t = termbaseTexts;
 
 interface Props {
   readonly termbase: TermbaseBody;

@@ -11,11 +11,13 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import type { TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useToast } from '../../ui/toast-store.js';
+import { shared } from '../../parts/messages.js';
+import { termbaseTexts } from './messages.js';
 
-const t = m.termbase;
+const t = termbaseTexts;
 
 export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -42,13 +44,13 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
       </IconButton>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={() => ask('rename')}>{t.rename}</MenuItem>
-        <MenuItem onClick={() => ask('memory')}>{m.memory.ofTermbase}</MenuItem>
+        <MenuItem onClick={() => ask('memory')}>{t.ofTermbase}</MenuItem>
         <MenuItem onClick={() => ask('delete')}>{t.deleteTermbase}</MenuItem>
       </Menu>
       {asking === 'rename' && (
         <NameDialog
           title={t.renameTitle}
-          label={m.holdings.newTermbaseName}
+          label={shared.newTermbaseName}
           initial={termbase.name}
           submit={m.common.save}
           cancel={m.common.cancel}
@@ -58,8 +60,8 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
       )}
       {asking === 'memory' && (
         <NameDialog
-          title={m.memory.ofTermbaseTitle}
-          label={m.memory.name}
+          title={t.ofTermbaseTitle}
+          label={shared.memoryName}
           initial={termbase.name}
           submit={m.client.createButton}
           cancel={m.common.cancel}

@@ -1,13 +1,14 @@
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { languageName } from '../../ui/languages.js';
 import { useState } from 'react';
 import { call } from '../../api/http.js';
 import type { TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import { termbaseTexts } from './messages.js';
 
 interface Props {
   readonly termbase: TermbaseBody;
@@ -22,7 +23,7 @@ export function NewConcept({ termbase, language, onMade, onClose }: Props) {
   if (!chosen) {
     return (
       <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-        <DialogTitle>{m.termbase.newConcept}</DialogTitle>
+        <DialogTitle>{termbaseTexts.newConcept}</DialogTitle>
         <DialogContent sx={{ pt: '8px !important' }}>
           <LanguageField label={m.common.language} value={null} onChange={setChosen} autoFocus />
         </DialogContent>
@@ -31,8 +32,8 @@ export function NewConcept({ termbase, language, onMade, onClose }: Props) {
   }
   return (
     <NameDialog
-      title={m.termbase.newConcept}
-      label={m.termbase.newConceptTerm(languageName(chosen))}
+      title={termbaseTexts.newConcept}
+      label={termbaseTexts.newConceptTerm(languageName(chosen))}
       submit={m.client.createButton}
       cancel={m.common.cancel}
       onSubmit={async (text) =>

@@ -6,10 +6,10 @@ import { ImagePlus, X } from 'lucide-react';
 import { useRef } from 'react';
 import { upload } from '../../api/http.js';
 import type { ConceptBodyOf } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { useToast } from '../../ui/toast-store.js';
+import { termbaseTexts } from './messages.js';
 
-const t = m.termbase;
+const t = termbaseTexts;
 
 interface Props {
   readonly concept: ConceptBodyOf;

@@ -11,7 +11,6 @@ import { useDeferredValue, useEffect, useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { termAnchors, termPage, termPosition, type ListFilterQuery, type TermListQuery } from '../../api/queries.js';
 import type { ListOrder, LookUpMode, SelectionBody, TermbaseBody, TermItem } from '../../api/types.js';
-import { m } from '../../messages/en.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
@@ -20,6 +19,7 @@ import { useKeys } from '../../ui/useKeys.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { BulkChange } from './BulkChange.js';
 import { ListFilter } from './ListFilter.js';
+import { termbaseTexts } from './messages.js';
 
 interface Props {
   readonly termbase: TermbaseBody;
@@ -29,7 +29,7 @@ interface Props {
   readonly onConcept: (id: number) => void;
 }
 
-const t = m.termbase;
+const t = termbaseTexts;
 
 /** The terms of one language in order, as many as there are; looked up as one types. */
 export function TermList({ termbase, language, conceptId, onLanguage, onConcept }: Props) {
@@ -64,7 +64,7 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
       }}
     >
       <Box sx={{ p: 1.5, display: 'grid', gap: 1 }}>
-        <TextField select label={t.language} value={language} onChange={(event) => onLanguage(event.target.value)}>
+        <TextField select label={t.listIn} value={language} onChange={(event) => onLanguage(event.target.value)}>
           {termbase.languages.map((entry) => (
             <MenuItem key={entry.language} value={entry.language}>
               {languageLabel(entry.language)} · {t.found(entry.terms)}

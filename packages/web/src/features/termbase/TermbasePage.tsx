@@ -7,7 +7,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { termbase as termbaseQuery } from '../../api/queries.js';
 import type { TermbaseBody } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useKeys } from '../../ui/useKeys.js';
@@ -16,6 +16,7 @@ import { HandOver } from './HandOver.js';
 import { MoreMenu } from './MoreMenu.js';
 import { NewConcept } from './NewConcept.js';
 import { TermList } from './TermList.js';
+import { termbaseTexts } from './messages.js';
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -70,20 +71,20 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
           {termbase.name}
         </Typography>
         <Typography color="text.secondary" sx={{ flex: 1 }}>
-          {termbase.client} · {m.termbase.concepts(termbase.concepts)}
+          {termbase.client} · {termbaseTexts.concepts(termbase.concepts)}
         </Typography>
-        <Button onClick={() => setAdding(true)}>{m.termbase.newConcept}</Button>
+        <Button onClick={() => setAdding(true)}>{termbaseTexts.newConcept}</Button>
         <Button component={Link} to={`/termbases/${termbase.id}/fields`}>
-          {m.termbase.fields}
+          {termbaseTexts.fields}
         </Button>
         <Button component={Link} to={`/termbases/${termbase.id}/text`}>
-          {m.termbase.tryText}
+          {termbaseTexts.tryText}
         </Button>
         <Button component={Link} to={`/inspect/${termbase.id}`}>
-          {m.termbase.inspect}
+          {termbaseTexts.inspect}
         </Button>
         <Button variant="contained" onClick={() => setHanding(true)} disabled={termbase.concepts === 0}>
-          {m.termbase.handOver}
+          {termbaseTexts.handOver}
         </Button>
         <MoreMenu termbase={termbase} />
       </Box>
@@ -104,7 +105,7 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
           />
         ) : (
           <Box sx={{ flex: 1 }}>
-            <EmptyState title={termbase.concepts ? m.termbase.choose : m.termbase.empty} />
+            <EmptyState title={termbase.concepts ? termbaseTexts.choose : termbaseTexts.empty} />
           </Box>
         )}
       </Box>

@@ -1,4 +1,5 @@
-import { direction, languageName } from '@fair-copy/core/language/tags.js';
+import { direction } from '@fair-copy/core/language/tags.js';
+import { languageName } from '../../ui/languages.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -9,7 +10,7 @@ import { useDeferredValue, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { recognizedIn, termbase as termbaseQuery } from '../../api/queries.js';
 import type { RecognizedBody, TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/en.js';
+import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { languageLabel } from '../../ui/languages.js';
 import { LanguageText } from '../../ui/LanguageText.js';

@@ -1,0 +1,163 @@
+import { inWords, type Words } from '@fair-copy/core/said.js';
+import { fieldLabel } from '@fair-copy/core/termbase/categories.js';
+import type { ReasonCodes } from '@fair-copy/core/guess.js';
+import type { Question } from '@fair-copy/core/intake/questions.js';
+import type { IntakeWords } from '../intake.js';
+import { en } from './speech.js';
+
+const { count, languageName, list, number, quoted } = en;
+
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+
+const DELIMITERS: Readonly<Record<string, string>> = {
+  '\t': 'tabs',
+  ';': 'semicolons',
+  ',': 'commas',
+  '|': 'pipes',
+  ' | ': 'pipes with spaces',
+  '=': 'equals signs',
+  ' – ': 'dashes',
+  ' — ': 'long dashes',
+  ' - ': 'hyphens between spaces',
+  ': ': 'colons',
+  ' / ': 'slashes between spaces',
+  '¦': 'broken bars',
+  '§': 'section signs',
+  '#': 'number signs',
+  '~': 'tildes',
+  '^': 'carets',
+  '、': 'ideographic commas',
+  '；': 'full-width semicolons',
+  '，': 'full-width commas',
+  '\u001f': 'unit separators',
+};
+
+const delimiter = (between: string | null): string =>
+  between === null ? 'nothing' : (DELIMITERS[between] ?? quoted(between));
+
+/** What stands between two parts of a line. */
+const markName = (mark: string): string =>
+  mark === '\t' ? 'tab' : mark === '\n' ? 'line break' : mark.trim() || 'space';
+
+const reasons: Words<ReasonCodes> = {
+  chosen: () => 'chosen',
+  'in-words': ({ text }) => text,
+  'header-says': ({ header }) => `the header says ${quoted(header)}`,
+  'header-says-cells-languages': ({ header }) => `the header says ${quoted(header)}, and the cells name languages`,
+  'header-says-cells-codes': ({ header }) => `the header says ${quoted(header)}, and the cells are codes`,
+  'header-language': ({ language }) => `the header says ${languageName(language)}`,
+  'header-language-agrees': ({ language }) => `the header says ${languageName(language)}, and the text agrees`,
+  'header-language-contradicts': ({ language, text }) =>
+    `the header says ${languageName(language)}, but the text reads as ${languageName(text)}`,
+  beside: ({ reason, language }) => `${inWords(reasons, reason)}, beside ${languageName(language)}`,
+  'own-field': ({ header }) => `a field of the client’s own: ${quoted(header)}`,
+  'column-empty': () => 'the column is empty',
+  'column-hidden': () => 'the column is hidden in the file',
+  'values-of': ({ field }) => `its values are those of ${quoted(fieldLabel(field).toLowerCase())}`,
+  pictures: () => 'the cells are names of picture files',
+  'pictures-on-sheet': () => 'pictures that lie on the sheet in these rows',
+  'behind-terms': () => 'it stands behind the two terms',
+  'no-words': () => 'there are no words in it',
+  'no-language': () => 'it cannot be told which language it is in',
+  'texts-long': ({ characters }) => `its texts are too long for terms (${number(characters)} characters on average)`,
+  'text-language': ({ letter, language }) => `the text of column ${letter} reads as ${languageName(language)}`,
+  'row-names-language': () => 'each row names its language',
+  'could-be-both': ({ language, next }) =>
+    `both columns could be ${languageName(language)}; the next best for this one is ${languageName(next)}`,
+  'file-says-language': ({ language }) => `the file says ${languageName(language)}`,
+  'file-says-field': ({ field }) => `the file says ${fieldLabel(field).toLowerCase()}`,
+  'format-says': () => 'the format names the languages itself',
+  'no-header': () => 'no row names languages or fields',
+  'names-languages': (v) => `it names ${count(v.count, { one: '# language', other: '# languages' })}`,
+  'names-forms': (v) => `it names ${number(v.count)} forms of a language`,
+  'names-language-and-field': () => 'it names a language and a field',
+  'names-fields': () => 'it names fields',
+  'names-language': () => 'it names a language',
+  'words-above-numbers': () => 'it has words above a column of numbers',
+  'rows-apart': () => 'nothing says that rows belong together',
+  'ids-repeat': (v) => `${number(v.count)} of ${number(v.rows)} rows repeat the id above them`,
+  'ids-empty': (v) => `${number(v.count)} of ${number(v.rows)} rows leave the id empty`,
+  'column-of-ids': () => 'there is a column of ids',
+  'first-column-empty': (v) => `${number(v.count)} of ${number(v.rows)} rows leave column ${v.letter} empty`,
+  'declared-in-line': () => 'the first line declares it',
+  'no-delimiter': () => 'no character cuts the rows into columns evenly',
+  'delimiter-cuts': (v) =>
+    `${delimiter(v.delimiter)} cut ${v.share > 0.995 ? 'all rows' : `${percent(v.share)} of the rows`} into ${count(v.columns, { one: '# column', other: '# columns' })}`,
+  'no-text': () => 'there is no text',
+  'no-mark': () => 'no mark stands between two parts of most lines',
+  'mark-between': ({ share, mark }) =>
+    `${percent(share)} of the lines have ${quoted(markName(mark))} between two parts`,
+  'marks-once': ({ marks }) => `nearly every paragraph has ${list(marks.map(quoted))} once`,
+  'marks-in-turn': ({ marks }) => `the lines begin with ${list(marks.map(quoted))} in turn`,
+  'lines-in-turn': ({ languages }) => `every line is followed by its translation: ${list(languages.map(languageName))}`,
+  'blocks-in-turn': ({ languages }) => `the lines alternate between ${list(languages.map(languageName))} in blocks`,
+  'only-part': () => 'there is nothing else in it',
+  'mostly-tables': () => 'most of its text stands in tables',
+  'mostly-paragraphs': () => 'most of its text stands in paragraphs',
+  'byte-order-mark': ({ encoding }) => `it begins with the byte order mark of ${encoding}`,
+  'zero-bytes': () => 'every second byte is zero, as in UTF-16',
+  ascii: () => 'there is no character beyond ASCII',
+  'valid-utf8': () => 'all of it is valid UTF-8',
+  'letters-fit': ({ encoding }) => `it is not UTF-8, and in ${encoding} its letters fit the language best`,
+  'file-declares': () => 'the file declares it',
+};
+
+function question(asked: Question): string {
+  switch (asked.kind) {
+    case 'missing': {
+      const names = asked.languages.map(languageName);
+      const said =
+        names.length > 4
+          ? `${names.slice(0, 3).join(', ')} and ${number(names.length - 3)} other languages`
+          : names.join(' or ');
+      return `What is ${quoted(asked.given)} in ${said}?`;
+    }
+    case 'extra cells':
+      return `This row has ${number(asked.cells)} cells where the table has ${number(asked.columns)} columns. Where does ${quoted(asked.text)} belong?`;
+    case 'unreadable':
+      return `Some letters of ${quoted(asked.text)} cannot be read. Which ones are they?`;
+    case 'part':
+      return `Belongs to the concept of row ${asked.row}, which is held back.`;
+    case 'swapped':
+      return `Are ${asked.languages.map(languageName).join(' and ')} exchanged in this row?`;
+    case 'contradicts': {
+      const what =
+        asked.what === 'term' && asked.language
+          ? `in ${languageName(asked.language)}`
+          : `as ${fieldLabel(asked.what).toLowerCase()}`;
+      return `The termbase has ${quoted(asked.there)} ${what}, this row says ${quoted(asked.brings)}. Which is right?`;
+    }
+  }
+}
+
+export const intake: IntakeWords = {
+  reasons,
+  question,
+  delimiter,
+  mark: markName,
+  queryList: {
+    sheet: 'Questions',
+    header: ['Row', 'Question', 'Your answer'],
+    column: (letter) => `Column ${letter}`,
+    fileName: (stem) => `${stem} - questions.xlsx`,
+  },
+  left: {
+    'ends-inside': () => 'the file ends inside it',
+    'too-long': ({ limit }) => `longer than ${number(limit)} characters`,
+    damaged: ({ what }) => what,
+    'no-text': () => 'it has no text in any language',
+    'one-language': ({ language }) => `it has text in ${languageName(language)} only`,
+    obsolete: () => 'it is marked as obsolete',
+    'no-translation': () => 'it has no translation',
+    fuzzy: () => 'its translation is marked as fuzzy',
+  },
+  leftBecause: {
+    damaged: 'damaged',
+    'cut off': 'cut off',
+    'too long': 'too long',
+    'no text': 'no text',
+    'one language': 'one language',
+    'not translated': 'not translated',
+    obsolete: 'obsolete',
+  },
+};

@@ -1,0 +1,24 @@
+/** What is said of files while they are taken in: why they are read as they are, what is asked, what is left out. */
+import type { ReasonCodes } from '@fair-copy/core/guess.js';
+import type { LeftCodes, LeftReason } from '@fair-copy/core/formats/read-units.js';
+import type { Question } from '@fair-copy/core/intake/questions.js';
+import type { Words } from '@fair-copy/core/said.js';
+
+export interface IntakeWords {
+  readonly reasons: Words<ReasonCodes>;
+  question(question: Question): string;
+  readonly left: Words<LeftCodes>;
+  readonly leftBecause: Readonly<Record<LeftReason, string>>;
+  /** "semicolons" of ";". */
+  delimiter(delimiter: string | null): string;
+  /** The sheet of questions for the client. */
+  readonly queryList: {
+    readonly sheet: string;
+    /** Read back when the sheet comes back filled in (core: field-names). */
+    readonly header: readonly [row: string, question: string, answer: string];
+    column(letter: string): string;
+    fileName(stem: string): string;
+  };
+  /** "tab", or the mark itself. */
+  mark(mark: string): string;
+}

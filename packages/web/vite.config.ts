@@ -3,6 +3,6 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   plugins: [react()],
-  build: { target: 'es2023', chunkSizeWarningLimit: 900 },
+  build: { target: 'es2023', chunkSizeWarningLimit: 900, manifest: true },
   server: { proxy: { '/api': 'http://127.0.0.1:4317' } },
 });

@@ -125,7 +125,7 @@ describe('delimited text', () => {
     expect(sample.notes[0]).toMatchObject({
       code: 'broken-letters',
       place: { row: 2 },
-      message: expect.stringContaining('2, the first in row 2'),
+      details: { count: 2, row: 2 },
     });
   });
 
@@ -230,7 +230,7 @@ describe('exchange files', () => {
       ['Böschung', 'Hang', 'slope', '', 'quay'],
       ['Wehr', '', 'weir', 'old', ''],
     ]);
-    expect(sample.source).toMatchObject({ encoding: { value: 'ISO-8859-1', reason: 'the file declares it' } });
+    expect(sample.source).toMatchObject({ encoding: { value: 'ISO-8859-1', reason: { code: 'file-declares' } } });
   });
 
   test('a declaration of UTF-8 that is not true is not believed', async () => {
@@ -258,7 +258,7 @@ describe('writing text', () => {
     const found = await failure(writeText(path('c.txt'), ['Wehr\n', 'śluza\n'], 'windows-1252'));
     expect(found).toMatchObject({
       code: 'encoding-cannot',
-      message: 'Row 2 holds “ś”, which windows-1252 cannot write.',
+      details: { row: 2, what: 'ś', encoding: 'windows-1252' },
     });
   });
 

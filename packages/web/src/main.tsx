@@ -2,6 +2,9 @@ import './fonts/at-once.js';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.js';
+import { reader } from './messages/reader.js';
+
+document.documentElement.lang = reader.language;
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -39,7 +39,7 @@ describe('reading', () => {
     }).toThrow(DataError);
   });
   test('too many columns are refused, with the row', () => {
-    expect(() => cells(`a,b\n${','.repeat(16_000)}\n`)).toThrow(/row 2|Row 2/);
+    expect(() => cells(`a,b\n${','.repeat(16_000)}\n`)).toThrow(/"row":2/);
   });
 });
 

@@ -2,7 +2,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Snackbar from '@mui/material/Snackbar';
-import { Suspense, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Outlet } from 'react-router';
 import type { Changing } from '@fair-copy/api/events.js';
 import { useServerEvents } from '../api/events.js';
@@ -10,12 +10,13 @@ import { m } from '../messages/index.js';
 import { ConflictDialog } from '../parts/ConflictDialog.js';
 import { useToast } from '../ui/toast-store.js';
 import { useKeys } from '../ui/useKeys.js';
-import { Help } from './Help.js';
 import { Masthead } from './Masthead.js';
 import { STAGES } from './stages.js';
 
 const staleAfter = (what: Changing): readonly (readonly unknown[])[] =>
   STAGES.flatMap((stage) => stage.staleAfter?.[what] ?? []);
+
+const Help = lazy(async () => ({ default: (await import('./Help.js')).Help }));
 
 export function Frame() {
   useServerEvents(staleAfter);
@@ -31,7 +32,11 @@ export function Frame() {
         </Suspense>
       </Box>
       <ConflictDialog />
-      {help && <Help onClose={() => setHelp(false)} />}
+      {help && (
+        <Suspense>
+          <Help onClose={() => setHelp(false)} />
+        </Suspense>
+      )}
       <Snackbar
         key={toast?.key}
         open={toast !== null}

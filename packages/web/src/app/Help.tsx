@@ -4,8 +4,11 @@ import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { m } from '../messages/index.js';
+import { LANGUAGES, reader, readIn, type InterfaceLanguage } from '../messages/reader.js';
+import { Pick } from '../ui/Pick.js';
 import { useKeyList, type KeyHint } from '../ui/key-list.js';
 
 const EVERYWHERE: readonly KeyHint[] = [
@@ -24,9 +27,20 @@ export function Help({ onClose }: { readonly onClose: () => void }) {
           {m.help.always}
         </Typography>
         <KeyTable hints={EVERYWHERE} />
-        <Typography color="text.secondary" sx={{ mt: 2 }}>
+        <Typography color="text.secondary" sx={{ mt: 2, mb: 2 }}>
           {m.help.docs}
         </Typography>
+        <Pick
+          label={m.help.language}
+          value={reader.language}
+          onChange={(language) => readIn(language as InterfaceLanguage)}
+        >
+          {Object.entries(LANGUAGES).map(([tag, name]) => (
+            <MenuItem key={tag} value={tag} lang={tag}>
+              {name}
+            </MenuItem>
+          ))}
+        </Pick>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{m.common.close}</Button>

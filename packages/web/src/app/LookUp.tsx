@@ -12,6 +12,7 @@ import { lookUp, memories as memoriesQuery } from '../api/queries.js';
 import { m } from '../messages/index.js';
 import { useDesk } from '../ui/desk-store.js';
 import { LanguageText } from '../ui/LanguageText.js';
+import { LOOK_UP_WIDTH } from './look-up-width.js';
 import { STAGES } from './stages.js';
 
 interface Choice {
@@ -104,7 +105,7 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
   ];
   return (
     <Autocomplete
-      sx={{ width: { xs: 180, lg: 250, xl: 340 } }}
+      sx={LOOK_UP_WIDTH}
       size="small"
       options={choices}
       value={null}

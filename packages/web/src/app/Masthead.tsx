@@ -4,13 +4,14 @@ import IconButton from '@mui/material/IconButton';
 import Tooltip from '@mui/material/Tooltip';
 import { styled } from '@mui/material/styles';
 import { CircleHelp, Moon, Sun, LogOut } from 'lucide-react';
+import { lazy, Suspense } from 'react';
 import { NavLink } from 'react-router';
 import { session } from '../api/queries.js';
 import { m } from '../messages/index.js';
 import { useDesk } from '../ui/desk-store.js';
 import { useTheme } from '@mui/material/styles';
 import { ClientMenu } from './ClientMenu.js';
-import { LookUp } from './LookUp.js';
+import { LOOK_UP_WIDTH } from './look-up-width.js';
 import { RunningWork } from './RunningWork.js';
 import { STAGES } from './stages.js';
 
@@ -26,6 +27,9 @@ const StageLink = styled(NavLink)(({ theme }) => ({
   '&.active': { borderBottomColor: theme.inks.vermilion, fontWeight: 600 },
   '&.later': { color: theme.inks.quiet, fontStyle: 'italic' },
 }));
+
+/** A fifth of what the first page would weigh: it comes a moment later. */
+const LookUp = lazy(async () => ({ default: (await import('./LookUp.js')).LookUp }));
 
 export function Masthead({ onHelp }: { readonly onHelp: () => void }) {
   return (
@@ -72,7 +76,9 @@ export function Masthead({ onHelp }: { readonly onHelp: () => void }) {
           ),
         )}
       </Box>
-      <LookUp onHelp={onHelp} />
+      <Suspense fallback={<Box sx={LOOK_UP_WIDTH} />}>
+        <LookUp onHelp={onHelp} />
+      </Suspense>
       <RunningWork />
       <ThemeButton />
       <LeaveButton />

@@ -1,6 +1,7 @@
 /** Paper, ink and a margin: the colours and letters of the application. */
 import { createTheme, type Theme } from '@mui/material/styles';
 
+import { m } from '../messages/index.js';
 import type { ThemeName } from '../ui/theme-name.js';
 
 /** Our own colours; the doubt of text is darker than that of marks, so that it can be read. */
@@ -91,6 +92,14 @@ export function themeOf(name: ThemeName): Theme {
       MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { fontFamily: 'inherit' } } },
       MuiButton: { defaultProps: { size: 'small', disableElevation: true } },
       MuiTextField: { defaultProps: { size: 'small' } },
+      MuiAutocomplete: {
+        defaultProps: {
+          clearText: m.choice.clear,
+          openText: m.choice.open,
+          closeText: m.common.close,
+          noOptionsText: m.choice.none,
+        },
+      },
       MuiTooltip: { defaultProps: { arrow: false, enterDelay: 400 } },
       MuiPopover: { defaultProps: { elevation: 3 } },
       MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },

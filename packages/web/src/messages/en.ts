@@ -34,6 +34,8 @@ export const texts = {
     rightToLeftHint: 'written from right to left',
     noConnection: 'The server does not answer. Is it still running? This page goes on as soon as it is back.',
   },
+  /** Of fields with a list. */
+  choice: { clear: 'Empty the field', open: 'Show the list', none: 'Nothing fits.' },
   client: {
     all: 'All clients',
     label: 'Client in hand',
@@ -88,7 +90,13 @@ export const texts = {
     remaining: (seconds: number) =>
       seconds < 60 ? `about ${Math.max(1, Math.round(seconds))} s left` : `about ${Math.round(seconds / 60)} min left`,
   },
-  help: { label: 'Help', title: 'Keys on this page', always: 'Everywhere', docs: 'All of it also works by mouse.' },
+  help: {
+    label: 'Help',
+    title: 'Keys on this page',
+    always: 'Everywhere',
+    docs: 'All of it also works by mouse.',
+    language: 'Language of the interface',
+  },
   keys: {
     move: 'next / previous row',
     open: 'open or edit',

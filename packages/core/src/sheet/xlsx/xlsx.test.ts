@@ -111,13 +111,13 @@ describe('worksheets', () => {
     expect((await read(book('<row r="1"><c r="A1"><v>1</v></c><c r="XFD1"/></row>', strings))).rows[0]!.cells).toEqual([
       '1',
     ]);
-    await expect(read(book('<row r="1"><c r="XFD1"><v>1</v></c></row>', strings))).rejects.toThrow(/16,384 columns/);
+    await expect(read(book('<row r="1"><c r="XFD1"><v>1</v></c></row>', strings))).rejects.toThrow(/"count":16384/);
   });
 
   test('a damaged part is named', async () => {
     await expect(read(book('<row r="1"><c', { 'xl/sharedStrings.xml': '<sst/>' }))).rejects.toThrow(DataError);
     await expect(read({ ...book(''), 'xl/workbook.xml': '<workbook><sheets/></workbook>' })).rejects.toThrow(
-      /lists no sheet/,
+      /workbook-empty/,
     );
   });
 });

@@ -1,13 +1,14 @@
 import { count, number } from '../../ui/format.js';
+import type { texts as en } from './messages.en.js';
 
-export const texts = {
-  title: 'Concordance',
-  field: 'Words, or part of a text; * stands for any letters',
-  how: 'How the words are looked for',
-  modes: { text: 'as it stands', words: 'in any inflection' },
-  found: (n: number, more: boolean) => (more ? `the first ${number(n)}` : count(n, 'text', 'texts')),
-  empty: 'Find words in all memories of the client.',
-  advice: 'Equal units are shown once; the likely counterpart is marked in the other language.',
-  nothingAdvice: 'Try fewer words, a part of a word, or words in any inflection.',
-  times: (n: number) => `${number(n)} times`,
+export const texts: typeof en = {
+  title: 'Konkordanz',
+  field: 'Wörter oder ein Teil eines Textes; * steht für beliebige Buchstaben',
+  how: 'Wie die Wörter gesucht werden',
+  modes: { text: 'wie sie dastehen', words: 'in jeder Beugung' },
+  found: (n: number, more: boolean) => (more ? `die ersten ${number(n)}` : count(n, 'Text', 'Texte')),
+  empty: 'Wörter in allen Speichern des Kunden finden.',
+  advice: 'Gleiche Einheiten stehen einmal da; die wahrscheinliche Entsprechung ist in der anderen Sprache markiert.',
+  nothingAdvice: 'Versuchen Sie weniger Wörter, einen Teil eines Wortes oder Wörter in jeder Beugung.',
+  times: (n: number) => `${number(n)}-mal`,
 };

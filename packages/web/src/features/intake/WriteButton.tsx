@@ -12,7 +12,6 @@ import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import { holdings as holdingsQuery } from '../../api/queries.js';
 import type { Holding, IntakeFileBody } from '../../api/types.js';
-import { number } from '../../ui/format.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
 import { resourceName } from '../../ui/resource-name.js';
@@ -113,7 +112,7 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
       </RadioGroup>
       <Typography variant="body2" color="text.secondary" sx={{ my: 1 }}>
         {tally
-          ? `${intakeTexts.tally.entries(tally.entries)}, ${number(tally.joined)} joined. `
+          ? `${intakeTexts.tally.entries(tally.entries)}, ${intakeTexts.tally.joined(tally.joined)}. `
           : `${intakeTexts.tally.counting} `}
         {tally && tally.heldBack > 0 && t.heldStay(tally.heldBack)}
       </Typography>

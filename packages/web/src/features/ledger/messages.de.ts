@@ -1,35 +1,36 @@
 import { number } from '../../ui/format.js';
+import type { texts as en } from './messages.en.js';
 
-export const texts = {
-  title: 'Ledger',
-  empty: 'Nothing has been done yet.',
-  emptyAdvice: 'Everything that changes a resource will stand here, each with its undo.',
-  when: 'When',
-  what: 'What was done',
-  client: 'Client',
-  wayBack: 'Way back',
-  undo: 'Undo',
-  redo: 'Do again',
-  undone: 'undone',
-  older: 'Show older entries',
-  closed: (why: string) => `stays: ${why}`,
-  kept: 'Undo and backup',
+export const texts: typeof en = {
+  title: 'Journal',
+  empty: 'Noch wurde nichts getan.',
+  emptyAdvice: 'Alles, was einen Bestand ändert, wird hier stehen, jedes mit seinem Weg zurück.',
+  when: 'Wann',
+  what: 'Was getan wurde',
+  client: 'Kunde',
+  wayBack: 'Weg zurück',
+  undo: 'Rückgängig',
+  redo: 'Wieder tun',
+  undone: 'rückgängig gemacht',
+  older: 'Ältere Einträge zeigen',
+  closed: (why: string) => `bleibt: ${why}`,
+  kept: 'Rückgängig und Sicherung',
   keptText: (entries: number, size: string, since: string | null) =>
     entries === 0
-      ? 'Nothing is kept for undo at present.'
-      : `For ${entries === 1 ? 'one entry' : `${number(entries)} entries`}${since ? `, the oldest of ${since},` : ''} what undo needs is kept: ${size}.`,
-  keepFor: 'Keep it for',
-  days: (days: number | null) => (days === null ? 'ever' : days === 1 ? 'one day' : `${days} days`),
-  clear: 'Clear now …',
-  clearTitle: 'Clear all undo?',
+      ? 'Für den Weg zurück wird derzeit nichts aufbewahrt.'
+      : `Für ${entries === 1 ? 'einen Eintrag' : `${number(entries)} Einträge`}${since ? `, den ältesten vom ${since},` : ''} wird aufbewahrt, was der Weg zurück braucht: ${size}.`,
+  keepFor: 'Aufbewahren für',
+  days: (days: number | null) => (days === null ? 'immer' : days === 1 ? 'einen Tag' : `${days} Tage`),
+  clear: 'Jetzt leeren …',
+  clearTitle: 'Alle Wege zurück verwerfen?',
   clearText:
-    'Everything that was done stays done: no entry of the ledger can be undone or done again any more, deleted termbases and memories cannot be brought back, and histories begin anew. Nothing else changes.',
-  clearGo: 'Clear undo for good',
-  cleared: 'Undo is cleared.',
-  backUp: 'Back up everything',
+    'Alles, was getan wurde, bleibt getan: Kein Eintrag des Journals kann mehr rückgängig gemacht oder wieder getan werden, gelöschte Termbanken und Speicher kommen nicht zurück, und Geschichten beginnen neu. Sonst ändert sich nichts.',
+  clearGo: 'Endgültig verwerfen',
+  cleared: 'Die Wege zurück sind verworfen.',
+  backUp: 'Alles sichern',
   backUpText:
-    'All clients, termbases, memories, the desk and the original files in one zip, as they are at one moment.',
-  backingUp: 'The backup is being made …',
-  backedUp: (files: number) => `Backed up: ${number(files)} files.`,
-  backedUpWithout: (names: string) => `Backed up without what is damaged: ${names}.`,
+    'Alle Kunden, Termbanken, Speicher, der Tisch und die ursprünglichen Dateien in einer Zip-Datei, wie sie in einem Augenblick sind.',
+  backingUp: 'Die Sicherung wird gemacht …',
+  backedUp: (files: number) => (files === 1 ? 'Gesichert: eine Datei.' : `Gesichert: ${number(files)} Dateien.`),
+  backedUpWithout: (names: string) => `Gesichert ohne das, was beschädigt ist: ${names}.`,
 };

@@ -1,18 +1,22 @@
 import { count } from '../../ui/format.js';
+import type { texts as en } from './try-messages.en.js';
 
-export const texts = {
-  title: (name: string) => `Try a text on ${name}`,
-  explains: 'Which terms of this termbase occur in a text, inflected ones included. Nothing of it is kept.',
+export const texts: typeof en = {
+  title: (name: string) => `Ein Text, erprobt an ${name}`,
+  explains: 'Welche Benennungen dieser Termbank in einem Text vorkommen, auch gebeugte. Nichts davon wird aufbewahrt.',
   text: 'Text',
-  placeholder: 'Paste a passage of the document that will be translated.',
-  language: 'Language of the text',
-  found: (hits: number, terms: number) => `${count(hits, 'hit', 'hits')} of ${count(terms, 'term', 'terms')}`,
-  nothing: 'No term of this termbase occurs in it.',
-  how: { exact: 'as it stands', inflected: 'inflected', compound: 'part of a compound' },
-  hits: 'Terms found',
-  back: 'Back to the termbase',
-  into: 'Shown in',
+  placeholder: 'Fügen Sie eine Stelle des Dokuments ein, das übersetzt werden soll.',
+  language: 'Sprache des Textes',
+  found: (hits: number, terms: number) =>
+    `${count(hits, 'Stelle', 'Stellen')} mit ${count(terms, 'Benennung', 'Benennungen')}`,
+  nothing: 'Keine Benennung dieser Termbank kommt darin vor.',
+  how: { exact: 'wie sie dasteht', inflected: 'gebeugt', compound: 'Teil einer Zusammensetzung' },
+  hits: 'Gefundene Benennungen',
+  back: 'Zurück zur Termbank',
+  into: 'Gezeigt auf',
   method: (stemmer: boolean, language: string) =>
-    stemmer ? `${language}: by the Snowball stemmer.` : `${language} has no stemmer here: by common beginnings.`,
-  words: (n: number) => count(n, 'word', 'words'),
+    stemmer
+      ? `${language}: mit dem Stemmer von Snowball.`
+      : `${language} hat hier keinen Stemmer: nach gemeinsamen Anfängen.`,
+  words: (n: number) => count(n, 'Wort', 'Wörter'),
 };

@@ -35,7 +35,7 @@ const FILES: readonly (readonly [name: string, content: string])[] = [
     `<tmx version="1.4"><header srclang="ru" segtype="sentence" datatype="plaintext" o-tmf="" adminlang="ru" creationtool="" creationtoolversion=""/><body>
 <tu changedate="20261101T101500Z" changeid="мара"><tuv xml:lang="ru"><seg>Камера шлюза наполняется.</seg></tuv><tuv xml:lang="el"><seg>Ο θάλαμος γεμίζει.</seg></tuv></tu>
 <tu><tuv xml:lang="ru"><seg>Камера шлюза наполняется.</seg></tuv><tuv xml:lang="el"><seg>Ο θάλαμος αδειάζει 2.</seg></tuv></tu>
-<tu><tuv xml:lang="ru"><seg>Вода <bpt i="1">б</bpt>уходит<ept i="1">б</ept>.</seg></tuv><tuv xml:lang="el"><seg>Το νερό φεύγει.</seg></tuv></tu>
+<tu><tuv xml:lang="ru"><seg>Вода <bpt i="1">б</bpt>уходит<ept i="1">б</ept><ph type="lb"/>.</seg></tuv><tuv xml:lang="el"><seg>Το νερό φεύγει.</seg></tuv></tu>
 <tu><tuv xml:lang="ru"><seg>Только по-русски.</seg></tuv></tu>
 </body></tmx>`,
   ],

@@ -30,17 +30,19 @@ export function Help({ onClose }: { readonly onClose: () => void }) {
         <Typography color="text.secondary" sx={{ mt: 2, mb: 2 }}>
           {m.help.docs}
         </Typography>
-        <Pick
-          label={m.help.language}
-          value={reader.language}
-          onChange={(language) => readIn(language as InterfaceLanguage)}
-        >
-          {Object.entries(LANGUAGES).map(([tag, name]) => (
-            <MenuItem key={tag} value={tag} lang={tag}>
-              {name}
-            </MenuItem>
-          ))}
-        </Pick>
+        <Box sx={{ display: 'grid', width: 240, pt: 1 }}>
+          <Pick
+            label={m.help.language}
+            value={reader.language}
+            onChange={(language) => readIn(language as InterfaceLanguage)}
+          >
+            {Object.entries(LANGUAGES).map(([tag, name]) => (
+              <MenuItem key={tag} value={tag} lang={tag}>
+                {name}
+              </MenuItem>
+            ))}
+          </Pick>
+        </Box>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{m.common.close}</Button>

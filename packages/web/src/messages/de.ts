@@ -130,6 +130,9 @@ export const texts: typeof en = {
     redoneToast: (title: string) => `Wieder getan: ${title}`,
   },
   noLanguage: 'keine Sprache',
+  quoted: (text: string) => `„${text}“`,
+  /** What codes are called that are no markup of a name. */
+  codeNames: { 'line break': 'Zeilenumbruch' } as Record<string, string>,
   code: {
     open: (shown: string) => `Code ${shown} beginnt`,
     close: (shown: string) => `Code ${shown} endet`,

@@ -128,6 +128,9 @@ export const texts = {
     redoneToast: (title: string) => `Done again: ${title}`,
   },
   noLanguage: 'no language',
+  quoted: (text: string) => `“${text}”`,
+  /** What codes are called that are no markup of a name. */
+  codeNames: { 'line break': 'line break' } as Record<string, string>,
   code: {
     open: (shown: string) => `code ${shown} begins`,
     close: (shown: string) => `code ${shown} ends`,

@@ -25,8 +25,12 @@ export const Capsule = styled('span')<{ readonly kind: ShownCode['kind'] }>(({ t
   userSelect: 'all',
 }));
 
+function nameOf({ shown }: ShownCode): string {
+  return m.codeNames[shown] ?? shown;
+}
+
 export function codeLabel(code: ShownCode): string {
-  return m.code[code.kind](code.shown);
+  return m.code[code.kind](nameOf(code));
 }
 
 export type Span = readonly [from: number, to: number];
@@ -51,7 +55,7 @@ export function CodedText({
       if (code)
         pieces.push(
           <Capsule key={`c${i}`} kind={code.kind} role="img" aria-label={codeLabel(code)}>
-            {code.shown}
+            {nameOf(code)}
           </Capsule>,
         );
     }

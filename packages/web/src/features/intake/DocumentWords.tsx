@@ -1,3 +1,4 @@
+import { m } from '../../messages/index.js';
 import { words } from '../../all-words.js';
 import { patternFromExample } from '@fair-copy/core/document/pattern.js';
 import type { SourceForm } from '@fair-copy/core/intake/reading.js';
@@ -168,7 +169,8 @@ function Example({
       {filled && !found && <Typography color="error">{t.patternNone}</Typography>}
       <Button disabled={!found} onClick={() => found && onUse(found)}>
         {t.patternUse}
-        {found && ` (“${words.intake.mark(found.between)}”${found.then ? `, “${words.intake.mark(found.then)}”` : ''})`}
+        {found &&
+          ` (${[found.between, ...(found.then ? [found.then] : [])].map((mark) => m.quoted(words.intake.mark(mark))).join(', ')})`}
       </Button>
     </Box>
   );

@@ -1,3 +1,4 @@
+import { m } from '../../messages/index.js';
 import { words } from '../../all-words.js';
 import { DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
 import type { Grouping, Reading } from '@fair-copy/core/intake/reading.js';
@@ -57,7 +58,8 @@ export function SourceSentence({ file, reading, changes }: Props) {
       )}
       {source.kind === 'workbook' && (
         <>
-          {t.workbook} “{source.sheet}”{source.sheets.length > 1 && ` (${t.sheetOf(source.sheets.length)})`},{' '}
+          {t.workbook} {m.quoted(source.sheet)}
+          {source.sheets.length > 1 && ` (${t.sheetOf(source.sheets.length)})`},{' '}
         </>
       )}
       {(source.kind === 'tbx' || source.kind === 'tmx' || source.kind === 'xliff' || source.kind === 'po') && (

@@ -1,3 +1,4 @@
+import { m } from '../../messages/index.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -33,7 +34,7 @@ export function WriteButton({ file, changes }: { readonly file: IntakeFileBody; 
       disabled={writable === 0}
       label={
         tally && writable > 0
-          ? t.button(tally.entries, target ? `“${target.name}”` : t.new)
+          ? t.button(tally.entries, target ? m.quoted(target.name) : t.new)
           : tally
             ? t.nothing
             : intakeTexts.tally.counting

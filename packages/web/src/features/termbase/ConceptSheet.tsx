@@ -310,7 +310,7 @@ function TermBlock({
         <FieldList
           fields={term.fields}
           level="term"
-          of={`“${term.text}”`}
+          of={m.quoted(term.text)}
           language={language}
           termbase={termbase}
           references={references}

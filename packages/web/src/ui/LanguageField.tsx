@@ -23,11 +23,18 @@ export function LanguageField({ label, value, onChange, likely = [], autoFocus =
       options={options}
       value={value}
       getOptionLabel={languageLabel}
-      onChange={(_, chosen) => {
-        const tag = chosen && canonicalTag(chosen);
+      onChange={(_, said) => {
+        const tag = said && meant(said, options);
         if (tag) onChange(tag);
       }}
       renderInput={(params) => <TextField {...params} label={label} autoFocus={autoFocus} />}
     />
   );
+}
+
+/** A tag in any spelling, or the first language on the list whose name has the words in it: what Enter takes. */
+function meant(said: string, options: readonly string[]): string | null {
+  const words = said.trim().toLowerCase();
+  if (words === '') return null;
+  return canonicalTag(said) ?? options.find((tag) => languageLabel(tag).toLowerCase().includes(words)) ?? null;
 }

@@ -1,5 +1,5 @@
 /** What components are tested in: a page without a browser (jsdom), with what browsers have and it has not. */
-/* global TextEncoder, TextDecoder, structuredClone, Headers, Blob */
+/* global TextEncoder, TextDecoder, structuredClone, Headers */
 import { TestEnvironment } from 'jest-environment-jsdom';
 
 export default class PageEnvironment extends TestEnvironment {

@@ -29,4 +29,6 @@ export default {
     '^.+\\.tsx$': transform({ tsx: true }),
   },
   testTimeout: 180000,
+  // Many tests wait for servers that they start: one thread for each core, the first too.
+  maxWorkers: '100%',
 };

@@ -64,10 +64,7 @@ test('files are cut into paragraphs, or by rules of one’s own, when they are a
   expect(later.sourceSegments).toEqual(own.sourceSegments);
   // What is no file of rules says so, by its name.
   const wrong = await paired(english, german, { ...usual, rules: await kept('rules.srx', '<p>no rules</p>') });
-  expect([wrong.state, wrong.error]).toEqual([
-    'failed',
-    expect.stringContaining('The file of segmentation rules cannot be used: it is no SRX file.'),
-  ]);
+  expect([wrong.state, wrong.error?.values]).toEqual(['failed', { code: 'rules-no-srx', details: {} }]);
 });
 
 test('a list of pairs that loses or doubles a segment is refused, and nothing changes', async () => {
@@ -127,5 +124,5 @@ test('another language cuts and pairs the files again', async () => {
 
 test('a file without text says so', async () => {
   const alignment = await paired('\n\n', GERMAN);
-  expect(alignment).toMatchObject({ state: 'failed', error: expect.stringMatching(/rules\.txt/) });
+  expect(alignment).toMatchObject({ state: 'failed', error: { code: 'no-text', values: { name: 'rules.txt' } } });
 });

@@ -387,7 +387,9 @@ test('the query list comes back filled in, and only its answered rows are taken'
     'Begriff;Übersetzung\nSchleuse;lock\nTreidelpfad;towpath\nKlappbrücke;bascule bridge\nUferbefestigung;bank protection\nWehr;\nStau;\n',
   );
   await server.file(fileId);
-  const job = await server.ended((await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/query-list`)).id);
+  const job = await server.ended(
+    (await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/query-list`, {})).id,
+  );
   const { path } = job.result as { path: string };
   const { default: exceljs } = await import('exceljs');
   const book = new exceljs.Workbook();

@@ -2,7 +2,7 @@ import { AS_SHOWN } from '@fair-copy/core/document/docx.js';
 import { z } from 'zod';
 import { jobOf } from './jobs.js';
 import { routes } from './route.js';
-import { done, idParam, ofClient, stampBody, UNIT_FORMATS } from './shared.js';
+import { done, idParam, ofClient, stampBody, UNIT_FORMATS, errorBody } from './shared.js';
 
 /** Source from, to; target from, to (indexes of segments); sureness 0 to 1; 1 where pinned; 1 where it stands elsewhere. */
 export const beadBody = z.tuple([
@@ -36,7 +36,7 @@ export const alignmentItem = z.object({
   source: sideBody,
   target: sideBody,
   state: z.enum(['running', 'ready', 'failed']),
-  error: z.string().nullable(),
+  error: errorBody.nullable(),
   /** The ledger's entry is missing in alignments of earlier versions. */
   written: z
     .object({ memoryId: z.number(), memory: z.string(), units: z.number(), ledgerId: z.number().optional() })
@@ -104,7 +104,7 @@ export const fileLook = z.object({
   sha256: z.string(),
   language: z.string().nullable(),
   paragraphs: z.number(),
-  error: z.string().nullable(),
+  error: errorBody.nullable(),
 });
 export type FileLook = z.infer<typeof fileLook>;
 export const alignmentContract = routes({

@@ -130,11 +130,19 @@ export function bodyOf(error: Carried): { readonly status: number; readonly body
 /** An error that the desk kept; one of an earlier version is a sentence. */
 export function keptError(kept: string | null): ErrorBody | null {
   if (kept === null) return null;
-  const error = JSON.parse(kept) as ErrorBody & { readonly values?: unknown };
-  if (error.values && error.code !== 'data-error') return error;
-  const isOfNow = error.values && 'details' in (error.values as object);
-  const details = { message: error.message, advice: '' };
-  return isOfNow ? error : said({ code: 'data-error', values: { code: 'in-words', details } }).body;
+  const error = parsed(kept);
+  if (error.values && (error.code !== 'data-error' || 'details' in error.values)) return error as ErrorBody;
+  if (kept === 'stopped' || kept === 'interrupted') return said({ code: 'stopped', values: {} }).body;
+  const details = { message: error.message ?? kept, advice: '' };
+  return said({ code: 'data-error', values: { code: 'in-words', details } }).body;
+}
+
+function parsed(kept: string): { readonly code?: string; readonly values?: object; readonly message?: string } {
+  try {
+    return JSON.parse(kept) as ErrorBody;
+  } catch {
+    return {};
+  }
 }
 
 function said(what: Said<ErrorCodes>): { readonly status: number; readonly body: ErrorBody } {

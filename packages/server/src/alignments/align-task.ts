@@ -77,7 +77,7 @@ export async function lookAtFile({ sha256, name }: FileOf, { dataDir }: TaskCont
     const language = identified(paragraphs.map(({ text }) => text));
     return { name, sha256, language, paragraphs: paragraphs.length, error: null };
   } catch (error) {
-    return { name, sha256, language: null, paragraphs: 0, error: bodyOf(carried(error)).body.message };
+    return { name, sha256, language: null, paragraphs: 0, error: bodyOf(carried(error)).body };
   }
 }
 

@@ -6,7 +6,7 @@ import type { JobOf } from '@fair-copy/api/jobs.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Context } from '../context.js';
-import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
+import { ApiError, bodyOf, carried } from '../errors.js';
 import { stampOf } from '../memories/stamp.js';
 import type { UnitsToWrite } from '../memories/take-in.js';
 import { memoryTasks } from '../memories/tasks.js';
@@ -61,7 +61,7 @@ class Pairing {
         alignments.keepPairing(id, texts.source, texts.target, beads);
         return { alignmentId: id };
       } catch (error) {
-        alignments.givenUp(id, error instanceof StoppedError ? 'stopped' : bodyOf(carried(error)).body.message);
+        alignments.givenUp(id, bodyOf(carried(error)).body);
         throw error;
       } finally {
         this.told(id);

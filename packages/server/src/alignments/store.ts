@@ -1,4 +1,5 @@
 /** Alignments on the desk, kept as the person left them. */
+import { bodyOf, keptError, type ErrorBody } from '../errors.js';
 import { placesAfter, type Layout } from '@fair-copy/core/alignment/layout.js';
 import { shownName } from '@fair-copy/files/file-names.js';
 import { ApiError } from '../errors.js';
@@ -135,19 +136,19 @@ export class Alignments {
   }
 
   /** A pairing that came to no end: what was there before is there still; if nothing was, it says why. */
-  givenUp(id: number, why: string): void {
+  givenUp(id: number, why: ErrorBody): void {
     this.desk
       .prepare(
         `UPDATE alignment SET state = CASE beads WHEN '[]' THEN 'failed' ELSE 'ready' END,
            error = CASE beads WHEN '[]' THEN ? END WHERE id = ?`,
       )
-      .run(why, id);
+      .run(JSON.stringify(why), id);
   }
 
   /** At the start of the program nothing is running. */
   giveUpAll(): void {
     const rows = this.desk.prepare<[], { id: number }>("SELECT id FROM alignment WHERE state = 'running'").all();
-    for (const { id } of rows) this.givenUp(id, 'interrupted');
+    for (const { id } of rows) this.givenUp(id, bodyOf({ kind: 'stopped' }).body);
   }
 
   /** All that a pairing finds, at once. */
@@ -224,7 +225,7 @@ function itemOf(row: Row): AlignmentItem {
     source: { name: row.source_name, language: row.source_language, segments: row.source_segments },
     target: { name: row.target_name, language: row.target_language, segments: row.target_segments },
     state: row.state,
-    error: row.error,
+    error: keptError(row.error),
     written: row.written === null ? null : (JSON.parse(row.written) as AlignmentItem['written']),
     tally: row.tally === null ? NO_PAIRS : (JSON.parse(row.tally) as AlignmentItem['tally']),
     pairedAt: row.paired_at,

@@ -1,3 +1,5 @@
+import type { AlignmentBody } from '../../api/types.js';
+import { errorWords } from '../../words.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
@@ -57,11 +59,11 @@ function Chosen({ id }: { readonly id: number }) {
   return <AlignSheet key={data.pairedAt} alignment={data} />;
 }
 
-function Failed({ id, why }: { readonly id: number; readonly why: string | null }) {
+function Failed({ id, why }: { readonly id: number; readonly why: AlignmentBody['error'] }) {
   const fail = useToast((state) => state.fail);
-  const stopped = why === 'stopped' || why === 'interrupted';
+  const stopped = why === null || why.code === 'stopped';
   return (
-    <EmptyState heading="h1" title={stopped ? t.stopped : (why ?? t.stopped)} advice={stopped ? '' : t.failedAdvice}>
+    <EmptyState heading="h1" title={stopped ? t.stopped : errorWords(why)} advice={stopped ? '' : t.failedAdvice}>
       <Button
         variant="outlined"
         onClick={() => void call('POST /alignments/:id/again', { params: { id } }).catch(fail)}

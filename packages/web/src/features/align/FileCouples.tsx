@@ -1,3 +1,4 @@
+import { errorWords } from '../../words.js';
 import {
   DndContext,
   KeyboardSensor,
@@ -246,7 +247,7 @@ function Slot({ file, place, alone, onRemove }: SlotProps) {
             <Typography>{file.name}</Typography>
             {file.error ? (
               <Typography variant="body2" color="error">
-                {file.error}
+                {errorWords(file.error)}
               </Typography>
             ) : (
               <Typography variant="body2" color="text.secondary" component="div">

@@ -42,7 +42,9 @@ for (const theme of ['light', 'dark'] as const) {
       await expect(page.locator('main').getByText(there).first()).toBeVisible();
       // What is still being asked for may stand empty for a moment.
       await expect(page.locator('main a:empty')).toHaveCount(0);
-      await expectNoViolation(page, name, [...LEVELS, 'best-practice']);
+      // What is there is the same in both themes; its colours are not.
+      if (theme === 'light') await expectNoViolation(page, name, [...LEVELS, 'best-practice']);
+      else await expectNoViolation(page, name, ['cat.color']);
       const sideways = await page.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
       );

@@ -15,7 +15,7 @@ const MANY = 12;
 export const doublettesCheck: TermbaseCheck = {
   ...about,
   start(facts) {
-    const index = new TextIndex(facts);
+    const index = TextIndex.of(facts);
     return {
       see(concept) {
         index.see(concept);

@@ -12,7 +12,7 @@ export const homonymsWithoutSubjectCheck: TermbaseCheck = {
   start(facts) {
     // A termbase that records no subjects is not asked for them.
     const asked = facts.fields.some((field) => field.name === 'subjectField');
-    const index = new TextIndex(facts);
+    const index = TextIndex.of(facts);
     return {
       see(concept) {
         if (asked) index.see(concept);

@@ -17,7 +17,7 @@ const statusOf = (term: Term): string => term.fields.administrativeStatus?.[0] ?
 export const statusCheck: TermbaseCheck = {
   ...about,
   start(facts) {
-    const index = new TextIndex(facts);
+    const index = TextIndex.of(facts);
     return {
       *see(concept) {
         let rated = false;

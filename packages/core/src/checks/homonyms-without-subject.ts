@@ -19,6 +19,7 @@ export const homonymsWithoutSubjectCheck: TermbaseCheck = {
         return [];
       },
       *end() {
+        if (!asked) return;
         for (const { language, places } of index.shared())
           for (const place of places) {
             const concept = facts.item(place.item);

@@ -8,8 +8,7 @@ export default defineConfig({
   // Wide: these find out whether something happens, not how quickly, and the machine may have other work.
   timeout: 300_000,
   expect: { timeout: 45_000 },
-  // Each test has a server and a data folder of its own.
-  workers: 2,
+  workers: 1,
   retries: 0,
   reporter: [['list']],
   use: { ...browser, actionTimeout: 45_000 },

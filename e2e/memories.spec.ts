@@ -16,7 +16,7 @@ test('a damaged TMX is taken in with every unit accounted for, and taken back', 
     '12 units = 9 taken + 1 left out (one language) + 1 left out (no text) + 1 left out (cut off)',
   );
   await tally.getByRole('button', { name: /one language/ }).click();
-  await expect(page.getByRole('row', { name: /unit 6.*it has text in en only/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /unit 6.*it has text in English only/ })).toBeVisible();
 
   // Another tag for a spelling of the file.
   await page.getByRole('button', { name: 'How the languages of the file are read' }).click();

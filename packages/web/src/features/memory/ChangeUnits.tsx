@@ -1,10 +1,5 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
@@ -12,16 +7,13 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
 import { call } from '../../api/http.js';
-import { jobEnded } from '../../api/jobs.js';
 import { holdings as holdingsQuery, memories as memoriesQuery, unitsPreview } from '../../api/queries.js';
 import type { MemoryBody, UnitChange, UnitSelection } from '../../api/types.js';
-import { m } from '../../messages/index.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
-import { useToast } from '../../ui/toast-store.js';
-import { errorWords } from '../../words.js';
+import { BulkDialog } from '../../parts/BulkDialog.js';
 import { shared } from '../../parts/messages.js';
 import { memoryTexts } from './messages.js';
 
@@ -37,58 +29,32 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** One change for many units: what it would do is counted and shown before it is done. */
+/** One change for many units. */
 export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
   const [kind, setKind] = useState<Kind>('replace');
   const [change, setChange] = useState<UnitChange | null>(null);
-  const [working, setWorking] = useState(false);
-  const { say, fail } = useToast();
   const asked = useDeferredValue(change);
   const [termbaseId, setTermbaseId] = useState('');
   const transfers = kind === 'copy' || kind === 'move' || kind === 'concepts';
   const { data: preview, error } = useQuery(unitsPreview(memory.id, selection, transfers ? null : asked));
-  const choose = (next: Kind): void => {
-    setKind(next);
-    setChange(next === 'delete' || next === 'newest' ? { kind: next } : null);
-  };
-  const go = async (): Promise<void> => {
-    const params = { id: memory.id };
-    setWorking(true);
-    const ended =
-      change === null || kind === 'concepts'
-        ? await jobEnded(
-            await call('POST /memories/:id/concepts', {
-              params,
-              body: { ...selection, termbaseId: Number(termbaseId) },
-            }),
-          )
-        : await jobEnded(await call('POST /memories/:id/bulk', { params, body: { ...selection, change } }));
-    setWorking(false);
-    if (!ended.result) return ended.error ? fail(new Error(errorWords(ended.error))) : onClose();
-    const { changed } = ended.result;
-    say(kind === 'concepts' ? t.conceptsDone(changed) : t.done(changed));
-    onDone();
-    onClose();
-  };
+  const params = { id: memory.id };
   const ready =
     kind === 'concepts'
       ? termbaseId !== ''
       : change !== null && (transfers || (preview !== undefined && preview.changed > 0));
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="md">
-      <DialogTitle>{t.title}</DialogTitle>
-      <DialogContent>
-        <Typography color="text.secondary" sx={{ mb: 2 }}>
-          {selection.ids ? t.marked(selection.ids.length) : Object.keys(selection.filter).length ? t.list : t.all}
-        </Typography>
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5 }}>
-          <Pick label={shared.bulk.what} value={kind} onChange={(value) => choose(value as Kind)}>
-            {KINDS.map((value) => (
-              <MenuItem key={value} value={value}>
-                {t.kinds[value]}
-              </MenuItem>
-            ))}
-          </Pick>
+    <BulkDialog
+      title={t.title}
+      of={selection.ids ? t.marked(selection.ids.length) : Object.keys(selection.filter).length ? t.list : t.all}
+      kinds={KINDS}
+      names={t.kinds}
+      kind={kind}
+      onKind={(next) => {
+        setKind(next);
+        setChange(next === 'delete' || next === 'newest' ? { kind: next } : null);
+      }}
+      form={
+        <>
           {kind === 'replace' && <ReplaceForm memory={memory} onChange={setChange} />}
           {kind === 'attribute' && <AttributeForm memory={memory} onChange={setChange} />}
           {kind === 'language' && <LanguageForm memory={memory} onChange={setChange} />}
@@ -96,11 +62,11 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
           {(kind === 'copy' || kind === 'move') && (
             <TransferForm key={kind} kind={kind} memory={memory} onChange={setChange} />
           )}
-        </Box>
-        <Box aria-live="polite" sx={{ mt: 2, minHeight: 120 }}>
+        </>
+      }
+      preview={
+        <>
           {kind === 'concepts' && <Typography color="text.secondary">{t.conceptsSay}</Typography>}
-          {error && <Typography color="error">{error.message}</Typography>}
-          {change && !transfers && !preview && !error && shared.bulk.counting}
           {change && preview && !transfers && (
             <>
               <Typography sx={{ fontWeight: 600 }}>{t.preview(preview.changed, preview.selected)}</Typography>
@@ -109,20 +75,22 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
               ))}
             </>
           )}
-        </Box>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{m.common.cancel}</Button>
-        <Button
-          variant="contained"
-          color={kind === 'delete' || kind === 'newest' ? 'error' : 'primary'}
-          disabled={!ready || working}
-          onClick={() => void go().catch(fail)}
-        >
-          {transfers ? t.goTransfer : t.go(preview?.changed ?? 0)}
-        </Button>
-      </DialogActions>
-    </Dialog>
+        </>
+      }
+      error={error}
+      isCounting={change !== null && !transfers && !preview && !error}
+      ready={ready}
+      isRemoval={kind === 'delete' || kind === 'newest'}
+      go={transfers ? t.goTransfer : t.go(preview?.changed ?? 0)}
+      start={() =>
+        change === null || kind === 'concepts'
+          ? call('POST /memories/:id/concepts', { params, body: { ...selection, termbaseId: Number(termbaseId) } })
+          : call('POST /memories/:id/bulk', { params, body: { ...selection, change } })
+      }
+      said={kind === 'concepts' ? t.conceptsDone : t.done}
+      onDone={onDone}
+      onClose={onClose}
+    />
   );
 }
 

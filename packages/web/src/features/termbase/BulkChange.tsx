@@ -1,27 +1,19 @@
 import { CATEGORIES, categoryNamed, type Level } from '@fair-copy/core/termbase/categories.js';
 import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../api/http.js';
-import { jobEnded } from '../../api/jobs.js';
 import { bulkPreview, holdings } from '../../api/queries.js';
 import type { BulkBody, SelectionBody, TermbaseBody } from '../../api/types.js';
-import { m } from '../../messages/index.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
-import { useToast } from '../../ui/toast-store.js';
-import { errorWords } from '../../words.js';
 import { fieldTexts } from './fields-messages.js';
+import { BulkDialog } from '../../parts/BulkDialog.js';
 import { shared } from '../../parts/messages.js';
 import { termbaseTexts } from './messages.js';
 
@@ -36,7 +28,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** One change for many concepts: what it would do is counted and shown before it is done. */
+/** One change for many concepts. */
 export function BulkChange({ termbase, selection, onDone, onClose }: Props) {
   const many = 'concepts' in selection;
   const kinds: readonly Kind[] =
@@ -45,71 +37,48 @@ export function BulkChange({ termbase, selection, onDone, onClose }: Props) {
       : ['set field', 'change language', 'move', 'delete'];
   const [kind, setKind] = useState<Kind>('set field');
   const [change, setChange] = useState<Change | null>(null);
-  const [working, setWorking] = useState(false);
-  const { say, fail } = useToast();
   const { data: preview, error } = useQuery(bulkPreview(termbase.id, selection, change));
-  const choose = (next: Kind): void => {
-    setKind(next);
-    setChange(next === 'merge' || next === 'delete' ? { kind: next } : null);
-  };
-  const go = async (): Promise<void> => {
-    if (change === null) return;
-    setWorking(true);
-    const started = await call('POST /termbases/:id/bulk', {
-      params: { id: termbase.id },
-      body: { selection, change },
-    });
-    const ended = await jobEnded(started);
-    setWorking(false);
-    if (!ended.result) return ended.error ? fail(new Error(errorWords(ended.error))) : onClose();
-    say(t.done(ended.result.changed));
-    onDone();
-    onClose();
-  };
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="md">
-      <DialogTitle>{t.title}</DialogTitle>
-      <DialogContent>
-        <Typography color="text.secondary" sx={{ mb: 2 }}>
-          {many ? t.of.marked(selection.concepts.length) : t.of.list}
-        </Typography>
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5 }}>
-          <Pick label={t.what} value={kind} onChange={(value) => choose(value as Kind)}>
-            {kinds.map((value) => (
-              <MenuItem key={value} value={value}>
-                {t.kinds[value]}
-              </MenuItem>
-            ))}
-          </Pick>
+    <BulkDialog
+      title={t.title}
+      of={many ? t.of.marked(selection.concepts.length) : t.of.list}
+      kinds={kinds}
+      names={t.kinds}
+      kind={kind}
+      onKind={(next) => {
+        setKind(next);
+        setChange(next === 'merge' || next === 'delete' ? { kind: next } : null);
+      }}
+      form={
+        <>
           {kind === 'set field' && <FieldForm termbase={termbase} onChange={setChange} />}
           {kind === 'change language' && <LanguageForm termbase={termbase} onChange={setChange} />}
           {kind === 'move' && <MoveForm termbase={termbase} onChange={setChange} />}
-        </Box>
-        <Box aria-live="polite" sx={{ mt: 2, minHeight: 120 }}>
-          {error && <Typography color="error">{error.message}</Typography>}
-          {change && !preview && !error && t.counting}
-          {change && preview && (
-            <>
-              <Typography sx={{ fontWeight: 600 }}>{t.preview(preview.changed, preview.selected)}</Typography>
-              {preview.examples.map((example) => (
-                <Example key={example.concept} {...example} />
-              ))}
-            </>
-          )}
-        </Box>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>{m.common.cancel}</Button>
-        <Button
-          variant="contained"
-          color={kind === 'delete' ? 'error' : 'primary'}
-          disabled={!change || !preview || preview.changed === 0 || working}
-          onClick={() => void go().catch(fail)}
-        >
-          {t.go(preview?.changed ?? 0)}
-        </Button>
-      </DialogActions>
-    </Dialog>
+        </>
+      }
+      preview={
+        change &&
+        preview && (
+          <>
+            <Typography sx={{ fontWeight: 600 }}>{t.preview(preview.changed, preview.selected)}</Typography>
+            {preview.examples.map((example) => (
+              <Example key={example.concept} {...example} />
+            ))}
+          </>
+        )
+      }
+      error={error}
+      isCounting={change !== null && !preview && !error}
+      ready={change !== null && preview !== undefined && preview.changed > 0}
+      isRemoval={kind === 'delete'}
+      go={t.go(preview?.changed ?? 0)}
+      start={() =>
+        call('POST /termbases/:id/bulk', { params: { id: termbase.id }, body: { selection, change: change! } })
+      }
+      said={t.done}
+      onDone={onDone}
+      onClose={onClose}
+    />
   );
 }
 

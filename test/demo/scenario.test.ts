@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 // @ts-expect-error plain JavaScript, shared with `npm run demo`
 import { makeFiles } from '../../demo/make-files.mjs';
-import { Evaluation, type Tally } from '@fair-copy/core/intake/evaluate.js';
+import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
+import type { Tally } from '@fair-copy/core/intake/outcome.js';
 import { proposeReading, type Decisions } from '@fair-copy/core/intake/propose.js';
 import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
 import { openClientFile } from '@fair-copy/files/formats/registry.js';

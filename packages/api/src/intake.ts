@@ -1,7 +1,7 @@
 /** What the pages ask of Intake and what they get. The reading itself is the core's. */
 import { z } from 'zod';
 import { CLEANING_STEPS, type Reading } from '@fair-copy/core/intake/reading.js';
-import type { Outcome, StepCount, Tally } from '@fair-copy/core/intake/evaluate.js';
+import type { Outcome, StepCount, Tally } from '@fair-copy/core/intake/outcome.js';
 import type { CleaningStepId, CellStepId } from '@fair-copy/core/intake/reading.js';
 import { jobOf, termsWritten, unitsWritten } from './jobs.js';
 import { unitSurvey } from './memories.js';

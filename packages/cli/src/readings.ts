@@ -1,5 +1,6 @@
 /** The readings of a client file: one, or for a workbook one for each visible sheet that has pairs. */
-import { Evaluation, swapFinder, type EvaluationOptions } from '@fair-copy/core/intake/evaluate.js';
+import { Evaluation, type EvaluationOptions } from '@fair-copy/core/intake/evaluate.js';
+import { swapFinder } from '@fair-copy/core/intake/exchanged-languages.js';
 import { proposeReading, type Decisions, type Sample } from '@fair-copy/core/intake/propose.js';
 import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
 import type { ClientFile, SourceChoices } from '@fair-copy/files/client/client-file.js';

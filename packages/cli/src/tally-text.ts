@@ -1,5 +1,5 @@
 /** The tally as one line, and the reading as a few, for a terminal. */
-import type { Tally } from '@fair-copy/core/intake/evaluate.js';
+import type { Tally } from '@fair-copy/core/intake/outcome.js';
 import type { Reading, Role } from '@fair-copy/core/intake/reading.js';
 import { fieldLabel } from '@fair-copy/core/termbase/categories.js';
 import { languageName } from '@fair-copy/core/language/tags.js';

@@ -2,7 +2,7 @@ import { basename } from 'node:path';
 import { inWords } from '@fair-copy/core/said.js';
 import { toldDiagnostic } from '@fair-copy/words/en/diagnostics.js';
 import { intake } from '@fair-copy/words/en/intake.js';
-import type { Tally } from '@fair-copy/core/intake/evaluate.js';
+import type { Tally } from '@fair-copy/core/intake/outcome.js';
 import { languageOfRole, type Reading } from '@fair-copy/core/intake/reading.js';
 import type { ClientFile } from '@fair-copy/files/client/client-file.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';

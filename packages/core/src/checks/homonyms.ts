@@ -64,12 +64,13 @@ export class TextIndex<T> {
     for (let i = 0; i < count; i++) order[i] = i;
     order.sort((a, b) => hashes[a]! - hashes[b]! || a - b);
     const found: { readonly first: number; readonly group: readonly number[] }[] = [];
-    for (let from = 0, to = 0; from < count; from = to) {
+    let from = 0;
+    while (from < count) {
       const first = order[from]!;
-      for (to = from + 1; to < count && hashes[order[to]!] === hashes[first]; to++);
-      if (to === from + 1) continue;
+      let to = from + 1;
+      while (to < count && hashes[order[to]!] === hashes[first]) to++;
       const ids = new Set<number>();
-      for (let i = from; i < to; i++) ids.add(items[order[i]!]!);
+      for (; from < to; from++) ids.add(items[order[from]!]!);
       if (ids.size > 1) found.push({ first, group: [hashes[first]!, ...ids] });
     }
     // The numbers have done their work.

@@ -9,55 +9,20 @@ import { matchOf, NOTHING_THERE, type Existing } from './join.js';
 import type { Question } from './questions.js';
 import { languagesOf, type CleaningStepId, type Reading } from './reading.js';
 import { RowReader } from './rows-to-draft.js';
-import { SwapFinder } from './swapped.js';
-
-export type NotDataReason =
-  'blank' | 'title' | 'header' | 'header again' | 'hidden' | 'total' | 'comment' | 'left out' | 'no term' | 'no answer';
-
-export type Outcome =
-  /** Its draft holds what all rows of the concept say. */
-  | { readonly kind: 'entry'; readonly draft: Draft; readonly rows: readonly number[] }
-  /** `part`: it is one of the rows of that entry; `adds`: its draft is to be added to it; otherwise it says the same. */
-  | {
-      readonly kind: 'joined';
-      readonly draft: Draft;
-      readonly row: number;
-      readonly how: 'same' | 'part' | 'adds';
-    }
-  | {
-      readonly kind: 'joined existing';
-      readonly draft: Draft;
-      readonly concept: number;
-      readonly how: 'same' | 'part' | 'adds' | 'replaces';
-    }
-  | { readonly kind: 'held back'; readonly question: Question }
-  | { readonly kind: 'not data'; readonly reason: NotDataReason };
-
-/** What a person decided about a row. */
-export interface RowDecision {
-  /** Other texts for its cells. */
-  readonly cells?: Readonly<Record<number, string>>;
-  /**
-   * take: as it is, as an entry of its own; leave: leave it out; turn: exchange its two languages; join: add it to the
-   * concept that it contradicts; replace: put it in place of what is there.
-   */
-  readonly verdict?: 'take' | 'leave' | 'turn' | 'join' | 'replace';
-}
-
-export interface Tally {
-  readonly rows: number;
-  readonly entries: number;
-  readonly joined: number;
-  readonly heldBack: number;
-  readonly notData: number;
-}
-
-export interface StepCount {
-  /** Cells (for duplicates and exchanged languages: rows) that the step changes, or would if it were switched on. */
-  readonly touched: number;
-  /** The first rows concerned. */
-  readonly rows: readonly number[];
-}
+import { answered, isUnanswered, withCells } from './corrected-row.js';
+import { EarlierRows } from './earlier-rows.js';
+import { isSwapped, termPair, turned, type Swaps, type TermPair } from './exchanged-languages.js';
+import {
+  addsFields,
+  following,
+  type NotDataReason,
+  type Outcome,
+  type Placed,
+  type RowDecision,
+  type StepCount,
+  type Tally,
+} from './outcome.js';
+import type { RowAhead } from './rows-ahead.js';
 
 export interface EvaluationOptions {
   readonly existing?: Existing;
@@ -66,43 +31,6 @@ export interface EvaluationOptions {
   readonly keepIncomplete?: boolean;
   /** Finds rows whose two languages are exchanged. */
   readonly swaps?: Swaps | null;
-}
-
-/** Works rows out ahead, as an `Evaluation` of the same reading would. */
-export class RowsAhead {
-  private readonly reader: RowReader;
-  private readonly pair: TermPair | null;
-
-  constructor(
-    reading: Reading,
-    private readonly swaps: Swaps | null,
-  ) {
-    this.reader = new RowReader(reading);
-    this.pair = termPair(reading);
-  }
-
-  of(row: SheetRow): RowAhead {
-    const steps: CleaningStepId[] = [];
-    const draft = this.reader.draftOf(row, (step) => steps.push(step));
-    return { draft, steps, swapped: isSwapped(row, this.pair, this.swaps) };
-  }
-}
-
-/** Says whether the two languages of a row are exchanged. */
-export type Swaps = Pick<SwapFinder, 'isSwapped'>;
-
-/** A row with what becomes of it. */
-export interface Placed<R extends SheetRow> {
-  readonly row: R;
-  readonly outcome: Outcome;
-}
-
-/** What a row says by itself, whatever stands before it: it can be worked out ahead, in any order, in other threads. */
-export interface RowAhead {
-  readonly draft: Draft;
-  /** The cleaning steps that touched a cell or would have, once for each cell. */
-  readonly steps: readonly CleaningStepId[];
-  readonly swapped: boolean;
 }
 
 interface Member<R extends SheetRow> {
@@ -134,7 +62,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
   private readonly reader: RowReader;
   private readonly swaps: Swaps | null;
   private readonly pair: TermPair | null;
-  private readonly seen = new Map<string, number | number[]>();
+  private readonly earlier = new EarlierRows();
   private readonly ids = new Map<string, number>();
   private readonly counts = { rows: 0, entries: 0, joined: 0, heldBack: 0, notData: 0 };
   private readonly steps = new Map<CleaningStepId, { touched: number; rows: number[] }>();
@@ -378,136 +306,20 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     if (first !== undefined) return { kind: 'joined', draft, row: first, how: 'adds' };
     const keys = draftKeys(draft);
     if (termLanguages(draft).length >= 2 && decision?.verdict !== 'take') {
-      const earlier = common(keys.map((key) => asList(this.seen.get(key))));
+      const earlier = this.earlier.withAll(keys);
       if (earlier !== undefined) {
         this.count('duplicates', row);
         if (this.reading.steps.duplicates) return { kind: 'joined', draft, row: earlier, how: addsFields(draft) };
       }
     }
     if (id !== null && this.reading.grouping.value === 'id') this.ids.set(id, row);
-    for (const key of keys) {
-      const there = this.seen.get(key);
-      // One number instead of a list for the many terms that occur once: a third of the memory.
-      if (there === undefined) this.seen.set(key, row);
-      else if (typeof there === 'number') this.seen.set(key, [there, row]);
-      else there.push(row);
-    }
+    this.earlier.add(keys, row);
     return { kind: 'entry', draft, rows };
-  }
-}
-
-/** A duplicate that says something in its fields has something to add. */
-function addsFields(draft: Draft): 'same' | 'adds' {
-  const says = (fields: Draft['fields']): boolean => Object.keys(fields).length > 0;
-  return says(draft.fields) || draft.languages.some((s) => says(s.fields) || s.terms.some((t) => says(t.fields)))
-    ? 'adds'
-    : 'same';
-}
-
-/** The outcome of the further rows of a concept, from that of its first. */
-function following(first: Outcome, row: number, draft: Draft): Outcome {
-  switch (first.kind) {
-    case 'entry':
-      return { kind: 'joined', draft, row, how: 'part' };
-    case 'joined':
-      return { kind: 'joined', draft, row: first.row, how: 'part' };
-    case 'joined existing':
-      return { kind: 'joined existing', draft, concept: first.concept, how: 'part' };
-    case 'held back':
-      return { kind: 'held back', question: { kind: 'part', row } };
-    case 'not data':
-      return first;
   }
 }
 
 function isExchange({ source }: Reading): boolean {
   return source.kind === 'tbx' || source.kind === 'tmx' || source.kind === 'xliff';
-}
-
-interface TermColumn {
-  readonly index: number;
-  readonly language: LanguageTag;
-}
-
-type TermPair = readonly [TermColumn, TermColumn];
-
-function isSwapped({ cells }: SheetRow, pair: TermPair | null, swaps: Swaps | null): boolean {
-  return pair !== null && swaps !== null && swaps.isSwapped(cells[pair[0].index] ?? '', cells[pair[1].index] ?? '');
-}
-
-/** The two columns of a sheet of two languages, or null. */
-export function termPair(reading: Pick<Reading, 'columns'>): TermPair | null {
-  const terms = reading.columns.flatMap(({ index, role }) =>
-    role.value.kind === 'term' && !role.value.type ? [{ index, language: role.value.language }] : [],
-  );
-  return terms.length === 2 && terms[0]!.language !== terms[1]!.language ? [terms[0]!, terms[1]!] : null;
-}
-
-/** Learns the two languages of a sheet from its first rows; null for other sheets. */
-export function swapFinder(reading: Reading, rows: readonly SheetRow[]): SwapFinder | null {
-  const pair = termPair(reading);
-  if (!pair) return null;
-  const data = rows.filter((row) => row.number >= reading.firstRow);
-  return new SwapFinder(data.map((row) => [row.cells[pair[0].index] ?? '', row.cells[pair[1].index] ?? ''] as const));
-}
-
-/** The row with its two languages exchanged. */
-export function turned(row: SheetRow, reading: Reading): SheetRow {
-  const pair = termPair(reading);
-  if (!pair) return row;
-  const [a, b] = pair;
-  return withCells(row, { [a.index]: row.cells[b.index] ?? '', [b.index]: row.cells[a.index] ?? '' });
-}
-
-function emptyTerms(row: SheetRow, reading: Reading): number[] {
-  return reading.columns.flatMap(({ index, role }) =>
-    role.value.kind === 'term' && (row.cells[index] ?? '').trim() === '' ? [index] : [],
-  );
-}
-
-/** In a query list the answer goes to the first term that is missing. */
-function answered(row: SheetRow, column: number, reading: Reading): SheetRow {
-  const answer = (row.cells[column] ?? '').trim();
-  const at = emptyTerms(row, reading)[0];
-  return answer && at !== undefined ? withCells(row, { [at]: answer }) : row;
-}
-
-function isUnanswered(row: SheetRow, column: number, reading: Reading): boolean {
-  return (row.cells[column] ?? '').trim() === '' && emptyTerms(row, reading).length > 0;
-}
-
-function asList(value: number | readonly number[] | undefined): readonly number[] {
-  return value === undefined ? [] : typeof value === 'number' ? [value] : value;
-}
-
-/** The first number that stands in all lists, which are ascending. */
-function common(lists: readonly (readonly number[])[]): number | undefined {
-  const [shortest, ...others] = [...lists].sort((a, b) => a.length - b.length);
-  return shortest?.find((value) => others.every((list) => isIn(list, value)));
-}
-
-/** By halving: a frequent word stands in thousands of rows. */
-function isIn(list: readonly number[], value: number): boolean {
-  let low = 0;
-  let high = list.length - 1;
-  while (low <= high) {
-    const middle = (low + high) >> 1;
-    const found = list[middle]!;
-    if (found === value) return true;
-    if (found < value) low = middle + 1;
-    else high = middle - 1;
-  }
-  return false;
-}
-
-/** The row with corrected cells. */
-export function withCells(row: SheetRow, changes: Readonly<Record<number, string>>): SheetRow {
-  const cells = [...row.cells];
-  for (const [index, text] of Object.entries(changes)) {
-    while (cells.length <= Number(index)) cells.push('');
-    cells[Number(index)] = text;
-  }
-  return { ...row, cells };
 }
 
 const TOTAL = /^(total|totals|summe|gesamt|insgesamt|yhteensä|suma|razem|somme|totale|totaal|summa|合計)\b[\s:.\d]*$/iu;

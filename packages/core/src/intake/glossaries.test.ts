@@ -2,7 +2,10 @@
 import { describe, expect, test } from '@jest/globals';
 import type { SheetRow } from '../sheet/model.js';
 import { conceptOf, withDraft } from './draft.js';
-import { Evaluation, RowsAhead, swapFinder, type Outcome, type RowDecision } from './evaluate.js';
+import { Evaluation } from './evaluate.js';
+import { RowsAhead } from './rows-ahead.js';
+import { swapFinder } from './exchanged-languages.js';
+import type { Outcome, RowDecision } from './outcome.js';
 import { proposeReading, type Decisions } from './propose.js';
 import type { Reading, SourceForm } from './reading.js';
 import { fieldOfValues, standardValue } from './values.js';

@@ -1,6 +1,6 @@
 /** What outcomes bring to a termbase, as it is stored. */
 import { conceptOf } from '@fair-copy/core/intake/draft.js';
-import type { Outcome } from '@fair-copy/core/intake/evaluate.js';
+import type { Outcome } from '@fair-copy/core/intake/outcome.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import type { ConceptBody, Origin } from '@fair-copy/core/termbase/concept.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';

@@ -3,7 +3,7 @@ import { doing } from '@fair-copy/words/work.js';
 import { existsSync } from 'node:fs';
 import type { Readable } from 'node:stream';
 import type { Context } from '../context.js';
-import type { RowDecision } from '@fair-copy/core/intake/evaluate.js';
+import type { RowDecision } from '@fair-copy/core/intake/outcome.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { shownName } from '@fair-copy/files/file-names.js';

@@ -1,5 +1,5 @@
 /** The files on the desk. */
-import type { RowDecision } from '@fair-copy/core/intake/evaluate.js';
+import type { RowDecision } from '@fair-copy/core/intake/outcome.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';

@@ -1,5 +1,7 @@
 /** All rows of a staging with their outcomes; long files by two threads. */
-import type { Evaluation, Placed, RowAhead } from '@fair-copy/core/intake/evaluate.js';
+import type { Evaluation } from '@fair-copy/core/intake/evaluate.js';
+import type { Placed } from '@fair-copy/core/intake/outcome.js';
+import type { RowAhead } from '@fair-copy/core/intake/rows-ahead.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { BlocksAhead } from '../jobs/blocks-ahead.js';
 import { Staging, type StagedRow } from '../store/staging.js';

@@ -6,14 +6,9 @@ import { createWriteStream } from 'node:fs';
 import { mkdir, rename, rm } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import {
-  Evaluation,
-  swapFinder,
-  type Outcome,
-  type RowDecision,
-  type StepCount,
-  type Tally,
-} from '@fair-copy/core/intake/evaluate.js';
+import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
+import { swapFinder } from '@fair-copy/core/intake/exchanged-languages.js';
+import type { Outcome, RowDecision, StepCount, Tally } from '@fair-copy/core/intake/outcome.js';
 import { PICTURE_NAME, PictureFinder, pictureType } from '@fair-copy/core/intake/pictures.js';
 import { readHeaderCell } from '@fair-copy/core/intake/header.js';
 import { languageOfRole, type ColumnReading } from '@fair-copy/core/intake/reading.js';

@@ -1,5 +1,6 @@
 /** The rows of a staging in blocks: what each says by itself. */
-import { RowsAhead, swapFinder, type RowAhead } from '@fair-copy/core/intake/evaluate.js';
+import { RowsAhead, type RowAhead } from '@fair-copy/core/intake/rows-ahead.js';
+import { swapFinder } from '@fair-copy/core/intake/exchanged-languages.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import type { BlockKind, BlockMaker } from '../jobs/blocks-ahead.js';
 import { Staging } from '../store/staging.js';

@@ -2,14 +2,9 @@
 import { did } from '@fair-copy/words/done.js';
 import { shapeOf } from '@fair-copy/core/intake/shaped.js';
 import { termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/draft.js';
-import {
-  Evaluation,
-  swapFinder,
-  termPair,
-  type Outcome,
-  type RowDecision,
-  type Swaps,
-} from '@fair-copy/core/intake/evaluate.js';
+import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
+import { swapFinder, termPair, type Swaps } from '@fair-copy/core/intake/exchanged-languages.js';
+import type { Outcome, RowDecision } from '@fair-copy/core/intake/outcome.js';
 import type { Existing } from '@fair-copy/core/intake/join.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { UsedFields, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';

@@ -1,7 +1,7 @@
 /** A client file while it is taken in: its rows and what becomes of them, in an SQLite file of its own. */
 import { rmSync } from 'node:fs';
 import type { Draft } from '@fair-copy/core/intake/draft.js';
-import type { Outcome } from '@fair-copy/core/intake/evaluate.js';
+import type { Outcome } from '@fair-copy/core/intake/outcome.js';
 import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';

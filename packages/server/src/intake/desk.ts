@@ -7,7 +7,6 @@ import type { RowDecision } from '@fair-copy/core/intake/outcome.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { shownName } from '@fair-copy/files/file-names.js';
-import { fileKind, isExchange } from '@fair-copy/files/formats/registry.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
 import type { JobOf, TermsWritten } from '@fair-copy/api/jobs.js';
 import type { JobControls } from '../jobs/jobs.js';
@@ -20,7 +19,7 @@ import { Recipes } from './recipes.js';
 import { keepUpload } from '../store/originals.js';
 import { Uploads } from './upload-limits.js';
 import { IntakeFiles, type IntakeFile } from './files.js';
-import type { FileOfUnits } from '../memories/staged.js';
+import { fileOfUnits, isArchive, isFileOfUnits, namesPictures } from './on-the-desk.js';
 import type { AllUnitsWritten, UnitsToWrite } from '../memories/take-in.js';
 import type { IntakeToWrite } from './write-task.js';
 import { intakeTasks } from './tasks.js';
@@ -32,6 +31,10 @@ const SIZE_LIMIT = 2 * 1024 ** 3;
 
 type HowToWrite = Pick<UnitsToWrite, 'stamp' | 'duplicates'>;
 
+/**
+ * Long, since it is one state: what is being read, decided on, worked out and written excludes one another for each file,
+ * and every act has to ask and to tell.
+ */
 export class Desk {
   readonly files: IntakeFiles;
   readonly pictures: DeskPictures;
@@ -439,32 +442,5 @@ export class Desk {
 
   told(fileId: number): void {
     this.context.events.tell({ type: 'changed', what: 'intake', id: fileId });
-  }
-}
-
-function fileOfUnits({ id, sha256, name, choices, decisions }: IntakeFile): FileOfUnits {
-  const { languages, alternatives } = choices;
-  const open = { choices, decisions, ...(languages && { languages }), ...(alternatives && { alternatives }) };
-  return { staged: String(id), sha256, name, open };
-}
-
-function namesPictures({ reading }: IntakeFile): boolean {
-  return reading?.columns.some(({ role }) => role.value.kind === 'field' && role.value.field === 'xGraphic') ?? false;
-}
-
-async function isArchive(path: string): Promise<boolean> {
-  try {
-    return (await fileKind(path)) === 'zip';
-  } catch {
-    return false;
-  }
-}
-
-/** Damaged files and those of no known kind are told of by what reads them. */
-async function isFileOfUnits(path: string): Promise<boolean> {
-  try {
-    return isExchange(await fileKind(path));
-  } catch {
-    return false;
   }
 }

@@ -3,6 +3,7 @@ import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Said, Variant } from '@fair-copy/core/memory/unit.js';
 import { NO_CODES, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
 import { basename } from 'node:path';
+import { groupedById } from './grouped-rows.js';
 import { guarded, migrateTo, openForReading, type Db } from './database.js';
 import { removeDatabase } from './files.js';
 import { storedUnit, type StoredUnit } from './stored-unit.js';
@@ -388,24 +389,3 @@ export class MemoryFile {
 }
 
 const BATCH = 4000;
-
-/** Rows of the same id together; the last group of a full batch may go on in the next, so it is read again. */
-export function* groupedById<R extends { readonly id: number }>(
-  read: (last: number) => R[],
-  limit: number,
-): Generator<R[]> {
-  let last = 0;
-  for (;;) {
-    const rows = read(last);
-    const whole = rows.length < limit;
-    let from = 0;
-    for (let i = 1; i <= rows.length; i++) {
-      if (i < rows.length && rows[i]!.id === rows[from]!.id) continue;
-      if (i === rows.length && !whole && from > 0) break;
-      yield rows.slice(from, i);
-      last = rows[from]!.id;
-      from = i;
-    }
-    if (whole) return;
-  }
-}

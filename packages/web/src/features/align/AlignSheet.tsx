@@ -40,7 +40,9 @@ import {
 import { PairsOut } from './PairsOut.js';
 import type { SegmentEditorActs } from './SegmentEditor.js';
 import { useSheet } from './useSheet.js';
+import { DoubtStrip } from './DoubtStrip.js';
 import { alignTexts } from './messages.js';
+import { useAltArrows } from './useAltArrows.js';
 
 const t = alignTexts;
 /** Pairs on a piece of the sheet: both texts begin level again after them. */
@@ -317,37 +319,6 @@ function Actions({ items }: { readonly items: readonly (readonly [label: string,
   );
 }
 
-/** Where the program is unsure, for the whole text; a click goes there. */
-function DoubtStrip({ pairs, onGo }: { readonly pairs: readonly BeadBody[]; readonly onGo: (number: number) => void }) {
-  const marks = useMemo(() => {
-    const bins = new Map<number, number>();
-    pairs.forEach((pair, k) => {
-      if (isDoubtful(pair) && !bins.has(Math.floor((k * 200) / pairs.length)))
-        bins.set(Math.floor((k * 200) / pairs.length), k);
-    });
-    return [...bins];
-  }, [pairs]);
-  return (
-    <Box aria-hidden sx={{ width: 14, position: 'relative', borderRight: 1, borderColor: 'divider', flex: 'none' }}>
-      {marks.map(([bin, first]) => (
-        <Box
-          key={bin}
-          onClick={() => onGo(first)}
-          sx={(theme) => ({
-            position: 'absolute',
-            top: `${bin / 2}%`,
-            left: 2,
-            right: 2,
-            height: 4,
-            bgcolor: theme.inks.doubt,
-            cursor: 'pointer',
-          })}
-        />
-      ))}
-    </Box>
-  );
-}
-
 function Foot({
   alignment,
   sheet,
@@ -388,22 +359,4 @@ function Foot({
       />
     </Box>
   );
-}
-
-/** Alt with an arrow moves a rung; nothing else on the page takes it. */
-function useAltArrows(act: (down: boolean) => void): void {
-  const latest = useRef(act);
-  useEffect(() => {
-    latest.current = act;
-  });
-  useEffect(() => {
-    const listen = (event: KeyboardEvent): void => {
-      if (!event.altKey || (event.key !== 'ArrowDown' && event.key !== 'ArrowUp')) return;
-      if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;
-      event.preventDefault();
-      latest.current(event.key === 'ArrowDown');
-    };
-    document.addEventListener('keydown', listen);
-    return () => document.removeEventListener('keydown', listen);
-  }, []);
 }

@@ -1,25 +1,18 @@
-import { words } from '../../all-words.js';
-import { languageName } from '../../ui/languages.js';
 import { cleanValue } from '@fair-copy/core/intake/cleaning/values.js';
 import { standardValue } from '@fair-copy/core/intake/values.js';
-import { languageOfRole, languagesOf, type ColumnReading, type Reading } from '@fair-copy/core/intake/reading.js';
+import { languageOfRole, type ColumnReading, type Reading } from '@fair-copy/core/intake/reading.js';
 import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import Box from '@mui/material/Box';
 import InputBase from '@mui/material/InputBase';
 import { memo, useState } from 'react';
-import { Link } from 'react-router';
 import type { IntakeRowBody } from '../../api/types.js';
 import { number } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
-import { MarginNote } from '../../ui/MarginNote.js';
-import { WordButton } from '../../ui/WordButton.js';
 import type { RowGrid } from './columns.js';
-import type { Verdict } from './useReadingChanges.js';
 import { visible } from './visible.js';
 import { intakeTexts } from './messages.js';
-
-export type RowDecisionBody = { cells?: Record<string, string>; verdict?: Verdict } | null;
+import { RowRemark, type RowDecisionBody } from './RowRemark.js';
 
 interface Props {
   /** Undefined while it is being fetched. */
@@ -103,7 +96,12 @@ export const RowLine = memo(function RowLine({
         }}
       >
         {row && (
-          <Remark row={row} reading={reading} target={target} onDecide={(decision) => onDecide(row.number, decision)} />
+          <RowRemark
+            row={row}
+            reading={reading}
+            target={target}
+            onDecide={(decision) => onDecide(row.number, decision)}
+          />
         )}
       </Box>
     </Box>
@@ -314,100 +312,5 @@ function CellEditor({ initial, language, label, onSave, onCancel }: EditorProps)
         outlineOffset: 2,
       }}
     />
-  );
-}
-
-function Remark({
-  row,
-  reading,
-  target,
-  onDecide,
-}: {
-  readonly row: IntakeRowBody;
-  readonly reading: Reading;
-  readonly target: number | null;
-  readonly onDecide: (decision: RowDecisionBody) => void;
-}) {
-  const { outcome, decision } = row;
-  const takeBack = decision && <WordButton onClick={() => onDecide(null)}>{t.takeBack}</WordButton>;
-  if (outcome?.kind === 'held back') {
-    const verdict = (what: Verdict, label: string) => (
-      <WordButton key={what} onClick={() => onDecide({ ...decision, verdict: what })}>
-        {label}
-      </WordButton>
-    );
-    const { question } = outcome;
-    const actions =
-      question.kind === 'part'
-        ? []
-        : question.kind === 'swapped'
-          ? [verdict('turn', t.turn), verdict('take', t.take)]
-          : question.kind === 'contradicts'
-            ? [
-                verdict('join', t.join),
-                verdict('replace', t.replace),
-                verdict('take', t.asNew),
-                verdict('leave', t.leave),
-                <WordButton key="see" as={Link} {...{ to: `/termbases/${target ?? 0}?concept=${question.concept}` }}>
-                  {t.seeConcept}
-                </WordButton>,
-              ]
-            : [verdict('take', t.take), verdict('leave', t.leave)];
-    return (
-      <MarginNote
-        tone={question.kind === 'part' ? 'quiet' : 'question'}
-        {...(question.kind !== 'part' && { word: t.question })}
-        actions={
-          <>
-            {actions}
-            {takeBack}
-          </>
-        }
-      >
-        {words.intake.question(question)}
-      </MarginNote>
-    );
-  }
-  if (outcome?.kind === 'joined') {
-    const said = outcome.how === 'same' ? t.joined : outcome.how === 'adds' ? t.adds : t.part;
-    return (
-      <MarginNote tone={outcome.how === 'part' ? 'quiet' : 'settled'} actions={takeBack}>
-        {said(outcome.row)}
-      </MarginNote>
-    );
-  }
-  if (outcome?.kind === 'joined existing')
-    return (
-      <MarginNote tone={outcome.how === 'part' ? 'quiet' : 'settled'} actions={takeBack}>
-        {t.joinedExisting[outcome.how]}
-      </MarginNote>
-    );
-  if (outcome?.kind === 'not data')
-    return (
-      <MarginNote tone="quiet" actions={takeBack}>
-        {t.notData[outcome.reason]}
-      </MarginNote>
-    );
-  if (decision)
-    return (
-      <MarginNote tone="settled" actions={takeBack}>
-        {decision.verdict === 'turn' ? t.turned : decision.cells ? t.corrected : t.taken}
-      </MarginNote>
-    );
-  const missing = outcome?.kind === 'entry' ? missingLanguages(row, reading) : [];
-  if (missing.length > 0 && languagesOf(reading).length === 2)
-    return <MarginNote tone="doubt">{t.missing(missing.map((tag) => languageName(tag)).join(', '))}</MarginNote>;
-  return null;
-}
-
-function missingLanguages(row: IntakeRowBody, reading: Reading): string[] {
-  return languagesOf(reading).filter(
-    (language) =>
-      !reading.columns.some(
-        (c) =>
-          c.role.value.kind === 'term' &&
-          c.role.value.language === language &&
-          (row.cells[c.index] ?? '').trim() !== '',
-      ),
   );
 }

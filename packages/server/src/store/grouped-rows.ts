@@ -1,0 +1,20 @@
+/** Rows of the same id together; the last group of a full batch may go on in the next, so it is read again. */
+export function* groupedById<R extends { readonly id: number }>(
+  read: (last: number) => R[],
+  limit: number,
+): Generator<R[]> {
+  let last = 0;
+  for (;;) {
+    const rows = read(last);
+    const whole = rows.length < limit;
+    let from = 0;
+    for (let i = 1; i <= rows.length; i++) {
+      if (i < rows.length && rows[i]!.id === rows[from]!.id) continue;
+      if (i === rows.length && !whole && from > 0) break;
+      yield rows.slice(from, i);
+      last = rows[from]!.id;
+      from = i;
+    }
+    if (whole) return;
+  }
+}

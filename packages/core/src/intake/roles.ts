@@ -92,6 +92,8 @@ function column(index: number, header: string, data: readonly SheetRow[]): Colum
 
 function roleOf(c: Column): Guess<Role> {
   const named = c.says.languages[0];
+  // "Abk" and "Pos" are tags of languages as well: beside a field that the whole header names, they are not meant.
+  const beside = named && named.sureness > 0.5 ? named.tag : null;
   const letter = columnLetter(c.index);
   const { field } = c.says;
   const header = c.header.trim();
@@ -108,14 +110,14 @@ function roleOf(c: Column): Guess<Role> {
     return { value: { kind: 'id' }, sureness: 0.8, reason: because('header-says-cells-codes', { header }) };
   if (field === 'abbreviation' && c.cells.length > 0)
     return {
-      value: named
-        ? { kind: 'term', language: named.tag, type: 'abbreviation' }
+      value: beside
+        ? { kind: 'term', language: beside, type: 'abbreviation' }
         : { kind: 'field', field: 'abbreviation', level: 'concept', language: null },
       sureness: 0.85,
       reason: said,
     };
   if (field !== null && !isPart(field) && field !== IDENTIFIER)
-    return { value: fieldRole(field, named?.tag ?? null), sureness: 0.92, reason: said };
+    return { value: fieldRole(field, beside), sureness: 0.92, reason: said };
   if (c.cells.length > 0 && field === null && !named) {
     const byValues = fieldOfValues(c.cells.slice(0, 400));
     if (byValues && c.cells.length >= 3 && new Set(c.cells).size <= Math.max(8, c.cells.length / 4))
@@ -279,7 +281,14 @@ function becauseOfOthers(columns: readonly Column[], roles: Guess<Role>[]): void
           }),
         };
       else if (c.says.field === null && c.header.trim() !== '') roles[i] = ownField(c, 0.6);
-    } else if (value.kind === 'ignored' && namedTerms >= 2 && c.header.trim() && c.says.field === null && hasContent(c))
+    } else if (
+      value.kind === 'ignored' &&
+      role.reason.code !== 'column-hidden' &&
+      namedTerms >= 2 &&
+      c.header.trim() &&
+      c.says.field === null &&
+      hasContent(c)
+    )
       roles[i] = ownField(c, 0.6);
     // Gender and number stand beside their word.
     else if (

@@ -26,10 +26,13 @@ const YOUNG = 32;
 /** A file that is read is units that live until their batch is on its way: with room for them reading takes a fifth less. */
 const YOUNG_OF_READER = 96;
 
+/** Milliseconds after which the reader's thread ends where nothing is read: what a large file took is given back. */
+const IDLE_OF_READER = 120_000;
+
 export class Workers {
   private readonly pools: Readonly<Record<Thread, Piscina>> = {
     writer: makePool(),
-    reader: makePool({ young: YOUNG_OF_READER }),
+    reader: makePool({ young: YOUNG_OF_READER, idle: IDLE_OF_READER }),
     finder: makePool(),
     surveyor: makePool({ threads: SURVEYORS }),
   };
@@ -75,16 +78,20 @@ export class Workers {
   }
 }
 
-function makePool({
-  threads = 1,
-  young = YOUNG,
-}: { readonly threads?: number; readonly young?: number } = {}): Piscina {
+interface PoolOptions {
+  readonly threads?: number;
+  readonly young?: number;
+  /** Left out: threads stay as long as the server. */
+  readonly idle?: number;
+}
+
+function makePool({ threads = 1, young = YOUNG, idle = Infinity }: PoolOptions = {}): Piscina {
   return new Piscina({
     filename: threadFile(import.meta.url, '../worker'),
     ...THREAD_OPTIONS,
     minThreads: 0,
     maxThreads: threads,
-    idleTimeout: Infinity,
+    idleTimeout: idle,
     resourceLimits: { maxOldGenerationSizeMb: 1500, maxYoungGenerationSizeMb: young },
   });
 }

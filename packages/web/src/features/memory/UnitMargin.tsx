@@ -1,22 +1,16 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
-import { Link } from 'react-router';
-import { inWords } from '@fair-copy/core/said.js';
 import { call } from '../../api/http.js';
 import { unitDetail } from '../../api/queries.js';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
-import { words } from '../../all-words.js';
-import { doneWords } from '../../words.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { moment } from '../../ui/format.js';
 import { languageLabel } from '../../ui/languages.js';
-import { MarginNote } from '../../ui/MarginNote.js';
 import { TermPair } from '../../parts/TermPair.js';
 import { useToast } from '../../ui/toast-store.js';
-import { WordButton } from '../../ui/WordButton.js';
 import { shared } from '../../parts/messages.js';
+import { FindingsPart, HistoryPart, MarginPart } from '../../parts/margin.js';
 import { memoryTexts } from './messages.js';
 
 const t = memoryTexts;
@@ -57,32 +51,16 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
         <Typography color="text.secondary">{t.chooseUnit}</Typography>
       ) : (
         <>
-          {unit.findings.length > 0 && (
-            <Part title={shared.findings}>
-              {unit.findings.map((finding) => (
-                <Box key={finding.id} sx={{ mb: 1 }}>
-                  <MarginNote
-                    tone={finding.severity === 'info' ? 'doubt' : 'error'}
-                    word={shared.severity[finding.severity]}
-                  >
-                    {inWords(words.findings('memory'), finding.said)}
-                  </MarginNote>
-                </Box>
-              ))}
-              <WordButton as={Link} {...{ to: `/inspect/memories/${memory.id}` }}>
-                {shared.inspect}
-              </WordButton>
-            </Part>
-          )}
+          <FindingsPart findings={unit.findings} of="memory" to={`/inspect/memories/${memory.id}`} level={2} />
           <Others unit={unit} columns={columns} />
-          <Part title={shared.origin}>
+          <MarginPart title={shared.origin} level={2}>
             <Box sx={{ overflowWrap: 'anywhere' }}>
               {unit.origin}, {t.unitNumber(unit.place)}
             </Box>
             <Said unit={unit} />
-          </Part>
+          </MarginPart>
           {unit.neighbours.length > 0 && (
-            <Part title={t.neighbours}>
+            <MarginPart title={t.neighbours} level={2}>
               {unit.neighbours.map((other) => (
                 <Box key={other.id} sx={{ mb: 0.5 }}>
                   <CodedText
@@ -92,47 +70,26 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
                   />
                 </Box>
               ))}
-            </Part>
+            </MarginPart>
           )}
-          <Part title={shared.history}>
-            {unit.history.length === 0 && <Box sx={{ color: 'text.secondary' }}>{t.unchanged}</Box>}
-            {unit.history.map((entry) => (
-              <Box key={entry.ledgerId} sx={{ mb: 0.75 }}>
-                <Box sx={entry.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
-                  {doneWords(entry)}
-                </Box>
-                <Typography variant="body2" color="text.secondary">
-                  <time dateTime={entry.at}>{moment(entry.at)}</time>
-                  {entry.undone && `, ${shared.undone}`}
-                </Typography>
-                {entry.before && !entry.undone && (
-                  <>
-                    {entry.before.variants
-                      .filter((variant, i) => variant.text !== unit.variants[i]?.text)
-                      .map((variant, i) => (
-                        <Box key={i} sx={{ textDecoration: 'line-through', color: 'text.secondary' }}>
-                          <CodedText language={variant.language} text={variant.text} codes={variant.codes} />
-                        </Box>
-                      ))}
-                    <WordButton onClick={() => goBack(entry.ledgerId)}>{shared.returnTo}</WordButton>
-                  </>
-                )}
-              </Box>
-            ))}
-          </Part>
+          <HistoryPart
+            entries={unit.history}
+            empty={t.unchanged}
+            canReturn={({ before }) => before !== null}
+            onReturn={goBack}
+            before={({ before }) =>
+              before!.variants
+                .filter((variant, i) => variant.text !== unit.variants[i]?.text)
+                .map((variant, i) => (
+                  <Box key={i} sx={{ textDecoration: 'line-through', color: 'text.secondary' }}>
+                    <CodedText language={variant.language} text={variant.text} codes={variant.codes} />
+                  </Box>
+                ))
+            }
+            level={2}
+          />
         </>
       )}
-    </Box>
-  );
-}
-
-function Part({ title, children }: { readonly title: string; readonly children: ReactNode }) {
-  return (
-    <Box component="section" sx={{ mb: 2 }}>
-      <Typography component="h2" sx={{ fontSize: 13, fontWeight: 600, color: 'text.secondary', mb: 0.5 }}>
-        {title}
-      </Typography>
-      {children}
     </Box>
   );
 }
@@ -142,14 +99,14 @@ function Others({ unit, columns }: { readonly unit: UnitBody; readonly columns: 
   const others = unit.variants.filter((variant) => !columns.includes(variant.language));
   if (others.length === 0) return null;
   return (
-    <Part title={t.otherLanguages}>
+    <MarginPart title={t.otherLanguages} level={2}>
       {others.map((variant, i) => (
         <Box key={i} sx={{ mb: 0.5 }}>
           <Box sx={{ color: 'text.secondary' }}>{languageLabel(variant.language)}</Box>
           <CodedText language={variant.language} text={variant.text} codes={variant.codes} />
         </Box>
       ))}
-    </Part>
+    </MarginPart>
   );
 }
 

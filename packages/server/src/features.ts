@@ -15,7 +15,7 @@ import { memories } from './memories/feature.js';
 import { pictures } from './pictures/feature.js';
 import { termbases } from './termbases/feature.js';
 import { upkeep } from './upkeep/feature.js';
-import { work } from './work/feature.js';
+import { runningWork } from './running-work/feature.js';
 
 export const FEATURES: readonly Feature[] = [
   clients,
@@ -30,5 +30,5 @@ export const FEATURES: readonly Feature[] = [
   pictures,
   history,
   upkeep,
-  work,
+  runningWork,
 ];

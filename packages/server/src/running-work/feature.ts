@@ -1,5 +1,5 @@
 import type { Feature } from '../feature.js';
 
-export const work: Feature = {
+export const runningWork: Feature = {
   main: async () => ({ routes: (await import('./routes.js')).jobRoutes }),
 };

@@ -2,6 +2,7 @@
 import type { RowDecision } from '@fair-copy/core/intake/outcome.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
+import { keptReading, keptSurvey } from './kept.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { ApiError, keptError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
@@ -184,24 +185,10 @@ function fileOf(row: FileRow): IntakeFile {
     recipeId: row.recipe_id,
     uploadId: row.upload_id,
     depth: row.depth,
-    reading: ofNow(parsed<Reading>(row.reading)),
+    reading: row.reading === null ? null : keptReading(row.reading),
     outcome: parsed(row.outcome),
     error: keptError(row.error),
-    units: parsed(row.units),
+    units: row.units === null ? null : keptSurvey(row.units),
     written: parsed(row.written),
   };
-}
-
-/** A reading that an earlier version kept has sentences where there are codes now. */
-function ofNow(reading: Reading | null): Reading | null {
-  if (reading === null) return null;
-  const text = JSON.stringify(reading, (_, value: unknown) => {
-    const { reason, message, advice, details } = (value ?? {}) as Readonly<Record<string, unknown>>;
-    if (typeof reason === 'string')
-      return { ...(value as object), reason: { code: 'in-words', values: { text: reason } } };
-    if (typeof message === 'string' && details === undefined)
-      return { ...(value as object), code: 'in-words', details: { message, advice } };
-    return value;
-  });
-  return JSON.parse(text) as Reading;
 }

@@ -22,7 +22,7 @@ export class ConceptWriter {
   private readonly insertFacet;
   private readonly counting;
 
-  /** @param gathered terms and facets wait in tables of their own until `settle`, which puts them in sorted: for large writes */
+  /** @param gathered terms and facets wait in tables of their own until `flush`, which puts them in sorted: for large writes */
   constructor(
     private readonly db: Db,
     private readonly now: string,

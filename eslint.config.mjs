@@ -48,7 +48,7 @@ const LAYERS = {
     'look-up',
     'pictures',
     'history',
-    'work',
+    'running-work',
     'upkeep',
   ],
 };
@@ -124,6 +124,23 @@ export default ts.config(
     ['@fair-copy/web/*', '@fair-copy/cli/*'],
     'The server does not know the web or the command line.',
   ),
+  {
+    files: ['packages/web/src/**/*.{ts,tsx}'],
+    ignores: ['packages/web/src/ui/typefaces.ts', 'packages/web/src/fonts/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'Literal[value=/Source (Serif|Sans|Code)|Noto Sans/]',
+          message: 'Families of letters stand in ui/typefaces.ts, with all scripts behind them.',
+        },
+        {
+          selector: 'JSXOpeningElement[name.name="Typography"] > JSXAttribute[name.name="color"] Literal[value=/[.]/]',
+          message: 'This has no effect: names of colours of Typography are "textSecondary", "error", "success".',
+        },
+      ],
+    },
+  },
   forbid(
     ['packages/web/src/ui/**/*.{ts,tsx}'],
     ['**/features/**', '**/app/**', '**/api/**'],

@@ -68,7 +68,6 @@ async function filled(server: Server): Promise<string[]> {
     files.push(fileId);
     await ended(jobId);
   }
-  await call('PATCH', `/intake/files/${files[0]}/decisions`, {}).catch(() => undefined);
   const termbase = await ended(
     (await call<{ id: number }>('POST', `/intake/files/${files[0]}/write`, { newName: 'Термины' })).id,
   );

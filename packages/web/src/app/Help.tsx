@@ -10,6 +10,7 @@ import { m } from '../messages/index.js';
 import { LANGUAGES, reader, readIn, type InterfaceLanguage } from '../messages/reader.js';
 import { Pick } from '../ui/Pick.js';
 import { useKeyList, type KeyHint } from '../ui/key-list.js';
+import { MONO } from '../ui/typefaces.js';
 
 const EVERYWHERE: readonly KeyHint[] = [
   ['Ctrl K', m.keys.lookUp],
@@ -27,7 +28,7 @@ export function Help({ onClose }: { readonly onClose: () => void }) {
           {m.help.always}
         </Typography>
         <KeyTable hints={EVERYWHERE} />
-        <Typography color="text.secondary" sx={{ mt: 2, mb: 2 }}>
+        <Typography color="textSecondary" sx={{ mt: 2, mb: 2 }}>
           {m.help.docs}
         </Typography>
         <Box sx={{ display: 'grid', width: 240, pt: 1 }}>
@@ -65,7 +66,7 @@ function KeyTable({ hints }: { readonly hints: readonly KeyHint[] }) {
                 key={key}
                 component="kbd"
                 sx={{
-                  fontFamily: "'Source Code Pro', monospace",
+                  fontFamily: MONO,
                   border: 1,
                   borderColor: 'divider',
                   borderRadius: 0.5,

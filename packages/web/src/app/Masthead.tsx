@@ -14,6 +14,7 @@ import { ClientMenu } from './ClientMenu.js';
 import { LOOK_UP_WIDTH } from './look-up-width.js';
 import { RunningWork } from './RunningWork.js';
 import { STAGES } from './stages.js';
+import { SERIF } from '../ui/typefaces.js';
 
 const StageLink = styled(NavLink)(({ theme }) => ({
   color: theme.inks.ink,
@@ -50,7 +51,7 @@ export function Masthead({ onHelp }: { readonly onHelp: () => void }) {
         component={NavLink}
         to="/holdings"
         sx={{
-          fontFamily: "'Source Serif 4 Variable', Georgia, serif",
+          fontFamily: SERIF,
           fontStyle: 'italic',
           fontSize: 21,
           fontWeight: 600,

@@ -43,13 +43,13 @@ export function RunningWork() {
           <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
             {m.work.title}
           </Typography>
-          {running.length === 0 && <Typography color="text.secondary">{m.work.none}</Typography>}
+          {running.length === 0 && <Typography color="textSecondary">{m.work.none}</Typography>}
           {running.map((job) => (
             <RunningJob key={job.id} job={job} />
           ))}
           {recent.length > 0 && (
             <>
-              <Typography component="h3" color="text.secondary" sx={{ mt: 2, mb: 0.5 }}>
+              <Typography component="h3" color="textSecondary" sx={{ mt: 2, mb: 0.5 }}>
                 {m.work.recent}
               </Typography>
               {recent.map((job) => (
@@ -83,7 +83,7 @@ function RunningJob({ job }: { readonly job: JobBody }) {
         value={job.share * 100}
         aria-label={workWords(job)}
       />
-      <Typography color="text.secondary" variant="body2">
+      <Typography color="textSecondary" variant="body2">
         {remaining}
       </Typography>
     </Box>
@@ -105,7 +105,7 @@ function EndedJob({ job }: { readonly job: JobBody }) {
       {hasFile ? (
         <Button onClick={() => fetchJobFile(job.id)}>{m.work.fetch}</Button>
       ) : (
-        <Typography variant="body2" color={job.state === 'failed' ? 'error' : 'text.secondary'}>
+        <Typography variant="body2" color={job.state === 'failed' ? 'error' : 'textSecondary'}>
           {m.work.state[job.state]}
         </Typography>
       )}

@@ -3,6 +3,7 @@ import { createTheme, type Theme } from '@mui/material/styles';
 
 import { m } from '../messages/index.js';
 import type { ThemeName } from '../ui/theme-name.js';
+import { SANS } from '../ui/typefaces.js';
 
 /** Our own colours; the doubt of text is darker than that of marks, so that it can be read. */
 export interface Inks {
@@ -59,12 +60,6 @@ declare module '@mui/material/styles' {
     inks?: Inks;
   }
 }
-
-export const SERIF =
-  "'Source Serif 4 Variable', 'Noto Sans JP Variable', 'Noto Sans SC Variable', 'Noto Sans KR Variable', 'Noto Sans Arabic Variable', 'Noto Sans Hebrew Variable', 'Noto Sans Devanagari Variable', 'Noto Sans Thai Variable', Georgia, serif";
-const SANS =
-  "'Source Sans 3 Variable', 'Noto Sans JP Variable', 'Noto Sans SC Variable', 'Noto Sans KR Variable', 'Noto Sans Arabic Variable', 'Noto Sans Hebrew Variable', sans-serif";
-export const MONO = "'Source Code Pro', monospace";
 
 export function themeOf(name: ThemeName): Theme {
   const inks = INKS[name];

@@ -33,7 +33,6 @@ export const texts: typeof en = {
     notHere: 'Unter dieser Adresse gibt es nichts.',
     goHome: 'Zum Bestand',
     language: 'Sprache',
-    rightToLeftHint: 'von rechts nach links geschrieben',
     noConnection: 'Der Server antwortet nicht. Läuft er noch? Diese Seite geht weiter, sobald er wieder da ist.',
   },
   choice: { clear: 'Feld leeren', open: 'Liste zeigen', none: 'Nichts passt.' },

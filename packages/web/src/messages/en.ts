@@ -31,7 +31,6 @@ export const texts = {
     notHere: 'There is nothing at this address.',
     goHome: 'Go to Holdings',
     language: 'Language',
-    rightToLeftHint: 'written from right to left',
     noConnection: 'The server does not answer. Is it still running? This page goes on as soon as it is back.',
   },
   /** Of fields with a list. */

@@ -16,13 +16,22 @@ interface Reader {
 }
 
 function theReader(): Reader {
-  const chosen = globalThis.localStorage?.getItem(KEPT) ?? null;
+  const chosen = keptChoice();
   // Dates and names of languages come from the platform: in another script nobody takes them for English.
   if (chosen === PSEUDO) return { language: 'en', isPseudo: true, locale: 'uk' };
   const browser = globalThis.navigator?.languages ?? [];
   const known = (tag: string): tag is InterfaceLanguage => tag in LANGUAGES;
   const language = [chosen, ...browser].map((tag) => tag?.split('-')[0] ?? '').find(known) ?? 'en';
   return { language, isPseudo: false, locale: browser.find((tag) => tag.split('-')[0] === language) ?? language };
+}
+
+/** Null as well where the browser keeps nothing for this page. */
+function keptChoice(): string | null {
+  try {
+    return globalThis.localStorage?.getItem(KEPT) ?? null;
+  } catch {
+    return null;
+  }
 }
 
 export const reader = theReader();

@@ -61,7 +61,7 @@ export function BulkDialog<K extends string, J extends Kind>(props: Props<K, J>)
     <Dialog open onClose={onClose} fullWidth maxWidth="md">
       <DialogTitle>{props.title}</DialogTitle>
       <DialogContent>
-        <Typography color="text.secondary" sx={{ mb: 2 }}>
+        <Typography color="textSecondary" sx={{ mb: 2 }}>
           {props.of}
         </Typography>
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 1.5 }}>

@@ -73,7 +73,7 @@ export function HandOverDialog<F extends string, K extends Kind>(props: Props<F,
     <Dialog open onClose={props.onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t.title}</DialogTitle>
       <DialogContent>
-        <Typography component="h3" color="text.secondary">
+        <Typography component="h3" color="textSecondary">
           {t.format}
         </Typography>
         <RadioGroup aria-label={t.format} value={format} onChange={(event) => props.onFormat(event.target.value as F)}>
@@ -81,7 +81,7 @@ export function HandOverDialog<F extends string, K extends Kind>(props: Props<F,
             <FormControlLabel key={value} value={value} control={<Radio size="small" />} label={props.names[value]} />
           ))}
         </RadioGroup>
-        <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
+        <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
           {props.explains[format]}
         </Typography>
         {props.ofFormat}
@@ -115,7 +115,7 @@ interface LanguagesProps {
 function Languages({ all, chosen, onChange }: LanguagesProps) {
   return (
     <>
-      <Typography component="h3" color="text.secondary">
+      <Typography component="h3" color="textSecondary">
         {t.languages}
       </Typography>
       <Box role="group" aria-label={t.languages} sx={{ display: 'flex', flexWrap: 'wrap' }}>

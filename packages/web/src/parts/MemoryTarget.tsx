@@ -93,7 +93,7 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
           />
         ))}
       </RadioGroup>
-      <Typography component="h3" color="text.secondary" sx={{ mt: 1, mb: 1 }}>
+      <Typography component="h3" color="textSecondary" sx={{ mt: 1, mb: 1 }}>
         {t.stamp}
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>

@@ -67,7 +67,7 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
           />
         ))}
         {holdings.length === 0 ? (
-          <Typography color="text.secondary">{t.noTermbase}</Typography>
+          <Typography color="textSecondary">{t.noTermbase}</Typography>
         ) : (
           <Pick label={t.pairTo} value={termbaseId} onChange={setChosen}>
             {holdings.map(({ id, name }) => (

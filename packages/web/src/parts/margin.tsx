@@ -106,7 +106,7 @@ export function HistoryPart<E extends Entry>(props: HistoryProps<E>) {
           <Box sx={entry.undone ? { textDecoration: 'line-through', color: 'text.secondary' } : {}}>
             {doneWords(entry)}
           </Box>
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             <time dateTime={entry.at}>{moment(entry.at)}</time>
             {entry.undone && `, ${shared.undone}`}
           </Typography>

@@ -3,6 +3,7 @@ import { styled } from '@mui/material/styles';
 import { Fragment, type ReactNode } from 'react';
 import { m } from '../messages/index.js';
 import { LanguageText } from './LanguageText.js';
+import { MONO } from './typefaces.js';
 
 export interface ShownCode {
   readonly kind: 'open' | 'close' | 'alone';
@@ -12,7 +13,7 @@ export interface ShownCode {
 /** A code of the file as a small rounded capsule with its meaning; open towards what it encloses. */
 export const Capsule = styled('span')<{ readonly kind: ShownCode['kind'] }>(({ theme, kind }) => ({
   display: 'inline-block',
-  fontFamily: "'Source Code Pro', monospace",
+  fontFamily: MONO,
   fontSize: 11,
   lineHeight: '15px',
   padding: '0 5px',

@@ -1,10 +1,10 @@
 import { direction } from '@fair-copy/core/language/tags.js';
 import { styled } from '@mui/material/styles';
 import type { ReactNode } from 'react';
+import { SERIF } from './typefaces.js';
 
 const Text = styled('span')({
-  fontFamily:
-    "'Source Serif 4 Variable', 'Noto Sans JP Variable', 'Noto Sans SC Variable', 'Noto Sans KR Variable', 'Noto Sans Arabic Variable', 'Noto Sans Hebrew Variable', 'Noto Sans Devanagari Variable', 'Noto Sans Thai Variable', Georgia, serif",
+  fontFamily: SERIF,
   fontSize: 16,
   lineHeight: '24px',
   overflowWrap: 'anywhere',

@@ -13,6 +13,7 @@ import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { AlignSheet } from './AlignSheet.js';
 import { alignTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = alignTexts;
 
@@ -40,7 +41,7 @@ function Chosen({ id }: { readonly id: number }) {
     );
     return (
       <Box sx={{ flex: 1, p: 4 }}>
-        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20, mb: 2 }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20, mb: 2 }}>
           {t.running(data.source.name, data.target.name)}
         </Typography>
         <LinearProgress

@@ -43,6 +43,7 @@ import { useSheet } from './useSheet.js';
 import { DoubtStrip } from './DoubtStrip.js';
 import { alignTexts } from './messages.js';
 import { useAltArrows } from './useAltArrows.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = alignTexts;
 /** Pairs on a piece of the sheet: both texts begin level again after them. */
@@ -189,7 +190,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
       <Box sx={{ px: 3, pt: 1.25, pb: 1, borderBottom: 1, borderColor: 'divider' }}>
         <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', mb: 1 }}>
-          <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20, flex: 1 }}>
+          <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20, flex: 1 }}>
             {t.heading(alignment.source.name, alignment.target.name)}
           </Typography>
           <Box component={Link} to="/align" sx={{ color: 'primary.main', whiteSpace: 'nowrap' }}>
@@ -253,7 +254,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
         <DoubtStrip pairs={calm.beads} onGo={go} />
         <Box sx={{ flex: 1, minWidth: 0 }} role="region" aria-label={t.sheet}>
           {shown.length === 0 ? (
-            <Typography sx={{ p: 3 }} color="text.secondary">
+            <Typography sx={{ p: 3 }} color="textSecondary">
               {t.nothingShown}
             </Typography>
           ) : (

@@ -26,6 +26,7 @@ import { useToast } from '../../ui/toast-store.js';
 import { FileCouples } from './FileCouples.js';
 import { PairsOut } from './PairsOut.js';
 import { alignTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = alignTexts;
 const o = t.overview;
@@ -42,7 +43,7 @@ export function AlignmentsPage() {
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
       <Box sx={{ flex: 1, overflow: 'auto' }}>
         <Box sx={{ maxWidth: 1360, mx: 'auto', p: 3 }}>
-          <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, mb: 2 }}>
+          <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 24, mb: 2 }}>
             {o.title}
           </Typography>
           <FileCouples clientId={clientId} />
@@ -154,7 +155,7 @@ function FilePair({ item, chosen, onChoose }: FilePairProps) {
           {name}
         </Box>
         {ready && (
-          <Typography variant="body2" color="text.secondary" component="div">
+          <Typography variant="body2" color="textSecondary" component="div">
             {[source, target].map(({ language }, k) => (
               <span key={k}>
                 {k > 0 && ' → '}

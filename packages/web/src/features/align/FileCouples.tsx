@@ -109,7 +109,7 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, flexWrap: 'wrap' }}>
         <Typography>{t.drop}</Typography>
         <Button onClick={open}>{t.choose}</Button>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           {coming > 0 ? t.looking(coming) : t.kinds}
         </Typography>
       </Box>
@@ -170,7 +170,7 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
             </Button>
             <Button onClick={() => setCouples([])}>{t.clear}</Button>
             {files > ready.length * 2 && (
-              <Typography variant="body2" color="text.secondary">
+              <Typography variant="body2" color="textSecondary">
                 {t.waiting(files - ready.length * 2)}
               </Typography>
             )}
@@ -250,7 +250,7 @@ function Slot({ file, place, alone, onRemove }: SlotProps) {
                 {errorWords(file.error)}
               </Typography>
             ) : (
-              <Typography variant="body2" color="text.secondary" component="div">
+              <Typography variant="body2" color="textSecondary" component="div">
                 {file.language && file.language !== 'und' ? <LanguageName tag={file.language} quiet /> : t.noLanguage}
                 {' · '}
                 {t.paragraphs(file.paragraphs)}

@@ -6,6 +6,7 @@ import { m } from '../../messages/index.js';
 import { WordButton } from '../../ui/WordButton.js';
 import type { SideName } from './pairs.js';
 import { alignTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = alignTexts.editor;
 
@@ -58,7 +59,7 @@ export function SegmentEditor({ language, side, at, text, acts }: Props) {
           },
         }}
         sx={(theme) => ({
-          fontFamily: "'Source Serif 4 Variable', Georgia, serif",
+          fontFamily: SERIF,
           fontSize: 16,
           lineHeight: '24px',
           p: 0.5,

@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { termMarks } from '../../api/queries.js';
 import type { TermMarks } from '../../api/types.js';
 import type { Sheet } from './pairs.js';
+import { SANS } from '../../ui/typefaces.js';
 
 export interface CommonTerm {
   readonly from: number;
@@ -75,7 +76,7 @@ const Term = styled('span')(({ theme }) => ({
   textUnderlineOffset: 4,
   '&::after': {
     content: 'attr(data-number)',
-    fontFamily: "'Source Sans 3 Variable', sans-serif",
+    fontFamily: SANS,
     fontSize: 10,
     lineHeight: 0,
     verticalAlign: 'super',

@@ -18,6 +18,7 @@ import { LanguageText } from '../../ui/LanguageText.js';
 import { Pick } from '../../ui/Pick.js';
 import { concordanceTexts } from './messages.js';
 import { shared } from '../../parts/messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = concordanceTexts;
 
@@ -49,7 +50,7 @@ export function ConcordancePage() {
   return (
     <Box sx={{ flex: 1, overflow: 'auto' }}>
       <Box sx={{ maxWidth: 1280, mx: 'auto', p: 3 }}>
-        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, mb: 2 }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 24, mb: 2 }}>
           {t.title}
         </Typography>
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 2 }}>
@@ -84,7 +85,7 @@ export function ConcordancePage() {
               ))}
             </Pick>
           </Box>
-          <Typography color="text.secondary" aria-live="polite">
+          <Typography color="textSecondary" aria-live="polite">
             {q && data && t.found(data.groups.length, data.more)}
           </Typography>
         </Box>

@@ -24,6 +24,7 @@ import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { shared } from '../../parts/messages.js';
 import { holdingsTexts } from './messages.js';
+import { SERIF, MONO } from '../../ui/typefaces.js';
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -55,7 +56,7 @@ export function HoldingsPage() {
     <Box sx={{ overflow: 'auto', flex: 1 }}>
       <Box sx={{ maxWidth: 1360, mx: 'auto', p: 3 }}>
         <Box sx={{ display: 'flex', alignItems: 'baseline', mb: 2 }}>
-          <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, flex: 1 }}>
+          <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 24, flex: 1 }}>
             {holdingsTexts.title}
           </Typography>
           {clientId !== null && (
@@ -151,7 +152,7 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
         <Box
           {...(holding.damage ? { component: 'span' } : { component: Link, to: holding.path })}
           sx={{
-            fontFamily: "'Source Serif 4 Variable', serif",
+            fontFamily: SERIF,
             fontSize: 17,
             ...(!holding.damage && { color: 'primary.main', '&:hover': { textDecoration: 'underline' } }),
             textDecoration: 'none',
@@ -172,9 +173,7 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
             <>
               {number(countOf(language))}
               {regions(language) && (
-                <Box sx={{ fontFamily: "'Source Code Pro', monospace", fontSize: 11, color: 'text.secondary' }}>
-                  {regions(language)}
-                </Box>
+                <Box sx={{ fontFamily: MONO, fontSize: 11, color: 'text.secondary' }}>{regions(language)}</Box>
               )}
             </>
           ) : (

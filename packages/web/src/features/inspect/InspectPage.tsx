@@ -61,7 +61,7 @@ function Resources({ title, all }: ResourcesProps) {
   if (all.length === 0) return null;
   return (
     <Box sx={{ display: 'grid', gap: 1, width: '100%', mb: 2 }}>
-      <Typography component="h2" color="text.secondary">
+      <Typography component="h2" color="textSecondary">
         {title}
       </Typography>
       {all.map(({ to, name }) => (

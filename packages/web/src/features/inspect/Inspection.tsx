@@ -20,6 +20,7 @@ import { errorWords } from '../../words.js';
 import { CheckList } from './CheckList.js';
 import { Findings } from './Findings.js';
 import { inspectTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = inspectTexts;
 
@@ -62,7 +63,7 @@ function Heading({ of, overview }: { readonly of: Inspected; readonly overview: 
     <Box
       sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
     >
-      <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
+      <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20 }}>
         {t.title}:{' '}
         <Box
           component={Link}
@@ -72,7 +73,7 @@ function Heading({ of, overview }: { readonly of: Inspected; readonly overview: 
           {(termbase ?? memory)?.name}
         </Box>
       </Typography>
-      <Typography color="text.secondary" sx={{ flex: 1 }}>
+      <Typography color="textSecondary" sx={{ flex: 1 }}>
         {inspectedAt && counts && (
           <>
             {t.last} <time dateTime={inspectedAt}>{moment(inspectedAt)}</time>:{' '}

@@ -41,6 +41,5 @@ export const texts: typeof en = {
   see: 'Siehe auch',
   open: 'Begriff öffnen',
   marked: 'markiert',
-  loadMore: 'Mehr zeigen',
   reportReady: 'Der Bericht ist fertig.',
 };

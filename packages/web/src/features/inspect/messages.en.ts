@@ -40,6 +40,5 @@ export const texts = {
   see: 'See also',
   open: 'Open the concept',
   marked: 'marked',
-  loadMore: 'Show more',
   reportReady: 'The report is ready.',
 };

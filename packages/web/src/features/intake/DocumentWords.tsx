@@ -17,6 +17,7 @@ import { ChoiceWord } from './ChoiceWord.js';
 import { DoubtMark, reasonOf } from './doubt.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 import { intakeTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = intakeTexts.sentence;
 
@@ -113,7 +114,7 @@ function PatternForm({
         onUse(next);
       }}
     >
-      <Typography variant="body2" color="text.secondary">
+      <Typography variant="body2" color="textSecondary">
         {reasonOf(pattern)} {t.tabHint}
       </Typography>
       <TextField
@@ -154,10 +155,10 @@ function Example({
   const filled = parts.filter((part) => part.trim()).length >= 2;
   return (
     <Box sx={{ display: 'grid', gap: 1, borderTop: 1, borderColor: 'divider', pt: 1.5 }}>
-      <Typography variant="body2" color="text.secondary">
+      <Typography variant="body2" color="textSecondary">
         {t.patternExample}
       </Typography>
-      <Typography sx={{ fontFamily: "'Source Serif 4 Variable', serif" }}>{line}</Typography>
+      <Typography sx={{ fontFamily: SERIF }}>{line}</Typography>
       {parts.map((part, i) => (
         <TextField
           key={i}

@@ -191,7 +191,7 @@ function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly ch
     : unitsWritten
       ? intakeTexts.unitsWritten(unitsWritten.units)
       : intakeTexts.state[file.state];
-  const colour = file.state === 'failed' ? 'error.main' : written || unitsWritten ? 'success.main' : 'text.secondary';
+  const colour = file.state === 'failed' ? 'error' : written || unitsWritten ? 'success' : 'textSecondary';
   return (
     <Box
       component="li"

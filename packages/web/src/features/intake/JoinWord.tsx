@@ -25,7 +25,7 @@ export function JoinWord({ reading, changes }: { readonly reading: Reading; read
     <WordPopover word={word} label={t.change(word)}>
       {() => (
         <Box sx={{ p: 2, display: 'grid', maxHeight: 420, overflow: 'auto' }}>
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             {t.joinTitle}
           </Typography>
           {hasId && <Choice label={t.joinId} on={join.id} onChange={(id) => set({ id })} />}

@@ -82,7 +82,7 @@ function Example({ file, onUse }: { readonly file: IntakeFileBody; readonly onUs
         if (pattern) onUse(pattern);
       }}
     >
-      <Typography variant="body2" color="text.secondary">
+      <Typography variant="body2" color="textSecondary">
         {t.exampleHow}
       </Typography>
       <Box
@@ -107,7 +107,11 @@ function Example({ file, onUse }: { readonly file: IntakeFileBody; readonly onUs
       <TextField label={t.exampleSource} value={source} onChange={(event) => setSource(event.target.value)} />
       <TextField label={t.exampleTarget} value={target} onChange={(event) => setTarget(event.target.value)} />
       {isWhole && (
-        <Typography variant="body2" role="status" color={pattern ? 'text.primary' : 'warning.main'}>
+        <Typography
+          variant="body2"
+          role="status"
+          sx={(theme) => ({ color: pattern ? theme.inks.ink : theme.inks.doubtText })}
+        >
           {pattern ? t.exampleRows(rows.length) : t.exampleNot}
         </Typography>
       )}

@@ -55,7 +55,7 @@ export function RoleForm({ column, reading, changes, onClose }: Props) {
   };
   return (
     <Box sx={{ p: 2, width: 320, display: 'grid', gap: 1.5 }}>
-      <Typography variant="body2" color="text.secondary">
+      <Typography variant="body2" color="textSecondary">
         {reasonOf(column.role)}
       </Typography>
       <TextField

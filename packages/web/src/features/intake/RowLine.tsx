@@ -13,6 +13,7 @@ import type { RowGrid } from './columns.js';
 import { visible } from './visible.js';
 import { intakeTexts } from './messages.js';
 import { RowRemark, type RowDecisionBody } from './RowRemark.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 interface Props {
   /** Undefined while it is being fetched. */
@@ -303,7 +304,7 @@ function CellEditor({ initial, language, label, onSave, onCancel }: EditorProps)
       }}
       inputProps={{ 'aria-label': label, ...(language && { lang: language }), dir: 'auto' }}
       sx={{
-        fontFamily: "'Source Serif 4 Variable', Georgia, serif",
+        fontFamily: SERIF,
         fontSize: 16,
         lineHeight: '24px',
         p: 0,

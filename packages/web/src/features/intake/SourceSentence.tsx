@@ -228,7 +228,7 @@ function HeaderForm({
         if (/^[1-9]\d*$/.test(row)) onChoose(Number(row));
       }}
     >
-      <Typography variant="body2" color="text.secondary" sx={{ mb: 1.5 }}>
+      <Typography variant="body2" color="textSecondary" sx={{ mb: 1.5 }}>
         {reasonOf(headerRow)}
       </Typography>
       <TextField

@@ -111,7 +111,7 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
           />
         ))}
       </RadioGroup>
-      <Typography variant="body2" color="text.secondary" sx={{ my: 1 }}>
+      <Typography variant="body2" color="textSecondary" sx={{ my: 1 }}>
         {tally
           ? `${intakeTexts.tally.entries(tally.entries)}, ${intakeTexts.tally.joined(tally.joined)}. `
           : `${intakeTexts.tally.counting} `}

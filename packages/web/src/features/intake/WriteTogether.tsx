@@ -66,7 +66,7 @@ function Form({ files, onClose }: { readonly files: readonly IntakeFileBody[]; r
       disabled={chosen.length === 0}
       onSubmit={write}
     >
-      <Typography component="h3" color="text.secondary" sx={{ mt: 1 }}>
+      <Typography component="h3" color="textSecondary" sx={{ mt: 1 }}>
         {t.which}
       </Typography>
       {files.map(({ id, name, units: survey }) => (

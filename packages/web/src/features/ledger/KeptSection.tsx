@@ -12,6 +12,7 @@ import { moment, size } from '../../ui/format.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
 import { ledgerTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = ledgerTexts;
 /** Null: for ever. */
@@ -47,7 +48,7 @@ export function KeptSection() {
       aria-labelledby="kept-title"
       sx={{ mt: 4, pt: 2, borderTop: 1, borderColor: 'divider', display: 'grid', gap: 1.5 }}
     >
-      <Typography component="h2" id="kept-title" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 18 }}>
+      <Typography component="h2" id="kept-title" sx={{ fontFamily: SERIF, fontSize: 18 }}>
         {t.kept}
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>

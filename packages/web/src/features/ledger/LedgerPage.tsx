@@ -21,6 +21,7 @@ import { useKeys } from '../../ui/useKeys.js';
 import { KeptSection } from './KeptSection.js';
 import { closedWords, doneWords } from '../../words.js';
 import { ledgerTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const HINTS: readonly KeyHint[] = [['u', m.keys.undo]];
 const PAGE = 50;
@@ -48,7 +49,7 @@ export function LedgerPage() {
   return (
     <Box sx={{ overflow: 'auto', flex: 1 }}>
       <Box sx={{ maxWidth: 1000, mx: 'auto', p: 3 }}>
-        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 24, mb: 2 }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 24, mb: 2 }}>
           {ledgerTexts.title}
         </Typography>
         {!isPending && entries.length === 0 && (

@@ -66,7 +66,7 @@ export function ChangeUnits({ memory, selection, onDone, onClose }: Props) {
       }
       preview={
         <>
-          {kind === 'concepts' && <Typography color="text.secondary">{t.conceptsSay}</Typography>}
+          {kind === 'concepts' && <Typography color="textSecondary">{t.conceptsSay}</Typography>}
           {change && preview && !transfers && (
             <>
               <Typography sx={{ fontWeight: 600 }}>{t.preview(preview.changed, preview.selected)}</Typography>
@@ -226,7 +226,7 @@ function TransferForm({ kind, memory, onChange }: FormProps & { readonly kind: '
   const { data: memories = [] } = useQuery(memoriesQuery(memory.clientId));
   const others = memories.filter(({ id }) => id !== memory.id);
   const [to, setTo] = useState('');
-  if (others.length === 0) return <Typography color="text.secondary">{t.noOther}</Typography>;
+  if (others.length === 0) return <Typography color="textSecondary">{t.noOther}</Typography>;
   return (
     <Pick
       label={memoryTexts.memory}
@@ -256,7 +256,7 @@ function TermbaseForm({
   readonly onChange: (id: string) => void;
 }) {
   const { data: holdings = [] } = useQuery(holdingsQuery(memory.clientId));
-  if (holdings.length === 0) return <Typography color="text.secondary">{memoryTexts.noTermbase}</Typography>;
+  if (holdings.length === 0) return <Typography color="textSecondary">{memoryTexts.noTermbase}</Typography>;
   return (
     <Pick label={memoryTexts.pairTo} value={value} onChange={onChange}>
       {holdings.map(({ id, name }) => (

@@ -99,7 +99,7 @@ export function FilterLine({ memory, filter, onFilter, sort, onSort, columns, on
       <Typography
         component="span"
         variant="body2"
-        color="text.secondary"
+        color="textSecondary"
         aria-live="polite"
         sx={{ flex: 1, textAlign: 'end' }}
       >

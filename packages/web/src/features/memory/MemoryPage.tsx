@@ -19,6 +19,7 @@ import { UnitMargin } from './UnitMargin.js';
 import { UnitSheet } from './UnitSheet.js';
 import { shared } from '../../parts/messages.js';
 import { memoryTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = memoryTexts;
 
@@ -89,10 +90,10 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
           borderColor: 'divider',
         }}
       >
-        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20 }}>
           {memory.name}
         </Typography>
-        <Typography color="text.secondary" sx={{ flex: 1 }}>
+        <Typography color="textSecondary" sx={{ flex: 1 }}>
           {[memory.client, memory.subject, t.units(memory.units)].filter(Boolean).join(' · ')}
         </Typography>
         <Button component={Link} to="/concordance">

@@ -48,7 +48,7 @@ export function UnitMargin({ memory, unitId, columns }: Props) {
     >
       <TermPair clientId={memory.clientId} languages={columns} />
       {!unit ? (
-        <Typography color="text.secondary">{t.chooseUnit}</Typography>
+        <Typography color="textSecondary">{t.chooseUnit}</Typography>
       ) : (
         <>
           <FindingsPart findings={unit.findings} of="memory" to={`/inspect/memories/${memory.id}`} level={2} />

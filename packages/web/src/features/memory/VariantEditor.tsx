@@ -11,6 +11,7 @@ import { languageLabel } from '../../ui/languages.js';
 import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { memoryTexts } from './messages.js';
+import { SERIF, MONO } from '../../ui/typefaces.js';
 
 const t = memoryTexts;
 
@@ -89,7 +90,7 @@ export function VariantEditor({ memory, unit, language, onClose, onNext }: Props
           document.execCommand('insertText', false, event.clipboardData.getData('text/plain').replaceAll(CODE, ''));
         }}
         sx={(theme) => ({
-          fontFamily: "'Source Serif 4 Variable', Georgia, serif",
+          fontFamily: SERIF,
           fontSize: 16,
           lineHeight: '24px',
           whiteSpace: 'pre-wrap',
@@ -98,7 +99,7 @@ export function VariantEditor({ memory, unit, language, onClose, onNext }: Props
           borderRadius: 0.5,
           minHeight: 24,
           '& [data-code]': {
-            fontFamily: "'Source Code Pro', monospace",
+            fontFamily: MONO,
             fontSize: 11,
             padding: '0 5px',
             margin: '0 1px',

@@ -16,6 +16,7 @@ import { fieldTexts } from './fields-messages.js';
 import { BulkDialog } from '../../parts/BulkDialog.js';
 import { shared } from '../../parts/messages.js';
 import { termbaseTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = { ...shared.bulk, ...termbaseTexts.bulkChange };
 type Change = BulkBody['change'];
@@ -93,7 +94,7 @@ function Example({ before, after }: { readonly before: string; readonly after: s
     <Box
       sx={{ display: 'grid', gridTemplateColumns: '200px 1fr', gap: 2, py: 0.75, borderTop: 1, borderColor: 'divider' }}
     >
-      <Box sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 16, overflowWrap: 'anywhere' }}>{name}</Box>
+      <Box sx={{ fontFamily: SERIF, fontSize: 16, overflowWrap: 'anywhere' }}>{name}</Box>
       <Box sx={{ overflowWrap: 'anywhere', minWidth: 0 }}>
         {gone.length > 0 && (
           <Box
@@ -228,7 +229,7 @@ function MoveForm({ termbase, onChange }: FormProps) {
   const { data: all = [] } = useQuery(holdings(termbase.clientId));
   const others = all.filter((holding) => holding.id !== termbase.id);
   const [target, setTarget] = useState('');
-  if (others.length === 0) return <Typography color="text.secondary">{t.noTarget}</Typography>;
+  if (others.length === 0) return <Typography color="textSecondary">{t.noTarget}</Typography>;
   return (
     <Pick
       label={t.target}

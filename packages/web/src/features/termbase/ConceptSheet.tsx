@@ -20,6 +20,7 @@ import { FieldList } from './FieldList.js';
 import { Pictures } from './Pictures.js';
 import { LanguageHeading } from './TermList.js';
 import { termbaseTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 interface Props {
   readonly id: number;
@@ -135,7 +136,7 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
       <Typography
         component="h2"
         sx={{
-          fontFamily: "'Source Serif 4 Variable', serif",
+          fontFamily: SERIF,
           fontSize: 26,
           lineHeight: '32px',
           overflowWrap: 'anywhere',
@@ -220,7 +221,7 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
           <Button onClick={() => setSplitting([])}>{t.split}</Button>
         ) : (
           <>
-            <Typography color="text.secondary">{t.splitHint}</Typography>
+            <Typography color="textSecondary">{t.splitHint}</Typography>
             <Button variant="contained" disabled={splitting.length === 0} onClick={split}>
               {t.splitGo(splitting.length)}
             </Button>

@@ -5,6 +5,7 @@ import InputBase from '@mui/material/InputBase';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { LanguageText } from '../../ui/LanguageText.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 interface Props {
   readonly text: string;
@@ -115,7 +116,7 @@ function Field({ text, language, label, version, onSave, onEnd }: FieldProps) {
       }}
       inputProps={{ 'aria-label': label, dir: 'auto', ...(language && { lang: language }) }}
       sx={{
-        fontFamily: "'Source Serif 4 Variable', 'Noto Sans JP Variable', Georgia, serif",
+        fontFamily: SERIF,
         fontSize: 16,
         lineHeight: '24px',
         p: 0,

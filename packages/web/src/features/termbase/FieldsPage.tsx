@@ -20,6 +20,7 @@ import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { fieldTexts } from './fields-messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = fieldTexts;
 const LEVELS: readonly Level[] = ['concept', 'language', 'term'];
@@ -45,7 +46,7 @@ function Fields({ termbase }: { readonly termbase: TermbaseBody }) {
   return (
     <Box sx={{ flex: 1, overflow: 'auto', px: 3, py: 2 }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 0.5 }}>
-        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20, flex: 1 }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20, flex: 1 }}>
           {t.title(termbase.name)}
         </Typography>
         {changed && <Typography sx={(theme) => ({ color: theme.inks.doubtText })}>≈ {t.changed}</Typography>}
@@ -56,7 +57,7 @@ function Fields({ termbase }: { readonly termbase: TermbaseBody }) {
           {t.save}
         </Button>
       </Box>
-      <Typography color="text.secondary" sx={{ mb: 2, maxWidth: 760 }}>
+      <Typography color="textSecondary" sx={{ mb: 2, maxWidth: 760 }}>
         {t.explains}
       </Typography>
       {fields.length === 0 && <Typography>{t.empty}</Typography>}
@@ -126,7 +127,7 @@ function FieldRow({ field, onChange, onRemove }: FieldRowProps) {
     <Row>
       <Box role="cell">
         <Box sx={{ fontWeight: 600 }}>{fieldLabel(field.name)}</Box>
-        <Typography variant="body2" color="text.secondary">
+        <Typography variant="body2" color="textSecondary">
           {standard ? `${field.name}, ${t.standard}` : t.own}
         </Typography>
       </Box>

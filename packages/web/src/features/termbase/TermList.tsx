@@ -99,7 +99,7 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
               </ToggleButton>
             ))}
           </ToggleButtonGroup>
-          <Typography variant="body2" color="text.secondary" aria-live="polite" sx={{ flex: 1, textAlign: 'end' }}>
+          <Typography variant="body2" color="textSecondary" aria-live="polite" sx={{ flex: 1, textAlign: 'end' }}>
             {anchors && t.found(anchors.count)}
           </Typography>
         </Box>
@@ -283,7 +283,7 @@ export function LanguageHeading({ tag }: { readonly tag: string }) {
   return (
     <Typography
       component="h3"
-      color="text.secondary"
+      color="textSecondary"
       sx={{ fontSize: 13, mt: 2, mb: 0.25, borderBottom: 1, borderColor: 'divider' }}
     >
       <LanguageName tag={tag} />

@@ -17,6 +17,7 @@ import { MoreMenu } from './MoreMenu.js';
 import { NewConcept } from './NewConcept.js';
 import { TermList } from './TermList.js';
 import { termbaseTexts } from './messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -67,10 +68,10 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
           borderColor: 'divider',
         }}
       >
-        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20 }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20 }}>
           {termbase.name}
         </Typography>
-        <Typography color="text.secondary" sx={{ flex: 1 }}>
+        <Typography color="textSecondary" sx={{ flex: 1 }}>
           {termbase.client} · {termbaseTexts.concepts(termbase.concepts)}
         </Typography>
         <Button onClick={() => setAdding(true)}>{termbaseTexts.newConcept}</Button>

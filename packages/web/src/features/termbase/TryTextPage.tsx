@@ -16,6 +16,7 @@ import { languageLabel } from '../../ui/languages.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { tryTexts } from './try-messages.js';
+import { SERIF } from '../../ui/typefaces.js';
 
 const t = tryTexts;
 
@@ -37,14 +38,14 @@ function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
   return (
     <Box sx={{ flex: 1, overflow: 'auto', px: 3, py: 2 }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 0.5 }}>
-        <Typography component="h1" sx={{ fontFamily: "'Source Serif 4 Variable', serif", fontSize: 20, flex: 1 }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20, flex: 1 }}>
           {t.title(termbase.name)}
         </Typography>
         <Button component={Link} to={`/termbases/${termbase.id}`}>
           {t.back}
         </Button>
       </Box>
-      <Typography color="text.secondary" sx={{ mb: 2 }}>
+      <Typography color="textSecondary" sx={{ mb: 2 }}>
         {t.explains}
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 3, alignItems: 'start' }}>
@@ -71,7 +72,7 @@ function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
                 spellCheck: false,
                 maxLength: 500_000,
               },
-              input: { sx: { fontFamily: "'Source Serif 4 Variable', serif", fontSize: 16, lineHeight: '24px' } },
+              input: { sx: { fontFamily: SERIF, fontSize: 16, lineHeight: '24px' } },
             }}
           />
         </Box>
@@ -82,7 +83,7 @@ function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
               <Typography sx={{ fontWeight: 600 }}>
                 {t.found(current.hits.length, new Set(current.hits.map((hit) => hit.term)).size)}
               </Typography>
-              <Typography variant="body2" color="text.secondary" sx={{ mb: 1 }}>
+              <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
                 {t.words(current.words)} · {t.method(current.stemmed, languageName(language))}
               </Typography>
               {current.hits.length === 0 && t.nothing}
@@ -141,7 +142,7 @@ function Marked({
       sx={{
         whiteSpace: 'pre-wrap',
         overflowWrap: 'anywhere',
-        fontFamily: "'Source Serif 4 Variable', 'Noto Sans JP Variable', serif",
+        fontFamily: SERIF,
         fontSize: 16,
         lineHeight: '26px',
         bgcolor: 'background.paper',
@@ -188,7 +189,7 @@ function HitList({
           <WordButton as={Link} {...{ to: `/termbases/${termbase.id}?concept=${hit.concept}` }}>
             <LanguageText language={language}>{hit.term}</LanguageText>
           </WordButton>
-          <Typography variant="body2" color="text.secondary">
+          <Typography variant="body2" color="textSecondary">
             {count} × · {[...how].map((kind) => t.how[kind]).join(', ')}
           </Typography>
         </Box>

@@ -22,7 +22,6 @@ export const texts: typeof en = {
   fieldOfConcept: 'dem Begriff',
   changeField: (field: string, of: string) => `${field} von ${of}`,
   noValue: 'kein Wert',
-  anotherValue: 'Noch ein Wert',
   goTo: (text: string) => `Zu „${text}“`,
   pictures: 'Bilder',
   picture: (name: string) => `Bild: ${name}`,

@@ -21,7 +21,6 @@ export const texts = {
   fieldOfConcept: 'the concept',
   changeField: (field: string, of: string) => `${field} of ${of}`,
   noValue: 'no value',
-  anotherValue: 'Another value',
   goTo: (text: string) => `Go to “${text}”`,
   pictures: 'Pictures',
   picture: (name: string) => `Picture: ${name}`,

@@ -13,7 +13,6 @@ export const texts: typeof en = {
   how: { exact: 'wie sie dasteht', inflected: 'gebeugt', compound: 'Teil einer Zusammensetzung' },
   hits: 'Gefundene Benennungen',
   back: 'Zurück zur Termbank',
-  into: 'Gezeigt auf',
   method: (stemmer: boolean, language: string) =>
     stemmer
       ? `${language}: mit dem Stemmer von Snowball.`

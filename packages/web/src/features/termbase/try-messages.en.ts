@@ -11,7 +11,6 @@ export const texts = {
   how: { exact: 'as it stands', inflected: 'inflected', compound: 'part of a compound' },
   hits: 'Terms found',
   back: 'Back to the termbase',
-  into: 'Shown in',
   method: (stemmer: boolean, language: string) =>
     stemmer ? `${language}: by the Snowball stemmer.` : `${language} has no stemmer here: by common beginnings.`,
   words: (n: number) => count(n, 'word', 'words'),

@@ -14,6 +14,8 @@ for (const { tasks = {} } of FEATURES)
 export default async function run({ name, args, dataDir, jobId, stop, port }: TaskMessage): Promise<TaskReply> {
   const context = new TaskContext(dataDir, stop && new Int32Array(stop), speaker(port), jobId);
   try {
+    // Stopped while it waited for its turn: it does not begin.
+    context.checkpoint();
     const work = await TASKS.get(name)!.load();
     const value = await work(args as never, context);
     return { ok: true, value, changes: context.changes };

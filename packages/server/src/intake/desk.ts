@@ -1,4 +1,4 @@
-/** What happens to a file on the desk: received, read, read again after a change, written. */
+/** What happens to a file on the desk: received, read, read again after a change. */
 import { doing } from '@fair-copy/words/work.js';
 import { existsSync } from 'node:fs';
 import type { Readable } from 'node:stream';
@@ -8,7 +8,7 @@ import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { shownName } from '@fair-copy/files/file-names.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
-import type { JobOf, TermsWritten } from '@fair-copy/api/jobs.js';
+import type { JobOf } from '@fair-copy/api/jobs.js';
 import type { JobControls } from '../jobs/jobs.js';
 import { clientById } from '../store/clients.js';
 import { termbaseById } from '../store/termbases.js';
@@ -19,9 +19,9 @@ import { Recipes } from './recipes.js';
 import { keepUpload } from '../store/originals.js';
 import { Uploads } from './upload-limits.js';
 import { IntakeFiles, type IntakeFile } from './files.js';
-import { fileOfUnits, isArchive, isFileOfUnits, namesPictures } from './on-the-desk.js';
-import type { AllUnitsWritten, UnitsToWrite } from '../memories/take-in.js';
-import type { IntakeToWrite } from './write-task.js';
+import { Evaluations } from './evaluations.js';
+import { fileOfUnits, isArchive, isFileOfUnits, namesPictures, type OnDesk } from './on-the-desk.js';
+import { Writing } from './writing.js';
 import { intakeTasks } from './tasks.js';
 import { memoryTasks } from '../memories/tasks.js';
 
@@ -29,26 +29,23 @@ import { memoryTasks } from '../memories/tasks.js';
 const PICTURES_WAIT = 400;
 const SIZE_LIMIT = 2 * 1024 ** 3;
 
-type HowToWrite = Pick<UnitsToWrite, 'stamp' | 'duplicates'>;
-
-/**
- * Long, since it is one state: what is being read, decided on, worked out and written excludes one another for each file,
- * and every act has to ask and to tell.
- */
-export class Desk {
+export class Desk implements OnDesk {
   readonly files: IntakeFiles;
   readonly pictures: DeskPictures;
   readonly recipes: Recipes;
   private readonly uploads: Uploads;
-  private evaluations = new Map<number, SharedArrayBuffer>();
+  readonly writing: Writing;
+  private readonly evaluations: Evaluations;
   private readonly deciding = new Map<number, Promise<void>>();
   private waiting: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private readonly context: Context) {
+  constructor(readonly context: Context) {
     this.files = new IntakeFiles(context.desk);
     this.pictures = new DeskPictures(context.desk);
     this.recipes = new Recipes(context.desk);
     this.uploads = new Uploads(context.desk);
+    this.evaluations = new Evaluations(this);
+    this.writing = new Writing(this, this.recipes, this.evaluations);
   }
 
   /** Streams an upload to the originals and begins to read it; a picture is laid beside the files. */
@@ -77,7 +74,7 @@ export class Desk {
     this.waiting = setTimeout(() => {
       if (!this.context.desk.open) return;
       for (const file of this.files.list(clientId))
-        if (file.state === 'ready' && namesPictures(file)) this.evaluateAgain(file.id);
+        if (file.state === 'ready' && namesPictures(file)) this.evaluations.again(file.id);
       this.told(0);
     }, PICTURES_WAIT);
     this.waiting.unref();
@@ -91,7 +88,8 @@ export class Desk {
   /** Reads the file from the beginning, as a job. */
   read(fileId: number): JobOf<'read'> {
     const file = this.files.get(fileId);
-    this.refuseIfWritten(fileId);
+    this.writing.refuseIfWritten(fileId);
+    this.evaluations.stop(fileId);
     this.files.update(fileId, { state: 'reading', error: null, outcome: null, units: null });
     this.told(fileId);
     return this.context.jobs.start(
@@ -132,7 +130,7 @@ export class Desk {
     this.told(fileId);
     if (result.units) await this.survey(fileId, controls);
     if (choices.sheet === undefined && result.otherSheets.length) this.takeOtherSheets(file, result.otherSheets);
-    await this.evaluate(fileId, controls);
+    await this.evaluations.now(fileId, controls);
   }
 
   /** The members of an archive are files of their own. */
@@ -165,71 +163,6 @@ export class Desk {
     this.told(fileId);
   }
 
-  /** Writes files of units to one memory, or to one each, as one operation: stopped or failed, none of them is written. */
-  writeUnits(ids: readonly number[], target: UnitsToWrite['target'], more: HowToWrite): JobOf<'write units'> {
-    const { jobs, workers } = this.context;
-    const files = ids.map((id) => this.unitsReady(id));
-    const { clientId, name } = files[0]!;
-    if (files.some((file) => file.clientId !== clientId))
-      throw new ApiError('not-found', { what: 'file of this client' });
-    const title = files.length === 1 ? doing('writing', { name }) : doing('writing-files', { count: files.length });
-    return jobs.start({ kind: 'write units', title, clientId }, (controls) =>
-      this.whileWritten(ids, async () => {
-        const result = await workers.run(
-          memoryTasks.writeUnits,
-          {
-            clientId,
-            files: files.map((file) => ({ ...fileOfUnits(file), fileId: file.id })),
-            target,
-            ...more,
-          },
-          controls,
-        );
-        this.noteWritten(result);
-        return result;
-      }),
-    );
-  }
-
-  /** What was written stands in the ledger; where the desk cannot note it, the next start does. */
-  noteWritten(result: AllUnitsWritten | TermsWritten): void {
-    try {
-      if ('files' in result) {
-        for (const { fileId, written } of result.files)
-          if (fileId !== null && this.files.exists(fileId)) this.files.update(fileId, { written });
-      } else if (this.files.exists(result.fileId)) this.files.update(result.fileId, { written: result });
-    } catch (error) {
-      process.stderr.write(`The desk could not note what was written: ${(error as Error).message}\n`);
-    }
-    if ('files' in result) for (const { fileId } of result.files) this.told(fileId ?? 0);
-  }
-
-  private readonly writing = new Set<number>();
-
-  /** Meanwhile nobody changes how the files are read, or takes them away. */
-  private async whileWritten<T>(ids: readonly number[], work: () => Promise<T>): Promise<T> {
-    for (const id of ids) this.refuseIfWritten(id);
-    for (const id of ids) this.writing.add(id);
-    try {
-      // What is still being worked out belongs to what is written.
-      await Promise.all(ids.map((id) => this.settled.get(id)));
-      return await work();
-    } finally {
-      for (const id of ids) this.writing.delete(id);
-    }
-  }
-
-  private refuseIfWritten(fileId: number): void {
-    if (this.writing.has(fileId)) throw new ApiError('file-being-written', { name: this.files.get(fileId).name });
-  }
-
-  private unitsReady(fileId: number): IntakeFile {
-    const file = this.files.get(fileId);
-    if (file.state !== 'ready' || !file.units) throw new ApiError('file-not-ready', { name: file.name });
-    this.refuseIfWritten(fileId);
-    return file;
-  }
-
   /** The other visible sheets of a workbook are readings of their own. */
   private takeOtherSheets(file: IntakeFile, sheets: readonly string[]): void {
     const { reading } = this.files.get(file.id);
@@ -242,39 +175,25 @@ export class Desk {
       );
     for (const sheet of sheets.slice(0, 50)) {
       if (there.includes(sheet)) continue;
-      this.read(
-        this.files.add({
-          clientId: file.clientId,
-          name: file.name,
-          sha256: file.sha256,
-          size: file.size,
-          choices: { sheet },
-          uploadId: file.uploadId,
-          depth: file.depth,
-        }),
-      );
+      this.read(this.addSheet(file, sheet));
     }
   }
 
   /** A sheet that was left out (a hidden one) becomes a reading of its own. */
   takeSheet(fileId: number, sheet: string): number {
     const file = this.files.get(fileId);
-    const id = this.files.add({
-      clientId: file.clientId,
-      name: file.name,
-      sha256: file.sha256,
-      size: file.size,
-      choices: { sheet },
-      uploadId: file.uploadId,
-      depth: file.depth,
-    });
+    const id = this.addSheet(file, sheet);
     this.read(id);
     return id;
   }
 
+  private addSheet({ clientId, name, sha256, size, uploadId, depth }: IntakeFile, sheet: string): number {
+    return this.files.add({ clientId, name, sha256, size, choices: { sheet }, uploadId, depth });
+  }
+
   /** Another encoding, separator or sheet: the rows are cut anew, and decisions on single rows no longer fit. */
   async recut(fileId: number, choices: SourceChoices): Promise<IntakeFile> {
-    this.refuseIfWritten(fileId);
+    this.writing.refuseIfWritten(fileId);
     const file = this.files.get(fileId);
     this.files.forgetRowDecisions(fileId);
     this.files.update(fileId, { choices: { ...file.choices, ...choices }, decisions: {} });
@@ -302,7 +221,7 @@ export class Desk {
   }
 
   private async decideNow(fileId: number, change: Decisions): Promise<IntakeFile> {
-    this.refuseIfWritten(fileId);
+    this.writing.refuseIfWritten(fileId);
     const file = this.ready(fileId);
     const roles = change.headerRow !== undefined ? {} : file.decisions.roles;
     const decisions: Decisions = {
@@ -313,14 +232,14 @@ export class Desk {
     };
     const reading = await this.context.workers.run(intakeTasks.proposeFile, { fileId, decisions });
     this.files.update(fileId, { decisions, reading, outcome: null });
-    this.evaluateAgain(fileId);
+    this.evaluations.again(fileId);
     if (file.units) await this.survey(fileId, {});
     return this.files.get(fileId);
   }
 
   /** Applies a recipe, or with null takes everything decided back to what was proposed. */
   async applyRecipe(fileId: number, recipeId: number | null): Promise<IntakeFile> {
-    this.refuseIfWritten(fileId);
+    this.writing.refuseIfWritten(fileId);
     const file = this.ready(fileId);
     const recipe = recipeId === null ? null : this.recipes.get(recipeId, file.clientId);
     this.files.update(fileId, { recipeId, decisions: {} });
@@ -335,98 +254,26 @@ export class Desk {
   /** A correction or a verdict on one row. */
   decideRow(fileId: number, row: number, decision: RowDecision | null): void {
     this.ready(fileId);
-    this.refuseIfWritten(fileId);
+    this.writing.refuseIfWritten(fileId);
     this.files.decideRow(fileId, row, decision);
     this.files.update(fileId, { outcome: null });
-    this.evaluateAgain(fileId);
+    this.evaluations.again(fileId);
   }
 
   setTarget(fileId: number, targetId: number | null): IntakeFile {
     const { clientId } = this.ready(fileId);
-    this.refuseIfWritten(fileId);
+    this.writing.refuseIfWritten(fileId);
     if (targetId !== null && termbaseById(this.context.workspace, targetId).client_id !== clientId)
       throw new ApiError('not-found', { what: 'termbase of this client' });
     this.files.update(fileId, { targetId, outcome: null });
-    this.evaluateAgain(fileId);
+    this.evaluations.again(fileId);
     return this.files.get(fileId);
   }
 
-  /** Starts over with the newest decisions; an evaluation still running is stopped. */
-  evaluateAgain(fileId: number): void {
-    const running = this.evaluations.get(fileId);
-    if (running) Atomics.store(new Int32Array(running), 0, 1);
-    const stop = new SharedArrayBuffer(4);
-    this.evaluations.set(fileId, stop);
-    const done = this.evaluate(fileId, { stop })
-      .catch((error: unknown) => {
-        if (error instanceof StoppedError || !this.files.exists(fileId)) return;
-        this.files.update(fileId, { state: 'failed', error: bodyOf(carried(error)).body });
-      })
-      // A desk that cannot be written to says so where it is asked for; here nobody waits.
-      .catch((error: unknown) => void process.stderr.write(`${String(error)}\n`))
-      .then(() => {
-        if (this.settled.get(fileId) === done) this.settled.delete(fileId);
-        this.told(fileId);
-      });
-    this.settled.set(fileId, done);
-  }
-
-  /** Until the tally of a file is worked out. */
-  private readonly settled = new Map<number, Promise<void>>();
-
-  private async evaluate(fileId: number, controls: Partial<JobControls>): Promise<void> {
-    const { name, reading, targetId, clientId } = this.files.get(fileId);
-    const pictures = this.pictures.of(clientId).map((picture) => picture.name);
-    const rowDecisions = this.files.rowDecisions(fileId);
-    const outcome = await this.context.workers.run(
-      intakeTasks.evaluateFile,
-      { fileId, name, reading: reading!, rowDecisions, targetId, pictures },
-      controls,
-    );
-    if (this.files.exists(fileId)) this.files.update(fileId, { outcome });
-  }
-
-  write(fileId: number, target: IntakeToWrite['target']): JobOf<'write terms'> {
-    const file = this.ready(fileId);
-    this.refuseIfWritten(fileId);
-    const { jobs, workers } = this.context;
-    const about = {
-      kind: 'write terms',
-      title: doing('writing', { name: file.name }),
-      clientId: file.clientId,
-    } as const;
-    return jobs.start(about, (controls) =>
-      this.whileWritten([fileId], async () => {
-        const job: IntakeToWrite = {
-          fileId,
-          name: file.name,
-          clientId: file.clientId,
-          reading: file.reading!,
-          rowDecisions: this.files.rowDecisions(fileId),
-          pictures: this.pictures.of(file.clientId),
-          target,
-        };
-        const written = await workers.run(intakeTasks.writeIntake, job, controls);
-        this.noteWritten(written);
-        this.keepRecipe(file);
-        this.told(fileId);
-        return written;
-      }),
-    );
-  }
-
-  /** A convenience: where it cannot be kept, what was written is written all the same. */
-  private keepRecipe({ clientId, name, reading, choices, decisions }: IntakeFile): void {
-    try {
-      this.recipes.keep(clientId, name, reading!, choices, decisions);
-    } catch (error) {
-      process.stderr.write(`The recipe of ${name} could not be kept: ${(error as Error).message}\n`);
-    }
-  }
-
   async discard(fileId: number): Promise<void> {
-    this.refuseIfWritten(fileId);
+    this.writing.refuseIfWritten(fileId);
     this.files.get(fileId);
+    this.evaluations.stop(fileId);
     this.files.remove(fileId);
     const { paths } = this.context;
     for (const path of [paths.staging(fileId), paths.stagedMemory(String(fileId))]) removeDatabase(path);

@@ -1,7 +1,19 @@
-/** What can be told of a file on the desk. */
+/** What the parts of the desk share, and what can be told of a file on it. */
 import { fileKind, isExchange } from '@fair-copy/files/formats/registry.js';
 import type { FileOfUnits } from '../memories/staged.js';
-import type { IntakeFile } from './files.js';
+import type { Context } from '../context.js';
+import type { IntakeFile, IntakeFiles } from './files.js';
+import type { DeskPictures } from './pictures.js';
+
+export interface OnDesk {
+  readonly context: Context;
+  readonly files: IntakeFiles;
+  readonly pictures: DeskPictures;
+  /** A file whose rows can be shown. Throws `ApiError`. */
+  ready(fileId: number): IntakeFile;
+  /** Tells the pages of a change; 0: of the desk as a whole. */
+  told(fileId: number): void;
+}
 
 export function fileOfUnits({ id, sha256, name, choices, decisions }: IntakeFile): FileOfUnits {
   const { languages, alternatives } = choices;

@@ -123,7 +123,7 @@ function rowRoutes(api: Api, context: Context, desk: Desk): void {
 /** What came of it goes to termbases, memories and query lists. */
 function writingRoutes(api: Api, context: Context, desk: Desk): void {
   serve(api, intakeContract, 'POST /intake/files/:id/write', async ({ params, body }) =>
-    desk.write(
+    desk.writing.terms(
       params.id,
       'termbaseId' in body ? { kind: 'existing', id: body.termbaseId } : { kind: 'new', name: body.newName },
     ),
@@ -132,14 +132,14 @@ function writingRoutes(api: Api, context: Context, desk: Desk): void {
   serve(api, intakeContract, 'POST /intake/files/:id/write-units', async ({ params, body }) => {
     const { memoryId, newName, duplicates, ...said } = body;
     const stamp = stampOf(context.workspace, desk.files.get(params.id).clientId, said);
-    return desk.writeUnits([params.id], targetOf(memoryId, newName), { stamp, duplicates });
+    return desk.writing.units([params.id], targetOf(memoryId, newName), { stamp, duplicates });
   });
 
   serve(api, intakeContract, 'POST /intake/write-units', async ({ body }) => {
     const { ids, each, memoryId, newName, duplicates, ...said } = body;
     const stamp = stampOf(context.workspace, desk.files.get(ids[0]!).clientId, said);
     const target = each ? ({ kind: 'each' } as const) : targetOf(memoryId, newName);
-    return desk.writeUnits([...new Set(ids)], target, { stamp, duplicates });
+    return desk.writing.units([...new Set(ids)], target, { stamp, duplicates });
   });
 
   serve(api, intakeContract, 'POST /intake/files/:id/query-list', async ({ params, body }) => {

@@ -2,7 +2,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { fullBand } from './band.js';
-import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js';
+import { bestPath } from './best-path.js';
+import type { BeadKinds, Score } from './lattice.js';
+import { weighedPath } from './weighed-path.js';
 
 const KINDS: BeadKinds = {
   pairs: [

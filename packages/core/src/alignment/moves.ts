@@ -5,7 +5,9 @@
 import { fullBand } from './band.js';
 import { lengthOf, type Bead, type Span as Run, type WeighedBead } from './bead.js';
 import { simplest } from './kinds.js';
-import { bestPath, weighedPath, type BeadKinds, type Score } from './lattice.js';
+import { bestPath } from './best-path.js';
+import type { BeadKinds, Score } from './lattice.js';
+import { weighedPath } from './weighed-path.js';
 import type { Lexicon } from './lexicon.js';
 import type { Side } from './sides.js';
 

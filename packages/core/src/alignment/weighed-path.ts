@@ -1,0 +1,196 @@
+/** All ways of pairing two texts within a band: the best one, and how probable each of its beads is among all. */
+import type { Band } from './band.js';
+import type { WeighedBead } from './bead.js';
+import { Cells, type BeadKinds, type Score } from './lattice.js';
+
+/**
+ * The best path and the probability of each of its beads (forward–backward, Baum 1972). In a gap on both sides the source
+ * comes first. Cost: cells times kinds.
+ */
+export function weighedPath(band: Band, kinds: BeadKinds, score: Score): WeighedBead[] {
+  const ways = new Ways(band, kinds);
+  ways.begun(score);
+  ways.ended();
+  return ways.best();
+}
+
+class Ways {
+  private readonly cells: Cells;
+  /** Log probability of all ways to a cell: that end with a pair, in a gap of the source, in one of the target. */
+  private readonly paired: Float64Array;
+  private readonly inSource: Float64Array;
+  private readonly inTarget: Float64Array;
+  /** Of all ways to a cell after which a pair may come. */
+  private readonly ready: Float64Array;
+  /** Of each kind of pair that ends at a cell: computed once, used by both directions. */
+  private readonly values: Float32Array;
+  /** Of all ways from a cell to the end, by how the way to it ended. */
+  private readonly afterPair: Float64Array;
+  private readonly afterSource: Float64Array;
+  private readonly afterTarget: Float64Array;
+  /** Of all ways from corner to corner. */
+  private total = 0;
+  /** The most right segments to be expected of the rest of the way (posterior decoding), and how it goes on. */
+  private readonly gain: Float64Array;
+  private readonly next: Int8Array;
+  private readonly SOURCE: number;
+  private readonly TARGET: number;
+
+  constructor(
+    private readonly band: Band,
+    private readonly kinds: BeadKinds,
+  ) {
+    this.cells = new Cells(band);
+    const { size } = this.cells;
+    const empty = (): Float64Array => new Float64Array(size).fill(-Infinity);
+    [this.paired, this.inSource, this.inTarget, this.ready] = [empty(), empty(), empty(), empty()];
+    this.values = new Float32Array(size * kinds.pairs.length).fill(-Infinity);
+    [this.afterPair, this.afterSource, this.afterTarget] = [empty(), empty(), empty()];
+    this.gain = empty();
+    this.next = new Int8Array(size).fill(-1);
+    [this.SOURCE, this.TARGET] = [kinds.pairs.length, kinds.pairs.length + 1];
+  }
+
+  /** From the first corner on: how probable all ways to each cell are. */
+  begun(score: Score): void {
+    const { cells, paired, inSource, inTarget, ready, values } = this;
+    const { pairs, gaps } = this.kinds;
+    const { from: firstRow, lowest, highest } = this.band;
+    const terms = new Float64Array(pairs.length);
+    const start = cells.at(firstRow, lowest[0]!);
+    paired[start] = 0;
+    for (let i = firstRow; i < firstRow + lowest.length; i++)
+      for (let j = lowest[i - firstRow]!; j <= highest[i - firstRow]!; j++) {
+        const at = cells.at(i, j);
+        for (let k = 0; k < pairs.length; k++) {
+          terms[k] = -Infinity;
+          const { sources: a, targets: b, prior } = pairs[k]!;
+          if (!cells.has(i - a, j - b)) continue;
+          const from = ready[cells.at(i - a, j - b)]!;
+          if (from === -Infinity) continue;
+          const value = prior + score(i - a, a, j - b, b);
+          values[at * pairs.length + k] = value;
+          terms[k] = from + value;
+        }
+        if (at !== start) paired[at] = logSum(terms);
+        if (cells.has(i - 1, j)) {
+          const from = cells.at(i - 1, j);
+          paired[at] = logAdd(paired[at]!, ready[from]! + gaps.single.source);
+          inSource[at] = logAdd(paired[from]! + gaps.begins, inSource[from]! + gaps.further);
+        }
+        if (cells.has(i, j - 1)) {
+          const from = cells.at(i, j - 1);
+          paired[at] = logAdd(paired[at]!, ready[from]! + gaps.single.target);
+          inTarget[at] = logAdd(logAdd(paired[from]!, inSource[from]!) + gaps.begins, inTarget[from]! + gaps.further);
+        }
+        ready[at] = logAdd(paired[at]!, logAdd(inSource[at]!, inTarget[at]!) + gaps.end);
+      }
+  }
+
+  /** From the last corner back: how probable all ways on are, and which of them promises most. After `begun`. */
+  ended(): void {
+    const { cells, afterPair, afterSource, afterTarget, values } = this;
+    const { pairs, gaps } = this.kinds;
+    const { from: firstRow, lowest, highest } = this.band;
+    const terms = new Float64Array(pairs.length);
+    const last = cells.size - 1;
+    this.total = logAdd(this.paired[last]!, logAdd(this.inSource[last]!, this.inTarget[last]!));
+    for (const all of [afterPair, afterSource, afterTarget, this.gain]) all[last] = 0;
+    for (let i = firstRow + lowest.length - 1; i >= firstRow; i--)
+      for (let j = highest[i - firstRow]!; j >= lowest[i - firstRow]!; j--) {
+        const at = cells.at(i, j);
+        if (at === last) continue;
+        for (let k = 0; k < pairs.length; k++) {
+          terms[k] = -Infinity;
+          const { sources: a, targets: b } = pairs[k]!;
+          if (!cells.has(i + a, j + b)) continue;
+          const to = cells.at(i + a, j + b);
+          terms[k] = values[to * pairs.length + k]! + afterPair[to]!;
+          if (terms[k]! > -Infinity) this.offer(at, k, a + b, to);
+        }
+        let pair = logSum(terms);
+        let [source, target] = [-Infinity, -Infinity];
+        if (cells.has(i + 1, j)) {
+          const to = cells.at(i + 1, j);
+          source = afterSource[to]!;
+          pair = logAdd(pair, afterPair[to]! + gaps.single.source);
+          this.offer(at, this.SOURCE, 1, to);
+        }
+        if (cells.has(i, j + 1)) {
+          const to = cells.at(i, j + 1);
+          target = afterTarget[to]!;
+          pair = logAdd(pair, afterPair[to]! + gaps.single.target);
+          this.offer(at, this.TARGET, 1, to);
+        }
+        afterPair[at] = logAdd(pair, logAdd(source, target) + gaps.begins);
+        afterSource[at] = logAdd(pair + gaps.end, logAdd(source + gaps.further, target + gaps.begins));
+        afterTarget[at] = logAdd(pair + gaps.end, target + gaps.further);
+      }
+  }
+
+  /** A way to go on from a cell: taken if it promises more than those offered before. */
+  private offer(at: number, kind: number, segments: number, to: number): void {
+    const gain = this.gain[to]! + segments * this.probability(at, kind, to);
+    if (gain > this.gain[at]!) {
+      this.gain[at] = gain;
+      this.next[at] = kind;
+    }
+  }
+
+  /** How probable it is, 0 to 1, that a way goes from one cell to the other by this kind of step. */
+  private probability(at: number, kind: number, to: number): number {
+    const { paired, inSource, inTarget, ready } = this;
+    const { pairs, gaps } = this.kinds;
+    const afterPair = this.afterPair[to]!;
+    if (kind < pairs.length)
+      return Math.exp(ready[at]! + this.values[to * pairs.length + kind]! + afterPair - this.total);
+    const source = kind === this.SOURCE;
+    const alone = ready[at]! + (source ? gaps.single.source : gaps.single.target) + afterPair;
+    const inGap = source
+      ? logAdd(paired[at]! + gaps.begins, inSource[at]! + gaps.further) + this.afterSource[to]!
+      : logAdd(logAdd(paired[at]!, inSource[at]!) + gaps.begins, inTarget[at]! + gaps.further) + this.afterTarget[to]!;
+    return Math.exp(logAdd(alone, inGap) - this.total);
+  }
+
+  /** The way that promises most, from the first corner. After `ended`. */
+  best(): WeighedBead[] {
+    const { cells } = this;
+    const { pairs } = this.kinds;
+    const { from: firstRow, lowest, highest } = this.band;
+    const [n, m] = [firstRow + lowest.length - 1, highest.at(-1)!];
+    const beads: WeighedBead[] = [];
+    for (let i = firstRow, j = lowest[0]!; i < n || j < m;) {
+      const at = cells.at(i, j);
+      const kind = this.next[at]!;
+      const [a, b] =
+        kind === this.SOURCE ? [1, 0] : kind === this.TARGET ? [0, 1] : [pairs[kind]!.sources, pairs[kind]!.targets];
+      beads.push({
+        source: { from: i, to: i + a },
+        target: { from: j, to: j + b },
+        sureness: Math.min(1, this.probability(at, kind, cells.at(i + a, j + b))),
+      });
+      i += a;
+      j += b;
+    }
+    return beads;
+  }
+}
+
+/** What is less probable by this much, as a log, adds nothing that could be seen. */
+const NEGLIGIBLE = 25;
+
+/** log(eᵃ + eᵇ). */
+function logAdd(a: number, b: number): number {
+  // Written so that two impossible ones stay impossible.
+  if (a > b) return b > a - NEGLIGIBLE ? a + Math.log1p(Math.exp(b - a)) : a;
+  return a > b - NEGLIGIBLE ? b + Math.log1p(Math.exp(a - b)) : b;
+}
+
+function logSum(terms: Float64Array): number {
+  let best = -Infinity;
+  for (const term of terms) if (term > best) best = term;
+  if (best === -Infinity) return best;
+  let sum = 0;
+  for (const term of terms) if (term > best - NEGLIGIBLE) sum += Math.exp(term - best);
+  return best + Math.log(sum);
+}

@@ -36,64 +36,13 @@ let key = 0;
 /** Where source and target files are dropped and put opposite each other, by themselves and then by hand. */
 export function FileCouples({ clientId }: { readonly clientId: number }) {
   const [couples, setCouples] = useState<readonly Couple<Dropped>[]>([]);
-  /** Files that are still being sent and looked at. */
-  const [coming, setComing] = useState(0);
-  const [busy, setBusy] = useState(false);
   const [reading, setReading] = useState<FileReading>(USUAL);
-  const fail = useToast((state) => state.fail);
-  const navigate = useNavigate();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor),
-  );
-  const look = async (file: File): Promise<Dropped> => {
-    const { sha256 } = await upload('POST /alignments/files', { file });
-    const seen = await call('POST /alignments/look', { body: { name: file.name, sha256 } });
-    return { ...seen, key: ++key };
-  };
-  const receive = async (files: readonly File[]): Promise<void> => {
-    setComing((n) => n + files.length);
-    const seen: Dropped[] = [];
-    for (const file of files) {
-      try {
-        seen.push(await look(file));
-      } catch (error) {
-        fail(error);
-      }
-      setComing((n) => n - 1);
-    }
-    setCouples((now) => {
-      // Couples that stand are left alone; what stood without counterpart may have one now.
-      const whole = now.filter(([source, target]) => source && target);
-      const single = now.flat().filter((file) => file !== null && !whole.some((couple) => couple.includes(file)));
-      return [...whole, ...matched([...single, ...seen] as Dropped[])];
-    });
-  };
+  const { coming, receive } = useComing(setCouples);
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     onDrop: (files) => void receive(files),
     noClick: true,
     noKeyboard: true,
   });
-  const ready = couples.flatMap(([source, target]) =>
-    source && target && !source.error && !target.error ? [[source, target] as const] : [],
-  );
-  const start = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      const side = ({ name, sha256 }: Dropped) => ({ name, sha256 });
-      const ids: number[] = [];
-      for (const [source, target] of ready) {
-        const body = { clientId, source: side(source), target: side(target), reading };
-        ids.push((await call('POST /alignments', { body })).id);
-        setCouples((now) => now.filter((couple) => !couple.includes(source)));
-      }
-      // One couple is opened; several are seen together first.
-      if (ids.length === 1) void navigate(`/align/${ids[0]}`);
-    } finally {
-      setBusy(false);
-    }
-  };
-  const files = couples.flat().filter(Boolean).length;
   return (
     <Box
       {...getRootProps({ role: 'group', 'aria-label': t.drop, tabIndex: undefined })}
@@ -113,69 +62,149 @@ export function FileCouples({ clientId }: { readonly clientId: number }) {
           {coming > 0 ? t.looking(coming) : t.kinds}
         </Typography>
       </Box>
-      {files > 0 && (
-        <DndContext
-          sensors={sensors}
-          accessibility={{ screenReaderInstructions: { draggable: t.dragHow } }}
-          onDragEnd={({ active, over }) => {
-            if (over) setCouples((now) => exchanged(now, active.data.current as Place, over.data.current as Place));
-          }}
-        >
-          <Box role="table" aria-label={t.couples} sx={{ mt: 1.5 }}>
-            <Box role="row" sx={{ ...ROW, fontSize: 13, color: 'text.secondary' }}>
-              <span role="columnheader">{t.source}</span>
-              <span role="columnheader" aria-label={t.exchangeAll} />
-              <span role="columnheader">{t.target}</span>
-            </Box>
-            {[...couples, [null, null] as const].map(([source, target], row) => (
-              <Box key={`${source?.key ?? ''}-${target?.key ?? ''}-${row}`} role="row" sx={ROW}>
-                <Slot
-                  file={source}
-                  place={{ row, side: 0 }}
-                  alone={target !== null}
-                  onRemove={() => setCouples((now) => without(now, source))}
-                />
-                <Box role="cell" sx={{ textAlign: 'center' }}>
-                  {(source ?? target) && (
-                    <IconButton
-                      size="small"
-                      aria-label={t.exchange(source?.name ?? target!.name)}
-                      onClick={() => setCouples((now) => now.with(row, [target, source]))}
-                    >
-                      <ArrowLeftRight size={16} />
-                    </IconButton>
-                  )}
-                </Box>
-                <Slot
-                  file={target}
-                  place={{ row, side: 1 }}
-                  alone={source !== null}
-                  onRemove={() => setCouples((now) => without(now, target))}
-                />
-              </Box>
-            ))}
-          </Box>
+      {couples.flat().some(Boolean) && (
+        <>
+          <CoupleTable couples={couples} onChange={setCouples} />
           <ReadingChoices
             reading={reading}
             word={couples.flat().some((file) => file && /\.docx$/i.test(file.name))}
             onChange={setReading}
           />
-          <Box sx={{ display: 'flex', gap: 1, mt: 1.5, alignItems: 'baseline' }}>
-            <Button
-              variant="contained"
-              disabled={ready.length === 0 || busy || coming > 0}
-              onClick={() => start().catch(fail)}
-            >
-              {alignTexts.start(ready.length)}
-            </Button>
-            <Button onClick={() => setCouples([])}>{t.clear}</Button>
-            {files > ready.length * 2 && (
-              <Typography variant="body2" color="textSecondary">
-                {t.waiting(files - ready.length * 2)}
-              </Typography>
-            )}
+          <StartLine {...{ clientId, couples, reading }} waiting={coming > 0} onChange={setCouples} />
+        </>
+      )}
+    </Box>
+  );
+}
+
+type Couples = readonly Couple<Dropped>[];
+type Change = (change: (now: Couples) => Couples) => void;
+
+/** Files on their way: sent, looked at, put beside what is there. `coming`: how many are not yet. */
+function useComing(change: Change): { coming: number; receive(files: readonly File[]): Promise<void> } {
+  const [coming, setComing] = useState(0);
+  const fail = useToast((state) => state.fail);
+  const receive = async (files: readonly File[]): Promise<void> => {
+    setComing((n) => n + files.length);
+    const seen: Dropped[] = [];
+    for (const file of files) {
+      try {
+        seen.push(await look(file));
+      } catch (error) {
+        fail(error);
+      }
+      setComing((n) => n - 1);
+    }
+    change((now) => {
+      // Couples that stand are left alone; what stood without counterpart may have one now.
+      const whole = now.filter(([source, target]) => source && target);
+      const single = now.flat().filter((file) => file !== null && !whole.some((couple) => couple.includes(file)));
+      return [...whole, ...matched([...single, ...seen] as Dropped[])];
+    });
+  };
+  return { coming, receive };
+}
+
+async function look(file: File): Promise<Dropped> {
+  const { sha256 } = await upload('POST /alignments/files', { file });
+  const seen = await call('POST /alignments/look', { body: { name: file.name, sha256 } });
+  return { ...seen, key: ++key };
+}
+
+function CoupleTable({ couples, onChange }: { readonly couples: Couples; readonly onChange: Change }) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor),
+  );
+  return (
+    <DndContext
+      sensors={sensors}
+      accessibility={{ screenReaderInstructions: { draggable: t.dragHow } }}
+      onDragEnd={({ active, over }) => {
+        if (over) onChange((now) => exchanged(now, active.data.current as Place, over.data.current as Place));
+      }}
+    >
+      <Box role="table" aria-label={t.couples} sx={{ mt: 1.5 }}>
+        <Box role="row" sx={{ ...ROW, fontSize: 13, color: 'text.secondary' }}>
+          <span role="columnheader">{t.source}</span>
+          <span role="columnheader" aria-label={t.exchangeAll} />
+          <span role="columnheader">{t.target}</span>
+        </Box>
+        {[...couples, [null, null] as const].map(([source, target], row) => (
+          <Box key={`${source?.key ?? ''}-${target?.key ?? ''}-${row}`} role="row" sx={ROW}>
+            <Slot
+              file={source}
+              place={{ row, side: 0 }}
+              alone={target !== null}
+              onRemove={() => onChange((now) => without(now, source))}
+            />
+            <Box role="cell" sx={{ textAlign: 'center' }}>
+              {(source ?? target) && (
+                <IconButton
+                  size="small"
+                  aria-label={t.exchange(source?.name ?? target!.name)}
+                  onClick={() => onChange((now) => now.with(row, [target, source]))}
+                >
+                  <ArrowLeftRight size={16} />
+                </IconButton>
+              )}
+            </Box>
+            <Slot
+              file={target}
+              place={{ row, side: 1 }}
+              alone={source !== null}
+              onRemove={() => onChange((now) => without(now, target))}
+            />
           </Box>
-        </DndContext>
+        ))}
+      </Box>
+    </DndContext>
+  );
+}
+
+interface StartLineProps {
+  readonly clientId: number;
+  readonly couples: Couples;
+  readonly reading: FileReading;
+  /** Files are still coming. */
+  readonly waiting: boolean;
+  readonly onChange: Change;
+}
+
+function StartLine({ clientId, couples, reading, waiting, onChange }: StartLineProps) {
+  const [busy, setBusy] = useState(false);
+  const fail = useToast((state) => state.fail);
+  const navigate = useNavigate();
+  const files = couples.flat().filter(Boolean).length;
+  const ready = couples.flatMap(([source, target]) =>
+    source && target && !source.error && !target.error ? [[source, target] as const] : [],
+  );
+  const start = async (): Promise<void> => {
+    setBusy(true);
+    try {
+      const side = ({ name, sha256 }: Dropped) => ({ name, sha256 });
+      const ids: number[] = [];
+      for (const [source, target] of ready) {
+        const body = { clientId, source: side(source), target: side(target), reading };
+        ids.push((await call('POST /alignments', { body })).id);
+        onChange((now) => now.filter((couple) => !couple.includes(source)));
+      }
+      // One couple is opened; several are seen together first.
+      if (ids.length === 1) void navigate(`/align/${ids[0]}`);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Box sx={{ display: 'flex', gap: 1, mt: 1.5, alignItems: 'baseline' }}>
+      <Button variant="contained" disabled={ready.length === 0 || busy || waiting} onClick={() => start().catch(fail)}>
+        {alignTexts.start(ready.length)}
+      </Button>
+      <Button onClick={() => onChange(() => [])}>{t.clear}</Button>
+      {files > ready.length * 2 && (
+        <Typography variant="body2" color="textSecondary">
+          {t.waiting(files - ready.length * 2)}
+        </Typography>
       )}
     </Box>
   );

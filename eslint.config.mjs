@@ -124,6 +124,24 @@ export default ts.config(
     ['@fair-copy/web/*', '@fair-copy/cli/*'],
     'The server does not know the web or the command line.',
   ),
+  // A longer one has its reason where the rule is switched off.
+  {
+    files: ['packages/*/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
+      'max-lines': ['error', 400],
+    },
+  },
+  // What a component shows reads from top to bottom as it stands on the screen, one attribute a line.
+  {
+    files: ['packages/web/src/**/*.tsx'],
+    ignores: ['**/*.test.tsx'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 100, skipBlankLines: true, skipComments: true }],
+      'max-lines': ['error', 400],
+    },
+  },
   {
     files: ['packages/web/src/**/*.{ts,tsx}'],
     ignores: ['packages/web/src/ui/typefaces.ts', 'packages/web/src/fonts/**'],

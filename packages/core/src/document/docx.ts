@@ -66,6 +66,7 @@ export class DocxBlocks {
     return done;
   }
 
+  // eslint-disable-next-line max-lines-per-function -- one case for each element, as the standard lists them
   private open(name: string, attributes: Readonly<Record<string, string>>): void {
     const paragraph = this.paragraph.at(-1);
     // The end of the paragraph itself is deleted or inserted (17.13.5.15, 17.13.5.20).

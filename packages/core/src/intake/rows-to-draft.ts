@@ -11,7 +11,7 @@ import { cleanCell, type Cleaned } from './cleaning/steps.js';
 import { cleanValue } from './cleaning/values.js';
 import { addTerm, type Draft, type DraftTerm } from './draft.js';
 import { picturesIn } from './pictures.js';
-import type { CellStepId, ColumnReading, Reading } from './reading.js';
+import type { CellStepId, ColumnReading, Reading, Role } from './reading.js';
 import { standardValue } from './values.js';
 
 interface Section {
@@ -21,6 +21,89 @@ interface Section {
 
 /** Told of each step that touched a cell or would have. */
 export type StepCounter = (step: CellStepId) => void;
+
+type FieldRole = Extract<Role, { kind: 'field' }>;
+
+/** What a row says, put together column by column, from the left. */
+class RowDraft {
+  private readonly sections = new Map<LanguageTag, Section>();
+  private fields: Fields = NO_FIELDS;
+  /** The terms of the nearest column to the left, for fields that belong to them. */
+  private newest: { readonly language: LanguageTag; readonly texts: readonly string[] } | null = null;
+  /** Of a term, without saying of which: of all of the row. */
+  private readonly ofAll: { readonly field: string; readonly value: string }[] = [];
+
+  /** `stated`: the language that the row itself names. */
+  constructor(private readonly stated: LanguageTag | null) {}
+
+  /** A column of terms begins; it may be empty in this row. */
+  column(language: LanguageTag): void {
+    this.newest = { language, texts: [] };
+  }
+
+  terms(language: LanguageTag, type: string | undefined, { pieces, ofConcept }: Cleaned): void {
+    const section = sectionOf(this.sections, language);
+    for (const { text, fields } of pieces)
+      addTerm(section.terms, { text, fields: type ? joinedFields({ termType: [type] }, fields) : fields });
+    for (const [field, values] of Object.entries(ofConcept)) for (const value of values) this.value(field, value);
+    this.newest = { language, texts: pieces.map((piece) => piece.text) };
+  }
+
+  /** Of the concept. */
+  value(field: string, value: string): void {
+    this.fields = withValue(this.fields, field, value);
+  }
+
+  /** What belongs to the value just read: "definition:source". */
+  companion({ field: name, level, language }: FieldRole, text: string): void {
+    const said = { base: name.slice(0, name.indexOf(':')), name, text };
+    if (level === 'concept') this.fields = withCompanion(this.fields, said);
+    else if (language) {
+      const section = sectionOf(this.sections, language);
+      const at = section.terms.findIndex((term) => term.text === this.newest?.texts[0]);
+      const term = section.terms[at];
+      if (level === 'language') section.fields = withCompanion(section.fields, said);
+      else if (term) section.terms[at] = { ...term, fields: withCompanion(term.fields, said) };
+    }
+  }
+
+  field({ field, level, language }: FieldRole, values: readonly string[]): void {
+    const ofConcept = (): void => values.forEach((value) => this.value(field, value));
+    if (level === 'concept') return ofConcept();
+    if (level === 'language') {
+      const of = language ?? this.stated ?? this.newest?.language;
+      if (!of) return;
+      const section = sectionOf(this.sections, of);
+      for (const value of values) section.fields = withValue(section.fields, field, value);
+    } else if (language) {
+      const section = this.sections.get(language);
+      const near =
+        this.newest?.language === language ? this.newest.texts : section?.terms.map((t) => t.text).slice(0, 1);
+      if (section && near?.length) attach(section.terms, near, field, values);
+      // Said about a term that is not there: it stays with the concept.
+      else ofConcept();
+    } else for (const value of values) this.ofAll.push({ field, value });
+  }
+
+  done(): Draft {
+    for (const { field, value } of this.ofAll) this.toAllTerms(field, value);
+    return {
+      fields: this.fields,
+      languages: [...this.sections]
+        .map(([language, section]) => ({ language, fields: section.fields, terms: section.terms }))
+        .filter((section) => section.terms.length > 0 || section.fields !== NO_FIELDS),
+    };
+  }
+
+  private toAllTerms(field: string, value: string): void {
+    const all = [...this.sections.values()].map(({ terms }) => terms);
+    if (all.every((terms) => terms.length === 0)) return this.value(field, value);
+    for (const terms of all)
+      terms.forEach((term, i) => {
+        if (!term.fields[field]) terms[i] = { ...term, fields: withValue(term.fields, field, value) };
+      });
+  }
+}
 
 export class RowReader {
   private readonly columns: readonly ColumnReading[];
@@ -38,83 +121,24 @@ export class RowReader {
   }
 
   draftOf(row: SheetRow, count: StepCounter): Draft {
-    const sections = new Map<LanguageTag, Section>();
-    const all: DraftTerm[][] = [];
-    let fields: Fields = NO_FIELDS;
-    /** Where the terms of the nearest column to the left begin, for fields that belong to them. */
-    let newest: { readonly language: LanguageTag; readonly texts: readonly string[] } | null = null;
-    const ofRow: { readonly field: string; readonly value: string }[] = [];
     const stated = this.languageColumn === null ? null : languageIn(row.cells[this.languageColumn] ?? '');
+    const draft = new RowDraft(stated);
     for (const column of this.columns) {
       const role = column.role.value;
       const cell = row.cells[column.index] ?? '';
+      const filled = cell.trim() !== '';
       if (role.kind === 'term' || role.kind === 'term of row') {
         const language = role.kind === 'term' ? role.language : stated;
         if (!language) continue;
-        newest = { language, texts: [] };
-        if (cell.trim() === '') continue;
-        const section = sectionOf(sections, language);
-        if (section.terms.length === 0) all.push(section.terms);
-        const cleaned = this.cleaned(cell, language, count);
-        const type = role.kind === 'term' ? role.type : undefined;
-        for (const piece of cleaned.pieces)
-          addTerm(section.terms, {
-            text: piece.text,
-            fields: type ? joinedFields({ termType: [type] }, piece.fields) : piece.fields,
-          });
-        for (const [field, values] of Object.entries(cleaned.ofConcept))
-          for (const value of values) fields = withValue(fields, field, value);
-        newest = { language, texts: cleaned.pieces.map((piece) => piece.text) };
-        continue;
-      }
-      if (cell.trim() === '') continue;
-      if (role.kind === 'id') fields = withValue(fields, IDENTIFIER, cell.trim());
-      if (role.kind !== 'field') continue;
-      const cut = role.field.indexOf(':');
-      if (cut > 0) {
-        // What belongs to the value just read: "definition:source".
-        const said = { base: role.field.slice(0, cut), name: role.field, text: cell.trim() };
-        if (role.level === 'concept') fields = withCompanion(fields, said);
-        else if (role.language) {
-          const section = sectionOf(sections, role.language);
-          const at = section.terms.findIndex((term) => term.text === newest?.texts[0]);
-          const term = section.terms[at];
-          if (role.level === 'language') section.fields = withCompanion(section.fields, said);
-          else if (term) section.terms[at] = { ...term, fields: withCompanion(term.fields, said) };
-        }
-        continue;
-      }
-      const values = this.values(role.field, cell);
-      if (role.level === 'concept') for (const value of values) fields = withValue(fields, role.field, value);
-      else if (role.level === 'language') {
-        const language = role.language ?? stated ?? newest?.language;
-        if (!language) continue;
-        const section = sectionOf(sections, language);
-        for (const value of values) section.fields = withValue(section.fields, role.field, value);
-      } else if (role.language) {
-        const section = sections.get(role.language);
-        const near = newest?.language === role.language ? newest.texts : section?.terms.map((t) => t.text).slice(0, 1);
-        if (section && near?.length) attach(section.terms, near, role.field, values);
-        // Said about a term that is not there: it stays with the concept.
-        else for (const value of values) fields = withValue(fields, role.field, value);
-      } else for (const value of values) ofRow.push({ field: role.field, value });
+        draft.column(language);
+        if (filled)
+          draft.terms(language, role.kind === 'term' ? role.type : undefined, this.cleaned(cell, language, count));
+      } else if (!filled) continue;
+      else if (role.kind === 'id') draft.value(IDENTIFIER, cell.trim());
+      else if (role.kind === 'field' && role.field.includes(':')) draft.companion(role, cell.trim());
+      else if (role.kind === 'field') draft.field(role, this.values(role.field, cell));
     }
-    for (const { field, value } of ofRow) fields = this.toAllTerms(all, field, value, fields);
-    return {
-      fields,
-      languages: [...sections]
-        .map(([language, section]) => ({ language, fields: section.fields, terms: section.terms }))
-        .filter((section) => section.terms.length > 0 || section.fields !== NO_FIELDS),
-    };
-  }
-
-  private toAllTerms(all: readonly DraftTerm[][], field: string, value: string, fields: Fields): Fields {
-    if (all.every((terms) => terms.length === 0)) return withValue(fields, field, value);
-    for (const terms of all)
-      terms.forEach((term, i) => {
-        if (!term.fields[field]) terms[i] = { ...term, fields: withValue(term.fields, field, value) };
-      });
-    return fields;
+    return draft.done();
   }
 
   private cleaned(cell: string, language: LanguageTag, count: StepCounter): Cleaned {

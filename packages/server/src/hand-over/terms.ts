@@ -18,7 +18,7 @@ import { writeZip } from '@fair-copy/files/zip-write.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptById, conceptsOf } from '../store/concepts.js';
 import { openForReading, type Db } from '../store/database.js';
-import { pathsOf } from '../store/paths.js';
+import { pathsOf, type Paths } from '../store/paths.js';
 import { picturesOf } from '../store/pictures.js';
 import { clientById } from '../store/clients.js';
 import { termbaseById } from '../store/termbases.js';
@@ -73,13 +73,13 @@ export async function handOver(job: HandOver, context: TaskContext): Promise<Han
   }
 }
 
-async function write(
-  path: string,
-  title: string,
-  db: Db,
-  job: HandOver,
-  context: TaskContext,
-): Promise<{ concepts: number; left: number; homeless?: number }> {
+interface Written {
+  readonly concepts: number;
+  readonly left: number;
+  readonly homeless?: number;
+}
+
+async function write(path: string, title: string, db: Db, job: HandOver, context: TaskContext): Promise<Written> {
   const languages = job.languages as readonly LanguageTag[];
   const total = db
     .prepare<[number], { n: number }>('SELECT count(*) AS n FROM concept WHERE termbase_id = ?')
@@ -95,63 +95,74 @@ async function write(
       yield inOrder(concept, languages);
     }
   };
-  switch (job.format) {
-    case 'tbx':
-      await writeText(path, tbxDocument(chosen(1), { title, languages, beyondBasic: beyondBasic(db, job.termbaseId) }));
-      break;
-    case 'zip': {
-      const pictures = new PictureFolder(picturesOf(db, job.termbaseId));
-      const tbx = tbxDocument(chosen(1), {
-        title,
-        languages,
-        beyondBasic: beyondBasic(db, job.termbaseId),
-        pictures: pictures.paths,
-      });
-      await writeZip(path, pictures.members(`${safeFileName(title)}.tbx`, tbx, pathsOf(context.dataDir)));
-      break;
-    }
-    case 'html': {
-      const { client_id } = termbaseById(db, job.termbaseId);
-      const source = pictureSource(picturesOf(db, job.termbaseId), pathsOf(context.dataDir));
-      const sorted = inAlphabet(db, job.termbaseId, languages, [...chosenIds(chosen(1))]);
-      await writeText(
-        path,
-        glossaryHtml(sorted, { title, client: clientById(db, client_id).name, languages, picture: source }),
-      );
-      break;
-    }
-    case 'tmx': {
-      const date = tmxDate(new Date().toISOString());
-      await writeText(path, tmxDocument(chosen(2), { languages, sourceLanguage: '*all*', version: VERSION, date }));
-      break;
-    }
-    case 'xlsx': {
-      const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
-      if (shaped) {
-        const rows = inShape(chosen(1), shaped, homeless);
-        await writeWorkbook(path, [{ name: 'Terms', header: shapedHeader(shaped), rows }]);
-        break;
-      }
-      const columns = layoutOf(db, job.termbaseId, languages);
-      const rows = mapped(chosen(1), (concept) => layoutRow(concept, columns));
-      await writeWorkbook(path, [{ name: 'Terms', header: columns.map((c) => c.header), rows }]);
-      break;
-    }
-    default: {
-      const delimiter = job.delimiter ?? (job.format === 'csv' ? ',' : '\t');
-      const style = { delimiter, lineEnd: '\r\n', guardFormulas: true } as const;
-      const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
-      await writeText(
-        path,
-        shaped
-          ? shapedLines(chosen(1), shaped, style, homeless)
-          : lines(chosen(1), layoutOf(db, job.termbaseId, languages), style),
-        job.encoding ?? 'UTF-8',
-        job.byteOrderMark ?? false,
-      );
-    }
-  }
+  const going: Going = { path, title, db, job, languages, chosen, homeless, paths: pathsOf(context.dataDir) };
+  await WRITERS[job.format](going);
   return { concepts: written, left: total - written, ...(homeless.count && { homeless: homeless.count }) };
+}
+
+/** What is on its way into a file. */
+interface Going {
+  readonly path: string;
+  readonly title: string;
+  readonly db: Db;
+  readonly job: HandOver;
+  readonly languages: readonly LanguageTag[];
+  /** The concepts that have something in at least so many of the languages. */
+  readonly chosen: (least: number) => Iterable<Concept>;
+  /** Terms and values that the shape of a sheet has no column for. */
+  readonly homeless: { count: number };
+  readonly paths: Paths;
+}
+
+const WRITERS: { readonly [F in HandOver['format']]: (going: Going) => Promise<void> } = {
+  tbx: ({ path, title, db, job, languages, chosen }) =>
+    writeText(path, tbxDocument(chosen(1), { title, languages, beyondBasic: beyondBasic(db, job.termbaseId) })),
+
+  zip: async ({ path, title, db, job, languages, chosen, paths }) => {
+    const pictures = new PictureFolder(picturesOf(db, job.termbaseId));
+    const tbx = tbxDocument(chosen(1), {
+      title,
+      languages,
+      beyondBasic: beyondBasic(db, job.termbaseId),
+      pictures: pictures.paths,
+    });
+    await writeZip(path, pictures.members(`${safeFileName(title)}.tbx`, tbx, paths));
+  },
+
+  html: async ({ path, title, db, job, languages, chosen, paths }) => {
+    const client = clientById(db, termbaseById(db, job.termbaseId).client_id).name;
+    const picture = pictureSource(picturesOf(db, job.termbaseId), paths);
+    const sorted = inAlphabet(db, job.termbaseId, languages, [...chosenIds(chosen(1))]);
+    await writeText(path, glossaryHtml(sorted, { title, client, languages, picture }));
+  },
+
+  tmx: ({ path, languages, chosen }) => {
+    const date = tmxDate(new Date().toISOString());
+    return writeText(path, tmxDocument(chosen(2), { languages, sourceLanguage: '*all*', version: VERSION, date }));
+  },
+
+  xlsx: async ({ path, db, job, languages, chosen, homeless }) => {
+    const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
+    if (shaped) {
+      const rows = inShape(chosen(1), shaped, homeless);
+      return writeWorkbook(path, [{ name: 'Terms', header: shapedHeader(shaped), rows }]);
+    }
+    const columns = layoutOf(db, job.termbaseId, languages);
+    const rows = mapped(chosen(1), (concept) => layoutRow(concept, columns));
+    await writeWorkbook(path, [{ name: 'Terms', header: columns.map((c) => c.header), rows }]);
+  },
+
+  csv: (going) => writeDelimited(going, ','),
+  tsv: (going) => writeDelimited(going, '\t'),
+};
+
+function writeDelimited({ path, db, job, languages, chosen, homeless }: Going, usual: string): Promise<void> {
+  const style = { delimiter: job.delimiter ?? usual, lineEnd: '\r\n', guardFormulas: true } as const;
+  const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
+  const text = shaped
+    ? shapedLines(chosen(1), shaped, style, homeless)
+    : lines(chosen(1), layoutOf(db, job.termbaseId, languages), style);
+  return writeText(path, text, job.encoding ?? 'UTF-8', job.byteOrderMark ?? false);
 }
 
 /** Whether any concept uses fields beyond TBX-Basic: decides which dialect the file names. */

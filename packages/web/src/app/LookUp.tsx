@@ -24,18 +24,80 @@ interface Choice {
   readonly go: () => void;
 }
 
-/** One field for terms, resources and commands; Ctrl+K from anywhere. */
-export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
+/** What can be gone to with these letters: terms, resources, texts, commands. */
+function useChoices(q: string, onHelp: () => void): Choice[] {
   const navigate = useNavigate();
   const { clientId, setTheme } = useDesk();
   const dark = useTheme().palette.mode === 'dark';
-  const input = useRef<HTMLInputElement>(null);
-  const [q, setQ] = useState('');
+  const wanted = q.trim();
+  const lower = wanted.toLowerCase();
   const { data, isPlaceholderData, isError } = useQuery(lookUp(q, clientId));
   // What is offered besides terms waits for them: Enter takes the first, and that must not change under one's hand.
   const ready = isError || (data !== undefined && !isPlaceholderData);
   const { data: memories = [] } = useQuery(memoriesQuery(clientId));
-  const named = memories.filter(({ name }) => name.toLowerCase().includes(q.trim().toLowerCase())).slice(0, 5);
+  const commands: Choice[] = [
+    ...STAGES.flatMap(({ command, pages: [first] }) =>
+      command === undefined ? [] : [commandOf(command, () => void navigate(`/${first!.path}`))],
+    ),
+    commandOf(m.lookUp.commandList.theme, () => setTheme(dark ? 'light' : 'dark')),
+    commandOf(m.lookUp.commandList.help, onHelp),
+  ].filter(({ text }) => (lower === '' || ready) && text.toLowerCase().includes(lower));
+  if (wanted === '') return commands;
+  const named = memories.filter(({ name }) => name.toLowerCase().includes(lower)).slice(0, 5);
+  return [
+    ...(data?.terms ?? []).map((term, i) => ({
+      group: m.lookUp.terms,
+      key: `t${term.concept}-${i}`,
+      text: term.text,
+      language: term.language,
+      detail: `${languageName(term.language)}${term.others ? ` · ${term.others}` : ''} · ${term.termbase}`,
+      go: () => void navigate(`/termbases/${term.termbaseId}?language=${term.language}&concept=${term.concept}`),
+    })),
+    ...(data?.termbases ?? []).map(({ id, name, client }) =>
+      resourceOf(`b${id}`, name, client, () => void navigate(`/termbases/${id}`)),
+    ),
+    ...(ready
+      ? [
+          {
+            group: m.lookUp.texts,
+            key: 'concordance',
+            text: m.lookUp.inTexts(wanted),
+            language: null,
+            detail: '',
+            go: () => void navigate(`/concordance?q=${encodeURIComponent(wanted)}`),
+          },
+          ...named.map(({ id, name, client }) =>
+            resourceOf(`m${id}`, name, client, () => void navigate(`/memories/${id}`)),
+          ),
+        ]
+      : []),
+    ...commands,
+  ];
+}
+
+const commandOf = (text: string, go: () => void): Choice => ({
+  group: m.lookUp.commands,
+  key: text,
+  text,
+  language: null,
+  detail: '',
+  go,
+});
+
+const resourceOf = (key: string, text: string, detail: string, go: () => void): Choice => ({
+  group: m.lookUp.resources,
+  key,
+  text,
+  language: null,
+  detail,
+  go,
+});
+
+/** One field for terms, resources and commands; Ctrl+K from anywhere. */
+export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  const [q, setQ] = useState('');
+  const choices = useChoices(q, onHelp);
   useEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
@@ -46,63 +108,6 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);
   }, []);
-
-  const commands: readonly (readonly [string, () => void])[] = [
-    ...STAGES.flatMap(({ command, pages: [first] }) =>
-      command === undefined ? [] : [[command, () => void navigate(`/${first!.path}`)] as const],
-    ),
-    [m.lookUp.commandList.theme, () => setTheme(dark ? 'light' : 'dark')],
-    [m.lookUp.commandList.help, onHelp],
-  ];
-  const lower = q.trim().toLowerCase();
-  const choices: Choice[] = [
-    ...(q.trim() ? (data?.terms ?? []) : []).map((term, i) => ({
-      group: m.lookUp.terms,
-      key: `t${term.concept}-${i}`,
-      text: term.text,
-      language: term.language,
-      detail: `${languageName(term.language)}${term.others ? ` · ${term.others}` : ''} · ${term.termbase}`,
-      go: () => void navigate(`/termbases/${term.termbaseId}?language=${term.language}&concept=${term.concept}`),
-    })),
-    ...(q.trim() ? (data?.termbases ?? []) : []).map((termbase) => ({
-      group: m.lookUp.resources,
-      key: `b${termbase.id}`,
-      text: termbase.name,
-      language: null,
-      detail: termbase.client,
-      go: () => void navigate(`/termbases/${termbase.id}`),
-    })),
-    ...(q.trim() && ready
-      ? [
-          {
-            group: m.lookUp.texts,
-            key: 'concordance',
-            text: m.lookUp.inTexts(q.trim()),
-            language: null,
-            detail: '',
-            go: () => void navigate(`/concordance?q=${encodeURIComponent(q.trim())}`),
-          },
-        ]
-      : []),
-    ...(q.trim() && ready ? named : []).map((memory) => ({
-      group: m.lookUp.resources,
-      key: `m${memory.id}`,
-      text: memory.name,
-      language: null,
-      detail: memory.client,
-      go: () => void navigate(`/memories/${memory.id}`),
-    })),
-    ...commands
-      .filter(([text]) => (lower === '' || ready) && text.toLowerCase().includes(lower))
-      .map(([text, go]) => ({
-        group: m.lookUp.commands,
-        key: text,
-        text,
-        language: null,
-        detail: '',
-        go,
-      })),
-  ];
   return (
     <Autocomplete
       sx={LOOK_UP_WIDTH}

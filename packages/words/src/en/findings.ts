@@ -26,6 +26,7 @@ const NAMED = 8;
 const texts = (named: readonly string[], all: number): string =>
   named.map(quoted).join(' / ') + (all > named.length ? ' / …' : '');
 
+// eslint-disable-next-line max-lines-per-function -- a table: one line for each finding
 export function findings(of: Inspected): Words<FindingCodes> {
   const term = of === 'memory' ? 'text' : 'term';
   return {

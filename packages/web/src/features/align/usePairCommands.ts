@@ -62,22 +62,10 @@ export function usePairCommands(
   show: (rank: number) => void,
 ): PairCommands {
   const pairs = sheet.beads;
-  const [selected, setSelected] = useState(0);
-  const [editing, setEditing] = useState<Editing | null>(null);
+  const { at, select, go, step, doubt } = useSelection(pairs, shown, show);
+  const [editing, edit] = useState<Editing | null>(null);
   const [linking, setLinking] = useState<number | null>(null);
-  const say = useToast((state) => state.say);
-  const editor = useEditor(sheet, change, setEditing);
-  const at = Math.min(selected, Math.max(0, pairs.length - 1));
-  const go = (to: number | null | undefined): void => {
-    if (to === undefined || to === null || to < 0) return;
-    setSelected(to);
-    const rank = shown.indexOf(to);
-    if (rank >= 0) show(rank);
-  };
-  const doubt = (by: 1 | -1): void => {
-    for (let k = at + by; k >= 0 && k < pairs.length; k += by) if (isDoubtful(pairs[k]!)) return go(k);
-    say(by > 0 ? t.noDoubtAfter : t.noDoubtBefore);
-  };
+  const editor = useEditor(sheet, change, edit);
   const set = (beads: readonly BeadBody[] | null): void => change(beads && { beads });
   const accept = (): void => {
     if (pairs[at] && pairs[at][5] === 0) set(pinTurned(pairs, at));
@@ -88,55 +76,58 @@ export function usePairCommands(
     if (linking !== at) set(linked(pairs, linking, at));
     setLinking(null);
   };
+  const endLinking = (): void => setLinking(null);
   const open = (): void => {
     const pair = pairs[at];
-    if (pair) setEditing(pair[0] < pair[1] ? { side: 'source', at: pair[0] } : { side: 'target', at: pair[2] });
+    if (pair) edit(pair[0] < pair[1] ? { side: 'source', at: pair[0] } : { side: 'target', at: pair[2] });
   };
-  const step = (by: 1 | -1): void => go(stepped(shown, at, by));
+  const shift = (down: boolean): void => set(shifted(pairs, at, down));
+  /** Each as a word, and by its key if it has a plain one. */
+  const named: readonly (readonly [label: string, key: string | null, act: () => void])[] = [
+    [t.acts.widen, 'w', () => set(widened(pairs, at))],
+    [t.acts.narrow, 'n', () => set(narrowed(pairs, at))],
+    [t.acts.down, null, () => shift(true)],
+    [t.acts.up, null, () => shift(false)],
+    [t.acts.pin, 'p', () => set(pinTurned(pairs, at))],
+    [t.acts.part, 'x', () => set(parted(pairs, at))],
+    [linking === null ? t.acts.link : t.acts.linkHere, 'm', link],
+    [t.acts.edit, 'Enter', open],
+    [t.acts.before, '[', () => doubt(-1)],
+    [t.acts.next, ']', () => doubt(1)],
+    [t.acts.undo, 'u', () => go(undo())],
+    [t.acts.redo, 'U', () => go(redo())],
+  ];
   useKeys({
+    ...Object.fromEntries(named.flatMap(([, key, act]) => (key ? [[key, act]] : []))),
     j: () => step(1),
     k: () => step(-1),
     ArrowDown: () => step(1),
     ArrowUp: () => step(-1),
-    ']': () => doubt(1),
-    '[': () => doubt(-1),
-    w: () => set(widened(pairs, at)),
-    n: () => set(narrowed(pairs, at)),
-    p: () => set(pinTurned(pairs, at)),
-    x: () => set(parted(pairs, at)),
-    m: link,
     a: accept,
-    u: () => go(undo()),
-    U: () => go(redo()),
-    Enter: open,
-    Escape: () => setLinking(null),
+    Escape: endLinking,
   });
-  useAltArrows((down) => set(shifted(pairs, at, down)));
+  useAltArrows(shift);
   useKeyHints(HINTS);
-  return {
-    at,
-    select: setSelected,
-    go,
-    editing,
-    edit: setEditing,
-    editor,
-    linking,
-    endLinking: () => setLinking(null),
-    acts: [
-      [t.acts.widen, () => set(widened(pairs, at))],
-      [t.acts.narrow, () => set(narrowed(pairs, at))],
-      [t.acts.down, () => set(shifted(pairs, at, true))],
-      [t.acts.up, () => set(shifted(pairs, at, false))],
-      [t.acts.pin, () => set(pinTurned(pairs, at))],
-      [t.acts.part, () => set(parted(pairs, at))],
-      [linking === null ? t.acts.link : t.acts.linkHere, link],
-      [t.acts.edit, open],
-      [t.acts.before, () => doubt(-1)],
-      [t.acts.next, () => doubt(1)],
-      [t.acts.undo, () => go(undo())],
-      [t.acts.redo, () => go(redo())],
-    ],
+  const acts = named.map(([label, , act]) => [label, act] as const);
+  return { at, select, go, editing, edit, editor, linking, endLinking, acts };
+}
+
+/** The selected pair, and the ways to another one. */
+function useSelection(pairs: readonly BeadBody[], shown: readonly number[], show: (rank: number) => void) {
+  const [selected, select] = useState(0);
+  const say = useToast((state) => state.say);
+  const at = Math.min(selected, Math.max(0, pairs.length - 1));
+  const go = (to: number | null | undefined): void => {
+    if (to === undefined || to === null || to < 0) return;
+    select(to);
+    const rank = shown.indexOf(to);
+    if (rank >= 0) show(rank);
   };
+  const doubt = (by: 1 | -1): void => {
+    for (let k = at + by; k >= 0 && k < pairs.length; k += by) if (isDoubtful(pairs[k]!)) return go(k);
+    say(by > 0 ? t.noDoubtAfter : t.noDoubtBefore);
+  };
+  return { at, select, go, step: (by: 1 | -1): void => go(stepped(shown, at, by)), doubt };
 }
 
 /** What the editor of a segment does: the same functions as long as the sheet stays open. */

@@ -34,11 +34,43 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
     past: [],
     future: [],
   }));
-  const { fail, say } = useToast();
-  const queries = useQueryClient();
+  const say = useToast((state) => state.say);
   const { sheet, past, future } = history;
+  const settle = useKept(alignment.id, sheet);
+  const change = useCallback(
+    (to: Partial<Sheet> | null): void => {
+      if (!to) return say(alignTexts.notHere);
+      setHistory((now) => {
+        const after = { ...now.sheet, ...to };
+        return { sheet: after, past: [...now.past, stepBetween(now.sheet, after)], future: [] };
+      });
+    },
+    [say],
+  );
+  return {
+    sheet,
+    change,
+    undo: () => {
+      const step = past.at(-1);
+      if (!step) return null;
+      setHistory({ sheet: back(sheet, step), past: past.slice(0, -1), future: [step, ...future] });
+      return placeOf(step);
+    },
+    redo: () => {
+      const [step, ...rest] = future;
+      if (!step) return null;
+      setHistory({ sheet: forward(sheet, step), past: [...past, step], future: rest });
+      return placeOf(step);
+    },
+    settle,
+  };
+}
+
+/** Keeps the sheet on the server as it changes. The function it gives back resolves when the server has everything. */
+function useKept(id: number, sheet: Sheet): () => Promise<void> {
+  const fail = useToast((state) => state.fail);
+  const queries = useQueryClient();
   const kept = useRef(sheet);
-  const { id } = alignment;
   const settle = useCallback(async (): Promise<void> => {
     const before = kept.current;
     if (before === sheet) return;
@@ -87,33 +119,7 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
     window.addEventListener('beforeunload', leaving);
     return () => window.removeEventListener('beforeunload', leaving);
   }, [id, sheet, settle, fail]);
-  const change = useCallback(
-    (to: Partial<Sheet> | null): void => {
-      if (!to) return say(alignTexts.notHere);
-      setHistory((now) => {
-        const after = { ...now.sheet, ...to };
-        return { sheet: after, past: [...now.past, stepBetween(now.sheet, after)], future: [] };
-      });
-    },
-    [say],
-  );
-  return {
-    sheet,
-    change,
-    undo: () => {
-      const step = past.at(-1);
-      if (!step) return null;
-      setHistory({ sheet: back(sheet, step), past: past.slice(0, -1), future: [step, ...future] });
-      return placeOf(step);
-    },
-    redo: () => {
-      const [step, ...rest] = future;
-      if (!step) return null;
-      setHistory({ sheet: forward(sheet, step), past: [...past, step], future: rest });
-      return placeOf(step);
-    },
-    settle,
-  };
+  return settle;
 }
 
 /** Texts are sent only where some were corrected or cut. */

@@ -13,6 +13,7 @@ import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
 import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
 import { useKeys } from '../../ui/useKeys.js';
+import { useMarks } from '../../ui/useMarks.js';
 import { words } from '../../all-words.js';
 import { FindingLine } from './FindingLine.js';
 import { inspectTexts } from './messages.js';
@@ -48,7 +49,7 @@ export function Findings({ of, check }: Props) {
   const rows = data?.pages.flat() ?? [];
   const list = useRef<VirtuosoHandle>(null);
   const [selected, setSelected] = useState(0);
-  const [marked, setMarked] = useState<ReadonlySet<number>>(new Set());
+  const { marked, mark, unmark } = useMarks();
   const [stetting, setStetting] = useState<readonly number[] | null>(null);
   const { fail } = useToast();
   const undo = useUndoLast(of);
@@ -68,12 +69,6 @@ export function Findings({ of, check }: Props) {
       );
     else if (row) go(1)();
   };
-  const toggle = (id: number): void =>
-    setMarked((now) => {
-      const next = new Set(now);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
   useKeys({
     j: go(1),
     ArrowDown: go(1),
@@ -83,33 +78,12 @@ export function Findings({ of, check }: Props) {
     '[': go(-1),
     a: () => putRight(current),
     s: () => current && setStetting(marked.size ? [...marked] : [current.id]),
-    x: () => current && toggle(current.id),
+    x: () => current && mark(current.id),
     u: undo,
   });
   return (
     <>
-      {(check?.safe || marked.size > 0) && (
-        <Box sx={{ display: 'flex', gap: 1, px: 2, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
-          {check && check.safe > 0 && (
-            <Button
-              variant="outlined"
-              onClick={() =>
-                call(`POST ${inspectedPath(of)}/findings/put-right-safe`, {
-                  params: { id: of.id },
-                  body: { check: check.id },
-                }).catch(fail)
-              }
-            >
-              {t.safe(check.safe)}
-            </Button>
-          )}
-          {marked.size > 0 && (
-            <Button variant="outlined" onClick={() => setStetting([...marked])}>
-              {t.stetMarked(marked.size)}
-            </Button>
-          )}
-        </Box>
-      )}
+      <Together {...{ of, check }} marked={marked.size} onStet={() => setStetting([...marked])} />
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <Virtuoso
           ref={list}
@@ -126,7 +100,7 @@ export function Findings({ of, check }: Props) {
               selected={index === at}
               marked={marked.has(row.id)}
               onSelect={() => setSelected(index)}
-              onMark={() => toggle(row.id)}
+              onMark={() => mark(row.id)}
               onPutRight={() => putRight(row)}
               onStet={() => setStetting([row.id])}
             />
@@ -144,12 +118,45 @@ export function Findings({ of, check }: Props) {
               params: { id: of.id },
               body: { ids: stetting, reason },
             });
-            setMarked(new Set());
+            unmark();
           }}
           onClose={() => setStetting(null)}
         />
       )}
     </>
+  );
+}
+
+interface TogetherProps extends Props {
+  readonly marked: number;
+  readonly onStet: () => void;
+}
+
+/** What is done to many findings at once. */
+function Together({ of, check, marked, onStet }: TogetherProps) {
+  const fail = useToast((state) => state.fail);
+  if (!check?.safe && marked === 0) return null;
+  return (
+    <Box sx={{ display: 'flex', gap: 1, px: 2, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+      {check && check.safe > 0 && (
+        <Button
+          variant="outlined"
+          onClick={() =>
+            call(`POST ${inspectedPath(of)}/findings/put-right-safe`, {
+              params: { id: of.id },
+              body: { check: check.id },
+            }).catch(fail)
+          }
+        >
+          {t.safe(check.safe)}
+        </Button>
+      )}
+      {marked > 0 && (
+        <Button variant="outlined" onClick={onStet}>
+          {t.stetMarked(marked)}
+        </Button>
+      )}
+    </Box>
   );
 }
 

@@ -109,30 +109,28 @@ export function FilterLine({ memory, filter, onFilter, sort, onSort, columns, on
         {() => <SortForm memory={memory} sort={sort} onSort={onSort} />}
       </WordPopover>
       <WordPopover word={t.columns(columns.length)} label={t.columnsLabel}>
-        {() => (
-          <Box
-            role="group"
-            aria-label={t.columnsLabel}
-            sx={{ p: 1.5, display: 'grid', maxHeight: 360, overflow: 'auto' }}
-          >
-            {memory.languages.map(({ language }) => (
-              <FormControlLabel
-                key={language}
-                control={
-                  <Checkbox
-                    size="small"
-                    checked={columns.includes(language)}
-                    onChange={(_, on) =>
-                      onColumns(on ? [...columns, language] : columns.filter((tag) => tag !== language))
-                    }
-                  />
-                }
-                label={<LanguageName tag={language} />}
-              />
-            ))}
-          </Box>
-        )}
+        {() => <ColumnsForm {...{ memory, columns, onColumns }} />}
       </WordPopover>
+    </Box>
+  );
+}
+
+function ColumnsForm({ memory, columns, onColumns }: Pick<Props, 'memory' | 'columns' | 'onColumns'>) {
+  return (
+    <Box role="group" aria-label={t.columnsLabel} sx={{ p: 1.5, display: 'grid', maxHeight: 360, overflow: 'auto' }}>
+      {memory.languages.map(({ language }) => (
+        <FormControlLabel
+          key={language}
+          control={
+            <Checkbox
+              size="small"
+              checked={columns.includes(language)}
+              onChange={(_, on) => onColumns(on ? [...columns, language] : columns.filter((tag) => tag !== language))}
+            />
+          }
+          label={<LanguageName tag={language} />}
+        />
+      ))}
     </Box>
   );
 }
@@ -241,25 +239,7 @@ function FurtherForm({ memory, filter, set }: FormProps) {
           </MenuItem>
         ))}
       </Pick>
-      <Pick
-        label={t.attribute}
-        value={filter.attribute?.type ?? ''}
-        onChange={(type) => set({ attribute: type ? { type, value: filter.attribute?.value ?? '' } : undefined })}
-      >
-        <MenuItem value="">{shared.filterAny}</MenuItem>
-        {memory.attributes.map((type) => (
-          <MenuItem key={type} value={type}>
-            {type}
-          </MenuItem>
-        ))}
-      </Pick>
-      <TextField
-        label={t.attributeHolds}
-        disabled={!filter.attribute}
-        value={filter.attribute?.value ?? ''}
-        onChange={(event) => filter.attribute && set({ attribute: { ...filter.attribute, value: event.target.value } })}
-        slotProps={{ inputLabel: { shrink: true } }}
-      />
+      <AttributeFilter {...{ memory, filter, set }} />
       <Pick
         label={t.codes}
         value={filter.codes === undefined ? '' : String(filter.codes)}
@@ -291,6 +271,32 @@ function FurtherForm({ memory, filter, set }: FormProps) {
         label={memory.openFindings === null ? t.notInspected : t.withFindings}
       />
     </Box>
+  );
+}
+
+function AttributeFilter({ memory, filter, set }: FormProps) {
+  return (
+    <>
+      <Pick
+        label={t.attribute}
+        value={filter.attribute?.type ?? ''}
+        onChange={(type) => set({ attribute: type ? { type, value: filter.attribute?.value ?? '' } : undefined })}
+      >
+        <MenuItem value="">{shared.filterAny}</MenuItem>
+        {memory.attributes.map((type) => (
+          <MenuItem key={type} value={type}>
+            {type}
+          </MenuItem>
+        ))}
+      </Pick>
+      <TextField
+        label={t.attributeHolds}
+        disabled={!filter.attribute}
+        value={filter.attribute?.value ?? ''}
+        onChange={(event) => filter.attribute && set({ attribute: { ...filter.attribute, value: event.target.value } })}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+    </>
   );
 }
 

@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -8,9 +7,10 @@ import { memory as memoryQuery } from '../../api/queries.js';
 import type { MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { m } from '../../messages/index.js';
-import { EmptyState } from '../../ui/EmptyState.js';
+import { ResourceHead, ResourceNotShown } from '../../parts/resource-page.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useKeys } from '../../ui/useKeys.js';
+import { useMarks } from '../../ui/useMarks.js';
 import { ChangeUnits } from './ChangeUnits.js';
 import { FilterLine } from './FilterLine.js';
 import { HandOverMemory } from './HandOverMemory.js';
@@ -19,7 +19,6 @@ import { UnitMargin } from './UnitMargin.js';
 import { UnitSheet } from './UnitSheet.js';
 import { shared } from '../../parts/messages.js';
 import { memoryTexts } from './messages.js';
-import { SERIF } from '../../ui/typefaces.js';
 
 const t = memoryTexts;
 
@@ -36,24 +35,8 @@ const HINTS: readonly KeyHint[] = [
 export function MemoryPage() {
   const id = Number(useParams().id);
   const { data: memory, error } = useQuery(memoryQuery(id));
-  if (error) {
-    return (
-      <EmptyState heading="h1" title={error.message}>
-        <Button component={Link} to="/holdings">
-          {m.common.goHome}
-        </Button>
-      </EmptyState>
-    );
-  }
-  if (!memory) return <EmptyState heading="h1" title={m.common.loading} />;
-  if (memory.damage)
-    return (
-      <EmptyState heading="h1" title={`${memory.name}: ${shared.damaged(memory.damage.what)}`}>
-        <Button component={Link} to="/holdings">
-          {m.common.goHome}
-        </Button>
-      </EmptyState>
-    );
+  if (!memory || error) return <ResourceNotShown trouble={error?.message} />;
+  if (memory.damage) return <ResourceNotShown trouble={`${memory.name}: ${shared.damaged(memory.damage.what)}`} />;
   return <LoadedMemory key={id} memory={memory} />;
 }
 
@@ -67,7 +50,7 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
   const [columns, setColumns] = useState<readonly string[]>(tags.slice(0, 2));
   const [filter, setFilter] = useState<UnitFilter>({});
   const [sort, setSort] = useState<UnitSort>({ by: 'file', descending: false });
-  const [marked, setMarked] = useState<ReadonlySet<number>>(new Set());
+  const { marked, mark, unmark } = useMarks();
   const [open, setOpen] = useState<'change' | 'hand over' | null>(null);
   const [total, setTotal] = useState<number | null>(null);
   const shown = columns.filter((tag) => tags.includes(tag));
@@ -79,40 +62,24 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
   const selection = { filter, ...(marked.size > 0 && { ids: [...marked] }) };
   return (
     <>
-      <Box
-        sx={{
-          display: 'flex',
-          alignItems: 'baseline',
-          gap: 1.5,
-          px: 2,
-          py: 1,
-          borderBottom: 1,
-          borderColor: 'divider',
-        }}
+      <ResourceHead
+        name={memory.name}
+        about={[memory.client, memory.subject, t.units(memory.units)].filter(Boolean).join(' · ')}
+        inspectPath={`/inspect/memories/${memory.id}`}
+        empty={memory.units === 0}
+        onHandOver={() => setOpen('hand over')}
+        menu={<MemoryMenu memory={memory} />}
       >
-        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20 }}>
-          {memory.name}
-        </Typography>
-        <Typography color="textSecondary" sx={{ flex: 1 }}>
-          {[memory.client, memory.subject, t.units(memory.units)].filter(Boolean).join(' · ')}
-        </Typography>
         <Button component={Link} to="/concordance">
           {t.concordance}
         </Button>
-        <Button component={Link} to={`/inspect/memories/${memory.id}`}>
-          {shared.inspect}
-        </Button>
-        <Button variant="contained" onClick={() => setOpen('hand over')} disabled={memory.units === 0}>
-          {shared.handOver}
-        </Button>
-        <MemoryMenu memory={memory} />
-      </Box>
+      </ResourceHead>
       <FilterLine
         memory={memory}
         filter={filter}
         onFilter={(next) => {
           setFilter(next);
-          setMarked(new Set());
+          unmark();
         }}
         sort={sort}
         onSort={setSort}
@@ -130,26 +97,15 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
           chosen={unit}
           onChoose={choose}
           marked={marked}
-          onMark={(id) =>
-            setMarked((now) => {
-              const next = new Set(now);
-              if (!next.delete(id)) next.add(id);
-              return next;
-            })
-          }
+          onMark={mark}
           onTotal={setTotal}
           onChange={() => setOpen('change')}
-          onUnmark={() => setMarked(new Set())}
+          onUnmark={unmark}
         />
         <UnitMargin memory={memory} unitId={unit} columns={shown} />
       </Box>
       {open === 'change' && (
-        <ChangeUnits
-          memory={memory}
-          selection={selection}
-          onDone={() => setMarked(new Set())}
-          onClose={() => setOpen(null)}
-        />
+        <ChangeUnits memory={memory} selection={selection} onDone={unmark} onClose={() => setOpen(null)} />
       )}
       {open === 'hand over' && (
         <HandOverMemory

@@ -34,6 +34,33 @@ interface Props {
   readonly onUnmark: () => void;
 }
 
+/** Of the places that one scrolling range holds, those that are seen, and the first of the range among all. */
+interface Seen {
+  readonly base: number;
+  readonly startIndex: number;
+  readonly endIndex: number;
+}
+
+/** The units that are seen, fetched in pages. */
+function useSeenUnits({ memory, filter, sort }: Props, { base, startIndex, endIndex }: Seen) {
+  const first = Math.floor((base + startIndex) / UNIT_PAGE);
+  const last = Math.floor((base + endIndex) / UNIT_PAGE);
+  const results = useQueries({
+    queries: Array.from({ length: last - first + 1 }, (_, i) => unitPage(memory.id, filter, sort, first + i)),
+  });
+  const total = results.find((result) => result.data && result.data.total !== null)?.data?.total ?? null;
+  return {
+    firstPage: results[0]?.data,
+    failure: results.find((result) => result.error)?.error,
+    /** Of all units that pass the filter; null: they are still being looked through. */
+    total,
+    /** While the rest is being looked through, at least what came is shown. */
+    known: total ?? Math.max(0, ...results.map(({ data }) => data?.found ?? 0)),
+    unitAt: (index: number): UnitBody | undefined =>
+      results[Math.floor(index / UNIT_PAGE) - first]?.data?.units[index % UNIT_PAGE],
+  };
+}
+
 /** The units in a column per language, as many as there are; only what is seen is fetched. */
 export function UnitSheet(props: Props) {
   const { memory, filter, sort, columns, chosen, onChoose, marked, onMark, onTotal } = props;
@@ -45,15 +72,7 @@ export function UnitSheet(props: Props) {
   // Opened from elsewhere, the sheet goes to where the unit stands; chosen in it, it stays as it is.
   const [asked] = useState(chosen);
   const { data: place } = useQuery(unitPosition(memory.id, filter, sort, asked));
-  const first = Math.floor((base + range.startIndex) / UNIT_PAGE);
-  const last = Math.floor((base + range.endIndex) / UNIT_PAGE);
-  const results = useQueries({
-    queries: Array.from({ length: last - first + 1 }, (_, i) => unitPage(memory.id, filter, sort, first + i)),
-  });
-  const firstPage = results[0]?.data;
-  const total = results.find((result) => result.data && result.data.total !== null)?.data?.total ?? null;
-  // While the rest is being looked through, at least what came is shown.
-  const known = total ?? Math.max(0, ...results.map(({ data }) => data?.found ?? 0));
+  const { firstPage, failure, total, known, unitAt } = useSeenUnits(props, { base, ...range });
   useEffect(() => onTotal(total), [total, onTotal]);
   const found = place?.position ?? null;
   // Only when all is known the list is long enough to go there; who has begun to work meanwhile is not carried away.
@@ -64,9 +83,6 @@ export function UnitSheet(props: Props) {
     setBase(Math.floor(start / WINDOW) * WINDOW);
     list.current?.scrollToIndex({ index: start % WINDOW, align: 'center' });
   }, [start]);
-  const failure = results.find((result) => result.error)?.error;
-  const unitAt = (index: number): UnitBody | undefined =>
-    results[Math.floor(index / UNIT_PAGE) - first]?.data?.units[index % UNIT_PAGE];
   const show = (index: number): void => {
     const next = Math.max(0, Math.min(known - 1, index));
     if (next < base || next >= base + WINDOW) setBase(Math.max(0, Math.floor(next / WINDOW) * WINDOW));
@@ -75,12 +91,11 @@ export function UnitSheet(props: Props) {
     if (unit) onChoose(unit.id);
     list.current?.scrollIntoView({ index: next - base, behavior: 'auto' });
   };
-  const here = selected >= 0 ? selected : -1;
   useKeys({
-    j: () => show(here + 1),
-    ArrowDown: () => show(here + 1),
-    k: () => show(here - 1),
-    ArrowUp: () => show(here - 1),
+    j: () => show(selected + 1),
+    ArrowDown: () => show(selected + 1),
+    k: () => show(selected - 1),
+    ArrowUp: () => show(selected - 1),
     x: () => chosen && onMark(chosen),
     Enter: () => chosen && setEditing({ unit: chosen, column: 0 }),
   });
@@ -101,25 +116,7 @@ export function UnitSheet(props: Props) {
       aria-label={t.sheet}
       sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}
     >
-      <Box
-        aria-hidden="true"
-        sx={{
-          display: 'grid',
-          gridTemplateColumns: template,
-          px: 1,
-          py: 0.5,
-          borderBottom: 1,
-          borderColor: 'divider',
-          fontSize: 13,
-        }}
-      >
-        <span />
-        {columns.map((tag) => (
-          <Box key={tag} sx={{ px: 1 }}>
-            <LanguageName tag={tag} quiet />
-          </Box>
-        ))}
-      </Box>
+      <Head columns={columns} template={template} />
       <Virtuoso
         key={base}
         initialTopMostItemIndex={selected < 0 ? 0 : { index: selected % WINDOW, align: 'center' }}
@@ -135,16 +132,11 @@ export function UnitSheet(props: Props) {
           const unit = unitAt(base + index);
           return (
             <UnitLine
-              memory={memory}
-              unit={unit}
+              {...{ memory, unit, columns, template, filter, onMark }}
               ordinal={base + index + 1}
-              columns={columns}
-              template={template}
-              filter={filter}
               chosen={unit !== undefined && unit.id === chosen}
               editing={unit && editing?.unit === unit.id ? editing.column : null}
               marked={unit !== undefined && marked.has(unit.id)}
-              onMark={onMark}
               onEdit={(column) => setEditing(unit && column !== null ? { unit: unit.id, column } : null)}
               onChoose={() => {
                 if (!unit) return;
@@ -156,6 +148,31 @@ export function UnitSheet(props: Props) {
         }}
       />
       <Foot {...props} known={known} total={total} at={base + range.startIndex} onGo={show} />
+    </Box>
+  );
+}
+
+/** The languages above their columns; each line says its own to a screen reader. */
+function Head({ columns, template }: { readonly columns: readonly string[]; readonly template: string }) {
+  return (
+    <Box
+      aria-hidden="true"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: template,
+        px: 1,
+        py: 0.5,
+        borderBottom: 1,
+        borderColor: 'divider',
+        fontSize: 13,
+      }}
+    >
+      <span />
+      {columns.map((tag) => (
+        <Box key={tag} sx={{ px: 1 }}>
+          <LanguageName tag={tag} quiet />
+        </Box>
+      ))}
     </Box>
   );
 }

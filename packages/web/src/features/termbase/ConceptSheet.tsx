@@ -83,37 +83,21 @@ interface PageProps {
   readonly onConcept: (id: number) => void;
 }
 
+/** The terms that are chosen to be split off; null: nothing is being split. */
+type Splitting = readonly string[] | null;
+
 function ConceptPage({ concept, termbase, onConcept }: PageProps) {
   const change = useConceptChange(concept);
   const [editing, setEditing] = useState<string | null>(null);
-  const [splitting, setSplitting] = useState<readonly string[] | null>(null);
-  const { say, fail } = useToast();
+  const [splitting, setSplitting] = useState<Splitting>(null);
   const missing = termbase.languages
     .map((l) => l.language)
     .filter((tag) => !concept.languages.some((s) => s.language === tag));
   const firstTerm = concept.languages[0]?.terms[0];
   useKeys({ Enter: () => firstTerm && setEditing(firstTerm.id), Escape: () => setEditing(null) });
-  const remove = (): void => {
-    sendSeen({
-      version: concept.version,
-      send: (seen) => call('DELETE /concepts/:id', { params: { id: concept.id }, query: { version: seen } }),
-      mine: null,
-      language: null,
-      theirs: async () => summaryOf(await call('GET /concepts/:id', { params: { id: concept.id } })),
-    }).then((sent) => sent !== null && say(t.gone), fail);
-  };
-  const split = (): void => {
-    if (!splitting?.length) return;
-    call('POST /concepts/:id/change', {
-      params: { id: concept.id },
-      query: { version: concept.version },
-      body: { kind: 'split', terms: splitting },
-    }).then(({ made }) => {
-      setSplitting(null);
-      say(t.splitDone, { label: t.goTo('…'), run: () => made !== undefined && onConcept(made) });
-    }, fail);
-  };
   const fieldProps = { termbase, version: concept.version, references: concept.references, onConcept };
+  const setField = (field: string, values: readonly string[], seen?: string): Promise<boolean> =>
+    change({ kind: 'set field', level: 'concept', language: null, term: null, field, values: [...values] }, seen);
   return (
     <Box
       component="article"
@@ -123,14 +107,10 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
       <Pictures
         concept={concept}
         onRemove={(name) =>
-          void change({
-            kind: 'set field',
-            level: 'concept',
-            language: null,
-            term: null,
-            field: 'xGraphic',
-            values: (concept.fields.xGraphic ?? []).filter((other) => other !== name),
-          })
+          void setField(
+            'xGraphic',
+            (concept.fields.xGraphic ?? []).filter((other) => other !== name),
+          )
         }
       />
       <Typography
@@ -150,55 +130,16 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
         level="concept"
         of={t.fieldOfConcept}
         language={null}
-        onSet={(field, values, seen) =>
-          change({ kind: 'set field', level: 'concept', language: null, term: null, field, values: [...values] }, seen)
-        }
+        onSet={setField}
         {...fieldProps}
       />
       {concept.languages.map((section) => (
-        <Box component="section" key={section.language}>
-          <LanguageHeading tag={section.language} />
-          {section.terms.map((term) => (
-            <TermBlock
-              key={term.id}
-              concept={concept}
-              language={section.language}
-              term={term}
-              editing={editing === term.id}
-              onEditing={(on) => setEditing(on ? term.id : null)}
-              splitting={splitting}
-              onSplitting={setSplitting}
-              {...fieldProps}
-            />
-          ))}
-          {Object.keys(section.fields).length > 0 && (
-            <FieldList
-              fields={section.fields}
-              level="language"
-              of={languageName(section.language)}
-              language={section.language}
-              onSet={(field, values, seen) =>
-                change(
-                  {
-                    kind: 'set field',
-                    level: 'language',
-                    language: section.language,
-                    term: null,
-                    field,
-                    values: [...values],
-                  },
-                  seen,
-                )
-              }
-              {...fieldProps}
-            />
-          )}
-          <AddTerm
-            label={t.addTerm}
-            language={section.language}
-            onAdd={(text) => change({ kind: 'add term', language: section.language, text })}
-          />
-        </Box>
+        <LanguageSection
+          key={section.language}
+          {...{ concept, section, change, editing, splitting, fieldProps }}
+          onEditing={setEditing}
+          onSplitting={setSplitting}
+        />
       ))}
       {missing.length <= MISSING_SHOWN &&
         missing.map((tag) => (
@@ -211,27 +152,119 @@ function ConceptPage({ concept, termbase, onConcept }: PageProps) {
             />
           </Box>
         ))}
-      <Box sx={{ mt: 3, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', clear: 'both' }}>
-        <AddTerm
-          label={t.addLanguage}
-          language={null}
-          onAdd={(text, language) => change({ kind: 'add term', language, text })}
+      <ConceptActs {...{ concept, change, splitting, onConcept }} onSplitting={setSplitting} />
+    </Box>
+  );
+}
+
+type Change = ReturnType<typeof useConceptChange>;
+
+interface SectionProps {
+  readonly concept: ConceptBodyOf;
+  readonly section: ConceptBodyOf['languages'][number];
+  readonly change: Change;
+  /** The term whose text is being edited. */
+  readonly editing: string | null;
+  readonly onEditing: (term: string | null) => void;
+  readonly splitting: Splitting;
+  readonly onSplitting: (terms: readonly string[]) => void;
+  readonly fieldProps: {
+    readonly termbase: TermbaseBody;
+    readonly version: string;
+    readonly references: ConceptBodyOf['references'];
+    readonly onConcept: (id: number) => void;
+  };
+}
+
+/** The terms of a concept in one language, and what is said of all of them. */
+function LanguageSection(props: SectionProps) {
+  const { concept, section, change, editing, onEditing, splitting, onSplitting, fieldProps } = props;
+  const { language } = section;
+  return (
+    <Box component="section">
+      <LanguageHeading tag={language} />
+      {section.terms.map((term) => (
+        <TermBlock
+          key={term.id}
+          concept={concept}
+          language={language}
+          term={term}
+          editing={editing === term.id}
+          onEditing={(on) => onEditing(on ? term.id : null)}
+          splitting={splitting}
+          onSplitting={onSplitting}
+          {...fieldProps}
         />
-        {splitting === null ? (
-          <Button onClick={() => setSplitting([])}>{t.split}</Button>
-        ) : (
-          <>
-            <Typography color="textSecondary">{t.splitHint}</Typography>
-            <Button variant="contained" disabled={splitting.length === 0} onClick={split}>
-              {t.splitGo(splitting.length)}
-            </Button>
-            <Button onClick={() => setSplitting(null)}>{m.common.cancel}</Button>
-          </>
-        )}
-        <Button color="error" onClick={remove}>
-          {t.deleteConcept}
-        </Button>
-      </Box>
+      ))}
+      {Object.keys(section.fields).length > 0 && (
+        <FieldList
+          fields={section.fields}
+          level="language"
+          of={languageName(language)}
+          language={language}
+          onSet={(field, values, seen) =>
+            change({ kind: 'set field', level: 'language', language, term: null, field, values: [...values] }, seen)
+          }
+          {...fieldProps}
+        />
+      )}
+      <AddTerm label={t.addTerm} language={language} onAdd={(text) => change({ kind: 'add term', language, text })} />
+    </Box>
+  );
+}
+
+interface ActsProps {
+  readonly concept: ConceptBodyOf;
+  readonly change: Change;
+  readonly splitting: Splitting;
+  readonly onSplitting: (terms: Splitting) => void;
+  readonly onConcept: (id: number) => void;
+}
+
+/** What is done to the concept as a whole: a further language, a split, its deletion. */
+function ConceptActs({ concept, change, splitting, onSplitting, onConcept }: ActsProps) {
+  const { say, fail } = useToast();
+  const remove = (): void => {
+    sendSeen({
+      version: concept.version,
+      send: (seen) => call('DELETE /concepts/:id', { params: { id: concept.id }, query: { version: seen } }),
+      mine: null,
+      language: null,
+      theirs: async () => summaryOf(await call('GET /concepts/:id', { params: { id: concept.id } })),
+    }).then((sent) => sent !== null && say(t.gone), fail);
+  };
+  const split = (): void => {
+    if (!splitting?.length) return;
+    call('POST /concepts/:id/change', {
+      params: { id: concept.id },
+      query: { version: concept.version },
+      body: { kind: 'split', terms: splitting },
+    }).then(({ made }) => {
+      onSplitting(null);
+      say(t.splitDone, { label: t.goTo('…'), run: () => made !== undefined && onConcept(made) });
+    }, fail);
+  };
+  return (
+    <Box sx={{ mt: 3, display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', clear: 'both' }}>
+      <AddTerm
+        label={t.addLanguage}
+        language={null}
+        onAdd={(text, language) => change({ kind: 'add term', language, text })}
+      />
+      {splitting === null ? (
+        <Button onClick={() => onSplitting([])}>{t.split}</Button>
+      ) : (
+        <>
+          <Typography color="textSecondary">{t.splitHint}</Typography>
+          <Button variant="contained" disabled={splitting.length === 0} onClick={split}>
+            {t.splitGo(splitting.length)}
+          </Button>
+          <Button onClick={() => onSplitting(null)}>{m.common.cancel}</Button>
+        </>
+      )}
+      <Button color="error" onClick={remove}>
+        {t.deleteConcept}
+      </Button>
     </Box>
   );
 }
@@ -246,8 +279,7 @@ interface TermBlockProps {
   readonly term: ConceptBodyOf['languages'][number]['terms'][number];
   readonly editing: boolean;
   readonly onEditing: (on: boolean) => void;
-  /** The terms that are chosen to be split off; null: nothing is being split. */
-  readonly splitting: readonly string[] | null;
+  readonly splitting: Splitting;
   readonly onSplitting: (terms: readonly string[]) => void;
   readonly references: ConceptBodyOf['references'];
   readonly onConcept: (id: number) => void;

@@ -7,7 +7,7 @@ import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useRef, useState } from 'react';
+import { useDeferredValue, useEffect, useRef, useState, type RefObject } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { termAnchors, termPage, termPosition, type ListFilterQuery, type TermListQuery } from '../../api/queries.js';
 import type { ListOrder, LookUpMode, SelectionBody, TermbaseBody, TermItem } from '../../api/types.js';
@@ -16,6 +16,7 @@ import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { languageLabel } from '../../ui/languages.js';
 import { useKeys } from '../../ui/useKeys.js';
+import { useMarks } from '../../ui/useMarks.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { BulkChange } from './BulkChange.js';
 import { ListFilter } from './ListFilter.js';
@@ -37,19 +38,13 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
   const [mode, setMode] = useState<LookUpMode>('beginning');
   const [order, setOrder] = useState<ListOrder>('term');
   const [narrowed, setNarrowed] = useState<ListFilterQuery>({});
-  const [marked, setMarked] = useState<ReadonlySet<number>>(new Set());
+  const { marked, mark, unmark } = useMarks();
   const [changing, setChanging] = useState<SelectionBody | null>(null);
   const q = useDeferredValue(text);
-  const filter = useRef<HTMLInputElement>(null);
+  const field = useRef<HTMLInputElement>(null);
   const query: TermListQuery = { termbaseId: termbase.id, language, q, mode, order, ...narrowed };
   const { data: anchors } = useQuery(termAnchors(query));
-  const mark = (concept: number): void =>
-    setMarked((now) => {
-      const next = new Set(now);
-      if (!next.delete(concept)) next.add(concept);
-      return next;
-    });
-  useKeys({ '/': () => filter.current?.focus(), x: () => conceptId && mark(conceptId) });
+  useKeys({ '/': () => field.current?.focus(), x: () => conceptId && mark(conceptId) });
   return (
     <Box
       component="aside"
@@ -71,38 +66,7 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
             </MenuItem>
           ))}
         </TextField>
-        <TextField
-          label={t.lookUp}
-          value={text}
-          inputRef={filter}
-          onChange={(event) => setText(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key === 'Escape') {
-              if (text) setText('');
-              else (event.target as HTMLElement).blur();
-            }
-            if (event.key === 'Enter') (event.target as HTMLElement).blur();
-          }}
-          slotProps={{ htmlInput: { lang: language, autoComplete: 'off', spellCheck: false } }}
-        />
-        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            value={mode}
-            aria-label={t.modeLabel}
-            onChange={(_, value: LookUpMode | null) => value && setMode(value)}
-          >
-            {(['beginning', 'part', 'word'] as const).map((value) => (
-              <ToggleButton key={value} value={value} sx={{ textTransform: 'none', py: 0.25, px: 1 }}>
-                {t.mode[value]}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
-          <Typography variant="body2" color="textSecondary" aria-live="polite" sx={{ flex: 1, textAlign: 'end' }}>
-            {anchors && t.found(anchors.count)}
-          </Typography>
-        </Box>
+        <LookUpField {...{ text, mode, language, field }} onText={setText} onMode={setMode} found={anchors?.count} />
         <ListFilter termbase={termbase} filter={narrowed} onFilter={setNarrowed} order={order} onOrder={setOrder} />
       </Box>
       {anchors?.count === 0 ? (
@@ -121,36 +85,102 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
         )
       )}
       {anchors && anchors.count > 0 && (
-        <Box
-          sx={{
-            borderTop: 1,
-            borderColor: 'divider',
-            px: 2,
-            py: 0.75,
-            display: 'flex',
-            gap: 1.5,
-            flexWrap: 'wrap',
-            fontSize: 13,
-          }}
-        >
-          {marked.size > 0 ? (
-            <>
-              <span>{t.marked(marked.size)}</span>
-              <WordButton onClick={() => setChanging({ concepts: [...marked] })}>{t.changeMarked}</WordButton>
-              <WordButton onClick={() => setMarked(new Set())}>{t.unmark}</WordButton>
-            </>
-          ) : (
-            <WordButton onClick={() => setChanging({ list: listOf(query) })}>{t.changeAll(anchors.count)}</WordButton>
-          )}
-        </Box>
+        <Foot
+          marked={marked.size}
+          count={anchors.count}
+          onMarked={() => setChanging({ concepts: [...marked] })}
+          onUnmark={unmark}
+          onAll={() => setChanging({ list: listOf(query) })}
+        />
       )}
       {changing && (
-        <BulkChange
-          termbase={termbase}
-          selection={changing}
-          onDone={() => setMarked(new Set())}
-          onClose={() => setChanging(null)}
-        />
+        <BulkChange termbase={termbase} selection={changing} onDone={unmark} onClose={() => setChanging(null)} />
+      )}
+    </Box>
+  );
+}
+
+interface LookUpFieldProps {
+  readonly text: string;
+  readonly onText: (text: string) => void;
+  readonly mode: LookUpMode;
+  readonly onMode: (mode: LookUpMode) => void;
+  readonly language: string;
+  readonly field: RefObject<HTMLInputElement | null>;
+  /** Terms; undefined: not yet known. */
+  readonly found: number | undefined;
+}
+
+function LookUpField({ text, onText, mode, onMode, language, field, found }: LookUpFieldProps) {
+  return (
+    <>
+      <TextField
+        label={t.lookUp}
+        value={text}
+        inputRef={field}
+        onChange={(event) => onText(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') {
+            if (text) onText('');
+            else (event.target as HTMLElement).blur();
+          }
+          if (event.key === 'Enter') (event.target as HTMLElement).blur();
+        }}
+        slotProps={{ htmlInput: { lang: language, autoComplete: 'off', spellCheck: false } }}
+      />
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={mode}
+          aria-label={t.modeLabel}
+          onChange={(_, value: LookUpMode | null) => value && onMode(value)}
+        >
+          {(['beginning', 'part', 'word'] as const).map((value) => (
+            <ToggleButton key={value} value={value} sx={{ textTransform: 'none', py: 0.25, px: 1 }}>
+              {t.mode[value]}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <Typography variant="body2" color="textSecondary" aria-live="polite" sx={{ flex: 1, textAlign: 'end' }}>
+          {found !== undefined && t.found(found)}
+        </Typography>
+      </Box>
+    </>
+  );
+}
+
+interface FootProps {
+  readonly marked: number;
+  readonly count: number;
+  readonly onMarked: () => void;
+  readonly onUnmark: () => void;
+  readonly onAll: () => void;
+}
+
+/** What can be changed at once: the marked concepts, or all of the list. */
+function Foot({ marked, count, onMarked, onUnmark, onAll }: FootProps) {
+  return (
+    <Box
+      sx={{
+        borderTop: 1,
+        borderColor: 'divider',
+        px: 2,
+        py: 0.75,
+        display: 'flex',
+        gap: 1.5,
+        flexWrap: 'wrap',
+        fontSize: 13,
+      }}
+    >
+      {marked > 0 ? (
+        <>
+          <span>{t.marked(marked)}</span>
+          <WordButton onClick={onMarked}>{t.changeMarked}</WordButton>
+          <WordButton onClick={onUnmark}>{t.unmark}</WordButton>
+        </>
+      ) : (
+        <WordButton onClick={onAll}>{t.changeAll(count)}</WordButton>
       )}
     </Box>
   );

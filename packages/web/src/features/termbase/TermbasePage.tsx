@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -8,6 +7,7 @@ import { termbase as termbaseQuery } from '../../api/queries.js';
 import type { TermbaseBody } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { m } from '../../messages/index.js';
+import { ResourceHead, ResourceNotShown } from '../../parts/resource-page.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useKeys } from '../../ui/useKeys.js';
@@ -17,7 +17,6 @@ import { MoreMenu } from './MoreMenu.js';
 import { NewConcept } from './NewConcept.js';
 import { TermList } from './TermList.js';
 import { termbaseTexts } from './messages.js';
-import { SERIF } from '../../ui/typefaces.js';
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -31,16 +30,7 @@ const HINTS: readonly KeyHint[] = [
 export function TermbasePage() {
   const id = Number(useParams().id);
   const { data: termbase, error } = useQuery(termbaseQuery(id));
-  if (error) {
-    return (
-      <EmptyState heading="h1" title={error.message}>
-        <Button component={Link} to="/holdings">
-          {m.common.goHome}
-        </Button>
-      </EmptyState>
-    );
-  }
-  if (!termbase) return <EmptyState heading="h1" title={m.common.loading} />;
+  if (!termbase || error) return <ResourceNotShown trouble={error?.message} />;
   return <LoadedTermbase key={id} termbase={termbase} />;
 }
 
@@ -57,23 +47,14 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
     setParams((now) => new URLSearchParams({ ...Object.fromEntries(now), ...change }), { replace: true });
   return (
     <>
-      <Box
-        sx={{
-          display: 'flex',
-          alignItems: 'baseline',
-          gap: 1.5,
-          px: 2,
-          py: 1,
-          borderBottom: 1,
-          borderColor: 'divider',
-        }}
+      <ResourceHead
+        name={termbase.name}
+        about={`${termbase.client} · ${termbaseTexts.concepts(termbase.concepts)}`}
+        inspectPath={`/inspect/${termbase.id}`}
+        empty={termbase.concepts === 0}
+        onHandOver={() => setHanding(true)}
+        menu={<MoreMenu termbase={termbase} />}
       >
-        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20 }}>
-          {termbase.name}
-        </Typography>
-        <Typography color="textSecondary" sx={{ flex: 1 }}>
-          {termbase.client} · {termbaseTexts.concepts(termbase.concepts)}
-        </Typography>
         <Button onClick={() => setAdding(true)}>{termbaseTexts.newConcept}</Button>
         <Button component={Link} to={`/termbases/${termbase.id}/fields`}>
           {termbaseTexts.fields}
@@ -81,14 +62,7 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
         <Button component={Link} to={`/termbases/${termbase.id}/text`}>
           {termbaseTexts.tryText}
         </Button>
-        <Button component={Link} to={`/inspect/${termbase.id}`}>
-          {termbaseTexts.inspect}
-        </Button>
-        <Button variant="contained" onClick={() => setHanding(true)} disabled={termbase.concepts === 0}>
-          {termbaseTexts.handOver}
-        </Button>
-        <MoreMenu termbase={termbase} />
-      </Box>
+      </ResourceHead>
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
         <TermList
           termbase={termbase}

@@ -15,7 +15,7 @@ const transform = ({ tsx }) => [
 
 /** Unit tests lie beside what they test; checks against outside sources lie in test/conformance. */
 export default {
-  testEnvironment: 'node',
+  testEnvironment: '<rootDir>/test/node-environment.mjs',
   globalSetup: '<rootDir>/test/build.setup.mjs',
   setupFiles: ['<rootDir>/test/fast-check.setup.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],

@@ -7,7 +7,6 @@ test('two Word documents are paired, a slip is repaired, and the pairs become a 
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/align', 1);
   await page
     .locator('input[type=file]')
@@ -68,7 +67,6 @@ test('two Word documents are paired, a slip is repaired, and the pairs become a 
 });
 
 test('what cannot be paired says why, and the desk keeps what was done', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/align', 1);
   await page
     .locator('input[type=file]')
@@ -104,7 +102,6 @@ test('a segment is cut and corrected, a moved passage is linked, and a pair of t
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/align', 1);
   await page.getByRole('link', { name: /wartung_de\.html/ }).click();
   const tally = page.getByRole('group', { name: 'Where each segment went' });
@@ -177,7 +174,6 @@ test('several couples of files: put right by dragging, paired, handed over and w
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/align', 2);
   await page
     .locator('input[type=file]')

@@ -44,14 +44,6 @@ export class Server {
     return (makeFiles as (folder: string) => Promise<void>)(this.clientFiles);
   }
 
-  /** The scenario as `npm run demo` shows it: filled once by the application's own calls, then copied for each test. */
-  async fillWithDemo(): Promise<void> {
-    await this.kill();
-    rmSync(this.dataDir, { recursive: true });
-    cpSync(await demoData(), this.dataDir, { recursive: true });
-    await this.start();
-  }
-
   /** As `kill`, but the server closes its files first. */
   async stop(): Promise<void> {
     const ended = new Promise((resolve) => this.child?.once('exit', resolve));
@@ -65,27 +57,31 @@ export class Server {
   }
 }
 
-let demo: Server | null = null;
-
-async function demoData(): Promise<string> {
-  if (!demo) {
-    demo = new Server();
-    await demo.start();
-    await (fillWorkspace as (address: string, folder: string) => Promise<void>)(demo.address, demo.clientFiles);
-    await demo.stop();
-    process.once('exit', () => demo!.remove());
-  }
-  return demo.dataDir;
+/** The scenario as `npm run demo` shows it: filled once by the application's own calls, then copied for each test. */
+export async function demoData(): Promise<Server> {
+  const server = new Server();
+  await server.start();
+  await (fillWorkspace as (address: string, folder: string) => Promise<void>)(server.address, server.clientFiles);
+  await server.stop();
+  return server;
 }
 
-export const test = base.extend<{ server: Server }>({
+export const DEMO = 'FAIR_COPY_DEMO_DATA';
+
+async function running(use: (server: Server) => Promise<void>, data: string | null): Promise<void> {
+  const server = new Server();
+  if (data) cpSync(data, server.dataDir, { recursive: true });
+  await server.start();
+  await use(server);
+  server.remove();
+}
+
+/** `server` has the scenario of the demo, `emptyServer` nothing. */
+export const test = base.extend<{ server: Server; emptyServer: Server }>({
   // eslint-disable-next-line no-empty-pattern
-  server: async ({}, use) => {
-    const server = new Server();
-    await server.start();
-    await use(server);
-    server.remove();
-  },
+  server: ({}, use) => running(use, process.env[DEMO]!),
+  // eslint-disable-next-line no-empty-pattern
+  emptyServer: ({}, use) => running(use, null),
 });
 
 export { expect } from '@playwright/test';

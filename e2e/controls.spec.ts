@@ -2,7 +2,6 @@
 import { expect, open, test } from './application.js';
 
 test('Intake: separator, encoding, header, cleaning steps and examples', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake', 2);
   await page.getByRole('link', { name: /Ofen-Glossar/ }).click();
   const heading = page.getByRole('heading', { level: 1 });
@@ -35,7 +34,6 @@ test('Intake: a step switched off and on, hidden rows, a hidden sheet, and a fil
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake/1', 1);
   const tally = page.getByRole('group', { name: 'Where each row goes' });
   await expect(tally).toContainText('38 entries + 2 joined');
@@ -61,7 +59,6 @@ test('Intake: writing to an existing termbase joins what is there, and is undone
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake/2', 1);
   await page.getByRole('button', { name: 'Write 3 entries to a new termbase' }).click();
   await page.getByRole('radio', { name: /Brennick terminology/ }).click();
@@ -74,7 +71,6 @@ test('Intake: writing to an existing termbase joins what is there, and is undone
 });
 
 test('Inspect by keyboard: marks, stet of all marked, put right, undo; the report', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/inspect/1', 1);
   const rows = page.getByRole('table', { name: 'All findings' }).getByRole('row');
   await expect(rows).toHaveCount(6);
@@ -101,7 +97,6 @@ test('Holdings and clients: rename, another client, a new termbase with its firs
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/holdings', 1);
   await page.getByRole('button', { name: /Client in hand/ }).click();
   await page.getByRole('menuitem', { name: 'Rename this client …' }).click();

@@ -139,7 +139,7 @@ async function latinWords(page: Page): Promise<string[]> {
   ];
 }
 
-test('in a pseudo-language no page has a word of English', async ({ page, server }) => {
+test('in a pseudo-language no page has a word of English', async ({ page, emptyServer: server }) => {
   test.setTimeout(600_000);
   const pages = await filled(server);
   await page.addInitScript((language) => localStorage.setItem('fair-copy-language', language), PSEUDO);
@@ -191,7 +191,7 @@ function sentences(texts: unknown): string[] {
   return texts !== null && typeof texts === 'object' ? Object.values(texts).flatMap(sentences) : [];
 }
 
-test('in German every page is German', async ({ page, server }) => {
+test('in German every page is German', async ({ page, emptyServer: server }) => {
   test.setTimeout(300_000);
   const english = sentences([
     everywhere,

@@ -6,7 +6,6 @@ import { expect, open, test } from './application.js';
 const dropFile = (page: Page, path: string): Promise<void> => page.locator('input[type=file]').setInputFiles(path);
 
 test('a damaged TMX is taken in with every unit accounted for, and taken back', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake', 1);
   await dropFile(page, join(server.clientFiles, 'Wartung_neu.tmx'));
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^TMX, in en, de, taken as units of a memory/);
@@ -48,7 +47,6 @@ test('the sheet of units: filter, edit in place around codes, history, changes o
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/memories/1', 1);
   const sheet = page.getByRole('table', { name: 'Units' });
   await expect(sheet.getByText('Do not open the upper gate before the chamber is full.')).toBeVisible();
@@ -98,7 +96,6 @@ test('the sheet of units: filter, edit in place around codes, history, changes o
 });
 
 test('concordance: from the look-up to the unit', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/holdings', 1);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('paddle gear');
@@ -116,7 +113,6 @@ test('concordance: from the look-up to the unit', async ({ page, server }) => {
 });
 
 test('marked text and a table for review become units; what is handed over is fetched', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake/17', 1);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
     /Bilingual text, source and translation between marks, UTF-8/,
@@ -155,7 +151,6 @@ test('marked text and a table for review become units; what is handed over is fe
 });
 
 test('a memory is inspected; a finding may stand, and only units with findings are shown', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/inspect', 1);
   await page.getByRole('link', { name: /Brennick lasting/ }).click();
   await expect(page.getByText('2 new, 0 settled, 0 standing, 0 let stand')).toBeVisible();
@@ -175,7 +170,6 @@ test('a memory is inspected; a finding may stand, and only units with findings a
 });
 
 test('several files of units become one memory, in one operation', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake/17', 1);
   await page.getByRole('button', { name: 'Write 3 files of units …' }).click();
   await page.getByRole('textbox', { name: 'Name of the memory' }).fill('All signs');

@@ -6,7 +6,7 @@ import { expect, open, test } from './application.js';
 
 test('by mouse: a zip with pictures, a status turned, many concepts changed at once, a way back, TBX with pictures', async ({
   page,
-  server,
+  emptyServer: server,
 }) => {
   await server.makeClientFiles();
   await fetch(`${server.address}/api/clients`, {
@@ -77,7 +77,6 @@ test('by keyboard: terms are marked and merged, a concept is split, and both are
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/termbases/1?language=de', 1);
   const list = page.getByRole('complementary', { name: 'Terms' });
   await list.getByRole('button', { name: /^Baggergut/ }).click();
@@ -105,7 +104,6 @@ test('by keyboard: terms are marked and merged, a concept is split, and both are
 });
 
 test('a Word list is cut by its pattern; a row with exchanged languages is turned', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake', 2);
   await page.getByRole('link', { name: /Ofenteile.docx/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText(
@@ -126,7 +124,6 @@ test('a Word list is cut by its pattern; a row with exchanged languages is turne
 });
 
 test('what a termbase records is changed, and Inspect asks for it', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/termbases/4/fields', 1);
   await page.getByRole('checkbox', { name: 'Required: Source' }).check();
   await page.getByRole('button', { name: 'Save the fields' }).click();
@@ -138,7 +135,7 @@ test('what a termbase records is changed, and Inspect asks for it', async ({ pag
 
 test('the list of 300,000 entries of a real word list is taken in through the page, every row accounted for', async ({
   page,
-  server,
+  emptyServer: server,
 }) => {
   test.setTimeout(900_000);
   const text = readFileSync('/usr/share/trans/de-en', 'utf8');

@@ -4,7 +4,6 @@ import { join } from 'node:path';
 import { expect, open, test } from './application.js';
 
 test('the server is killed and started again: the page goes on, nothing is half written', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/holdings', 1);
   await expect(page.getByRole('link', { name: 'Brennick terminology' })).toBeVisible();
   // The other pages come when the first one is at leisure.
@@ -19,7 +18,6 @@ test('the server is killed and started again: the page goes on, nothing is half 
 
 test('a file of 200,000 rows: the page stays alive, jumps to the end, and can be stopped', async ({ page, server }) => {
   test.setTimeout(600_000);
-  await server.fillWithDemo();
   const path = join(server.dataDir, 'huge.csv');
   writeFileSync(
     path,

@@ -7,7 +7,6 @@ const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 
 test('one picture of each main view', async ({ page, server }) => {
   test.setTimeout(300_000);
-  await server.fillWithDemo();
   await open(page, server, '/holdings', 1);
   const shot = async (name: string): Promise<void> => {
     await page.evaluate(() => document.fonts.ready);

@@ -7,7 +7,6 @@ test('a damaged memory is named on Holdings; what can be read is taken out, and 
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await server.stop();
   const folder = join(server.dataDir, 'memories');
   const [largest] = readdirSync(folder)
@@ -31,7 +30,6 @@ test('a damaged memory is named on Holdings; what can be read is taken out, and 
 });
 
 test('the second of two edits is told what the first did, and decides', async ({ page, context, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/memories/1', 1);
   const other = await context.newPage();
   await open(other, server, '/memories/1', 1);
@@ -86,7 +84,6 @@ test('the second of two edits is told what the first did, and decides', async ({
 });
 
 test('everything in one zip; undo is cleared; a client is deleted for good', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/ledger', 2);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Back up everything' }).click();
@@ -111,7 +108,7 @@ test('everything in one zip; undo is cleared; a client is deleted for good', asy
   await expect(page.getByText('Alder & Voss Kilns')).toHaveCount(0);
 });
 
-test('with a passphrase: in, and out again', async ({ page, server }) => {
+test('with a passphrase: in, and out again', async ({ page, emptyServer: server }) => {
   await server.stop();
   process.env.FAIR_COPY_PASSPHRASE = 'lock and weir';
   try {

@@ -8,7 +8,7 @@ const dropFile = (page: Page, path: string): Promise<void> => page.locator('inpu
 
 test('by mouse: a German–Portuguese tab file without a header becomes a TMX and a TBX, every row accounted for', async ({
   page,
-  server,
+  emptyServer: server,
 }) => {
   await server.makeClientFiles();
   await open(page, server, '/');
@@ -109,7 +109,6 @@ test('by keyboard: questions are answered one after the other, the entries writt
   page,
   server,
 }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake', 1);
   await page.getByRole('link', { name: /glossar_de-pt.txt/ }).focus();
   await page.keyboard.press('Enter');
@@ -152,7 +151,6 @@ test('by keyboard: questions are answered one after the other, the entries writt
 });
 
 test('a contradiction between header and text is shown, and settled by one click', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake', 1);
   await page.getByRole('link', { name: /towpath signs/ }).click();
   await expect(page.getByText(/The header of column A says French, but the text reads as English/)).toBeVisible();
@@ -163,14 +161,12 @@ test('a contradiction between header and text is shown, and settled by one click
 });
 
 test('a picture by the name of .csv says what it is and what to do', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake', 2);
   await page.getByRole('link', { name: /kiln photo/ }).click();
   await expect(page.getByText('This is a PNG picture, not a table or text.')).toBeVisible();
 });
 
 test('the query list is a spreadsheet with the held-back rows', async ({ page, server }) => {
-  await server.fillWithDemo();
   await open(page, server, '/intake', 1);
   await page.getByRole('link', { name: /› Terminologie/ }).click();
   const download = page.waitForEvent('download');

@@ -128,7 +128,7 @@ export function makeWorkspace(dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-en
       clientId: client,
       files: [{ fileId: null, staged: `seed-${name}`, sha256, name: `${name}.tmx`, open: {} }],
       target: { kind: 'new', name },
-      stamp: { subject: '', client: '', attributes: [] },
+      added: { subject: '', client: '', attributes: [] },
       duplicates: 'keep',
     };
     const { files: written } = done(dataDir, 'writeUnits', job) as { files: { written: { memoryId: number } }[] };
@@ -182,12 +182,12 @@ const STAMP = { subject: 'locks', client: '', attributes: [{ type: 'x-origin', t
 const NO_STAMP = { subject: '', client: '', attributes: [] };
 const DELETE_ALL = { filter: {}, change: { kind: 'delete' } };
 
-function units(target: unknown, stamp: unknown, duplicates: string, which: readonly (0 | 1)[] = [0]) {
+function units(target: unknown, added: unknown, duplicates: string, which: readonly (0 | 1)[] = [0]) {
   return ({ client, files, memory }: Workspace): unknown => ({
     clientId: client,
     files: which.map((i) => ({ fileId: null, staged: `op-${i}`, sha256: files[i], name: `file ${i}.tmx`, open: {} })),
     target: (target as { kind: string }).kind === 'existing' ? { kind: 'existing', id: memory } : target,
-    stamp,
+    added,
     duplicates,
   });
 }

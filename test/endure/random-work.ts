@@ -124,9 +124,9 @@ class Work {
       const sha256 = this.pick(this.files)!;
       return { fileId: null, staged: `s${++this.names}`, sha256, name: `file ${this.names}.tmx`, open: {} };
     });
-    const stamp = { subject: this.next() < 0.5 ? 'locks' : '', client: '', attributes: [] };
+    const added = { subject: this.next() < 0.5 ? 'locks' : '', client: '', attributes: [] };
     const duplicates = this.next() < 0.5 ? 'keep' : 'skip';
-    return { task: 'writeUnits', args: { clientId: client, files, target, stamp, duplicates }, client: String(client) };
+    return { task: 'writeUnits', args: { clientId: client, files, target, added, duplicates }, client: String(client) };
   }
 
   private containers(client: number, termbase: number, memory: number): Act {

@@ -89,7 +89,7 @@ beforeAll(async () => {
     'de=de',
     'en=en',
   ]);
-  const result = await writeUnits(fileId, { newName: 'Lasting', subject: 'locks', stampClient: true });
+  const result = await writeUnits(fileId, { newName: 'Lasting', subject: 'locks', addClient: true });
   expect(result).toMatchObject({ units: 4, left: 1, skipped: 0 });
   memory = result.memoryId!;
 });
@@ -219,7 +219,7 @@ describe('a memory', () => {
     const result = await writeUnits(fileId, {
       memoryId: memory,
       subject: 'locks',
-      stampClient: true,
+      addClient: true,
       duplicates: 'skip',
     });
     expect(result).toMatchObject({ units: 1, skipped: 1 });

@@ -3,14 +3,12 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { transformSync } from '@swc/core';
 
 const ROOT = new URL('../../', import.meta.url);
 const CACHE = fileURLToPath(new URL('node_modules/.cache/fair-copy/', ROOT));
 const OPTIONS = {
   jsc: { parser: { syntax: 'typescript' }, target: 'es2022' },
   module: { type: 'es6' },
-  sourceMaps: 'inline',
 };
 
 export function resolve(specifier, context, next) {
@@ -23,16 +21,18 @@ export function resolve(specifier, context, next) {
   return next(specifier, context);
 }
 
-export function load(url, context, next) {
+export async function load(url, context, next) {
   if (!url.endsWith('.ts')) return next(url, context);
   const path = fileURLToPath(url);
-  return { format: 'module', source: transformed(path, readFileSync(path, 'utf8')), shortCircuit: true };
+  return { format: 'module', source: await transformed(path, readFileSync(path, 'utf8')), shortCircuit: true };
 }
 
-function transformed(path, source) {
+async function transformed(path, source) {
   const kept = join(CACHE, createHash('sha256').update(path).update('\0').update(source).digest('hex'));
   if (existsSync(kept)) return readFileSync(kept, 'utf8');
-  const { code } = transformSync(source, { ...OPTIONS, filename: path });
+  // Loaded only where a source is new: every thread of every test would wait for it.
+  const { transform } = await import('@swc/core');
+  const { code } = await transform(source, { ...OPTIONS, filename: path });
   mkdirSync(CACHE, { recursive: true });
   // Several threads may do the same at once.
   const own = `${kept}.${process.pid}.${Math.random().toString(36).slice(2)}`;

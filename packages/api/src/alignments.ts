@@ -2,7 +2,7 @@ import { AS_SHOWN } from '@fair-copy/core/document/docx.js';
 import { z } from 'zod';
 import { jobOf } from './jobs.js';
 import { routes } from './route.js';
-import { done, idParam, ofClient, stampBody, UNIT_FORMATS, errorBody } from './shared.js';
+import { done, idParam, ofClient, addedBody, UNIT_FORMATS, errorBody } from './shared.js';
 
 /** Source from, to; target from, to (indexes of segments); sureness 0 to 1; 1 where pinned; 1 where it stands elsewhere. */
 export const beadBody = z.tuple([
@@ -136,7 +136,7 @@ export const alignmentContract = routes({
     body: chosenPairs.extend({
       memoryId: z.number().int().optional(),
       newName: z.string().max(200).optional(),
-      ...stampBody,
+      ...addedBody,
     }),
     answer: jobOf('write units'),
   },

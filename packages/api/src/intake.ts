@@ -6,7 +6,7 @@ import type { CleaningStepId, CellStepId } from '@fair-copy/core/intake/reading.
 import { jobOf, termsWritten, unitsWritten } from './jobs.js';
 import { unitSurvey } from './memories.js';
 import { routes } from './route.js';
-import { done, errorBody, idParam, ofClient, stampBody, whole, spoken } from './shared.js';
+import { done, errorBody, idParam, ofClient, addedBody, whole, spoken } from './shared.js';
 
 /** Pictures that rows name: those that came, and those that are missing. */
 export interface PictureOutcome {
@@ -249,12 +249,12 @@ export const intakeContract = routes({
     answer: jobOf('write terms'),
   },
   'POST /intake/files/:id/write-units': {
-    summary: 'Write its units to a memory, stamped with subject, client and any attribute',
+    summary: 'Write its units to a memory, with subject, client and any attribute',
     params: idParam,
     body: z.object({
       memoryId: z.number().int().optional(),
       newName: z.string().max(200).optional(),
-      ...stampBody,
+      ...addedBody,
     }),
     answer: jobOf('write units'),
   },
@@ -265,7 +265,7 @@ export const intakeContract = routes({
       each: z.boolean().default(false),
       memoryId: z.number().int().optional(),
       newName: z.string().max(200).optional(),
-      ...stampBody,
+      ...addedBody,
     }),
     answer: jobOf('write units'),
   },

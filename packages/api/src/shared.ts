@@ -73,9 +73,9 @@ export const OK = { ok: true } as const;
 export const spoken = z.enum(SPOKEN).default('en');
 
 /** What is said of every unit that is written to a memory. */
-export const stampBody = {
+export const addedBody = {
   subject: z.string().max(200).default(''),
-  stampClient: z.boolean().default(false),
+  addClient: z.boolean().default(false),
   attributes: z
     .array(z.object({ type: z.string().trim().min(1).max(200), text: z.string().max(2000) }))
     .max(20)

@@ -18,7 +18,7 @@ import type { MainThread } from './feature.js';
 import { FEATURES } from './features.js';
 import { ApiError, bodyOf, carried } from './errors.js';
 import { Events } from './jobs/events.js';
-import { Jobs, type SettledJob } from './jobs/jobs.js';
+import { Jobs, type ConcludedJob } from './jobs/jobs.js';
 import { OpenMemories } from './store/memories.js';
 import { Workers } from './jobs/workers.js';
 import { answerBrokenRequest, guard, setSecurityHeaders, type Security } from './security/guard.js';
@@ -42,10 +42,10 @@ const WEB = fileURLToPath(new URL('../../web/dist/', import.meta.url));
 export type App = FastifyInstance;
 
 export async function buildApp({ dataDir, security = {}, aside = null }: AppOptions): Promise<App> {
-  const { context, settled } = await openContext(dataDir, aside);
+  const { context, concluded } = await openContext(dataDir, aside);
   const parts: MainThread[] = [];
   for (const feature of FEATURES) parts.push((await feature.main?.()) ?? {});
-  const endings = parts.map((part) => part.atStart?.(context, settled));
+  const endings = parts.map((part) => part.atStart?.(context, concluded));
   forgetSettledJobs(dataDir);
   const app = Fastify({
     bodyLimit: 8 * 1024 * 1024,
@@ -107,7 +107,7 @@ function routes(parts: readonly MainThread[], context: Context, security: Securi
 interface Opened {
   readonly context: Context;
   /** What the jobs of the last run wrote, where they were cut off before the desk could note it. */
-  readonly settled: readonly SettledJob[];
+  readonly concluded: readonly ConcludedJob[];
 }
 
 async function openContext(dataDir: string, aside: string | null): Promise<Opened> {
@@ -115,18 +115,18 @@ async function openContext(dataDir: string, aside: string | null): Promise<Opene
   const opened: { close(): void }[] = [];
   try {
     const paths = pathsOf(dataDir);
-    const settled = recover(dataDir);
+    const concluded = recover(dataDir);
     const desk = openDatabase(paths.desk, 'desk');
     opened.push(desk);
     const events = new Events();
-    const jobs = new Jobs(desk, events, settled);
+    const jobs = new Jobs(desk, events, concluded);
     await rm(paths.incoming, { recursive: true, force: true });
     tidyAtStart(dataDir, desk, aside);
     const workspace = openForReading(paths.workspace);
     opened.push(workspace);
     const memories = new OpenMemories(workspace, dataDir);
     const workers = new Workers(dataDir, events);
-    return { context: { paths, workspace, memories, desk, events, jobs, workers, unlock }, settled };
+    return { context: { paths, workspace, memories, desk, events, jobs, workers, unlock }, concluded };
   } catch (error) {
     for (const one of opened) one.close();
     unlock();

@@ -1,7 +1,7 @@
 /** A part of the program as the server has it: its routes, the tasks of its threads, what it does at the start. */
 import type { Context } from './context.js';
 import type { Tasks } from './jobs/task.js';
-import type { SettledJob } from './jobs/jobs.js';
+import type { ConcludedJob } from './jobs/jobs.js';
 import type { Api } from './serve.js';
 
 export interface Feature {
@@ -15,8 +15,8 @@ export interface MainThread {
   routes?(api: Api, context: Context): void;
   /**
    * Before anybody can ask for anything.
-   * @param settled what the jobs of the last run wrote, where they were cut off before the desk could note it
+   * @param concluded what the jobs of the last run wrote, where they were cut off before the desk could note it
    * @returns what ends with the server
    */
-  atStart?(context: Context, settled: readonly SettledJob[]): (() => void) | undefined;
+  atStart?(context: Context, concluded: readonly ConcludedJob[]): (() => void) | undefined;
 }

@@ -1,5 +1,5 @@
 import type { Feature } from '../feature.js';
-import { settledResults } from '../jobs/jobs.js';
+import { concludedResults } from '../jobs/jobs.js';
 import { alignmentTasks } from './tasks.js';
 
 export const alignments: Feature = {
@@ -9,10 +9,10 @@ export const alignments: Feature = {
     const { Alignments } = await import('./store.js');
     return {
       routes: alignmentRoutes,
-      atStart({ desk }, settled) {
+      atStart({ desk }, concluded) {
         const all = new Alignments(desk);
         all.giveUpAll();
-        for (const result of settledResults(settled, 'write units')) all.noteWritten(result);
+        for (const result of concludedResults(concluded, 'write units')) all.noteWritten(result);
       },
     };
   },

@@ -7,7 +7,7 @@ import { OK } from '@fair-copy/api/shared.js';
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Context } from '../context.js';
 import { ApiError, bodyOf, carried } from '../errors.js';
-import { stampOf } from '../memories/stamp.js';
+import { addedOf } from '../memories/added.js';
 import type { UnitsToWrite } from '../memories/take-in.js';
 import { memoryTasks } from '../memories/tasks.js';
 import { serve, type Api } from '../serve.js';
@@ -166,13 +166,13 @@ function pairingRoutes(api: Api, { workspace, workers, paths }: Context, pairing
 /** Pairs go out to a memory or a file. */
 function outRoutes(api: Api, { workspace, workers, jobs, paths }: Context, pairing: Pairing): void {
   serve(api, alignmentContract, 'POST /alignments/write', async ({ body }) => {
-    const { ids, sure, memoryId, newName, duplicates, ...stamped } = body;
+    const { ids, sure, memoryId, newName, duplicates, ...said } = body;
     const all = pairing.ofOneClient(ids);
     const { clientId } = all[0]!;
     const target: UnitsToWrite['target'] =
       memoryId === undefined ? { kind: 'new', name: newName ?? '' } : { kind: 'existing', id: memoryId };
     const name = namesOf(all);
-    const stamp = stampOf(workspace, clientId, stamped);
+    const added = addedOf(workspace, clientId, said);
     return jobs.start(
       { kind: 'write units', title: doing('writing-pairs', coupleOf(all)), clientId },
       async (controls) => {
@@ -185,7 +185,7 @@ function outRoutes(api: Api, { workspace, workers, jobs, paths }: Context, pairi
               clientId,
               files: [{ fileId: null, staged, sha256: null, name, open: {} }],
               target,
-              stamp,
+              added,
               duplicates,
               alignments: pairsOf(all, sure).map((units, k) => ({ id: all[k]!.id, units })),
             },

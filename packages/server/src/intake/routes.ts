@@ -5,7 +5,7 @@ import { OK } from '@fair-copy/api/shared.js';
 import { encodingNamed } from '@fair-copy/core/encoding/names.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
-import { stampOf } from '../memories/stamp.js';
+import { addedOf } from '../memories/added.js';
 import type { UnitsToWrite } from '../memories/take-in.js';
 import { serve, type Api } from '../serve.js';
 import { Staging } from '../store/staging.js';
@@ -131,15 +131,15 @@ function writingRoutes(api: Api, context: Context, desk: Desk): void {
 
   serve(api, intakeContract, 'POST /intake/files/:id/write-units', async ({ params, body }) => {
     const { memoryId, newName, duplicates, ...said } = body;
-    const stamp = stampOf(context.workspace, desk.files.get(params.id).clientId, said);
-    return desk.writing.units([params.id], targetOf(memoryId, newName), { stamp, duplicates });
+    const added = addedOf(context.workspace, desk.files.get(params.id).clientId, said);
+    return desk.writing.units([params.id], targetOf(memoryId, newName), { added, duplicates });
   });
 
   serve(api, intakeContract, 'POST /intake/write-units', async ({ body }) => {
     const { ids, each, memoryId, newName, duplicates, ...said } = body;
-    const stamp = stampOf(context.workspace, desk.files.get(ids[0]!).clientId, said);
+    const added = addedOf(context.workspace, desk.files.get(ids[0]!).clientId, said);
     const target = each ? ({ kind: 'each' } as const) : targetOf(memoryId, newName);
-    return desk.writing.units([...new Set(ids)], target, { stamp, duplicates });
+    return desk.writing.units([...new Set(ids)], target, { added, duplicates });
   });
 
   serve(api, intakeContract, 'POST /intake/files/:id/query-list', async ({ params, body }) => {

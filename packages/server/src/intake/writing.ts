@@ -11,7 +11,7 @@ import type { Recipes } from './recipes.js';
 import { intakeTasks } from './tasks.js';
 import type { IntakeToWrite } from './write-task.js';
 
-type HowToWrite = Pick<UnitsToWrite, 'stamp' | 'duplicates'>;
+type HowToWrite = Pick<UnitsToWrite, 'added' | 'duplicates'>;
 
 export class Writing {
   private readonly underWay = new Set<number>();

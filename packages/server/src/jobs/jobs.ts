@@ -33,7 +33,7 @@ interface JobRow {
 }
 
 /** A job whose operation stands in the ledger. */
-export interface SettledJob {
+export interface ConcludedJob {
   readonly job_id: number;
   readonly ledger_id: number;
   /** JSON, or null. */
@@ -52,18 +52,18 @@ export class Jobs {
   constructor(
     private readonly desk: Db,
     private readonly events: Events,
-    settled: readonly SettledJob[] = [],
+    concluded: readonly ConcludedJob[] = [],
   ) {
-    this.closeInterrupted(settled);
+    this.closeInterrupted(concluded);
   }
 
   /** What was running when the program ended is done if the ledger has it; otherwise nothing of it was written. */
-  private closeInterrupted(settled: readonly SettledJob[]): void {
+  private closeInterrupted(concluded: readonly ConcludedJob[]): void {
     const done = this.desk.prepare(
       "UPDATE job SET state = 'done', share = 1, ended_at = ?, result = ? WHERE id = ? AND state = 'running'",
     );
     this.desk.transaction(() => {
-      for (const { job_id, result } of settled) done.run(now(), result, job_id);
+      for (const { job_id, result } of concluded) done.run(now(), result, job_id);
       this.desk.prepare("UPDATE job SET state = 'interrupted', ended_at = ? WHERE state = 'running'").run(now());
     })();
   }
@@ -212,8 +212,8 @@ function resultOf({ kind, result }: JobRow): Pick<JobBody, 'kind' | 'result'> {
 }
 
 /** What the jobs of a kind wrote. Those of an earlier version are not among them. */
-export function settledResults<K extends JobKind>(settled: readonly SettledJob[], kind: K): ResultOf<K>[] {
-  return settled.flatMap(({ result }) => {
+export function concludedResults<K extends JobKind>(concluded: readonly ConcludedJob[], kind: K): ResultOf<K>[] {
+  return concluded.flatMap(({ result }) => {
     const read = result === null ? null : JOB_RESULTS[kind].safeParse(JSON.parse(result));
     return read?.success ? [read.data as ResultOf<K>] : [];
   });

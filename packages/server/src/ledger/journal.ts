@@ -1,7 +1,7 @@
 /**
  * The journal: what makes one thing of an operation on the workspace and the files of memories, which SQLite commits one by
  * one. It is announced in the workspace; each memory notes in the transaction of its changes that they were applied; then
- * the workspace settles it. What was announced and not settled is brought to an end before anything else is written, at
+ * the workspace concludes it. What was announced and not concluded is brought to an end before anything else is written, at
  * the latest at the next start: an operation that went forward is taken back, an undo or redo is finished.
  */
 import { ApiError } from '../errors.js';
@@ -86,7 +86,7 @@ export function noteApplied(file: MemoryFile, { id, direction }: Announced, chan
 }
 
 /** In the workspace's transaction: the operation is whole. */
-export function settle(db: Db, { id, ledgerId, jobId }: Announced, result: unknown): void {
+export function conclude(db: Db, { id, ledgerId, jobId }: Announced, result: unknown): void {
   db.prepare('DELETE FROM journal WHERE id = ?').run(id);
   noteJob(db, jobId, ledgerId, result);
 }
@@ -101,12 +101,12 @@ export function noteJob(db: Db, jobId: number | null, ledgerId: number, result: 
   );
 }
 
-export function isSettled(db: Db, { id }: Announced): boolean {
+export function isConcluded(db: Db, { id }: Announced): boolean {
   return db.prepare('SELECT 1 FROM journal WHERE id = ?').get(id) === undefined;
 }
 
 /**
- * Brings to an end what was announced and not settled. Throws `ApiError` ("unfinished") where that is not possible now: then
+ * Brings to an end what was announced and not concluded. Throws `ApiError` ("unfinished") where that is not possible now: then
  * nothing else may be written.
  */
 export function endUnsettled(dataDir: string): void {
@@ -207,12 +207,12 @@ export function applyInMemory(file: MemoryFile, change: number, direction: Direc
   else redoInMemory(file, change, checkpoint);
 }
 
-/** The last step of an undo or redo: what the workspace holds of it, and that it is settled. */
+/** The last step of an undo or redo: what the workspace holds of it, and that it is concluded. */
 function applyInWorkspace(db: Db, dataDir: string, announced: Announced, direction: Direction): void {
   for (const memory of announced.memories)
     inFile(dataDir, memory, (file) => settleUnitFindings(db, file, memory.id, [memory.change]));
   restoreEntry(db, announced.ledgerId, direction);
-  settle(db, announced, undefined);
+  conclude(db, announced, undefined);
 }
 
 /** Within a transaction: what the workspace holds of an entry, and whether it stands. */

@@ -14,10 +14,10 @@ import { committed, rolledBack, workspaceForWriting } from '../store/workspace.j
 import {
   announce,
   endUnsettled,
-  isSettled,
+  isConcluded,
   noteApplied,
   noteJob,
-  settle,
+  conclude,
   takeBack,
   type Announced,
 } from './journal.js';
@@ -88,7 +88,7 @@ export async function recordedWith<T>(
       file.flush();
       settleUnitFindings(db, file, id, [entry.id]);
     }
-    settle(db, announced, result);
+    conclude(db, announced, result);
     for (const { file } of memories) committed(file.db, 'memory');
     committed(db, 'ledger');
     return result;
@@ -105,7 +105,7 @@ export async function recordedWith<T>(
 /** After a failure nothing is left. Where even that fails, `endUnsettled` sees to it before anything else is written. */
 export function ended(db: Db, dataDir: string, announced: Announced, files: readonly MemoryFile[]): void {
   for (const file of files) file.close();
-  if (isSettled(db, announced)) return;
+  if (isConcluded(db, announced)) return;
   try {
     withReserve(dataDir, () => takeBack(db, dataDir, announced));
   } catch (error) {

@@ -17,7 +17,7 @@ import {
   noteApplied,
   noteJob,
   restoreEntry,
-  settle,
+  conclude,
   type JournaledMemory,
 } from './journal.js';
 import { ended } from './operation.js';
@@ -106,7 +106,7 @@ function turnWithMemories(
         settleUnitFindings(db, file, memoryId, [change]);
       });
       restoreEntry(db, id, direction);
-      settle(db, announced, undefined);
+      conclude(db, announced, undefined);
       for (const file of files) committed(file.db, 'memory');
       committed(db, 'ledger');
     } catch (error) {

@@ -141,16 +141,16 @@ function unitOf(file: MemoryFile, id: number): StoredUnit {
  * did it the last time; nor does a text of it that was changed and has such data of its own.
  */
 export function changedNow(before: Unit, after: Unit, date = tmxDate(new Date().toISOString())): Unit {
-  const stamp = <T extends Unit | Variant>(one: T): T => {
+  const dated = <T extends Unit | Variant>(one: T): T => {
     const { changeid: _, ...attributes } = one.attributes ?? {};
     return { ...one, attributes: { ...attributes, changedate: date } };
   };
   const isStale = (variant: Variant): boolean =>
     !before.variants.includes(variant) && Boolean(variant.attributes?.changeid ?? variant.attributes?.changedate);
   const variants = after.variants.some(isStale)
-    ? after.variants.map((variant) => (isStale(variant) ? stamp(variant) : variant))
+    ? after.variants.map((variant) => (isStale(variant) ? dated(variant) : variant))
     : after.variants;
-  return stamp({ ...after, variants });
+  return dated({ ...after, variants });
 }
 
 /** Back to the state before an operation. */

@@ -20,7 +20,7 @@ import { insertMemory, newMemoryFile } from './resources.js';
 import { claimStaged, giveBack, InFileOrder, setUsed, type FileOfUnits } from './staged.js';
 import { memoryById, memoryNames, type MemoryRow } from '../store/memories.js';
 
-export interface Stamp {
+export interface Added {
   readonly subject: string;
   readonly client: string;
   readonly attributes: readonly Prop[];
@@ -39,7 +39,7 @@ export interface UnitsToWrite {
     | { readonly kind: 'new'; readonly name: string }
     /** A memory for each file, called like it. */
     | { readonly kind: 'each' };
-  readonly stamp: Stamp;
+  readonly added: Added;
   /** Units that say the same as one that is there: all are kept, or only the first. */
   readonly duplicates: 'keep' | 'skip';
   /** Alignments that the units come from, with how many of each: handed back with the result. */
@@ -125,7 +125,7 @@ async function makeMemories(
     }
     return recorded(context, aboutIntake(job), (writing) => {
       const written = made.flatMap(({ stored, counts }, i) => {
-        const memoryId = insertMemory(writing, stored, job.clientId, names[i]!, job.stamp.subject);
+        const memoryId = insertMemory(writing, stored, job.clientId, names[i]!, job.added.subject);
         return counts.map((one) => ({ memoryId, memory: names[i]!, ...one }));
       });
       return described(writing.entry, job, written);
@@ -137,7 +137,7 @@ async function makeMemories(
   }
 }
 
-/** The staged units of the first file, stamped and without duplicates if so wished, and those of the others behind them. */
+/** The staged units of the first file, with what is added to each, and without duplicates if so wished, and those of the others behind them. */
 async function finished(
   path: string,
   job: UnitsToWrite,
@@ -145,9 +145,9 @@ async function finished(
   context: TaskContext,
   progress: (share: number) => void,
 ): Promise<readonly Counts[]> {
-  const stamps = stampsOf(job.stamp);
+  const props = propsOf(job.added);
   const [first, ...others] = files;
-  const isPlain = stamps.length === 0 && job.duplicates === 'keep' && others.length === 0;
+  const isPlain = props.length === 0 && job.duplicates === 'keep' && others.length === 0;
   const file = isPlain ? MemoryFile.openForReading(path) : MemoryFile.openAlone(path);
   try {
     const all = file.count;
@@ -159,12 +159,12 @@ async function finished(
       // From here on it is no longer what was staged.
       setUsed(file);
       const skipped = job.duplicates === 'skip' ? file.dropDuplicates() : 0;
-      const facts = stamps.map(({ type, text }) => propFact(type, text));
-      if (stamps.length > 0) {
+      const facts = props.map(({ type, text }) => propFact(type, text));
+      if (props.length > 0) {
         let done = 0;
         for (const unit of file.units()) {
           if (++done % 1000 === 0) progress(done / all / files.length);
-          file.write.say(stamped(unit, stamps), facts);
+          file.write.say(withProps(unit, props), facts);
         }
       }
       file.flush();
@@ -279,7 +279,7 @@ function described(
   };
 }
 
-function stampsOf({ subject, client, attributes }: Stamp): readonly Prop[] {
+function propsOf({ subject, client, attributes }: Added): readonly Prop[] {
   return [
     ...(client ? [{ type: 'client', text: client }] : []),
     ...(subject ? [{ type: 'subject', text: subject }] : []),
@@ -287,15 +287,15 @@ function stampsOf({ subject, client, attributes }: Stamp): readonly Prop[] {
   ];
 }
 
-function stamped<U extends Unit>(unit: U, stamps: readonly Prop[]): U {
-  return stamps.reduce((now, { type, text }) => ({ ...now, ...withProp(now, type, [text]) }), unit);
+function withProps<U extends Unit>(unit: U, props: readonly Prop[]): U {
+  return props.reduce((now, { type, text }) => ({ ...now, ...withProp(now, type, [text]) }), unit);
 }
 
-/** Units of one file into a memory, stamped, without duplicates if so wished. */
+/** Units of one file into a memory, with what is added to each, without duplicates if so wished. */
 class UnitIntake {
   units = 0;
   skipped = 0;
-  private readonly stamps: readonly Prop[];
+  private readonly props: readonly Prop[];
   private readonly originId: number;
   private readonly there;
 
@@ -310,7 +310,7 @@ class UnitIntake {
     private readonly keys: Set<number>,
     private readonly made: (id: number) => void,
   ) {
-    this.stamps = stampsOf(job.stamp);
+    this.props = propsOf(job.added);
     this.originId = file.addOrigin(name, new Date().toISOString());
     this.there = job.duplicates === 'skip' ? file.db.prepare<[number]>('SELECT 1 FROM unit WHERE key = ?') : null;
   }
@@ -324,7 +324,7 @@ class UnitIntake {
       }
       this.keys.add(key);
     }
-    this.made(this.file.write.add(stamped(unit, this.stamps), { originId: this.originId, ...at }));
+    this.made(this.file.write.add(withProps(unit, this.props), { originId: this.originId, ...at }));
     this.units++;
   }
 }

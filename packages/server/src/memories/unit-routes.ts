@@ -11,7 +11,7 @@ import { MEMORIES } from '../findings/subjects.js';
 import { serve, type Api } from '../serve.js';
 import { memoryById } from '../store/memories.js';
 import { historyOf } from '../store/unit-changes.js';
-import { UnitLists, type ListOf } from './lists.js';
+import { UnitLists, type ListOf } from './unit-lists.js';
 import { shownUnit } from './shown.js';
 import { memoryTasks } from './tasks.js';
 

@@ -1,6 +1,6 @@
 /** At the start: what the last run left unfinished is brought to an end, before anybody can ask for anything. */
 import { existsSync } from 'node:fs';
-import type { SettledJob } from '../jobs/jobs.js';
+import type { ConcludedJob } from '../jobs/jobs.js';
 import { endUnsettled, takeBackUnknown } from '../ledger/journal.js';
 import { pathsOf } from '../store/paths.js';
 import { keepReserve } from '../store/reserve.js';
@@ -12,7 +12,7 @@ import { DamagedFileError } from '../damage.js';
  * it is, and named where it is asked for.
  * @returns the jobs of the last run whose operations stand in the ledger
  */
-export function recover(dataDir: string): readonly SettledJob[] {
+export function recover(dataDir: string): readonly ConcludedJob[] {
   try {
     const db = workspaceForWriting(dataDir);
     endUnsettled(dataDir);
@@ -26,7 +26,7 @@ export function recover(dataDir: string): readonly SettledJob[] {
       }
     }
     keepReserve(dataDir);
-    return db.prepare<[], SettledJob>('SELECT * FROM job_done').all();
+    return db.prepare<[], ConcludedJob>('SELECT * FROM job_done').all();
   } finally {
     closeWorkspace();
   }

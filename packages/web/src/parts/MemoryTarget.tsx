@@ -22,7 +22,7 @@ export interface MemoryTargetBody {
   /** A new memory for each file. */
   readonly each?: boolean;
   readonly subject: string;
-  readonly stampClient: boolean;
+  readonly addClient: boolean;
   readonly attributes: readonly { readonly type: string; readonly text: string }[];
   readonly duplicates: 'keep' | 'skip';
 }
@@ -45,7 +45,7 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
   const [target, setTarget] = useState('new');
   const [name, setName] = useState<string | null>(null);
   const [subject, setSubject] = useState('');
-  const [stampClient, setStampClient] = useState(false);
+  const [addClient, setAddClient] = useState(false);
   const [attribute, setAttribute] = useState({ type: '', text: '' });
   const [skip, setSkip] = useState(false);
   const fail = useToast((state) => state.fail);
@@ -63,7 +63,7 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
         onSubmit({
           ...targetOf(target, name ?? proposed),
           subject,
-          stampClient,
+          addClient,
           attributes: attribute.type.trim() ? [{ type: attribute.type.trim(), text: attribute.text }] : [],
           duplicates: skip ? 'skip' : 'keep',
         }).catch(fail);
@@ -94,7 +94,7 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
         ))}
       </RadioGroup>
       <Typography component="h3" color="textSecondary" sx={{ mt: 1, mb: 1 }}>
-        {t.stamp}
+        {t.added}
       </Typography>
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
         <TextField
@@ -116,8 +116,8 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
       </Box>
       <Box sx={{ display: 'grid', my: 1 }}>
         <FormControlLabel
-          control={<Checkbox size="small" checked={stampClient} onChange={(_, on) => setStampClient(on)} />}
-          label={t.stampClient}
+          control={<Checkbox size="small" checked={addClient} onChange={(_, on) => setAddClient(on)} />}
+          label={t.addClient}
         />
         <FormControlLabel
           control={<Checkbox size="small" checked={skip} onChange={(_, on) => setSkip(on)} />}

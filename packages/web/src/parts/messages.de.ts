@@ -67,8 +67,8 @@ export const texts: typeof en = {
     where: 'In welchen Speicher?',
     newMemory: 'einen neuen Speicher',
     each: 'für jede Datei einen neuen Speicher, der heißt wie sie',
-    stamp: 'Von jeder Einheit gesagt',
-    stampClient: 'auch der Name des Kunden',
+    added: 'Von jeder Einheit gesagt',
+    addClient: 'auch der Name des Kunden',
     skip: 'Einheiten auslassen, die schon da sind',
     done: (n: number, skipped: number, name: string) =>
       `${count(n, 'Einheit', 'Einheiten')} in „${name}“ geschrieben${skipped ? `, ${number(skipped)} ${skipped === 1 ? 'war' : 'waren'} schon da` : ''}.`,

@@ -65,8 +65,8 @@ export const texts = {
     where: 'Write to which memory?',
     newMemory: 'a new memory',
     each: 'a new memory for each file, called like it',
-    stamp: 'Said of every unit',
-    stampClient: 'the client’s name as well',
+    added: 'Said of every unit',
+    addClient: 'the client’s name as well',
     skip: 'leave out units that are there already',
     done: (n: number, skipped: number, name: string) =>
       `${count(n, 'unit', 'units')} written to “${name}”${skipped ? `, ${number(skipped)} were there already` : ''}.`,

@@ -36,7 +36,7 @@ const PIECE = 12;
 /** Two texts opposite each other, pair by pair, to be looked through and put right. */
 export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody }) {
   const work = useSheet(alignment);
-  const { sheet, settle } = work;
+  const { sheet, keepNow } = work;
   const [filter, setFilter] = useState<PairFilter>('all');
   const list = useRef<VirtuosoHandle>(null);
   const { shown, pieces } = useShown(sheet, filter);
@@ -48,7 +48,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   const calm = useDeferredValue(sheet);
   const doubts = useMemo(() => calm.beads.filter(isDoubtful).length, [calm]);
   const byHand = useMemo(() => calm.beads.filter(isPinned).length, [calm]);
-  const anew = usePairingAnew(alignment, settle, byHand);
+  const anew = usePairingAnew(alignment, keepNow, byHand);
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
       <SheetHead
@@ -87,7 +87,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
         languages={[alignment.source.language, alignment.target.language].filter((tag) => tag !== null)}
         wide
       />
-      <Foot alignment={alignment} sheet={calm} settle={settle} onFilter={setFilter} />
+      <Foot alignment={alignment} sheet={calm} keepNow={keepNow} onFilter={setFilter} />
       {anew.question}
     </Box>
   );
@@ -116,13 +116,13 @@ interface Languages {
 }
 
 /** Both texts are paired anew; in other languages they are cut anew first, which is asked where work by hand would be lost. */
-function usePairingAnew(alignment: AlignmentBody, settle: () => Promise<void>, byHand: number) {
+function usePairingAnew(alignment: AlignmentBody, keepNow: () => Promise<void>, byHand: number) {
   const [asking, setAsking] = useState<Languages | null>(null);
   const fail = useToast((state) => state.fail);
   const queries = useQueryClient();
   /** The sheet gives way to the progress at once, so that nothing is changed that would not count. */
   const pairAnew = async (languages?: Languages): Promise<void> => {
-    await settle();
+    await keepNow();
     const params = { id: alignment.id };
     if (languages) await call('POST /alignments/:id/languages', { params, body: languages });
     else await call('POST /alignments/:id/again', { params });
@@ -152,12 +152,12 @@ function usePairingAnew(alignment: AlignmentBody, settle: () => Promise<void>, b
 function Foot({
   alignment,
   sheet,
-  settle,
+  keepNow,
   onFilter,
 }: {
   readonly alignment: AlignmentBody;
   readonly sheet: Sheet;
-  readonly settle: () => Promise<void>;
+  readonly keepNow: () => Promise<void>;
   readonly onFilter: (filter: PairFilter) => void;
 }) {
   const { beads } = sheet;
@@ -185,7 +185,7 @@ function Foot({
         pairs={both.length}
         doubtful={both.filter(isDoubtful).length}
         written={alignment.written !== null}
-        settle={settle}
+        keepNow={keepNow}
       />
     </Box>
   );

@@ -32,11 +32,11 @@ interface Props {
   /** Pairs among them that are doubtful. */
   readonly doubtful: number;
   readonly written: boolean;
-  readonly settle?: () => Promise<void>;
+  readonly keepNow?: () => Promise<void>;
 }
 
 /** Pairs to a memory or to a file; what is left out of them, as a sheet. */
-export function PairsOut({ clientId, ids, name, pairs, doubtful, written, settle }: Props) {
+export function PairsOut({ clientId, ids, name, pairs, doubtful, written, keepNow }: Props) {
   const [onlySure, setOnlySure] = useState(false);
   const [format, setFormat] = useState<Format>('tmx');
   const { say, fail } = useToast();
@@ -44,7 +44,7 @@ export function PairsOut({ clientId, ids, name, pairs, doubtful, written, settle
   const chosen = { ids, sure: onlySure ? DOUBT : 0 };
   const going = onlySure ? pairs - doubtful : pairs;
   const write = async (body: MemoryTargetBody): Promise<void> => {
-    await settle?.();
+    await keepNow?.();
     const started = await call('POST /alignments/write', { body: { ...chosen, ...body } });
     const result = await jobResult(started);
     if (!result) return;
@@ -56,7 +56,7 @@ export function PairsOut({ clientId, ids, name, pairs, doubtful, written, settle
     });
   };
   const fetchAs = async (as: Format | 'left out'): Promise<void> => {
-    await settle?.();
+    await keepNow?.();
     const started = await call('POST /alignments/hand-over', { body: { ...chosen, format: as } });
     const done = await jobResult(started);
     if (!done) return;

@@ -83,7 +83,7 @@ test('what could not be kept is said, not taken for kept, and sent once more wit
   expect(useToast.getState().toast).toMatchObject({ tone: 'failed', text: expect.stringContaining('disk is full') });
   expect(queries.getQueryData<AlignmentBody>(['alignment', 7])!.beads).toEqual(ALIGNMENT.beads);
   works = true;
-  await act(() => result.current.settle());
+  await act(() => result.current.keepNow());
   expect(asked).toHaveLength(2);
   expect(asked[1]!.body).toEqual({ beads: result.current.sheet.beads });
 });

@@ -25,7 +25,7 @@ export interface SheetWork {
   undo(): number | null;
   redo(): number | null;
   /** Resolves when the server has everything. */
-  settle(): Promise<void>;
+  keepNow(): Promise<void>;
 }
 
 export function useSheet(alignment: AlignmentBody): SheetWork {
@@ -36,7 +36,7 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
   }));
   const say = useToast((state) => state.say);
   const { sheet, past, future } = history;
-  const settle = useKept(alignment.id, sheet);
+  const keepNow = useKept(alignment.id, sheet);
   const change = useCallback(
     (to: Partial<Sheet> | null): void => {
       if (!to) return say(alignTexts.notHere);
@@ -62,7 +62,7 @@ export function useSheet(alignment: AlignmentBody): SheetWork {
       setHistory({ sheet: forward(sheet, step), past: [...past, step], future: rest });
       return placeOf(step);
     },
-    settle,
+    keepNow,
   };
 }
 
@@ -71,7 +71,7 @@ function useKept(id: number, sheet: Sheet): () => Promise<void> {
   const fail = useToast((state) => state.fail);
   const queries = useQueryClient();
   const kept = useRef(sheet);
-  const settle = useCallback(async (): Promise<void> => {
+  const keepNow = useCallback(async (): Promise<void> => {
     const before = kept.current;
     if (before === sheet) return;
     kept.current = sheet;
@@ -97,13 +97,13 @@ function useKept(id: number, sheet: Sheet): () => Promise<void> {
     void queries.invalidateQueries({ queryKey: ['alignment', 'all'] });
   }, [id, sheet, queries]);
   useEffect(() => {
-    const wait = window.setTimeout(() => settle().catch(fail), REST);
+    const wait = window.setTimeout(() => keepNow().catch(fail), REST);
     return () => window.clearTimeout(wait);
-  }, [settle, fail]);
+  }, [keepNow, fail]);
   // Whoever leaves before the rest is over loses nothing.
-  const latest = useRef(settle);
+  const latest = useRef(keepNow);
   useEffect(() => {
-    latest.current = settle;
+    latest.current = keepNow;
   });
   useEffect(() => () => void latest.current().catch(fail), [fail]);
   useEffect(() => {
@@ -114,12 +114,12 @@ function useKept(id: number, sheet: Sheet): () => Promise<void> {
       )
         return;
       event.preventDefault();
-      settle().catch(fail);
+      keepNow().catch(fail);
     };
     window.addEventListener('beforeunload', leaving);
     return () => window.removeEventListener('beforeunload', leaving);
-  }, [id, sheet, settle, fail]);
-  return settle;
+  }, [id, sheet, keepNow, fail]);
+  return keepNow;
 }
 
 /** Texts are sent only where some were corrected or cut. */

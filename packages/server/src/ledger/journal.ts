@@ -109,7 +109,7 @@ export function isConcluded(db: Db, { id }: Announced): boolean {
  * Brings to an end what was announced and not concluded. Throws `ApiError` ("unfinished") where that is not possible now: then
  * nothing else may be written.
  */
-export function endUnsettled(dataDir: string): void {
+export function endUnconcluded(dataDir: string): void {
   const db = workspaceForWriting(dataDir);
   const rows = db.prepare<[], JournalRow>('SELECT * FROM journal ORDER BY id DESC').all();
   for (const row of rows) {

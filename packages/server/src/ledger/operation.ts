@@ -13,7 +13,7 @@ import { UnitChanges } from '../store/unit-changes.js';
 import { committed, rolledBack, workspaceForWriting } from '../store/workspace.js';
 import {
   announce,
-  endUnsettled,
+  endUnconcluded,
   isConcluded,
   noteApplied,
   noteJob,
@@ -31,7 +31,7 @@ export interface Writing {
 
 /** An operation on the workspace alone: one transaction. */
 export function recorded<T>(context: TaskContext, about: NewEntry, work: (writing: Writing) => T): T {
-  endUnsettled(context.dataDir);
+  endUnconcluded(context.dataDir);
   const db = workspaceForWriting(context.dataDir);
   const now = new Date().toISOString();
   db.exec('BEGIN IMMEDIATE');
@@ -67,7 +67,7 @@ export async function recordedWith<T>(
   work: (writing: Writing, memories: readonly ChangingMemory[]) => T | Promise<T>,
 ): Promise<T> {
   const { dataDir } = context;
-  endUnsettled(dataDir);
+  endUnconcluded(dataDir);
   const db = workspaceForWriting(dataDir);
   const announced = announce(db, { direction: 'forward', ledgerId: null, memories: rows, jobId: context.jobId });
   const files: MemoryFile[] = [];
@@ -102,7 +102,7 @@ export async function recordedWith<T>(
   }
 }
 
-/** After a failure nothing is left. Where even that fails, `endUnsettled` sees to it before anything else is written. */
+/** After a failure nothing is left. Where even that fails, `endUnconcluded` sees to it before anything else is written. */
 export function ended(db: Db, dataDir: string, announced: Announced, files: readonly MemoryFile[]): void {
   for (const file of files) file.close();
   if (isConcluded(db, announced)) return;

@@ -13,7 +13,7 @@ import { refuseIfBlocked, refuseIfUnitsBlocked, type Direction } from './blocker
 import {
   announce,
   applyInMemory,
-  endUnsettled,
+  endUnconcluded,
   noteApplied,
   noteJob,
   restoreEntry,
@@ -32,7 +32,7 @@ export function redoEntry({ id }: { readonly id: number }, context: TaskContext)
 
 function turn(id: number, direction: Direction, context: TaskContext): Told<DoneCodes> {
   const { dataDir } = context;
-  endUnsettled(dataDir);
+  endUnconcluded(dataDir);
   const db = workspaceForWriting(dataDir);
   const { title } = requireTurnable(db, id, direction);
   // It may touch anything.

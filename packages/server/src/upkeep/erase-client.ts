@@ -4,7 +4,7 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
-import { endUnsettled } from '../ledger/journal.js';
+import { endUnconcluded } from '../ledger/journal.js';
 import { LedgerEntry } from '../ledger/record.js';
 import type { Db } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
@@ -20,7 +20,7 @@ export function eraseClient(
   { id, name }: { readonly id: number; readonly name: string },
   context: TaskContext,
 ): { readonly ledgerId: number } {
-  endUnsettled(context.dataDir);
+  endUnconcluded(context.dataDir);
   const db = workspaceForWriting(context.dataDir);
   if (clientById(db, id).name !== name.trim()) throw new ApiError('client-confirm');
   db.pragma('secure_delete = ON');

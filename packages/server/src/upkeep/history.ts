@@ -7,7 +7,7 @@ import { statSync } from 'node:fs';
 import { join } from 'node:path';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
-import { endUnsettled } from '../ledger/journal.js';
+import { endUnconcluded } from '../ledger/journal.js';
 import { openForReading, type Db } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
@@ -34,7 +34,7 @@ export function setUndoDays({ days }: { readonly days: number | null }, context:
 
 /** Closes what is older than the setting says, or everything, and lets go of what only undo needed. */
 export function clearHistory({ all }: { readonly all: boolean }, context: TaskContext): { readonly entries: number } {
-  endUnsettled(context.dataDir);
+  endUnconcluded(context.dataDir);
   const db = workspaceForWriting(context.dataDir);
   const days = undoDays(db);
   if (!all && days === null) return { entries: 0 };

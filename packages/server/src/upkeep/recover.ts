@@ -1,7 +1,7 @@
 /** At the start: what the last run left unfinished is brought to an end, before anybody can ask for anything. */
 import { existsSync } from 'node:fs';
 import type { ConcludedJob } from '../jobs/jobs.js';
-import { endUnsettled, takeBackUnknown } from '../ledger/journal.js';
+import { endUnconcluded, takeBackUnknown } from '../ledger/journal.js';
 import { pathsOf } from '../store/paths.js';
 import { keepReserve } from '../store/reserve.js';
 import { closeWorkspace, workspaceForWriting } from '../store/workspace.js';
@@ -15,7 +15,7 @@ import { DamagedFileError } from '../damage.js';
 export function recover(dataDir: string): readonly ConcludedJob[] {
   try {
     const db = workspaceForWriting(dataDir);
-    endUnsettled(dataDir);
+    endUnconcluded(dataDir);
     for (const { file } of db.prepare<[], { file: string }>('SELECT file FROM memory').all()) {
       const path = pathsOf(dataDir).memory(file);
       if (!existsSync(path)) continue;

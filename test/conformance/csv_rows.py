@@ -1,4 +1,4 @@
-"""Rows of delimited text as Python's csv module reads them. Input: {"texts", "delimiter"}; output: the rows of each."""
+"""Rows of delimited text as Python's csv module reads them, strictly. Input: {"texts", "delimiter"}; output: the rows of each, or null."""
 import csv, io, json, sys
 
 csv.field_size_limit(1 << 30)
@@ -8,4 +8,10 @@ if 'rows' in job:
     csv.writer(out, delimiter=job['delimiter'], lineterminator=job['lineEnd'], quoting=getattr(csv, job['quoting'])).writerows(job['rows'])
     json.dump(out.getvalue(), sys.stdout)
 else:
-    json.dump([list(csv.reader(io.StringIO(text, newline=''), delimiter=job['delimiter'])) for text in job['texts']], sys.stdout)
+    def rows(text):
+        try:
+            return list(csv.reader(io.StringIO(text, newline=''), delimiter=job['delimiter'], strict=True))
+        except csv.Error:
+            return None
+
+    json.dump([rows(text) for text in job['texts']], sys.stdout)

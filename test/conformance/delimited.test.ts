@@ -10,9 +10,10 @@ const ours = (text: string, delimiter: string): string[][] =>
     row.cells.length === 1 && row.cells[0] === '' ? [] : [...row.cells],
   );
 /** A row of one empty cell and an empty row are the same thing in a line of text, but for `""`. */
-const theirs = (texts: readonly string[], delimiter: string): string[][][] =>
-  python<string[][][]>('csv_rows.py', { texts, delimiter }).map((rows) =>
-    rows.map((row) => (row.length === 1 && row[0] === '' ? [] : row)),
+/** Null: an error, for Python. */
+const theirs = (texts: readonly string[], delimiter: string): (string[][] | null)[] =>
+  python<(string[][] | null)[]>('csv_rows.py', { texts, delimiter }).map(
+    (rows) => rows && rows.map((row) => (row.length === 1 && row[0] === '' ? [] : row)),
   );
 
 describe('RFC 4180, section 2', () => {
@@ -67,11 +68,13 @@ describe("Python's csv module", () => {
   test('reads 800 random texts as we do', () => {
     const samples = fc.sample(soup, { numRuns: 800, seed: 7 });
     for (const delimiter of [',', ';', '\t']) {
-      // An open quote at the end is the one thing that csv lets pass: we tell it, and the reading switches quotes off.
-      const texts = samples.filter((t) => (t.match(/"/g)?.length ?? 0) % 2 === 0);
-      expect(texts.map((text) => [text, ours(text, delimiter)])).toEqual(
-        theirs(texts, delimiter).map((rows, i) => [texts[i], rows]),
-      );
+      // Where csv sees an error (text behind a closing mark, a mark left open) we see a mark that belongs to the text; and
+      // where it takes a space before a mark for text, we do not.
+      const texts = samples.filter((text) => !/[\n,;\t] +"|^ +"/.test(text));
+      const rows = theirs(texts, delimiter);
+      const agreed = texts.flatMap((text, i) => (rows[i] ? [[text, rows[i]] as const] : []));
+      expect(agreed.length).toBeGreaterThan(200);
+      expect(agreed.map(([text]) => [text, ours(text, delimiter)])).toEqual(agreed);
     }
   });
 

@@ -112,7 +112,8 @@ const markedPattern = z.discriminatedUnion('kind', [
 export const sourceChoices = z.object({
   encoding: z.string().optional(),
   delimiter: z.string().min(1).max(10).nullable().optional(),
-  quote: z.enum(['"', "'"]).nullable().optional(),
+  /** `\\"`: marks within quotes stand behind backslashes; null: there are none. */
+  quote: z.enum(['"', "'", '\\"']).nullable().optional(),
   part: z.enum(['tables', 'paragraphs']).optional(),
   pattern: linePattern.nullable().optional(),
   /** Null: no marks, although some were seen. */

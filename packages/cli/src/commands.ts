@@ -2,6 +2,7 @@
  * The commands with their arguments and options. What each does is loaded when it is asked for: the rest of the program
  * takes a second to load, and a list of commands should not.
  */
+import { CLEANING_STEPS } from '@fair-copy/core/intake/reading.js';
 import { Command, Option } from 'commander';
 import { FORMATS } from './formats.js';
 
@@ -16,6 +17,12 @@ function withSourceOptions(command: Command): Command {
     .option('--sheet <name>', 'the sheet of a workbook; otherwise every visible one')
     .option('--input-encoding <name>', 'the encoding of the file; otherwise found')
     .option('--input-delimiter <text>', 'the separator of the file ("\\t" for tab); otherwise found')
+    .addOption(
+      new Option(
+        '--quote <mark>',
+        'what encloses cells of delimited text; "backslash": marks within stand behind one',
+      ).choices(['"', "'", 'backslash', 'none']),
+    )
     .option(
       '--column <N=language…>',
       'what column N (from 1) holds: a language tag, "ignore", "id", or a field such as note, definition@en',
@@ -24,7 +31,22 @@ function withSourceOptions(command: Command): Command {
     )
     .option('--header-row <N>', 'the row that names the columns; otherwise found')
     .addOption(new Option('--no-header', 'no row names the columns'))
-    .option('--hidden', 'take hidden rows as well');
+    .option('--hidden', 'take hidden rows as well')
+    .option('--clean <steps>', `cleaning steps to switch on, of: ${CLEANING_STEPS.join(', ')}`, collect, [])
+    .option('--no-clean <steps>', 'cleaning steps to switch off', collectOff)
+    .option('--separators <characters>', 'what separates several terms in a cell: "; /"; "none": nothing does')
+    .addOption(
+      new Option('--grouping <how>', 'how rows make concepts: each one; by the same id; empty cells go on').choices([
+        'rows',
+        'id',
+        'blank',
+      ]),
+    );
+}
+
+/** Steps to switch off stand among those to switch on, with a minus before them. */
+function collectOff(value: string, previous: readonly string[]): string[] {
+  return collect(value.replace(/(^|,)/g, '$1-'), previous);
 }
 
 function collect(value: string, previous: readonly string[]): string[] {

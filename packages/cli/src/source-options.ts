@@ -3,7 +3,8 @@ import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { fieldRole } from '@fair-copy/core/intake/roles.js';
 import { categoryNamed } from '@fair-copy/core/termbase/categories.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
-import type { Role } from '@fair-copy/core/intake/reading.js';
+import { CLEANING_STEPS, type CleaningStepId, type Grouping, type Role } from '@fair-copy/core/intake/reading.js';
+import { SEPARATORS } from '@fair-copy/core/intake/cleaning/synonyms.js';
 import { ENCODINGS, encodingNamed } from '@fair-copy/core/encoding/names.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { UsageError } from './usage.js';
@@ -16,6 +17,11 @@ export interface SourceOptions {
   readonly header?: boolean;
   readonly headerRow?: string;
   readonly hidden?: boolean;
+  readonly quote?: '"' | "'" | 'backslash' | 'none';
+  /** Cleaning steps; those to switch off with a minus. */
+  readonly clean?: readonly string[];
+  readonly separators?: string;
+  readonly grouping?: Grouping;
 }
 
 export function sourceChoices(options: SourceOptions): SourceChoices {
@@ -24,7 +30,9 @@ export function sourceChoices(options: SourceOptions): SourceChoices {
     throw new UsageError(
       `--input-encoding: “${options.inputEncoding}” is not known. Use one of: ${ENCODINGS.join(', ')}.`,
     );
+  const { quote } = options;
   return {
+    ...(quote && { quote: quote === 'none' ? null : quote === 'backslash' ? '\\"' : quote }),
     ...(options.sheet !== undefined && { sheet: options.sheet }),
     ...(encoding && { encoding }),
     ...(options.inputDelimiter !== undefined && { delimiter: delimiterOption(options.inputDelimiter) }),
@@ -43,7 +51,38 @@ export function decisionsOf(options: SourceOptions): Decisions {
     roles,
     ...(headerRow !== undefined && { headerRow }),
     ...(options.hidden && { takeHidden: true }),
+    ...(options.clean?.length && { steps: stepsNamed(options.clean) }),
+    ...(options.separators !== undefined && { separators: separatorsNamed(options.separators) }),
+    ...(options.grouping && { grouping: options.grouping }),
   };
+}
+
+function stepsNamed(said: readonly string[]): Partial<Record<CleaningStepId, boolean>> {
+  const steps: Partial<Record<CleaningStepId, boolean>> = {};
+  for (const one of said) {
+    const off = one.startsWith('-');
+    const name = one.replace(/^-/, '').trim();
+    const id = CLEANING_STEPS.find((step) => step === name);
+    const option = off ? '--no-clean' : '--clean';
+    if (!id)
+      throw new UsageError(`${option}: “${name}” is no cleaning step. Use some of: ${CLEANING_STEPS.join(', ')}.`);
+    if (steps[id] === off)
+      throw new UsageError(`“${id}” cannot be switched on and off: --clean and --no-clean name it.`);
+    steps[id] = !off;
+  }
+  return steps;
+}
+
+/** "; /" or ";,": each character is one; "none": there are none. */
+function separatorsNamed(said: string): string[] {
+  if (said.trim() === 'none') return [];
+  const marks = [...new Set(said.replaceAll('\\n', '\n').replace(/[ \t]+/g, ''))];
+  return marks.flatMap((mark) => {
+    const found = SEPARATORS.filter((separator) => separator === mark || separator.trim() === mark);
+    if (found.length) return found;
+    const known = [...new Set(SEPARATORS.map((separator) => separator.trim() || '\\n'))];
+    throw new UsageError(`--separators: “${mark}” is not known. Use some of: ${known.join(' ')}, or none.`);
+  });
 }
 
 function headerOption({ header, headerRow }: SourceOptions): number | null | undefined {

@@ -1,6 +1,6 @@
 /** The tally as one line, and the reading as a few, for a terminal. */
 import type { Tally } from '@fair-copy/core/intake/outcome.js';
-import type { Reading, Role } from '@fair-copy/core/intake/reading.js';
+import type { EncodingReading, Reading, Role } from '@fair-copy/core/intake/reading.js';
 import { fieldLabel } from '@fair-copy/core/termbase/categories.js';
 import { languageName } from '@fair-copy/core/language/tags.js';
 import { inWords } from '@fair-copy/core/said.js';
@@ -49,6 +49,9 @@ function roleText(role: Role): string {
   }
 }
 
+const encodingText = ({ value, otherLines }: EncodingReading): string =>
+  otherLines ? `${value} and, in other lines, ${otherLines}` : value;
+
 function sourceLine({ source, headerRow }: Reading): string {
   const header = headerRow.value === null ? 'no header' : `row ${headerRow.value} is the header`;
   switch (source.kind) {
@@ -57,8 +60,8 @@ function sourceLine({ source, headerRow }: Reading): string {
     case 'document':
       return `${source.format.toUpperCase()}, ${source.part.value}, ${header}`;
     case 'delimited':
-      return `Delimited text, separated by ${intake.delimiter(source.delimiter.value)}, ${source.encoding.value}, ${header}`;
+      return `Delimited text, separated by ${intake.delimiter(source.delimiter.value)}, ${encodingText(source.encoding)}, ${header}`;
     default:
-      return `${source.kind.toUpperCase()}, ${source.encoding.value}`;
+      return `${source.kind.toUpperCase()}, ${encodingText(source.encoding)}`;
   }
 }

@@ -51,6 +51,7 @@ const SEVERITIES = {
   'language-mixed': 'warning',
   'language-contradiction': 'warning',
   'encoding-guess': 'warning',
+  'encoding-mixed': 'warning',
   'broken-letters': 'warning',
   'xml-malformed': 'error',
   'xml-too-deep': 'error',

@@ -60,6 +60,8 @@ export interface ReasonCodes {
   // The form of the file.
   readonly 'declared-in-line': Nothing;
   readonly 'no-delimiter': Nothing;
+  /** Of the ways of quoting. */
+  readonly 'rows-agree-so': Nothing;
   readonly 'delimiter-cuts': { readonly delimiter: string; readonly share: number; readonly columns: number };
   readonly 'no-text': Nothing;
   readonly 'no-mark': Nothing;
@@ -77,6 +79,8 @@ export interface ReasonCodes {
   readonly ascii: Nothing;
   readonly 'valid-utf8': Nothing;
   readonly 'letters-fit': { readonly encoding: string };
+  /** `utf8` and `count` lines; `other`: the encoding of the latter. */
+  readonly 'lines-in-two-encodings': { readonly utf8: number; readonly count: number; readonly other: string };
   readonly 'file-declares': Nothing;
 }
 

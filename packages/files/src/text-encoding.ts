@@ -48,7 +48,9 @@ export async function exchangeEncoding(path: string): Promise<FoundEncoding> {
   const { EncodingSampler } = await import('@fair-copy/core/encoding/detect.js');
   const sampler = new EncodingSampler();
   for await (const chunk of createReadStream(path, { highWaterMark: 1 << 18 })) sampler.write(chunk as Buffer);
-  const { encoding } = sampler.guess(codec);
+  const guess = sampler.guess(codec);
+  // XML says one encoding for all of it: where lines differ, what is not UTF-8 decides, and broken letters are mended later.
+  const encoding = guess.otherLines ?? guess.encoding;
   return {
     encoding,
     wrongly:

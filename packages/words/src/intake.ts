@@ -11,6 +11,8 @@ export interface IntakeWords {
   readonly leftBecause: Readonly<Record<LeftReason, string>>;
   /** "semicolons" of ";". */
   delimiter(delimiter: string | null): string;
+  /** 'quoted by "'. */
+  quoting(quoting: { readonly quote: string | null; readonly escape?: boolean }): string;
   /** The sheet of questions for the client. */
   readonly queryList: {
     readonly sheet: string;

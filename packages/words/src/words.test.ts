@@ -97,6 +97,8 @@ const VALUES = {
   marks: ['x', 'y'],
   languages: ['de', 'fr'],
   encoding: 'UTF-8',
+  other: 'windows-1252',
+  utf8: 8,
   limit: 5,
   what: 'x',
   reason: because('column-empty'),

@@ -44,6 +44,7 @@ function asJson(path: string, reading: Reading, tally: Tally): unknown {
     file: path,
     kind: source.kind,
     encoding: source.kind === 'workbook' ? null : (source.encoding?.value ?? null),
+    ...(source.kind !== 'workbook' && source.encoding?.otherLines && { otherLines: source.encoding.otherLines }),
     delimiter: source.kind === 'delimited' ? source.delimiter.value : null,
     sheet: source.kind === 'workbook' ? source.sheet : null,
     headerRow: reading.headerRow.value,

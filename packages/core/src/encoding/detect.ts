@@ -3,8 +3,7 @@
  * language of the text best; the runner-up is offered. Decoding itself is done by a codec given from outside.
  */
 import { because, type Reason } from '../guess.js';
-import { ALPHABETS } from '../language/alphabets.js';
-import { identifyPooled } from '../language/identify.js';
+import { lettersFit } from './letters-fit.js';
 import type { EncodingName } from './names.js';
 
 /** Turns bytes of a named encoding into text and back; names are those of `ENCODINGS`. */
@@ -26,6 +25,8 @@ export interface EncodingGuess {
   readonly sureness: number;
   readonly reason: Reason;
   readonly byteOrderMark: boolean;
+  /** In a text that is UTF-8 for the rest: the encoding of the lines that are not. */
+  readonly otherLines?: EncodingName;
   /** Nearly as likely, best first, and different on this very text. */
   readonly runnersUp: readonly EncodingName[];
 }
@@ -38,17 +39,19 @@ const SAMPLE = 48 * 1024;
  */
 export class EncodingSampler {
   private head: number[] = [];
-  private high: number[] = [];
+  /** The lines with bytes beyond ASCII: those that are valid UTF-8, and the others. */
+  private readonly valid = new LineSample();
+  private readonly other = new LineSample();
   private line: number[] = [];
   private lineHigh = false;
+  private lineUtf8 = true;
   private pending = 0;
   private floor = 0x80;
   private ceiling = 0xbf;
   private bytes = 0;
   private nulEven = 0;
   private nulOdd = 0;
-  utf8 = true;
-  ascii = true;
+  private ascii = true;
 
   write(chunk: Uint8Array): void {
     for (let i = 0; i < chunk.length; i++) {
@@ -63,23 +66,25 @@ export class EncodingSampler {
         this.ascii = false;
         this.lineHigh = true;
       }
-      if (this.utf8 && (this.pending > 0 || byte >= 0x80)) this.followUtf8(byte);
-      if (this.high.length < SAMPLE) this.keepLine(byte);
+      if (this.lineUtf8 && (this.pending > 0 || byte >= 0x80)) this.followUtf8(byte);
+      if (this.line.length < 2000) this.line.push(byte);
+      if (byte === 10 || byte === 13) this.endLine();
     }
   }
 
-  private keepLine(byte: number): void {
-    if (this.line.length < 2000) this.line.push(byte);
-    if (byte !== 10 && byte !== 13) return;
-    if (this.lineHigh) this.high.push(...this.line);
+  private endLine(): void {
+    if (this.pending > 0) this.lineUtf8 = false;
+    if (this.lineHigh) (this.lineUtf8 ? this.valid : this.other).take(this.line);
     this.line = [];
     this.lineHigh = false;
+    this.lineUtf8 = true;
+    this.pending = 0;
   }
 
   /** RFC 3629: continuation bytes, with the ranges that exclude overlong forms and surrogates. */
   private followUtf8(byte: number): void {
     if (this.pending > 0) {
-      if (byte < this.floor || byte > this.ceiling) this.utf8 = false;
+      if (byte < this.floor || byte > this.ceiling) this.lineUtf8 = false;
       this.pending--;
       this.floor = 0x80;
       this.ceiling = 0xbf;
@@ -94,11 +99,22 @@ export class EncodingSampler {
       this.pending = 3;
       if (byte === 0xf0) this.floor = 0x90;
       if (byte === 0xf4) this.ceiling = 0x8f;
-    } else this.utf8 = false;
+    } else this.lineUtf8 = false;
   }
 
-  /** The guess from all that was written. */
-  guess(codec: Codec): EncodingGuess {
+  /** The guess from all that was written; of an encoding that a person chose, whether lines of UTF-8 are among the text. */
+  guess(codec: Codec, chosen?: EncodingName): EncodingGuess {
+    if (this.line.length > 0) this.endLine();
+    if (chosen) {
+      const found: EncodingGuess = {
+        encoding: chosen,
+        sureness: 1,
+        reason: because('chosen'),
+        byteOrderMark: false,
+        runnersUp: [],
+      };
+      return chosen.startsWith('UTF') ? found : (this.mixed(codec, found) ?? found);
+    }
     const [a, b, c] = this.head;
     const sure = (encoding: EncodingName, reason: Reason, byteOrderMark: boolean, sureness = 1): EncodingGuess => ({
       encoding,
@@ -117,41 +133,101 @@ export class EncodingSampler {
     if (this.nulEven > half * 0.2 && this.nulOdd < half * 0.05)
       return sure('UTF-16BE', because('zero-bytes'), false, 0.97);
     if (this.ascii) return sure('UTF-8', because('ascii'), false);
-    if (this.utf8 && this.pending === 0) return sure('UTF-8', because('valid-utf8'), false, 0.99);
-    const rest = this.lineHigh ? [...this.high, ...this.line] : this.high;
-    return bestOf(Uint8Array.from(rest.length ? rest : this.head), codec);
+    if (this.other.count === 0) return sure('UTF-8', because('valid-utf8'), false, 0.99);
+    return this.mixed(codec) ?? bestOf(this.highBytes(), codec);
+  }
+
+  /** Lines that are valid UTF-8 by chance belong to the others. */
+  private highBytes(): Uint8Array {
+    return Uint8Array.from([...this.other.bytes, ...this.valid.bytes].slice(0, SAMPLE));
+  }
+
+  /** Some lines are UTF-8 and read better so than in the encoding of the others. */
+  private mixed(codec: Codec, chosen?: EncodingGuess): EncodingGuess | null {
+    if (this.valid.count === 0 || this.other.count === 0) return null;
+    const others = chosen ?? bestOf(Uint8Array.from(this.other.bytes), codec);
+    const valid = Uint8Array.from(this.valid.bytes);
+    const asUtf8 = lettersFit(decoded(valid, 'UTF-8', codec));
+    if (asUtf8 < lettersFit(decoded(valid, others.encoding, codec)) + CLEARLY_BETTER) return null;
+    const { count } = this.valid;
+    return {
+      ...others,
+      encoding: 'UTF-8',
+      otherLines: others.encoding,
+      reason: because('lines-in-two-encodings', { utf8: count, count: this.other.count, other: others.encoding }),
+    };
   }
 }
 
-const SINGLE: readonly EncodingName[] = [
-  'windows-1252',
-  'windows-1250',
-  'windows-1251',
-  'windows-1253',
-  'windows-1254',
-  'windows-1255',
-  'windows-1256',
-  'windows-1257',
-  'ISO-8859-2',
-  'ISO-8859-15',
-  'KOI8-R',
-];
+/** How much better, in `lettersFit`, lines have to read as UTF-8 for a text to be taken as one of two encodings. */
+const CLEARLY_BETTER = 0.3;
+
+/** Lines of a file, as many as it takes to tell their encoding. */
+class LineSample {
+  readonly bytes: number[] = [];
+  /** All that there are. */
+  count = 0;
+
+  take(line: readonly number[]): void {
+    this.count++;
+    if (this.bytes.length < SAMPLE) for (const byte of line) this.bytes.push(byte);
+    if (this.bytes.at(-1) !== 10) this.bytes.push(10);
+  }
+}
+
+function decoded(bytes: Uint8Array, encoding: EncodingName, codec: Codec): string {
+  const decoder = codec.decoder(encoding);
+  return decoder.write(bytes) + decoder.end();
+}
+
+/** With how much readier each is taken than the others, where both fit: how often files are in it. Common practice. */
+const SINGLE: Readonly<Partial<Record<EncodingName, number>>> = {
+  'windows-1252': 0.02,
+  'windows-1250': 0,
+  'windows-1251': 0,
+  'windows-1253': 0,
+  'windows-1254': 0,
+  'windows-1255': 0,
+  'windows-1256': 0,
+  'windows-1257': 0,
+  'windows-1258': -0.01,
+  'windows-874': 0,
+  'ISO-8859-2': -0.01,
+  'ISO-8859-5': -0.02,
+  'ISO-8859-7': -0.02,
+  'ISO-8859-9': -0.02,
+  'ISO-8859-15': -0.01,
+  'KOI8-R': -0.01,
+  'KOI8-U': -0.02,
+  IBM850: -0.03,
+  IBM437: -0.04,
+  IBM852: -0.03,
+  IBM866: -0.03,
+  IBM737: -0.04,
+  IBM775: -0.06,
+  IBM855: -0.05,
+  IBM857: -0.04,
+  IBM862: -0.04,
+  macintosh: -0.03,
+  'x-mac-ce': -0.04,
+  'x-mac-cyrillic': -0.04,
+};
 const DOUBLE: readonly EncodingName[] = ['Shift_JIS', 'EUC-JP', 'GB18030', 'Big5', 'EUC-KR'];
 
+/** Letters beyond ASCII that tell an encoding by themselves. */
+const ENOUGH = 10;
+
 function bestOf(sample: Uint8Array, codec: Codec): EncodingGuess {
-  const decode = (encoding: EncodingName): string => {
-    const decoder = codec.decoder(encoding);
-    return decoder.write(sample) + decoder.end();
-  };
+  // The more letters there are, the less it matters how often files are in an encoding.
+  const weight = Math.min(1, ENOUGH / sample.filter((byte) => byte > 127).length);
   const scored = [
-    ...DOUBLE.map((encoding) => ({
-      encoding,
-      text: decode(encoding),
-      score: doubleByteScore(sample, encoding, decode(encoding)),
-    })),
-    ...SINGLE.map((encoding) => {
-      const text = decode(encoding);
-      return { encoding, text, score: singleByteScore(text, encoding) };
+    ...DOUBLE.map((encoding) => {
+      const text = decoded(sample, encoding, codec);
+      return { encoding, text, score: doubleByteScore(sample, encoding, text) };
+    }),
+    ...(Object.entries(SINGLE) as [EncodingName, number][]).map(([encoding, readiness]) => {
+      const text = decoded(sample, encoding, codec);
+      return { encoding, text, score: lettersFit(text) + readiness * weight };
     }),
   ].sort((x, y) => y.score - x.score);
   const best = scored[0]!;
@@ -215,62 +291,15 @@ function doubleByteScore(sample: Uint8Array, encoding: EncodingName, text: strin
   const runs = text.match(/[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Hang}]{2,}/gu)?.join('').length ?? 0;
   // "Barth幨emy": a character in the middle of a Latin word is an accented letter read wrongly.
   const inside = (text.match(/[a-z][\p{sc=Han}\p{sc=Hang}]|[\p{sc=Han}\p{sc=Hang}][a-z]/gu)?.length ?? 0) / pairs;
+  // "f−r": so is any other sign there, of which a text in these scripts has a few at most.
+  const strange = (text.match(/[A-Za-z][^\0-\x7F]|[^\0-\x7F][A-Za-z]/g)?.length ?? 0) / pairs;
   return (
-    share * 0.6 + Math.min(1, script) * 0.2 + (letters ? (runs / letters) * 0.2 : 0) + hint - unreadable * 3 - inside
+    share * 0.6 +
+    Math.min(1, script) * 0.2 +
+    (letters ? (runs / letters) * 0.2 : 0) +
+    hint -
+    unreadable * 3 -
+    inside -
+    Math.max(0, strange - 0.4)
   );
-}
-
-const TYPOGRAPHY = /[“”„‚«»‹›–—…’‘§°€£©®±²³µ·×½¼¾¿¡№™ªº\u00A0\u202F]/u;
-
-/** −3 to about 1: how well the letters beyond ASCII fit words of the language that the text seems to be in. */
-function singleByteScore(text: string, encoding: EncodingName): number {
-  const lines = text
-    .split(/[\r\n]+/)
-    .filter(Boolean)
-    .slice(0, 400);
-  const cells = lines.flatMap((line) => line.split(/[\t;|,]/)).filter((cell) => /\p{L}{2}/u.test(cell));
-  const languages = identifyPooled(cells, 300).filter((l) => l.share > 0.08);
-  let sum = 0;
-  let count = 0;
-  for (let i = 0; i < text.length; i++) {
-    if (text.charCodeAt(i) < 128) continue;
-    sum += characterScore(text, i, languages);
-    count++;
-  }
-  if (count === 0) return -1;
-  return (
-    sum / count + (encoding === 'windows-1252' ? 0.02 : encoding.startsWith('ISO') || encoding === 'KOI8-R' ? -0.01 : 0)
-  );
-}
-
-function characterScore(text: string, i: number, languages: readonly { language: string; share: number }[]): number {
-  const char = text[i]!;
-  const code = char.charCodeAt(0);
-  if (code === 0xfffd || (code >= 0x80 && code < 0xa0)) return -3;
-  const before = text[i - 1] ?? ' ';
-  const after = text[i + 1] ?? ' ';
-  const between = /\p{L}/u.test(before) && /\p{L}/u.test(after);
-  if (!/\p{L}/u.test(char)) {
-    if (/\p{M}/u.test(char)) return between ? 0.2 : -1;
-    return TYPOGRAPHY.test(char)
-      ? between && char !== '’' && char !== '·' && char !== '\u00A0'
-        ? -1
-        : 0.3
-      : between
-        ? -1.5
-        : -0.5;
-  }
-  if (/\p{Ll}/u.test(before) && /\p{Lu}/u.test(char)) return -1;
-  const script = /\p{sc=Latn}/u.test(char) ? 'Latn' : null;
-  if (script === null) {
-    const latin = /[A-Za-z]/;
-    return latin.test(before) || latin.test(after) ? -1 : 0.9;
-  }
-  const lower = char.toLowerCase();
-  const home = languages.reduce(
-    (best, l) => (ALPHABETS[l.language]?.includes(lower) ? Math.max(best, l.share) : best),
-    0,
-  );
-  const crowd = code > 127 && before.charCodeAt(0) > 127 && /\p{L}/u.test(before) ? -0.4 : 0;
-  return (home > 0 ? 0.6 + Math.min(0.4, home) : -0.6) + crowd;
 }

@@ -1,6 +1,6 @@
 /** The encodings that are read and written, and the names they go by. */
 
-/** Names as registered with IANA (preferred MIME names). */
+/** Preferred MIME names of IANA; where it has none, those of the Encoding Standard (WHATWG) or of common practice. */
 export const ENCODINGS = [
   'UTF-8',
   'UTF-16LE',
@@ -13,10 +13,28 @@ export const ENCODINGS = [
   'windows-1255',
   'windows-1256',
   'windows-1257',
+  'windows-1258',
+  'windows-874',
   'ISO-8859-1',
   'ISO-8859-2',
+  'ISO-8859-5',
+  'ISO-8859-7',
+  'ISO-8859-9',
   'ISO-8859-15',
   'KOI8-R',
+  'KOI8-U',
+  'IBM437',
+  'IBM737',
+  'IBM775',
+  'IBM850',
+  'IBM852',
+  'IBM855',
+  'IBM857',
+  'IBM862',
+  'IBM866',
+  'macintosh',
+  'x-mac-ce',
+  'x-mac-cyrillic',
   'Shift_JIS',
   'EUC-JP',
   'GB18030',
@@ -41,7 +59,16 @@ const ALIASES: Readonly<Record<string, EncodingName>> = {
   cp936: 'GB18030',
   cp949: 'EUC-KR',
   cp950: 'Big5',
-  koi8r: 'KOI8-R',
+  cyrillic: 'ISO-8859-5',
+  greek: 'ISO-8859-7',
+  latin5: 'ISO-8859-9',
+  tis620: 'windows-874',
+  mac: 'macintosh',
+  macroman: 'macintosh',
+  maclatin2: 'x-mac-ce',
+  macce: 'x-mac-ce',
+  maccentraleurope: 'x-mac-ce',
+  maccyrillic: 'x-mac-cyrillic',
   ascii: 'UTF-8',
   usascii: 'UTF-8',
 };
@@ -51,7 +78,7 @@ export function encodingNamed(name: string): EncodingName | null {
   const plain = name.toLowerCase().replace(/[^a-z0-9]/g, '');
   const direct = ENCODINGS.find((e) => e.toLowerCase().replace(/[^a-z0-9]/g, '') === plain);
   if (direct) return direct;
-  const page = /^(?:cp|win|windows)(125\d)$/.exec(plain);
-  const windows = page && ENCODINGS.find((e) => e === `windows-${page[1]}`);
-  return windows ?? ALIASES[plain] ?? null;
+  const page = /^(?:cp|win|windows|ibm|dos|oem)(\d{3,4})$/.exec(plain)?.[1];
+  const numbered = page && ENCODINGS.find((e) => e === `windows-${page}` || e === `IBM${page}`);
+  return numbered || (ALIASES[plain] ?? null);
 }

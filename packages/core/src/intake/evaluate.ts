@@ -2,7 +2,7 @@
  * Rows to outcomes: every row of a file becomes an entry, joins one, is held back with a question, or is no data.
  * The four always sum to the rows of the file.
  */
-import type { LanguageTag } from '../language/tags.js';
+import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { isBlank, type SheetRow } from '../sheet/model.js';
 import { draftKeys, joinedDrafts, termLanguages, type Draft } from './draft.js';
 import { matchOf, NOTHING_THERE, type Existing } from './join.js';
@@ -261,8 +261,8 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     if (extra.length && rows === 1)
       return { kind: 'extra cells', cells: width + extra.length, columns: width, text: extra.join(' · ') };
     const given = termLanguages(draft);
-    for (const { terms } of given)
-      for (const { text } of terms) if (text.includes('\uFFFD')) return { kind: 'unreadable', text };
+    for (const { language, terms } of given)
+      for (const { text } of terms) if (isUnreadable(text, language)) return { kind: 'unreadable', text };
     const swapped = decision?.verdict === 'turn' ? null : this.swappedIn(row, known);
     if (swapped) return swapped;
     const complete = given.length >= 2 || this.languages.length < 2;
@@ -327,4 +327,13 @@ const TOTAL = /^(total|totals|summe|gesamt|insgesamt|yhteensä|suma|razem|somme|
 /** "Total | 40" at the foot of a sheet. */
 function isTotal(row: SheetRow, draft: Draft): boolean {
   return draft.languages.length === 1 && row.cells.some((cell) => TOTAL.test(cell.trim()));
+}
+
+/** What is left where text was read in a wrong encoding: no letters, boxes and blocks, control characters, private use. */
+const NO_LETTER = /[\uFFFD\u2500-\u259F\u0080-\u009F\uE000-\uF8FF]/;
+/** Half-width katakana: in Japanese an old habit, elsewhere letters with accents read as Shift_JIS. */
+const HALF_WIDTH_KANA = /[\uFF61-\uFF9F]/;
+
+function isUnreadable(text: string, language: LanguageTag): boolean {
+  return NO_LETTER.test(text) || (HALF_WIDTH_KANA.test(text) && primaryLanguage(language) !== 'ja');
 }

@@ -7,13 +7,22 @@ import type { LanguageTag } from '../language/tags.js';
 import type { Level } from '../termbase/categories.js';
 import type { EncodingName } from '../encoding/names.js';
 
+export interface EncodingReading extends Guess<EncodingName> {
+  /** In a text that is UTF-8 for the rest: the encoding of the lines that are not. */
+  readonly otherLines?: EncodingName;
+}
+
 /** What a file is, and how its rows are got out of it. */
 export type SourceForm =
   | {
       readonly kind: 'delimited';
-      readonly encoding: Guess<EncodingName>;
+      readonly encoding: EncodingReading;
       readonly delimiter: Guess<string | null>;
       readonly quote: '"' | "'" | null;
+      /** Marks within quotes stand behind backslashes. */
+      readonly escape?: boolean;
+      /** There are quotation marks, which belong to the text. */
+      readonly marksAreText?: boolean;
       /** Lines of a dictionary: "a; b {f} | c :: d | e". Null: cells by the delimiter. */
       readonly pattern: Guess<LinePattern> | null;
       /** Source and translation in one text; then there is no delimiter. */
@@ -21,7 +30,7 @@ export type SourceForm =
       readonly otherEncodings: readonly EncodingName[];
     }
   | { readonly kind: 'workbook'; readonly sheet: string; readonly sheets: readonly SheetChoice[] }
-  | { readonly kind: ExchangeKind; readonly encoding: Guess<EncodingName> }
+  | { readonly kind: ExchangeKind; readonly encoding: EncodingReading }
   /** Tables or paragraphs of running text; which of them, and how a paragraph is cut, can be changed. */
   | {
       readonly kind: 'document';
@@ -31,7 +40,7 @@ export type SourceForm =
       readonly parts: readonly DocumentPart[];
       readonly pattern: Guess<LinePattern | null>;
       readonly marked?: Guess<MarkedPattern | null>;
-      readonly encoding?: Guess<EncodingName>;
+      readonly encoding?: EncodingReading;
     };
 
 export type ExchangeKind = 'tbx' | 'tmx' | 'xliff' | 'po';

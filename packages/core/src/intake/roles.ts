@@ -2,6 +2,7 @@
 import { because, type Guess, type Reason } from '../guess.js';
 import { areClose } from '../language/close.js';
 import { identifyPooled, shareOf, type Identified } from '../language/identify.js';
+import type { NamedLanguage } from '../language/names.js';
 import { canonicalTag, primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, type SheetRow } from '../sheet/model.js';
 import { categoryNamed, IDENTIFIER } from '../termbase/categories.js';
@@ -91,7 +92,7 @@ function column(index: number, header: string, data: readonly SheetRow[]): Colum
 }
 
 function roleOf(c: Column): Guess<Role> {
-  const named = c.says.languages[0];
+  const named = namedLanguage(c);
   // "Abk" and "Pos" are tags of languages as well: beside a field that the whole header names, they are not meant.
   const beside = named && named.sureness > 0.5 ? named.tag : null;
   const letter = columnLetter(c.index);
@@ -136,6 +137,40 @@ function roleOf(c: Column): Guess<Role> {
     return byHeader(c, named.tag, named.sureness);
   if (field === 'number' || field === 'language') return ignored(0.9, said);
   return byContent(c, letter);
+}
+
+/** Tags that are words of headers, numbers or signs as well. */
+const WORDS_TOO: ReadonlySet<string> = new Set([
+  'id',
+  'no',
+  'it',
+  'is',
+  'se',
+  'to',
+  'as',
+  'br',
+  'am',
+  'or',
+  'so',
+  'an',
+  'my',
+  'to',
+  'ad',
+  'na',
+]);
+
+/** Of the languages that a header may mean, the one that the content speaks; of a tag that is a word too, only such. */
+function namedLanguage({ says, content, cells }: Column): NamedLanguage | undefined {
+  const best = content[0];
+  if (!best) return says.languages[0];
+  const spoken = says.languages.find(
+    ({ tag }) => shareOf(primaryLanguage(tag), content) > Math.max(0.3, best.share * 0.5),
+  );
+  if (spoken) return spoken;
+  const [first] = says.languages;
+  if (!first || first.how !== 'tag' || !WORDS_TOO.has(first.tag)) return first;
+  const letters = cells.slice(0, 240).reduce((sum, cell) => sum + cell.length, 0);
+  return enough(letters, best.share) && !areClose(first.tag, best.language) ? undefined : first;
 }
 
 /** A field at its usual level; with a language, definitions belong to the language and the rest to its terms. */
@@ -237,7 +272,7 @@ function enough(letters: number, share: number): boolean {
 }
 
 function contradictionOf(c: Column, role: Guess<Role>): Pick<ColumnReading, 'contradiction'> {
-  const named = c.says.languages[0];
+  const named = namedLanguage(c);
   if (!named || role.value.kind !== 'term' || !contradicts(c, named.tag)) return {};
   const content = canonicalTag(c.content[0]!.language);
   return content ? { contradiction: { header: named.tag, content } } : {};

@@ -86,6 +86,41 @@ const SHORT_FORMS: Readonly<Record<string, string>> = {
   norwegisch: 'nb',
   mandarin: 'zh',
   farsi: 'fa',
+  // Three letters of an operating system's locales.
+  chs: 'zh-Hans',
+  cht: 'zh-Hant',
+  enu: 'en-US',
+  ptb: 'pt-BR',
+  ptg: 'pt-PT',
+  esn: 'es',
+  esm: 'es-MX',
+  frc: 'fr-CA',
+  nor: 'nb',
+  sve: 'sv',
+  csy: 'cs',
+  plk: 'pl',
+  trk: 'tr',
+  ell: 'el',
+  简体中文: 'zh-Hans',
+  簡體中文: 'zh-Hant',
+  繁体中文: 'zh-Hant',
+  繁體中文: 'zh-Hant',
+  简中: 'zh-Hans',
+  繁中: 'zh-Hant',
+  汉语: 'zh',
+  漢語: 'zh',
+  英語: 'en',
+  俄文: 'ru',
+  韩文: 'ko',
+  韓文: 'ko',
+  西文: 'es',
+  葡文: 'pt',
+  意文: 'it',
+  عربي: 'ar',
+  إنجليزي: 'en',
+  انجليزي: 'en',
+  ألماني: 'de',
+  فرنسي: 'fr',
   中文: 'zh',
   英文: 'en',
   日文: 'ja',
@@ -172,14 +207,24 @@ export function languagesNamed(text: string): NamedLanguage[] {
     else if (language && canonicalTag(regional[2]!)?.startsWith(language))
       add(canonicalTag(regional[2]!), 0.97, 'name');
   }
+  // "Port. BR", "EN UK".
+  const spaced = /^(\p{L}+)\.?[ _-]+([A-Z]{2})$/u.exec(clean);
+  if (spaced && !byName) {
+    const language = languages.get(key(spaced[1]!)) ?? shortCode(spaced[1]!);
+    const country = spaced[2] === 'UK' ? 'GB' : spaced[2]!;
+    if (language && !language.includes('-') && COUNTRY_CODES.includes(country))
+      add(`${language}-${country}`, 0.95, 'name');
+  }
   if (/^[A-Za-z]{2,3}([-_][A-Za-z0-9]{2,8}){0,2}$/.test(clean)) {
     const upper = clean.toUpperCase();
     const means = COUNTRY_MEANS[upper];
-    const tag = canonicalTag(clean);
+    const tag = canonicalTag(clean.replace(/([-_])UK$/i, '$1GB'));
     // "UK" and "SE" are languages too (Ukrainian, Northern Sami); written in capitals the country is likelier.
     if (means && clean === upper) add(means, 0.8, 'country');
+    else if (means && !tag) add(means, 0.75, 'country');
     if (tag)
       add(tag, means ? 0.6 : clean.length === 2 || clean.includes('-') || clean.includes('_') ? 0.93 : 0.85, 'tag');
+    if (means && tag && clean !== upper) add(means, 0.5, 'country');
   }
   return found;
 }

@@ -12,7 +12,20 @@ describe('reading', () => {
   test('quotes hold delimiters, quotes and line breaks', () =>
     expect(cells('a,"b,c","d ""e""","f\r\ng"\r\nh')).toEqual([['a', 'b,c', 'd "e"', 'f\r\ng'], ['h']]));
   test('a quote inside an unquoted field is a character', () => expect(cells('5" pipe,x')).toEqual([['5" pipe', 'x']]));
-  test('what follows a closing quote belongs to the field', () => expect(cells('"a"b,c')).toEqual([['ab', 'c']]));
+  test('a field that goes on behind its closing quote was not quoted', () =>
+    expect(cells('"a"b,c\n"Titanic" wreck,"a ""b"" c" d\n"x" ,y')).toEqual([
+      ['"a"b', 'c'],
+      ['"Titanic" wreck', '"a ""b"" c" d'],
+      ['x', 'y'],
+    ]));
+  test('spaces around a quoted field are none of its own; those of others are', () =>
+    expect(cells('"a", "b,c" , d,  ')).toEqual([['a', 'b,c', ' d', '  ']]));
+  test('quotes behind backslashes, where a file has them', () =>
+    expect(
+      delimitedRows('"a \\"b\\" \\\\","c\\d"\n', { delimiter: ',', quote: '"', escape: true }).map(
+        ({ cells }) => cells,
+      ),
+    ).toEqual([['a "b" \\', 'c\\d']]));
   test('CR, LF and CRLF end rows; blank rows keep their number', () =>
     expect(
       delimitedRows('a\rb\n\r\nc', { delimiter: ',', quote: '"' }).map((row) => [row.number, row.cells[0]]),

@@ -1,6 +1,7 @@
 /**
- * Delimited text to rows, in pieces. Quoting as in RFC 4180, forgiving as most programs are: a quotation mark
- * inside an unquoted field is an ordinary character; what follows a closing quote belongs to the field.
+ * Delimited text to rows, in pieces. Quoting as in RFC 4180, forgiving: a quotation mark inside an unquoted field is an
+ * ordinary character; spaces around a quoted field are allowed; a field that goes on behind its closing mark was not quoted
+ * at all, and keeps its marks ('"Titanic" wreck').
  */
 import { DataError } from '../diagnostic.js';
 import { COLUMN_LIMIT, ROW_LIMIT, type SheetRow } from './model.js';
@@ -9,6 +10,8 @@ export interface DelimitedForm {
   /** One or more characters; null: the line is one cell. */
   readonly delimiter: string | null;
   readonly quote: '"' | "'" | null;
+  /** Within quotes, `\\"` is a mark and `\\\\` a backslash, besides marks written twice. */
+  readonly escape?: boolean;
 }
 
 /** States, each with a sample of what it is in: */
@@ -16,6 +19,7 @@ const START = 0; // …;|abc
 const PLAIN = 1; // …;ab|c
 const QUOTED = 2; // …;"ab|c
 const CLOSING = 3; // …;"abc"|;
+const ESCAPED = 4; // …;"ab\\|"c
 
 /** One for all blank lines: a file may have millions. */
 const BLANK: readonly string[] = Object.freeze(['']);
@@ -23,6 +27,9 @@ const BLANK: readonly string[] = Object.freeze(['']);
 export class DelimitedReader {
   private state = START;
   private field = '';
+  /** Spaces before a field that may be quoted, and behind its closing mark. */
+  private lead = '';
+  private trail = '';
   private cells: string[] = [];
   private rows: SheetRow[] = [];
   private number = 1;
@@ -32,7 +39,11 @@ export class DelimitedReader {
   private quoteRow = 0;
   private anything = false;
 
-  constructor(private readonly form: DelimitedForm) {}
+  /** @param watch told of each cell, and whether it stood in quotes */
+  constructor(
+    private readonly form: DelimitedForm,
+    private readonly watch?: (column: number, cell: string, quoted: boolean) => void,
+  ) {}
 
   /** Rows completed by this piece of text. Cutting the text anywhere changes nothing. */
   write(text: string): SheetRow[] {
@@ -56,7 +67,7 @@ export class DelimitedReader {
 
   /** The row in which a quotation mark was opened and not closed by now, or null. */
   get openQuoteRow(): number | null {
-    return this.state === QUOTED ? this.quoteRow : null;
+    return this.state === QUOTED || this.state === ESCAPED ? this.quoteRow : null;
   }
 
   private read(input: string, until: number, last: boolean): number {
@@ -76,6 +87,12 @@ export class DelimitedReader {
         i = this.readQuoted(input, i, until);
         continue;
       }
+      if (this.state === ESCAPED) {
+        this.append(char === quote || char === '\\' ? char : `\\${char}`);
+        this.state = QUOTED;
+        i++;
+        continue;
+      }
       this.anything = true;
       if (char === '\r' || char === '\n') {
         this.endRow();
@@ -92,11 +109,16 @@ export class DelimitedReader {
         this.state = QUOTED;
         this.quoteRow = this.number;
         i++;
-      } else if (this.state === CLOSING && char === quote) {
+      } else if (this.state === CLOSING && char === quote && this.trail === '') {
         this.field += quote;
         this.state = QUOTED;
         i++;
+      } else if (char === ' ' && quote !== null && (this.state === START || this.state === CLOSING)) {
+        if (this.state === START) this.lead += char;
+        else this.trail += char;
+        i++;
       } else {
+        if (this.state === CLOSING) this.unquote(quote!);
         this.state = PLAIN;
         i = this.readPlain(input, i, until, first);
       }
@@ -116,14 +138,21 @@ export class DelimitedReader {
   }
 
   private readQuoted(input: string, from: number, until: number): number {
+    const { quote, escape } = this.form;
     let i = from;
-    while (i < until && input[i] !== this.form.quote) i++;
+    while (i < until && input[i] !== quote && !(escape && input[i] === '\\')) i++;
     this.append(input.slice(from, i));
     if (i < until) {
-      this.state = CLOSING;
+      this.state = input[i] === quote ? CLOSING : ESCAPED;
       i++;
     }
     return i;
+  }
+
+  /** It goes on: what looked like quoting is text. */
+  private unquote(quote: string): void {
+    this.field = `${quote}${this.field.replaceAll(quote, quote + quote)}${quote}${this.trail}`;
+    this.trail = '';
   }
 
   private append(text: string): void {
@@ -133,8 +162,11 @@ export class DelimitedReader {
   }
 
   private endField(): void {
-    this.cells.push(this.field);
-    this.field = '';
+    // Spaces around quotes are none of the field's.
+    const cell = this.state === CLOSING ? this.field : this.lead + this.field;
+    this.watch?.(this.cells.length, cell, this.state === CLOSING);
+    this.cells.push(cell);
+    this.field = this.lead = this.trail = '';
     this.state = START;
     if (this.cells.length > ROW_LIMIT) throw new DataError('row-too-long', { row: this.number, limit: ROW_LIMIT });
   }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { guessDelimiter } from './delimiter.js';
+import { guessDelimiter, guessQuoting } from './delimiter.js';
 
 const guess = (text: string) => guessDelimiter(text, true);
 
@@ -26,4 +26,38 @@ describe('guessDelimiter', () => {
     expect(guess('"a,b",c\nd,"e"\n').form.quote).toBe('"');
     expect(guess('5" Rohr\t5" pipe\n3" Rohr\t3" pipe\n').form.quote).toBeNull();
   });
+});
+
+describe('quoting is what makes the rows agree', () => {
+  const table = (rows: readonly string[]): string => rows.map((row) => `${row}\n`).join('');
+  const TERMS = ['Wehr', 'Poller', 'Pegel', 'Hubtor', 'Drempel', 'Sole', 'Kolk', 'Dalbe'];
+  const plain = TERMS.map((term, i) => `${term};term ${i}`);
+
+  test.each([
+    ['no marks', plain, { quote: null }],
+    ['all cells in quotes', TERMS.map((term, i) => `"${term}";"term ${i}"`), { quote: '"' }],
+    ['only cells that need it', [...plain, '"Tor; Schütz";"gate, ""leaf"""'], { quote: '"' }],
+    [
+      'a table full of quoted words',
+      TERMS.map((term) => `"„${term}“ und ""${term}""";"“${term}” and ""${term}"""`),
+      { quote: '"' },
+    ],
+    ['inches within cells', [...plain, '19" rack;rack of 19"', 'Rohr 1";pipe 1"'], { quote: null }],
+    ['cells that begin with a mark of their own', [...plain, '"Titanic" wreck;Wrack der "Titanic"'], { quote: null }],
+    ['a title in quotes, here and there', [...plain, '"Hafenordnung";"Port rules"'], { quote: null }],
+    [
+      'marks behind backslashes',
+      TERMS.map((term) => `"\\"${term}\\" hier; dort";"\\"${term}\\" here"`),
+      { quote: '"', escape: true },
+    ],
+    ['single quotes', TERMS.map((term, i) => `'${term}; alt';'it''s ${i}'`), { quote: "'" }],
+    ['a space behind each separator', TERMS.map((term, i) => `"${term}; alt"; "term; ${i}"`), { quote: '"' }],
+  ])('%s', (_, rows, quoting) => {
+    const { form } = guessDelimiter(table(rows), true);
+    expect(form).toEqual({ delimiter: ';', ...quoting });
+    expect(guessQuoting(table(rows), ';', true)).toEqual(quoting);
+  });
+
+  test('where the beginning has no mark, the rest may have some', () =>
+    expect(guessDelimiter(table(plain), false).form).toEqual({ delimiter: ';', quote: '"' }));
 });

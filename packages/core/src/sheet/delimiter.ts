@@ -1,6 +1,7 @@
 /** Which character separates the columns, and whether fields are quoted: found by how evenly it cuts the rows. */
 import { because, type Reason } from '../guess.js';
-import { delimitedRows, type DelimitedForm } from './delimited.js';
+import { DelimitedReader, type DelimitedForm } from './delimited.js';
+import type { SheetRow } from './model.js';
 
 interface Candidate {
   readonly delimiter: string;
@@ -51,6 +52,16 @@ export interface DelimiterGuess {
   readonly declared: boolean;
 }
 
+/** How the fields of a text that is cut by this separator are quoted. */
+export function guessQuoting(sample: string, delimiter: string | null, whole: boolean): Quoting {
+  const quoting = delimiter === null ? QUOTINGS[0]! : measure(sample, { delimiter, weight: 1 }, whole).quoting;
+  return beyond(quoting, sample, whole);
+}
+
+/** Where the beginning has no mark, the rest may have some. */
+const beyond = (quoting: Quoting, sample: string, whole: boolean): Quoting =>
+  quoting.quote === null && !whole && !sample.includes('"') ? { quote: '"' } : quoting;
+
 /** From the beginning of a text (some hundred rows; the last, perhaps cut off, is not looked at). */
 export function guessDelimiter(sample: string, whole: boolean): DelimiterGuess {
   const declared = /^sep=(.)\r?\n/i.exec(sample);
@@ -78,7 +89,7 @@ export function guessDelimiter(sample: string, whole: boolean): DelimiterGuess {
   }
   const second = measured.find((m) => m.delimiter.trim() !== best.delimiter.trim());
   return {
-    form: { delimiter: best.delimiter, quote: best.quote },
+    form: { delimiter: best.delimiter, ...beyond(best.quoting, sample, whole) },
     sureness: Math.max(0.4, Math.min(0.99, best.even * (second && second.score > best.score - 0.08 ? 0.75 : 1))),
     reason: because('delimiter-cuts', { delimiter: best.delimiter, share: best.even, columns: best.columns }),
     alternatives: measured.slice(1, 4).map((m) => m.delimiter),
@@ -88,51 +99,87 @@ export function guessDelimiter(sample: string, whole: boolean): DelimiterGuess {
 
 interface Measured {
   readonly delimiter: string;
-  readonly quote: '"' | null;
+  readonly quoting: Quoting;
   readonly score: number;
   readonly even: number;
   readonly columns: number;
 }
 
-function measure(sample: string, candidate: Candidate, whole: boolean): Measured {
-  const { delimiter, weight } = candidate;
-  const none = { delimiter, quote: null, score: 0, even: 0, columns: 1 };
+export type Quoting = Pick<DelimitedForm, 'quote' | 'escape'>;
+
+/** Without quotes first: others have to show that they are meant. RFC 4180, and habits of programs (common practice). */
+const QUOTINGS: readonly Quoting[] = [{ quote: null }, { quote: '"' }, { quote: '"', escape: true }, { quote: "'" }];
+
+/** By parsing in each way of quoting: that one is meant whose rows agree best. */
+function measure(sample: string, { delimiter, weight }: Candidate, whole: boolean): Measured {
+  const none = { delimiter, quoting: QUOTINGS[0]!, score: 0, even: 0, columns: 1 };
   if (!sample.includes(delimiter)) return none;
-  const quote = quotes(sample, delimiter) ? '"' : null;
-  const all = delimitedRows(sample, { delimiter, quote });
+  const possible = QUOTINGS.filter(
+    ({ quote, escape }) => quote === null || (sample.includes(quote) && (!escape || sample.includes(`\\${quote}`))),
+  );
+  const [plain, ...others] = possible.map((quoting) => cutBy(sample, delimiter, quoting, whole));
+  let best = plain!;
+  for (const one of others) if (isMeant(one, best)) best = one;
+  return { delimiter, quoting: best.quoting, even: best.even, columns: best.columns, score: best.score * weight };
+}
+
+interface Cut {
+  readonly quoting: Quoting;
+  readonly rows: readonly SheetRow[];
+  /** A quotation mark that is opened in the last row and not closed, where the text ends with it. */
+  readonly open: boolean;
+  /** Quoted cells that hold a separator, a mark or the end of a line. */
+  readonly needed: number;
+  /** A column is in quotes from top to bottom. */
+  readonly throughout: boolean;
+  readonly even: number;
+  readonly columns: number;
+  readonly score: number;
+}
+
+function cutBy(sample: string, delimiter: string, quoting: Quoting, whole: boolean): Cut {
+  const inColumn: { all: number; quoted: number }[] = [];
+  let needed = 0;
+  const reader = new DelimitedReader({ delimiter, ...quoting }, (column, cell, quoted) => {
+    if (cell.trim() === '') return;
+    const seen = (inColumn[column] ??= { all: 0, quoted: 0 });
+    seen.all++;
+    if (!quoted) return;
+    seen.quoted++;
+    if (cell.includes(quoting.quote!) || cell.includes(delimiter) || /[\r\n]/.test(cell)) needed++;
+  });
+  const all = [...reader.write(sample)];
+  const open = reader.openQuoteRow !== null;
+  all.push(...reader.end());
+  const throughout = inColumn.some((seen) => seen && seen.all > 1 && seen.quoted >= seen.all * THROUGHOUT);
   const rows = (whole ? all : all.slice(0, -1)).filter((row) => row.cells.some((cell) => cell.trim() !== ''));
-  if (rows.length === 0) return none;
   const widths = new Map<number, number>();
   for (const row of rows) widths.set(row.cells.length, (widths.get(row.cells.length) ?? 0) + 1);
   const [columns, count] = [...widths].filter(([n]) => n > 1).sort((a, b) => b[1] - a[1] || b[0] - a[0])[0] ?? [1, 0];
-  if (columns < 2) return none;
+  if (rows.length === 0 || columns < 2)
+    return { quoting, rows, open, needed, throughout, even: 0, columns: 1, score: 0 };
   const cut = rows.filter((row) => row.cells.length > 1).length / rows.length;
   const even = count / rows.length;
   // A true separator leaves both sides something to say; a decimal comma or a hyphen in one cell does not.
   const filled = rows.filter((row) => row.cells.filter((cell) => cell.trim()).length >= 2).length / rows.length;
-  return { delimiter, quote, even, columns, score: (even * 0.55 + cut * 0.25 + filled * 0.2) * weight };
+  return { quoting, rows, open, needed, throughout, even, columns, score: even * 0.55 + cut * 0.25 + filled * 0.2 };
 }
 
-/** Whether quotation marks enclose fields: they open at the beginning of fields and close before a delimiter. */
-function quotes(sample: string, delimiter: string): boolean {
-  let opening = 0;
-  let closing = 0;
-  for (let at = sample.indexOf('"'); at >= 0; at = sample.indexOf('"', at + 1)) {
-    const before = sample[at - 1];
-    const after = sample[at + 1];
-    const starts =
-      before === undefined ||
-      before === '\n' ||
-      before === '\r' ||
-      sample.endsWith(delimiter, at) ||
-      endsAt(sample, delimiter, at);
-    const ends = after === undefined || after === '\n' || after === '\r' || sample.startsWith(delimiter, at + 1);
-    if (starts) opening++;
-    if (ends) closing++;
-  }
-  return opening > 0 && closing >= opening * 0.8;
-}
+/** Rows may come out so much less even by chance. */
+const CHANCE = 0.005;
+/** Of the cells of a column, where a program quotes all that is text. */
+const THROUGHOUT = 0.9;
 
-function endsAt(text: string, delimiter: string, at: number): boolean {
-  return text.startsWith(delimiter, at - delimiter.length);
+/** Whether quotes enclose fields, other than in the best way found before. */
+function isMeant(one: Cut, before: Cut): boolean {
+  // A mark that is never closed takes the rest of the text for one cell.
+  if (one.open && !before.open && one.rows.length < before.rows.length / 2) return false;
+  if (one.score < before.score - CHANCE) return false;
+  if (one.score > before.score + CHANCE) return true;
+  const { quote, escape } = one.quoting;
+  // Both read the same rows: backslashes left over before marks say that these were to be read.
+  if (before.quoting.quote !== null)
+    return escape === true && before.rows.some(({ cells }) => cells.some((cell) => cell.includes(`\\${quote}`)));
+  // Marks that enclose nothing which needs them, here and there, belong to the text.
+  return one.needed > 0 || one.throughout;
 }

@@ -13,7 +13,8 @@ export interface SourceChoices {
   readonly sheet?: string;
   readonly encoding?: EncodingName;
   readonly delimiter?: string | null;
-  readonly quote?: '"' | "'" | null;
+  /** `\\"`: marks within quotes stand behind backslashes; null: marks belong to the text. */
+  readonly quote?: '"' | "'" | '\\"' | null;
   readonly part?: DocumentPart;
   readonly pattern?: LinePattern | null;
   readonly marked?: MarkedPattern | null;

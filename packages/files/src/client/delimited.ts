@@ -6,16 +6,15 @@ import { MarkedReader, type MarkedRow } from '@fair-copy/core/document/marked/re
 import { languageAmong } from '@fair-copy/core/language/identify.js';
 import { cutLine, isDictionary, proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
-import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
-import type { SourceForm } from '@fair-copy/core/intake/reading.js';
-import { DelimitedReader } from '@fair-copy/core/sheet/delimited.js';
-import { guessDelimiter } from '@fair-copy/core/sheet/delimiter.js';
+import type { EncodingReading, SourceForm } from '@fair-copy/core/intake/reading.js';
+import { DelimitedReader, type DelimitedForm } from '@fair-copy/core/sheet/delimited.js';
+import { guessDelimiter, guessQuoting, type Quoting } from '@fair-copy/core/sheet/delimiter.js';
 import { isBlank, type SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
 import { drained, encodingNotes, markedPattern } from './survey.js';
-import { TextOf } from './text-of.js';
+import { encodingReading, TextOf } from './text-of.js';
 
 type Delimited = Extract<SourceForm, { kind: 'delimited' }>;
 
@@ -44,16 +43,18 @@ export class DelimitedFile extends ClientFile {
       const said = { encoding: encoding.encoding, count: broken.count, row: broken.first };
       notes.push(diagnostic('broken-letters', said, { row: broken.first }));
     }
+    notes.push(...this.text.mixedNotes(source.encoding));
     if (rows.every(isBlank)) throw new DataError('no-rows');
     return { source, rows, hiddenColumns: [], notes: notes.map((note) => inFile(note, this.name)) };
   }
 
   /** How the rows are cut, by the beginning of the text and what a person chose. */
   private async form(
-    encoding: EncodingGuess,
+    guessed: EncodingGuess,
     choices: SourceChoices,
   ): Promise<{ readonly source: Delimited; readonly notes: Diagnostic[] }> {
-    const [head, whole] = await this.text.head(encoding.encoding);
+    const encoding = encodingReading(guessed);
+    const [head, whole] = await this.text.head(encoding);
     const guess = guessDelimiter(head, whole);
     const pattern = linePattern(head, choices);
     const isChosen = choices.delimiter !== undefined;
@@ -61,24 +62,27 @@ export class DelimitedFile extends ClientFile {
     const marked = pattern
       ? null
       : markedPattern(headLines(head, whole), choices, delimiter !== null && guess.sureness > 0.6);
-    const notes = encodingNotes(encoding);
-    let quote = choices.quote !== undefined ? choices.quote : isChosen ? '"' : guess.form.quote;
-    if (quote !== null && choices.quote === undefined && !pattern && !marked?.value) {
-      const open = await this.openQuote(encoding.encoding, delimiter, quote);
+    const notes = encodingNotes(guessed);
+    let quoting = quotingOf(choices.quote) ?? (isChosen ? guessQuoting(head, delimiter, whole) : guess.form);
+    const marks = quoting.quote !== null || head.includes('"');
+    if (marks && choices.quote === undefined && !pattern && !marked?.value) {
+      // Rejected because a mark stays open, this is told as well.
+      const open = await this.openQuote(encoding, { delimiter, quote: '"', ...(quoting.quote && quoting) });
       if (open !== null) {
-        quote = null;
+        quoting = { quote: null };
         notes.push(diagnostic('quote-open', { row: open }, { row: open }));
       }
     }
-    const { sureness, reason } = encoding;
     const source: Delimited = {
       kind: 'delimited',
-      encoding: { value: encoding.encoding, sureness, reason, ...(choices.encoding && { set: true }) },
+      encoding,
       delimiter: isChosen
         ? { value: delimiter, sureness: 1, reason: because('chosen'), set: true }
         : { value: delimiter, sureness: guess.sureness, reason: guess.reason },
-      quote,
-      otherEncodings: encoding.runnersUp,
+      quote: quoting.quote,
+      ...(quoting.escape && { escape: true }),
+      ...(quoting.quote === null && head.includes('"') && { marksAreText: true }),
+      otherEncodings: guessed.runnersUp,
       pattern,
       ...(marked && { marked }),
     };
@@ -87,22 +91,26 @@ export class DelimitedFile extends ClientFile {
 
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
     if (source.kind !== 'delimited') return;
-    if (source.marked?.value) yield* this.markedRows(source.encoding.value, source.marked.value);
-    else if (source.pattern?.value) yield* this.patternRows(source.encoding.value, source.pattern.value);
+    if (source.marked?.value) yield* this.markedRows(source.encoding, source.marked.value);
+    else if (source.pattern?.value) yield* this.patternRows(source.encoding, source.pattern.value);
     else yield* this.delimitedRows(source);
   }
 
   override async firstLines(source: SourceForm, most: number): Promise<string[]> {
     if (source.kind !== 'delimited') return [];
-    const [head, whole] = await this.text.head(source.encoding.value);
+    const [head, whole] = await this.text.head(source.encoding);
     return headLines(head.replace(/^\uFEFF/, ''), whole).slice(0, most);
   }
 
   private async *delimitedRows(source: Delimited): AsyncGenerator<SheetRow> {
-    const reader = new DelimitedReader({ delimiter: source.delimiter.value, quote: source.quote });
+    const reader = new DelimitedReader({
+      delimiter: source.delimiter.value,
+      quote: source.quote,
+      ...(source.escape && { escape: true }),
+    });
     // A line that only says how the cells are cut holds none.
     let isDeclaration = source.delimiter.reason.code === 'declared-in-line';
-    for await (const text of this.text.pieces(source.encoding.value)) {
+    for await (const text of this.text.pieces(source.encoding)) {
       let rows = reader.write(text);
       if (isDeclaration && rows.length) {
         rows = [{ ...rows[0]!, cells: [''] }, ...rows.slice(1)];
@@ -114,21 +122,21 @@ export class DelimitedFile extends ClientFile {
   }
 
   /** The lines of the text, each in one cell. */
-  private async *lines(encoding: EncodingName): AsyncGenerator<SheetRow> {
+  private async *lines(encoding: EncodingReading): AsyncGenerator<SheetRow> {
     const reader = new DelimitedReader({ delimiter: null, quote: null });
     for await (const text of this.text.pieces(encoding)) yield* reader.write(text);
     yield* reader.end();
   }
 
   /** Lines of a dictionary: several rows may stand in one line. */
-  private async *patternRows(encoding: EncodingName, pattern: LinePattern): AsyncGenerator<SheetRow> {
+  private async *patternRows(encoding: EncodingReading, pattern: LinePattern): AsyncGenerator<SheetRow> {
     let number = 0;
     for await (const line of this.lines(encoding))
       for (const cells of cutLine(line.cells[0] ?? '', pattern)) yield { number: ++number, cells, line: line.number };
   }
 
   /** Source and translation in one text. */
-  private async *markedRows(encoding: EncodingName, pattern: MarkedPattern): AsyncGenerator<SheetRow> {
+  private async *markedRows(encoding: EncodingReading, pattern: MarkedPattern): AsyncGenerator<SheetRow> {
     const reader = new MarkedReader(pattern, languageAmong);
     let number = 0;
     const numbered = (rows: readonly MarkedRow[]): SheetRow[] =>
@@ -138,8 +146,8 @@ export class DelimitedFile extends ClientFile {
   }
 
   /** The row in which a quotation mark is opened and never closed; null: there is none. */
-  private async openQuote(encoding: EncodingName, delimiter: string | null, quote: '"' | "'"): Promise<number | null> {
-    const reader = new DelimitedReader({ delimiter, quote });
+  private async openQuote(encoding: EncodingReading, form: DelimitedForm): Promise<number | null> {
+    const reader = new DelimitedReader(form);
     try {
       for await (const piece of this.text.pieces(encoding)) reader.write(piece);
     } catch (error) {
@@ -148,6 +156,11 @@ export class DelimitedFile extends ClientFile {
     }
     return reader.openQuoteRow;
   }
+}
+
+function quotingOf(chosen: SourceChoices['quote']): Quoting | null {
+  if (chosen === undefined) return null;
+  return chosen === '\\"' ? { quote: '"', escape: true } : { quote: chosen };
 }
 
 /** Only where the lines are those of a dictionary, or a person says so; everything else is cut by the separator. */

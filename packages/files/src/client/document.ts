@@ -1,32 +1,37 @@
 /** Running text with tables: Word documents and web pages. */
 import { because } from '@fair-copy/core/guess.js';
-import { DataError } from '@fair-copy/core/diagnostic.js';
+import { DataError, type Diagnostic } from '@fair-copy/core/diagnostic.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
 import { proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
-import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import { SAMPLE_ROWS, type Sample } from '@fair-copy/core/intake/propose.js';
-import type { DocumentPart, SourceForm } from '@fair-copy/core/intake/reading.js';
+import type { DocumentPart, EncodingReading, SourceForm } from '@fair-copy/core/intake/reading.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ZipArchive } from '../archive.js';
 import { documentBlocks, documentRows } from '../documents.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
 import { drained, encodingNotes, markedPattern } from './survey.js';
-import { markupDeclares, TextOf } from './text-of.js';
+import { encodingReading, markupDeclares, TextOf } from './text-of.js';
 
 abstract class DocumentFile extends ClientFile {
   protected abstract readonly format: 'docx' | 'html';
 
-  protected abstract blocks(encoding: EncodingName | null): AsyncGenerator<Block>;
+  protected abstract blocks(encoding: EncodingReading | null): AsyncGenerator<Block>;
 
   /** Null: it has none of its own. */
   protected abstract encoding(choices: SourceChoices): Promise<EncodingGuess | null>;
 
+  /** Which lines were in another encoding. */
+  protected mixedNotes(_source: SourceForm): Diagnostic[] {
+    return [];
+  }
+
   /** Looks through the document once for what it is made of, then reads the part that is taken. */
   protected async look(choices: SourceChoices, sink: RowSink): Promise<Sample> {
     const encoding = await this.encoding(choices);
-    const { parts, part, lines } = await this.contents(encoding, choices.part);
+    const reading = encoding && encodingReading(encoding);
+    const { parts, part, lines } = await this.contents(reading, choices.part);
     const pattern: Guess<LinePattern | null> =
       choices.pattern === undefined
         ? proposedPattern(lines)
@@ -39,23 +44,26 @@ abstract class DocumentFile extends ClientFile {
       parts,
       pattern,
       ...(marked && { marked }),
-      ...(encoding && {
-        encoding: { value: encoding.encoding, sureness: encoding.sureness, reason: encoding.reason },
-      }),
+      ...(reading && { encoding: reading }),
     };
     const rows = await drained(this.rows(source), (batch) => sink(batch, 0.9));
-    return { source, rows, hiddenColumns: [], notes: encoding ? encodingNotes(encoding) : [] };
+    return {
+      source,
+      rows,
+      hiddenColumns: [],
+      notes: encoding ? [...encodingNotes(encoding), ...this.mixedNotes(source)] : [],
+    };
   }
 
   /** What there is to take, which of it is taken, and the first paragraphs. Throws `DataError` where there is nothing. */
   private async contents(
-    encoding: EncodingGuess | null,
+    encoding: EncodingReading | null,
     chosen: DocumentPart | undefined,
   ): Promise<{ readonly parts: DocumentPart[]; readonly part: Guess<DocumentPart>; readonly lines: string[] }> {
     const lines: string[] = [];
     let cells = 0;
     let text = 0;
-    for await (const block of this.blocks(encoding?.encoding ?? null)) {
+    for await (const block of this.blocks(encoding)) {
       if (block.kind === 'table') cells += tableCells(block.rows);
       else {
         text++;
@@ -72,14 +80,14 @@ abstract class DocumentFile extends ClientFile {
 
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
     if (source.kind !== 'document') return;
-    const blocks = this.blocks(source.encoding?.value ?? null);
+    const blocks = this.blocks(source.encoding ?? null);
     yield* documentRows(blocks, source.part.value, source.pattern.value, source.marked?.value ?? null);
   }
 
   override async firstLines(source: SourceForm, most: number): Promise<string[]> {
     const lines: string[] = [];
     if (source.kind !== 'document') return lines;
-    for await (const block of this.blocks(source.encoding?.value ?? null)) {
+    for await (const block of this.blocks(source.encoding ?? null)) {
       if (block.kind === 'paragraph') lines.push(block.text);
       if (lines.length === most) break;
     }
@@ -123,8 +131,12 @@ export class WebPageFile extends DocumentFile {
     this.text = new TextOf(at.path, markupDeclares);
   }
 
-  protected blocks(encoding: EncodingName | null): AsyncGenerator<Block> {
-    return documentBlocks({ kind: 'html', text: this.text.pieces(encoding ?? 'UTF-8') });
+  protected blocks(encoding: EncodingReading | null): AsyncGenerator<Block> {
+    return documentBlocks({ kind: 'html', text: this.text.pieces(encoding ?? { value: 'UTF-8' }) });
+  }
+
+  protected override mixedNotes(source: SourceForm): Diagnostic[] {
+    return source.kind === 'document' && source.encoding ? this.text.mixedNotes(source.encoding) : [];
   }
 
   protected encoding(choices: SourceChoices): Promise<EncodingGuess> {

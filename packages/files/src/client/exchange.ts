@@ -1,18 +1,17 @@
 /** Exchange files taken as glossaries: TBX, TMX, XLIFF and message catalogues, entry by entry. */
 import type { Diagnostic } from '@fair-copy/core/diagnostic.js';
-import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import type { EntryReader, ExchangeEntry } from '@fair-copy/core/formats/exchange.js';
 import { glossaryEntry } from '@fair-copy/core/formats/glossary-entry.js';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { PoUnits } from '@fair-copy/core/formats/po/units.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
-import type { ExchangeKind, SourceForm } from '@fair-copy/core/intake/reading.js';
+import type { EncodingReading, ExchangeKind, SourceForm } from '@fair-copy/core/intake/reading.js';
 import { statedColumns } from '@fair-copy/core/intake/stated-columns.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { XmlReader } from '@fair-copy/core/xml/reader.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
 import { drained, encodingNotes } from './survey.js';
-import { catalogueDeclares, markupDeclares, TextOf } from './text-of.js';
+import { catalogueDeclares, encodingReading, markupDeclares, TextOf } from './text-of.js';
 
 /** Reads entries from text. @param notes gets what has no place among the entries, at the end */
 export type Entries = (text: AsyncIterable<string>, notes: Diagnostic[]) => AsyncGenerator<ExchangeEntry>;
@@ -52,9 +51,9 @@ export class ExchangeFile extends ClientFile {
 
   protected async look(choices: SourceChoices, sink: RowSink): Promise<Sample> {
     const guess = await this.text.encoding(choices.encoding);
-    const { encoding: value, sureness, reason } = guess;
-    const source: SourceForm = { kind: this.kind, encoding: { value, sureness, reason } };
-    const { layout, notes } = await this.layout(value);
+    const encoding = encodingReading(guess);
+    const source: SourceForm = { kind: this.kind, encoding };
+    const { layout, notes } = await this.layout(encoding);
     this.text.bytesRead = 0;
     const rows = await drained(this.rows(source), (batch) =>
       // The file is read twice: for its columns, then for its rows.
@@ -65,20 +64,20 @@ export class ExchangeFile extends ClientFile {
       rows,
       hiddenColumns: [],
       stated: statedColumns(layout.columns()),
-      notes: [...encodingNotes(guess), ...notes],
+      notes: [...encodingNotes(guess), ...this.text.mixedNotes(encoding), ...notes],
     };
   }
 
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
     if (source.kind !== this.kind) return;
-    const { value } = source.encoding;
-    const columns = (await this.layout(value)).layout.columns();
-    for await (const entry of this.entries(this.text.pieces(value), []))
+    const { encoding } = source;
+    const columns = (await this.layout(encoding)).layout.columns();
+    for await (const entry of this.entries(this.text.pieces(encoding), []))
       yield { number: entry.number, cells: layoutRow(entry.body, columns) };
   }
 
   /** The columns that its entries need. */
-  private async layout(encoding: EncodingName): Promise<{ layout: Layout; notes: readonly Diagnostic[] }> {
+  private async layout(encoding: EncodingReading): Promise<{ layout: Layout; notes: readonly Diagnostic[] }> {
     const layout = new Layout();
     const notes: Diagnostic[] = [];
     for await (const entry of this.entries(this.text.pieces(encoding), notes)) layout.see(entry.body);

@@ -131,6 +131,12 @@ const words: DiagnosticWords = {
     message: 'Die Zeichencodierung ist geraten: {encoding}. {other} ist fast ebenso wahrscheinlich.',
     advice: 'Sehen Sie sich die Buchstaben mit Akzenten an und wählen Sie die andere, wenn sie falsch sind.',
   },
+  'encoding-mixed': {
+    message:
+      'Der Text hat zwei Zeichencodierungen. Zeilen, die nicht {encoding} sind, wurden als {other} gelesen: {count} ({lines}).',
+    advice:
+      'Sehen Sie sich diese Zeilen an, und wählen Sie für sie eine andere Zeichencodierung, wenn ihre Buchstaben falsch sind.',
+  },
   'broken-letters': {
     message: 'Zeichen, die in {encoding} nicht zu lesen sind: {count}, das erste in Zeile {row}.',
     advice: 'Wählen Sie eine andere Zeichencodierung, oder bitten Sie noch einmal um die Datei.',

@@ -32,6 +32,12 @@ const DELIMITERS: Readonly<Record<string, string>> = {
   '\u001f': 'Einheitentrenner (U+001F)',
 };
 
+/** How cells are quoted. */
+const quoting = ({ quote, escape }: { readonly quote: string | null; readonly escape?: boolean }): string =>
+  quote === null
+    ? 'ohne Anführungszeichen um die Zellen'
+    : `in Anführungszeichen ${quote}${escape ? ', Zeichen darin hinter \\' : ''}`;
+
 const delimiter = (between: string | null): string =>
   between === null ? 'nichts' : (DELIMITERS[between] ?? quoted(between));
 
@@ -81,6 +87,7 @@ const reasons: Words<ReasonCodes> = {
   'first-column-empty': (v) => `${number(v.count)} von ${number(v.rows)} Zeilen lassen Spalte ${v.letter} leer`,
   'declared-in-line': () => 'die erste Zeile sagt es',
   'no-delimiter': () => 'kein Zeichen teilt die Zeilen gleichmäßig in Spalten',
+  'rows-agree-so': () => 'so geschnitten passen die Zeilen am besten zueinander',
   'delimiter-cuts': (v) =>
     `${delimiter(v.delimiter)} teilen ${v.share > 0.995 ? 'alle Zeilen' : `${percent(v.share)} der Zeilen`} in ${count(v.columns, { one: '# Spalte', other: '# Spalten' })}`,
   'no-text': () => 'es gibt keinen Text',
@@ -98,6 +105,8 @@ const reasons: Words<ReasonCodes> = {
   'zero-bytes': () => 'jedes zweite Byte ist null, wie in UTF-16',
   ascii: () => 'es gibt kein Zeichen außerhalb von ASCII',
   'valid-utf8': () => 'alles darin ist gültiges UTF-8',
+  'lines-in-two-encodings': ({ utf8, count, other }) =>
+    `Zeilen in UTF-8: ${utf8}; andere, die am besten zu ${other} passen: ${count}`,
   'letters-fit': ({ encoding }) => `es ist kein UTF-8, und in ${encoding} passen die Buchstaben am besten zur Sprache`,
   'file-declares': () => 'die Datei sagt es',
 };
@@ -134,6 +143,7 @@ export const intake: IntakeWords = {
   reasons,
   question,
   delimiter,
+  quoting,
   mark: markName,
   queryList: {
     sheet: 'Fragen',

@@ -107,6 +107,10 @@ const words: DiagnosticWords = {
     message: 'The encoding is a guess: {encoding}. {other} is nearly as likely.',
     advice: 'Look at the letters with accents and choose the other one if they are wrong.',
   },
+  'encoding-mixed': {
+    message: 'The text is in two encodings. Lines that are not {encoding} were read as {other}: {count} ({lines}).',
+    advice: 'Look at these lines, and choose another encoding for them if their letters are wrong.',
+  },
   'broken-letters': {
     message: 'Characters that cannot be read in {encoding}: {count}, the first in row {row}.',
     advice: 'Choose another encoding, or ask for the file again.',

@@ -32,6 +32,10 @@ const DELIMITERS: Readonly<Record<string, string>> = {
   '\u001f': 'unit separators',
 };
 
+/** How cells are quoted. */
+const quoting = ({ quote, escape }: { readonly quote: string | null; readonly escape?: boolean }): string =>
+  quote === null ? 'without quotes around cells' : `quoted by ${quote}${escape ? ', marks in them behind \\' : ''}`;
+
 const delimiter = (between: string | null): string =>
   between === null ? 'nothing' : (DELIMITERS[between] ?? quoted(between));
 
@@ -81,6 +85,7 @@ const reasons: Words<ReasonCodes> = {
   'first-column-empty': (v) => `${number(v.count)} of ${number(v.rows)} rows leave column ${v.letter} empty`,
   'declared-in-line': () => 'the first line declares it',
   'no-delimiter': () => 'no character cuts the rows into columns evenly',
+  'rows-agree-so': () => 'cut so, the rows agree best',
   'delimiter-cuts': (v) =>
     `${delimiter(v.delimiter)} cut ${v.share > 0.995 ? 'all rows' : `${percent(v.share)} of the rows`} into ${count(v.columns, { one: '# column', other: '# columns' })}`,
   'no-text': () => 'there is no text',
@@ -98,6 +103,8 @@ const reasons: Words<ReasonCodes> = {
   'zero-bytes': () => 'every second byte is zero, as in UTF-16',
   ascii: () => 'there is no character beyond ASCII',
   'valid-utf8': () => 'all of it is valid UTF-8',
+  'lines-in-two-encodings': ({ utf8, count, other }) =>
+    `lines that are UTF-8: ${utf8}; lines that are not and fit ${other} best: ${count}`,
   'letters-fit': ({ encoding }) => `it is not UTF-8, and in ${encoding} its letters fit the language best`,
   'file-declares': () => 'the file declares it',
 };
@@ -134,6 +141,7 @@ export const intake: IntakeWords = {
   reasons,
   question,
   delimiter,
+  quoting,
   mark: markName,
   queryList: {
     sheet: 'Questions',

@@ -116,25 +116,45 @@ function commas(text: string): string[] {
 /** UTF-16 units: a longer cell is a text, no list of terms. */
 const LONGEST_LIST = 5000;
 
+/** What hardly stands within a term: a column may show the habit by itself. */
+const PLAIN: ReadonlySet<Separator> = new Set(['\n', ';', '|', '•', '；', '、']);
+/** Rows that show a habit. */
+const HABIT = 3;
+/** Words of a part, on average: more are sentences. */
+const LONGEST_PART = 5;
+
 /**
- * The separators that a file uses, from a sample of its rows (only the term cells): those that cut cells of at least
- * three rows, and in most of these rows the cells of two columns.
+ * The separators that a file uses, from a sample of its rows (only the term cells): those that cut the cells of two columns
+ * in three rows at least and most that they cut at all; those that no term has within it already where one column shows the
+ * habit; and any whose parts stand elsewhere as terms of their own.
  */
 export function separatorsUsed(rows: readonly (readonly string[])[]): Separator[] {
+  const terms = new Set(rows.flatMap((cells) => cells.map(termKey)));
   return SEPARATORS.filter((separator) => {
     let both = 0;
     let any = 0;
+    let [parts, words, elsewhere] = [0, 0, 0];
     for (const cells of rows) {
       const cutting = cells
-        .filter((cell) => cell.length <= LONGEST_LIST)
-        .filter((cell) => strongest(cell) === separator && cut(cell, separator).length > 1).length;
-      if (cutting >= 1) any++;
-      if (cutting >= 2) both++;
+        .filter((cell) => cell.length <= LONGEST_LIST && strongest(cell) === separator)
+        .map((cell) => cut(cell, separator))
+        .filter((cell) => cell.length > 1);
+      if (cutting.length >= 1) any++;
+      if (cutting.length >= 2) both++;
+      for (const part of cutting.flat()) {
+        parts++;
+        words += part.split(/\s+/).length;
+        if (terms.has(termKey(part))) elsewhere++;
+      }
     }
     // "lock, tidal" opposite one word is a way of writing, not a list: both sides have to show the habit.
-    return both >= 3 && both >= any * 0.5;
+    if (both >= HABIT && both >= any * 0.5) return true;
+    if (any >= HABIT && PLAIN.has(separator) && words <= parts * LONGEST_PART) return true;
+    return elsewhere >= HABIT && elsewhere >= parts * 0.3;
   });
 }
+
+const termKey = (text: string): string => text.trim().toLowerCase();
 
 function strongest(text: string): Separator | null {
   return SEPARATORS.find((separator) => cut(text, separator).length > 1) ?? null;

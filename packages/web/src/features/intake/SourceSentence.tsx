@@ -1,3 +1,4 @@
+import { because } from '@fair-copy/core/guess.js';
 import { m } from '../../messages/index.js';
 import { words } from '../../all-words.js';
 import { DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
@@ -48,6 +49,7 @@ export function SourceSentence({ file, reading, changes }: Props) {
       {source.kind === 'delimited' && !source.pattern && !source.marked?.value && (
         <>
           {t.delimited} <DelimiterWord reading={reading} changes={changes} />,{' '}
+          <QuotingWord reading={reading} changes={changes} />
           <EncodingWord reading={reading} changes={changes} />,{' '}
           {file.as === 'units' && (
             <>
@@ -137,6 +139,33 @@ function DelimiterWord({ reading, changes }: Part) {
   );
 }
 
+const QUOTINGS = [
+  { value: '', quote: null },
+  { value: '"', quote: '"' },
+  { value: "'", quote: "'" },
+  { value: '\\"', quote: '"', escape: true },
+] as const;
+
+/** Only where there are marks: they enclose cells, or belong to the text. */
+function QuotingWord({ reading, changes }: Part) {
+  if (reading.source.kind !== 'delimited') return null;
+  const { quote, escape, marksAreText } = reading.source;
+  if (quote === null && !marksAreText) return null;
+  const { quoting } = words.intake;
+  return (
+    <>
+      <ChoiceWord
+        word={quoting({ quote, ...(escape && { escape }) })}
+        guess={{ value: quote, sureness: 1, reason: because('rows-agree-so') }}
+        options={QUOTINGS.map((one) => ({ value: one.value, label: quoting(one) }))}
+        selected={quote === null ? '' : escape ? '\\"' : quote}
+        onChoose={(value) => changes.recut({ quote: value === '' ? null : (value as '"') })}
+      />
+      ,{' '}
+    </>
+  );
+}
+
 function OtherDelimiter({ onChoose }: { readonly onChoose: (value: string) => void }) {
   const [text, setText] = useState('');
   return (
@@ -157,14 +186,16 @@ function OtherDelimiter({ onChoose }: { readonly onChoose: (value: string) => vo
 function EncodingWord({ reading, changes }: Part) {
   if (reading.source.kind !== 'delimited') return null;
   const { encoding, otherEncodings } = reading.source;
-  const likely = [encoding.value, ...otherEncodings];
+  const { value, otherLines } = encoding;
+  const chosen = otherLines ?? value;
+  const likely = [chosen, ...otherEncodings, ...(otherLines ? [value] : [])];
   const all = [...likely, ...ENCODINGS.filter((name) => !likely.includes(name))];
   return (
     <ChoiceWord
-      word={encoding.value}
+      word={otherLines ? t.twoEncodings(value, otherLines) : value}
       guess={encoding}
       options={all.map((name) => ({ value: name, label: name }))}
-      selected={encoding.value}
+      selected={chosen}
       hint={t.encodingHint}
       onChoose={(value) => changes.recut({ encoding: value })}
     />

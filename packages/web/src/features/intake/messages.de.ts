@@ -93,6 +93,7 @@ export const texts: typeof en = {
     joinSubject: 'und ihre Sachgebiete sich nicht unterscheiden',
     takeHidden: 'Ausgeblendete Zeilen übernehmen',
     hiddenTaken: 'ausgeblendete Zeilen werden übernommen',
+    twoEncodings: (most: string, some: string) => `${most}, einige Zeilen ${some}`,
     encodingHint: 'Die Datei wird noch einmal gelesen, und Berichtigungen einzelner Zeilen fallen weg.',
     sheetOf: (n: number) => `${n} Blätter`,
   },

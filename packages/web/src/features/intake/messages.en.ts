@@ -88,6 +88,7 @@ export const texts = {
     joinSubject: 'and their subjects do not differ',
     takeHidden: 'Take hidden rows',
     hiddenTaken: 'hidden rows are taken',
+    twoEncodings: (most: string, some: string) => `${most}, some lines ${some}`,
     encodingHint: 'The file is read again, and corrections of single rows are dropped.',
     sheetOf: (n: number) => `${n} sheets`,
   },

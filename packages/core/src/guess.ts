@@ -39,6 +39,7 @@ export interface ReasonCodes {
   readonly 'texts-long': { readonly characters: number };
   readonly 'text-language': { readonly letter: string; readonly language: string };
   readonly 'row-names-language': Nothing;
+  readonly 'stands-for-rows': { readonly header: string };
   readonly 'could-be-both': { readonly language: string; readonly next: string };
   readonly 'file-says-language': { readonly language: string };
   readonly 'file-says-field': { readonly field: string };

@@ -64,7 +64,7 @@ const NAMES: Readonly<Record<string, string>> = {
     'nr, no, num, number, nummer, lfd, lfd nr, lp, l p, pos nr, ref, #, 番号, numero, position, zeile, row' +
     ', 编号, 編號, 序号, 序號, 번호, 순번, номер, no п/п, п/п, №, № п/п, αριθμος, α/α, رقم, الرقم, מספר, cislo, sira, sira no, sorszam, szam, numar',
   language:
-    'language, sprache, langue, idioma, jezyk, kieli, lingua, taal, sprak, lang, language code, sprachcode, sprachkurzel, 言語' +
+    'language, locale, language tag, sprache, langue, idioma, jezyk, kieli, lingua, taal, sprak, lang, language code, sprachcode, sprachkurzel, 言語' +
     ', 语言, 語言, 语种, 언어, язык, γλωσσα, اللغة, לשון, שפה, jazyk, dil, nyelv, limba, мова',
   answer: 'your answer, ihre antwort',
   question: 'question, frage',

@@ -100,11 +100,25 @@ function headerSureness(
     if (regions.size < 2 || repeats(row, all)) return null;
     return { sureness: 0.9, reason: because('names-forms', { count: regions.size }) };
   }
-  if (named.length >= 1 && fields >= 1) return { sureness: 0.93, reason: because('names-language-and-field') };
-  if (fields >= 2 && fields >= texts.length / 2) return { sureness: 0.9, reason: because('names-fields') };
+  // The more of its cells are known, the surer; a language that stands below again and again is a value.
+  const known = cells.filter((cell) => cell.field !== null || cell.languages.length > 0).length / texts.length;
+  if (named.length >= 1 && fields >= 1 && !standsBelow(row, all))
+    return { sureness: 0.88 + 0.05 * known, reason: because('names-language-and-field') };
+  if (fields >= 2 && fields >= texts.length / 2)
+    return { sureness: 0.85 + 0.07 * known, reason: because('names-fields') };
   if (named.length === 1 && texts.length === 1 && width(all) === 1)
     return { sureness: 0.7, reason: because('names-language') };
   return null;
+}
+
+/** Whether a cell of the row that names a language stands in its column again, in several of the rows below. */
+function standsBelow(row: SheetRow, all: readonly SheetRow[]): boolean {
+  const below = all.filter((other) => other.number > row.number).slice(0, 100);
+  return row.cells.some(
+    (cell, i) =>
+      languagesNamed(cell).length > 0 &&
+      below.filter((other) => other.cells[i]?.trim() === cell.trim()).length >= Math.max(2, below.length * 0.1),
+  );
 }
 
 function width(rows: readonly SheetRow[]): number {

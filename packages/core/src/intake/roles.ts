@@ -1,28 +1,25 @@
 /** The role of each column: by its header, by its content, and by agreement between the columns. */
 import { because, type Guess, type Reason } from '../guess.js';
 import { areClose } from '../language/close.js';
-import { identifyPooled, shareOf, type Identified } from '../language/identify.js';
+import { shareOf } from '../language/identify.js';
 import type { NamedLanguage } from '../language/names.js';
 import { canonicalTag, primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, type SheetRow } from '../sheet/model.js';
 import { categoryNamed, IDENTIFIER } from '../termbase/categories.js';
 import { isPart } from './field-names.js';
-import { readHeaderCell, type HeaderCell } from './header.js';
+import {
+  column,
+  hasContent,
+  isCodes,
+  isKeys,
+  isRunning,
+  namesLanguages,
+  namesPictures,
+  type Column,
+} from './column.js';
+import { withLongForm } from './long-form.js';
 import type { ColumnReading, Role } from './reading.js';
-import { languageIn } from './rows-to-draft.js';
 import { fieldOfValues } from './values.js';
-
-interface Column {
-  readonly index: number;
-  readonly header: string;
-  readonly says: HeaderCell;
-  readonly cells: readonly string[];
-  readonly filled: number;
-  readonly numeric: number;
-  readonly wordless: number;
-  readonly meanLength: number;
-  readonly content: readonly Identified[];
-}
 
 const IGNORED: Role = { kind: 'ignored' };
 
@@ -36,20 +33,17 @@ export function columnRoles(
   hiddenColumns: readonly number[] = [],
 ): ColumnReading[] {
   const count = Math.max(header?.cells.length ?? 0, usualWidth(data));
-  const columns = Array.from({ length: count }, (_, index) => column(index, header?.cells[index] ?? '', data));
+  const seen = Array.from({ length: count }, (_, index) => column(index, header?.cells[index] ?? '', data));
   // "id" among "de", "fr", "it" is Indonesian.
-  const tagged = columns.filter((c) => c.says.languages[0]?.how === 'tag').length;
-  const roles = columns.map((c) =>
-    tagged >= 3 &&
-    c.says.field === IDENTIFIER &&
-    c.says.languages[0]?.how === 'tag' &&
-    c.cells.length > 0 &&
-    !isCodes(c)
-      ? byHeader(c, c.says.languages[0].tag, 0.8)
-      : hiddenColumns.includes(c.index)
-        ? ignored(1, because('column-hidden'))
-        : roleOf(c),
-  );
+  const tagged = seen.filter((c) => c.says.languages[0]?.how === 'tag').length;
+  const columns = tagged >= 3 ? seen : seen.map(withoutWords);
+  const roles = columns.map((c) => {
+    if (hiddenColumns.includes(c.index)) return ignored(1, because('column-hidden'));
+    const [named] = c.says.languages;
+    const isTag =
+      tagged >= 3 && c.says.field === IDENTIFIER && named?.how === 'tag' && c.cells.length > 0 && !isCodes(c);
+    return isTag && !isKeys(c) ? byHeader(c, named.tag, 0.8) : roleOf(c);
+  });
   separate(columns, roles);
   becauseOfOthers(columns, roles);
   return columns.map((c, i) => ({
@@ -73,24 +67,6 @@ function usualWidth(data: readonly SheetRow[]): number {
   return Math.max(0, ...[...widths].filter(([, n]) => n >= enough).map(([w]) => w));
 }
 
-function column(index: number, header: string, data: readonly SheetRow[]): Column {
-  const cells = data.map((row) => row.cells[index] ?? '').filter((cell) => cell.trim() !== '');
-  const share = (test: (cell: string) => boolean): number =>
-    cells.length ? cells.filter(test).length / cells.length : 0;
-  const words = cells.filter((cell) => /\p{L}{2}|\p{sc=Han}/u.test(cell));
-  return {
-    index,
-    header,
-    says: readHeaderCell(header),
-    cells,
-    filled: data.length ? cells.length / data.length : 0,
-    numeric: share((cell) => /^[\s\d.,:/#%()+-]+$/.test(cell)),
-    wordless: share((cell) => !/\p{L}/u.test(cell)),
-    meanLength: cells.length ? cells.reduce((sum, cell) => sum + cell.length, 0) / cells.length : 0,
-    content: identifyPooled(words),
-  };
-}
-
 function roleOf(c: Column): Guess<Role> {
   const named = namedLanguage(c);
   // "Abk" and "Pos" are tags of languages as well: beside a field that the whole header names, they are not meant.
@@ -102,9 +78,12 @@ function roleOf(c: Column): Guess<Role> {
   if (c.cells.length === 0 && !named && !field) return ignored(0.98, because('column-empty'));
   if (field === 'answer') return { value: { kind: 'answer' }, sureness: 0.9, reason: said };
   if (field === 'question') return ignored(0.9, said);
-  if (field === 'language' && !named && namesLanguages(c))
+  if (
+    namesLanguages(c) &&
+    (field === 'language' ? !named : c.cells.length > 3 && new Set(c.cells).size <= c.cells.length / 2)
+  )
     return { value: { kind: 'language' }, sureness: 0.95, reason: because('header-says-cells-languages', { header }) };
-  if (field === IDENTIFIER && !(named && named.sureness > 0.5) && (isCodes(c) || c.cells.length === 0))
+  if (field === IDENTIFIER && !(named && named.sureness > 0.5) && (isCodes(c) || isKeys(c) || c.cells.length === 0))
     return { value: { kind: 'id' }, sureness: 0.95, reason: said };
   // What the content shows is not a column of terms, whatever the header is called.
   if (field === 'number' && c.cells.length > 0 && isCodes(c) && !isRunning(c) && c.wordless < 0.9)
@@ -159,18 +138,24 @@ const WORDS_TOO: ReadonlySet<string> = new Set([
   'na',
 ]);
 
-/** Of the languages that a header may mean, the one that the content speaks; of a tag that is a word too, only such. */
-function namedLanguage({ says, content, cells }: Column): NamedLanguage | undefined {
-  const best = content[0];
-  if (!best) return says.languages[0];
-  const spoken = says.languages.find(
-    ({ tag }) => shareOf(primaryLanguage(tag), content) > Math.max(0.3, best.share * 0.5),
+/** A tag that is a word too names no language where the content clearly speaks another one. */
+function withoutWords(c: Column): Column {
+  const [first] = c.says.languages;
+  const best = c.content[0];
+  if (!best || first?.how !== 'tag' || !WORDS_TOO.has(first.tag) || namedLanguage(c) !== first) return c;
+  const letters = c.cells.slice(0, 240).reduce((sum, cell) => sum + cell.length, 0);
+  const another =
+    best.share > 0.2 && shareOf(first.tag, c.content) < best.share * 0.3 && !areClose(first.tag, best.language);
+  return letters >= 40 && another ? { ...c, says: { ...c.says, languages: [] } } : c;
+}
+
+/** Of the languages that a header may mean, the one that the content speaks. */
+function namedLanguage({ says, content }: Column): NamedLanguage | undefined {
+  const best = content[0]?.share ?? 0;
+  return (
+    says.languages.find(({ tag }) => shareOf(primaryLanguage(tag), content) > Math.max(0.3, best * 0.5)) ??
+    says.languages[0]
   );
-  if (spoken) return spoken;
-  const [first] = says.languages;
-  if (!first || first.how !== 'tag' || !WORDS_TOO.has(first.tag)) return first;
-  const letters = cells.slice(0, 240).reduce((sum, cell) => sum + cell.length, 0);
-  return enough(letters, best.share) && !areClose(first.tag, best.language) ? undefined : first;
 }
 
 /** A field at its usual level; with a language, definitions belong to the language and the rest to its terms. */
@@ -193,30 +178,6 @@ function ownField(c: Column, sureness: number): Guess<Role> {
     sureness,
     reason: because('own-field', { header: c.header.trim() }),
   };
-}
-
-function namesLanguages(c: Column): boolean {
-  const some = c.cells.slice(0, 100);
-  return some.length > 0 && some.filter((cell) => languageIn(cell) !== null).length > some.length * 0.9;
-}
-
-function namesPictures(c: Column): boolean {
-  const some = c.cells.slice(0, 200);
-  return some.filter((cell) => /\.(?:png|jpe?g|gif|webp|svg|bmp|tiff?)\s*$/i.test(cell)).length > some.length * 0.6;
-}
-
-/** Short and without spaces: "c01", "FC-0012", "17.3". */
-function isCodes(c: Column): boolean {
-  const some = c.cells.slice(0, 200);
-  return (
-    some.filter((cell) => /^[\p{L}\d._:/#-]{1,40}$/u.test(cell.trim()) && /\d/.test(cell)).length > some.length * 0.8
-  );
-}
-
-/** 1, 2, 3, …: says where the row stands, not what it is. */
-function isRunning(c: Column): boolean {
-  const numbers = c.cells.slice(0, 200).map((cell) => Number(cell.replace(/[.)\s]/g, '')));
-  return numbers.length > 1 && numbers.every((n, i) => i === 0 || n === numbers[i - 1]! + 1);
 }
 
 function byHeader(c: Column, tag: LanguageTag, sureness: number): Guess<Role> {
@@ -280,17 +241,13 @@ function contradictionOf(c: Column, role: Guess<Role>): Pick<ColumnReading, 'con
 
 /** What a column is because of the others. */
 function becauseOfOthers(columns: readonly Column[], roles: Guess<Role>[]): void {
+  withLongForm(columns, roles);
   const languageRow = roles.some((role) => role.value.kind === 'language');
   const namedTerms = columns.filter((c, i) => c.says.languages[0] && roles[i]!.value.kind === 'term').length;
   columns.forEach((c, i) => {
     const role = roles[i]!;
     const { value } = role;
     const leftTerm = roles.slice(0, i).findLast((r) => r.value.kind === 'term')?.value;
-    // Long form: the one column of terms holds all the languages that the rows name.
-    if (languageRow && (value.kind === 'term' || c.says.field === 'term') && !c.says.languages[0] && namedTerms === 0) {
-      roles[i] = { value: { kind: 'term of row' }, sureness: 0.92, reason: because('row-names-language') };
-      return;
-    }
     if (value.kind === 'field' && value.field === 'abbreviation') {
       roles[i] =
         leftTerm?.kind === 'term'
@@ -346,10 +303,6 @@ function loneDefinition(roles: Guess<Role>[]): void {
   const role = at.length === 1 ? roles[at[0]!]! : null;
   if (role?.value.kind === 'field' && role.value.level === 'language')
     roles[at[0]!] = { ...role, value: fieldRole('definition', null) };
-}
-
-function hasContent(c: Column): boolean {
-  return c.cells.length > 0 && c.wordless <= 0.9 && !isRunning(c);
 }
 
 /** "Deutsch | Anmerkung | English | Note": fields that come once for each language belong to the one on their left. */

@@ -67,6 +67,7 @@ const reasons: Words<ReasonCodes> = {
   'no-language': () => 'in welcher Sprache sie ist, ist nicht zu erkennen',
   'texts-long': ({ characters }) => `ihre Texte sind zu lang für Benennungen (im Mittel ${number(characters)} Zeichen)`,
   'text-language': ({ letter, language }) => `der Text von Spalte ${letter} liest sich als ${languageName(language)}`,
+  'stands-for-rows': ({ header }) => `die Zellen von ${quoted(header)} sagen, welche Zeilen zusammengehören`,
   'row-names-language': () => 'jede Zeile nennt ihre Sprache',
   'could-be-both': ({ language, next }) =>
     `beide Spalten könnten ${languageName(language)} sein; das Nächstbeste für diese ist ${languageName(next)}`,

@@ -65,6 +65,7 @@ const reasons: Words<ReasonCodes> = {
   'no-language': () => 'it cannot be told which language it is in',
   'texts-long': ({ characters }) => `its texts are too long for terms (${number(characters)} characters on average)`,
   'text-language': ({ letter, language }) => `the text of column ${letter} reads as ${languageName(language)}`,
+  'stands-for-rows': ({ header }) => `the cells of ${quoted(header)} say which rows belong together`,
   'row-names-language': () => 'each row names its language',
   'could-be-both': ({ language, next }) =>
     `both columns could be ${languageName(language)}; the next best for this one is ${languageName(next)}`,

@@ -210,3 +210,67 @@ describe('convert, with fields', () => {
     expect(readFileSync(out, 'utf8')).toBe('de,en,Picture\r\nSchleuse,lock,\r\nWehr,weir,embedded image1.png\r\n');
   });
 });
+
+/** A conversion that gives nothing says so, and leaves no file behind. */
+describe('nothing to convert', () => {
+  test.each([
+    ['an empty file', '', 'tbx', /is empty/],
+    ['blank lines', '\n\n\n', 'tbx', /not a single row/],
+    ['a header alone', 'Deutsch;English\n', 'tbx', /a header and nothing below/],
+    ['one language', 'Schleuse\nWehr\nPegel\nUferbefestigung\n', 'tbx', /one language only \(German\)/],
+    [
+      'rows that all lack the other language',
+      'Deutsch;English\nSchleuse;\nWehr;\nPegel;\n',
+      'tbx',
+      /3 held back, 1 not data/,
+    ],
+    ['numbers', '1;2;3\n4;5;6\n7;8;9\n', 'csv', /No row became an entry/],
+    [
+      'running text',
+      'This is a paragraph of running text.\n\nAnother one has no pairs either.\n',
+      'tmx',
+      /No unit was found/,
+    ],
+    ['a picture', '\x89PNG\r\n\x1a\nxxxxxxxx', 'tbx', /PNG picture/],
+  ])('%s', (name, content, format, reason) => {
+    const path = file(`${name}.txt`, Buffer.from(content, 'latin1'));
+    const output = join(folder, `${name}.${format}`);
+    const { status, err } = call('convert', path, '-o', output);
+    expect([status, err]).toEqual([3, expect.stringMatching(reason)]);
+    expect(err).toContain(`${name}.txt`);
+    expect([existsSync(output), existsSync(`${output}.part`)]).toEqual([false, false]);
+  });
+
+  test('one language is taken where a person says so', () => {
+    const path = file('one.txt', 'Schleuse\nWehr\nPegel\nUferbefestigung\n');
+    expect(call('convert', path, '-o', join(folder, 'one.tbx'), '--keep-incomplete').status).toBe(0);
+  });
+});
+
+describe('what is said of a reading', () => {
+  const TERMS = 'Deutsch;English\n"Wehr, Stauwehr";"Weir"\n"Poller, Dalbe";"Bollard"\n"Pegel";"Gauge"\n';
+
+  test('separators, steps and quotes', () => {
+    const path = file('steps.csv', TERMS);
+    const output = join(folder, 'steps.out.csv');
+    const rows = (...more: string[]): string[] => {
+      expect(call('convert', path, '-o', output, ...more)).toMatchObject({ status: 0 });
+      return readFileSync(output, 'utf8').trim().split(/\r?\n/).slice(1);
+    };
+    expect(rows()[0]).toBe('"Wehr, Stauwehr",Weir');
+    expect(rows('--separators', ',')[0]).toBe('Wehr,Stauwehr,Weir');
+    expect(rows('--separators', ',', '--clean', 'capitals')[1]).toBe('Poller,Dalbe,bollard');
+    expect(rows('--quote', 'none', '--no-clean', 'punctuation')[2]).toContain('Pegel');
+  });
+
+  test.each([
+    [['--clean', 'capitals', '--no-clean', 'capitals'], /cannot be switched on and off/],
+    [['--clean', 'polish'], /“polish” is no cleaning step/],
+    [['--separators', 'x'], /“x” is not known/],
+    [['--quote', '*'], /Allowed choices/],
+    [['--grouping', 'size'], /Allowed choices/],
+  ])('%s is refused', (more, reason) => {
+    const { status, err } = call('convert', file('refused.csv', TERMS), '-o', join(folder, 'r.tbx'), ...more);
+    expect([status, err]).toEqual([2, expect.stringMatching(reason)]);
+  });
+});

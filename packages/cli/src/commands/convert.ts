@@ -6,11 +6,11 @@ import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import type { Placed, Tally } from '@fair-copy/core/intake/outcome.js';
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import { intake } from '@fair-copy/words/en/intake.js';
-import type { Reading } from '@fair-copy/core/intake/reading.js';
+import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { isBeyondBasic, tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
 import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
-import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
@@ -19,6 +19,7 @@ import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
 import { fileKind, openClientFile } from '@fair-copy/files/formats/registry.js';
 import { isExchange } from '@fair-copy/files/formats/registry.js';
 import type { ClientFile } from '@fair-copy/files/client/client-file.js';
+import { DataError } from '@fair-copy/core/diagnostic.js';
 import { named } from '@fair-copy/files/named.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
@@ -91,10 +92,16 @@ export async function convert(paths: readonly string[], options: ConvertOptions)
     let beyondBasic = false;
     await gatherAdditions(inputs);
     const pictures = new PictureUse();
+    let [entries, pairs] = [0, 0];
     for await (const concept of concepts(inputs, tallies, pictures)) {
+      entries++;
+      if (concept.languages.length > 1) pairs++;
       layout.see(concept);
       beyondBasic ||= isBeyondBasic(concept);
     }
+    if (entries === 0) throw nothingIn(inputs, tallies);
+    if (pairs === 0 && !options.keepIncomplete && inputs.every(({ reading }) => isTable(reading)))
+      throw noPairsIn(inputs);
     await write(part, format, { inputs, options, languages, encoding, layout, beyondBasic });
     await rename(part, options.output);
     inputs.forEach(({ file, reading }, i) => report(file, reading, tallies[i]!));
@@ -105,6 +112,21 @@ export async function convert(paths: readonly string[], options: ConvertOptions)
   } finally {
     for (const file of files) file.close();
   }
+}
+
+/** Why nothing is written. */
+function nothingIn(inputs: readonly Input[], tallies: readonly Tally[]): DataError {
+  const file = inputs.map((input) => input.file.name).join(', ');
+  const said = inputs.length === 1 ? inputs[0]!.reading.notes.find(({ code }) => code === 'header-only') : undefined;
+  if (said) return DataError.of({ ...said, severity: 'error', place: { ...said.place, file } });
+  const sum = (of: (tally: Tally) => number): number => tallies.reduce((all, tally) => all + of(tally), 0);
+  const counts = { heldBack: sum((tally) => tally.heldBack), notData: sum((tally) => tally.notData) };
+  return new DataError('no-entries', counts, { file });
+}
+
+function noPairsIn(inputs: readonly Input[]): DataError {
+  const [language = UNDETERMINED] = inputs.flatMap(({ reading }) => languagesOf(reading));
+  return new DataError('no-pairs', { language }, { file: inputs.map(({ file }) => file.name).join(', ') });
 }
 
 /** Memories and bilingual texts by what the files are and what is to be written; a person may say it. */

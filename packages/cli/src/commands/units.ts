@@ -1,4 +1,5 @@
 /** `convert` for memories: units in, units out. */
+import { DataError } from '@fair-copy/core/diagnostic.js';
 import { lineOf } from '../words.js';
 import type { LeftReason } from '@fair-copy/core/formats/read-units.js';
 import { rename, rm } from 'node:fs/promises';
@@ -32,6 +33,7 @@ export async function convertUnits(paths: readonly string[], job: UnitConversion
     for (const path of paths) files.push(await UnitFile.open(path, basename(path), job.open));
     const columns = new UnitColumns(job.languages);
     let header: TmxHeader | null = null;
+    let all = 0;
     const found = new Set<LanguageTag>();
     for (const file of files) {
       let taken = 0;
@@ -44,6 +46,11 @@ export async function convertUnits(paths: readonly string[], job: UnitConversion
       }
       header ??= file.seen.header;
       report(file, taken);
+      all += taken;
+    }
+    if (all === 0) {
+      const left = files.reduce((sum, file) => sum + file.seen.left.length, 0);
+      throw new DataError('no-units', { left }, { file: files.map(({ name }) => name).join(', ') });
     }
     const languages = job.languages && fitting(job.languages, [...found]);
     const left = { count: 0 };

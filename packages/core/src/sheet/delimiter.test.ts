@@ -36,6 +36,11 @@ describe('quoting is what makes the rows agree', () => {
   test.each([
     ['no marks', plain, { quote: null }],
     ['all cells in quotes', TERMS.map((term, i) => `"${term}";"term ${i}"`), { quote: '"' }],
+    [
+      'all cells but the header',
+      ['Deutsch;English', ...TERMS.slice(0, 3).map((term, i) => `"${term}";"term ${i}"`)],
+      { quote: '"' },
+    ],
     ['only cells that need it', [...plain, '"Tor; Schütz";"gate, ""leaf"""'], { quote: '"' }],
     [
       'a table full of quoted words',

@@ -130,7 +130,7 @@ interface Cut {
   readonly open: boolean;
   /** Quoted cells that hold a separator, a mark or the end of a line. */
   readonly needed: number;
-  /** A column is in quotes from top to bottom. */
+  /** A column is in quotes from top to bottom, or all of it but its header. */
   readonly throughout: boolean;
   readonly even: number;
   readonly columns: number;
@@ -151,7 +151,9 @@ function cutBy(sample: string, delimiter: string, quoting: Quoting, whole: boole
   const all = [...reader.write(sample)];
   const open = reader.openQuoteRow !== null;
   all.push(...reader.end());
-  const throughout = inColumn.some((seen) => seen && seen.all > 1 && seen.quoted >= seen.all * THROUGHOUT);
+  const throughout = inColumn.some(
+    (seen) => seen && seen.quoted > 1 && (seen.quoted >= seen.all * THROUGHOUT || seen.quoted === seen.all - 1),
+  );
   const rows = (whole ? all : all.slice(0, -1)).filter((row) => row.cells.some((cell) => cell.trim() !== ''));
   const widths = new Map<number, number>();
   for (const row of rows) widths.set(row.cells.length, (widths.get(row.cells.length) ?? 0) + 1);

@@ -93,6 +93,19 @@ const words: DiagnosticWords = {
     message: 'Nur eine Sprache wurde gefunden.',
     advice: 'Geben Sie der Spalte der anderen Sprache oben ihre Rolle.',
   },
+  'no-entries': {
+    message: 'Keine Zeile wurde zu einem Eintrag: {heldBack} zurückgehalten, {notData} ohne Daten.',
+    advice: 'Nichts wurde geschrieben. „read“ sagt, wofür die Datei gehalten wird, „--questions“, was gefragt wird.',
+  },
+  'no-units': {
+    message: 'Keine Einheit wurde gefunden; weggelassen, was eine sein könnte: {left}.',
+    advice: 'Nichts wurde geschrieben. „read“ sagt, wofür die Datei gehalten wird.',
+  },
+  'no-pairs': {
+    message: 'Es gibt nur eine Sprache ({language}), also wurde keine Zeile zu einem Paar.',
+    advice:
+      'Nichts wurde geschrieben. Bitten Sie um die andere Sprache, oder nehmen Sie die Zeilen mit „--keep-incomplete“, wie sie sind.',
+  },
   'sheet-missing': {
     message: 'Die Arbeitsmappe hat kein Blatt „{what}“. Sie hat: {have}.',
     advice: 'Wählen Sie eines von diesen.',

@@ -71,6 +71,18 @@ const words: DiagnosticWords = {
     message: 'Only one language was found.',
     advice: 'Give the column of the other language its role above.',
   },
+  'no-entries': {
+    message: 'No row became an entry: {heldBack} held back, {notData} not data.',
+    advice: 'Nothing was written. “read” says what the file is taken for, “--questions” what is asked.',
+  },
+  'no-units': {
+    message: 'No unit was found; what could have been one and is left out: {left}.',
+    advice: 'Nothing was written. “read” says what the file is taken for.',
+  },
+  'no-pairs': {
+    message: 'There is one language only ({language}), so no row became a pair.',
+    advice: 'Nothing was written. Ask for the other language, or take the rows as they are with “--keep-incomplete”.',
+  },
   'sheet-missing': {
     message: 'The workbook has no sheet called “{what}”. It has: {have}.',
     advice: 'Choose one of these.',

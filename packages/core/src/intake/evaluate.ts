@@ -263,6 +263,13 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     const given = termLanguages(draft);
     for (const { language, terms } of given)
       for (const { text } of terms) if (isUnreadable(text, language)) return { kind: 'unreadable', text };
+    const missing = rows === 1 ? this.reader.placeholders(row) : NO_LANGUAGES;
+    if (missing.length > 0 && given.length > 0)
+      return {
+        kind: 'missing',
+        languages: missing,
+        given: given.flatMap(({ terms }) => terms.map(({ text }) => text)).join('; '),
+      };
     const swapped = decision?.verdict === 'turn' ? null : this.swappedIn(row, known);
     if (swapped) return swapped;
     const complete = given.length >= 2 || this.languages.length < 2;
@@ -328,6 +335,8 @@ const TOTAL = /^(total|totals|summe|gesamt|insgesamt|yhteensä|suma|razem|somme|
 function isTotal(row: SheetRow, draft: Draft): boolean {
   return draft.languages.length === 1 && row.cells.some((cell) => TOTAL.test(cell.trim()));
 }
+
+const NO_LANGUAGES: readonly LanguageTag[] = [];
 
 /** What is left where text was read in a wrong encoding: no letters, boxes and blocks, control characters, private use. */
 const NO_LETTER = /[\uFFFD\u2500-\u259F\u0080-\u009F\uE000-\uF8FF]/;

@@ -6,6 +6,8 @@ import { languagesAmong } from '../language/identify.js';
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { columnLetter, isBlank, type SheetRow } from '../sheet/model.js';
 import { hasArticle } from './cleaning/articles.js';
+import { bracketHabits } from './cleaning/brackets.js';
+import { withoutGrammar } from './cleaning/grammar.js';
 import { separatorsUsed } from './cleaning/synonyms.js';
 import { findHeaderRow, secondHeaderRow } from './header.js';
 import { columnRoles, fieldRole } from './roles.js';
@@ -57,7 +59,7 @@ const CAREFUL: Readonly<Record<CleaningStepId, boolean>> = {
   see: true,
   grammar: true,
   abbreviations: true,
-  variants: true,
+  variants: false,
   brackets: false,
   articles: false,
   capitals: false,
@@ -90,7 +92,8 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
     decisions.separators ??
     (sample.stated ? [] : isMarked(sample.source) ? [';'] : separatorsUsed(termCells(columns, data)));
   const exchange = sample.stated !== undefined && !isMarked(sample.source);
-  const steps = exchange ? EXCHANGE : { ...CAREFUL, ...habits(columns, data, sample.source) };
+  const { squareIsSubject, ...usual } = exchange ? {} : habits(columns, data, sample.source);
+  const steps = exchange ? EXCHANGE : { ...CAREFUL, ...usual };
   const terms = columns.flatMap(({ role }) => (role.value.kind === 'term' ? [role.value.language] : []));
   return {
     source: sample.source,
@@ -108,6 +111,7 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
     languagesOfRows: languagesInRows(columns, data),
     steps: { ...steps, ...decisions.steps },
     separators,
+    ...(squareIsSubject && { squareIsSubject }),
     takeHidden,
     notes: [...sample.notes, ...notesOn(columns, data, header !== null, exchange)],
   };
@@ -123,14 +127,21 @@ function habits(
   columns: readonly ColumnReading[],
   data: readonly SheetRow[],
   source: SourceForm,
-): Partial<Record<CleaningStepId, boolean>> {
-  const found: Partial<Record<CleaningStepId, boolean>> = isMarked(source) ? { brackets: true } : {};
+): Partial<Record<CleaningStepId, boolean>> & { readonly squareIsSubject?: boolean } {
+  const found: { brackets?: boolean; variants?: boolean; articles?: boolean; squareIsSubject?: boolean } = isMarked(
+    source,
+  )
+    ? { brackets: true, variants: true }
+    : {};
   for (const { index, role } of columns) {
     if (role.value.kind !== 'term') continue;
     const { language } = role.value;
     const cells = data.slice(0, 500).flatMap((row) => (row.cells[index]?.trim() ? [row.cells[index]] : []));
     const share = cells.filter((cell) => hasArticle(cell, language)).length / Math.max(1, cells.length);
     if (cells.length >= 5 && share > HABIT) found.articles = true;
+    const { noted, squareIsSubject } = bracketHabits(cells.map(withoutGrammar));
+    if (noted) found.brackets = true;
+    if (squareIsSubject) found.squareIsSubject = true;
   }
   return found;
 }

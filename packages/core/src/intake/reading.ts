@@ -136,6 +136,8 @@ export interface Reading {
   /** Where rows name their language: the languages seen in the first rows. */
   readonly languagesOfRows: readonly LanguageTag[];
   readonly steps: Readonly<Record<CleaningStepId, boolean>>;
+  /** Square brackets hold a domain: it becomes the subject of the concept. */
+  readonly squareIsSubject?: boolean;
   /** The separators of several terms in a cell that are respected. */
   readonly separators: readonly string[];
   readonly takeHidden: boolean;

@@ -105,6 +105,10 @@ class RowDraft {
   }
 }
 
+/** What people and programs write where a term is missing. Common practice. */
+const PLACEHOLDER =
+  /^(?:\?+|-{1,3}|[–—]+|\.{2,}|…|_+|x{3,}|n\/a|n\.\s?a\.?|k\.\s?a\.?|n\.\s?v\.?|tb[dc]|t\.b\.[dc]\.?|todo|to do|to be (?:defined|translated|confirmed)|#(?:n\/a|nv|ref!|bezug!|value!|wert!|name\?|div\/0!|num!|null!))$/i;
+
 export class RowReader {
   private readonly columns: readonly ColumnReading[];
   private readonly languageColumn: number | null;
@@ -120,6 +124,19 @@ export class RowReader {
     return column ? (row.cells[column.index] ?? '').trim() || null : null;
   }
 
+  /** The languages for which a row has something in place of a term: "???", "n/a", "TODO". */
+  placeholders(row: SheetRow): LanguageTag[] {
+    return this.columns.flatMap(({ index, role: { value } }) =>
+      value.kind === 'term' && this.isPlaceholder(row.cells[index] ?? '') ? [value.language] : [],
+    );
+  }
+
+  /** In an exchange file every term stands for itself. */
+  private isPlaceholder(cell: string): boolean {
+    const { kind } = this.reading.source;
+    return (kind === 'delimited' || kind === 'workbook' || kind === 'document') && PLACEHOLDER.test(cell.trim());
+  }
+
   draftOf(row: SheetRow, count: StepCounter): Draft {
     const stated = this.languageColumn === null ? null : languageIn(row.cells[this.languageColumn] ?? '');
     const draft = new RowDraft(stated);
@@ -131,7 +148,7 @@ export class RowReader {
         const language = role.kind === 'term' ? role.language : stated;
         if (!language) continue;
         draft.column(language);
-        if (filled)
+        if (filled && !this.isPlaceholder(cell))
           draft.terms(language, role.kind === 'term' ? role.type : undefined, this.cleaned(cell, language, count));
       } else if (!filled) continue;
       else if (role.kind === 'id') draft.value(IDENTIFIER, cell.trim());
@@ -163,7 +180,7 @@ export class RowReader {
 /** What the cleaning steps have to know of a reading. */
 export function cleaningContext(reading: Reading, language: LanguageTag | null): CleaningContext {
   const dictionary = reading.source.kind === 'delimited' && reading.source.pattern?.value.groups != null;
-  return { separators: reading.separators, language, squareIsSubject: dictionary };
+  return { separators: reading.separators, language, squareIsSubject: dictionary || reading.squareIsSubject === true };
 }
 
 function sectionOf(sections: Map<LanguageTag, Section>, language: LanguageTag): Section {

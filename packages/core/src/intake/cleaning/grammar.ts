@@ -1,5 +1,5 @@
 /** Grammar marks beside a term ("Schleuse {f}", "Tore (pl.)", "écluse, f.") into the fields of the standard. */
-import type { Fields } from '../../termbase/concept.js';
+import { NO_FIELDS, type Fields } from '../../termbase/concept.js';
 import { withValue } from '../../termbase/fields.js';
 import { mapPieces, type CleaningStep, type Piece } from './piece.js';
 
@@ -66,6 +66,9 @@ function unmarked(piece: Piece): Piece {
   }
   return piece;
 }
+
+/** The text of a term without its marks. */
+export const withoutGrammar = (text: string): string => unmarked({ text, fields: NO_FIELDS }).text;
 
 /** Braces hold marks and nothing else; what is not known is kept as a note. */
 function braced(fields: Fields, content: string): Fields {

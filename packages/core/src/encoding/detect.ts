@@ -31,7 +31,10 @@ export interface EncodingGuess {
   readonly runnersUp: readonly EncodingName[];
 }
 
+/** Bytes. */
 const SAMPLE = 48 * 1024;
+/** Bytes of a line that are looked at. */
+const LONGEST_LINE = 2000;
 
 /**
  * Looks at a whole file in pieces and keeps what decides about its encoding: the beginning, the lines with bytes
@@ -67,7 +70,7 @@ export class EncodingSampler {
         this.lineHigh = true;
       }
       if (this.lineUtf8 && (this.pending > 0 || byte >= 0x80)) this.followUtf8(byte);
-      if (this.line.length < 2000) this.line.push(byte);
+      if (this.line.length < LONGEST_LINE && !(this.valid.full && this.other.full)) this.line.push(byte);
       if (byte === 10 || byte === 13) this.endLine();
     }
   }
@@ -168,9 +171,14 @@ class LineSample {
   /** All that there are. */
   count = 0;
 
+  get full(): boolean {
+    return this.bytes.length >= SAMPLE;
+  }
+
   take(line: readonly number[]): void {
     this.count++;
-    if (this.bytes.length < SAMPLE) for (const byte of line) this.bytes.push(byte);
+    if (this.full) return;
+    for (const byte of line) this.bytes.push(byte);
     if (this.bytes.at(-1) !== 10) this.bytes.push(10);
   }
 }

@@ -21,6 +21,8 @@ export type SourceForm =
       readonly quote: '"' | "'" | null;
       /** Marks within quotes stand behind backslashes. */
       readonly escape?: boolean;
+      /** A person said how cells are quoted. */
+      readonly quoteSet?: boolean;
       /** There are quotation marks, which belong to the text. */
       readonly marksAreText?: boolean;
       /** Lines of a dictionary: "a; b {f} | c :: d | e". Null: cells by the delimiter. */

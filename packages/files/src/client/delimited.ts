@@ -81,6 +81,7 @@ export class DelimitedFile extends ClientFile {
         : { value: delimiter, sureness: guess.sureness, reason: guess.reason },
       quote: quoting.quote,
       ...(quoting.escape && { escape: true }),
+      ...(choices.quote !== undefined && { quoteSet: true }),
       ...(quoting.quote === null && head.includes('"') && { marksAreText: true }),
       otherEncodings: guessed.runnersUp,
       pattern,

@@ -146,17 +146,25 @@ const QUOTINGS = [
   { value: '\\"', quote: '"', escape: true },
 ] as const;
 
+/** How sure the way of quoting is that makes the rows agree best. */
+const LIKELY = 0.9;
+
 /** Only where there are marks: they enclose cells, or belong to the text. */
 function QuotingWord({ reading, changes }: Part) {
   if (reading.source.kind !== 'delimited') return null;
-  const { quote, escape, marksAreText } = reading.source;
+  const { quote, escape, quoteSet = false, marksAreText } = reading.source;
   if (quote === null && !marksAreText) return null;
   const { quoting } = words.intake;
   return (
     <>
       <ChoiceWord
         word={quoting({ quote, ...(escape && { escape }) })}
-        guess={{ value: quote, sureness: 1, reason: because('rows-agree-so') }}
+        guess={{
+          value: quote,
+          sureness: quoteSet ? 1 : LIKELY,
+          reason: because(quoteSet ? 'chosen' : 'rows-agree-so'),
+          set: quoteSet,
+        }}
         options={QUOTINGS.map((one) => ({ value: one.value, label: quoting(one) }))}
         selected={quote === null ? '' : escape ? '\\"' : quote}
         onChoose={(value) => changes.recut({ quote: value === '' ? null : (value as '"') })}

@@ -109,9 +109,9 @@ async function filled(server: Server): Promise<string[]> {
   ];
 }
 
-/** What stands in Latin letters whatever the language: names of formats and encodings, units, tags, keys. */
+/** What stands in Latin letters whatever the language: names of formats, encodings and data categories, units, tags, keys. */
 const ANYWHERE =
-  /^(?:csv|tmx|txt|tbx|xliff|xlsx|docx|html|zip|srx|utf|iso|bcp|ru|el|und|kb|mb|gb|ctrl|esc|enter|alt|shift|aa|png|english|deutsch|le|be|windows|koi|jis|euc|jp|kr|big)$/i;
+  /^(?:csv|tmx|txt|tbx|xliff|xlsx|docx|html|zip|srx|utf|iso|bcp|ru|el|und|kb|mb|gb|ctrl|esc|enter|alt|shift|aa|png|english|deutsch|le|be|windows|koi|jis|euc|jp|kr|big|ibm|mac|macintosh|ce|cyrillic|note)$/i;
 
 /** Words in Latin letters in all that a page shows or says to a screen reader. */
 async function latinWords(page: Page): Promise<string[]> {

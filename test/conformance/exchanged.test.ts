@@ -8,6 +8,7 @@ import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { SwapFinder } from '@fair-copy/core/intake/swapped.js';
+import { FewSwaps } from '@fair-copy/core/intake/swapped-few.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { countryNames } from './outside.js';
@@ -104,5 +105,51 @@ describe('checks on a real termbase', () => {
     const found = findings(concepts(names[language]!, ['en', language]));
     for (const check of ['doublette', 'contradictory-status', 'definition-twice', 'value-outside-list', 'long-term'])
       expect([check, count(found, check)]).toEqual([check, 0]);
+  });
+});
+
+/** Tables of a dozen rows, as they come with a single drawing or form. */
+describe('exchanged rows in small tables', () => {
+  const ROWS = 12;
+  const TURNED = [3, 8];
+  /** Of all tables together: exchanged rows found, and right ones that are said to be exchanged. */
+  const judged = (all: readonly Pair[], languages: readonly [LanguageTag, LanguageTag]) => {
+    const counts = { tables: 0, found: 0, wrong: 0, right: 0 };
+    for (let at = 0; at + ROWS <= all.length && counts.tables < 60; at += ROWS) {
+      counts.tables++;
+      const rows = all.slice(at, at + ROWS).map(([a, b], i): Pair => (TURNED.includes(i) ? [b, a] : [a, b]));
+      const finder = new FewSwaps(rows, languages);
+      rows.forEach(([a, b], i) => {
+        const said = finder.isSwapped(a, b);
+        if (TURNED.includes(i)) counts.found += said ? 1 : 0;
+        else {
+          counts.right++;
+          counts.wrong += said ? 1 : 0;
+        }
+      });
+    }
+    return counts;
+  };
+  const tag = (language: string): LanguageTag => language as LanguageTag;
+
+  test('words of a dictionary, German and English', () => {
+    const { tables, found, wrong, right } = judged(words, [tag('de'), tag('en')]);
+    expect([tables, right]).toEqual([60, 600]);
+    expect(wrong).toBeLessThanOrEqual(1);
+    // Of 120.
+    expect(found).toBeGreaterThan(75);
+  });
+
+  const scripts = countryNames(['ru', 'el', 'ja', 'ar', 'ko', 'zh_CN']);
+  test.each(['ru', 'el', 'ja', 'ar', 'ko', 'zh_CN'])('English and %s: the scripts say it', (language) => {
+    const counts = judged(scripts[language]!, [tag('en'), tag(language.slice(0, 2))]);
+    expect(counts.wrong).toBe(0);
+    expect(counts.found).toBeGreaterThanOrEqual(counts.tables * TURNED.length - 1);
+  });
+
+  test.each(LANGUAGES)('country names in English and %s', (language) => {
+    const counts = judged(names[language]!, [tag('en'), tag(language)]);
+    expect(counts.wrong).toBeLessThanOrEqual(2);
+    expect(counts.found).toBeGreaterThan(2);
   });
 });

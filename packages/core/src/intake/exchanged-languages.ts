@@ -4,6 +4,7 @@ import type { SheetRow } from '../sheet/model.js';
 import { withCells } from './corrected-row.js';
 import type { Reading } from './reading.js';
 import { SwapFinder } from './swapped.js';
+import { FewSwaps } from './swapped-few.js';
 
 /** Says whether the two languages of a row are exchanged. */
 export type Swaps = Pick<SwapFinder, 'isSwapped'>;
@@ -28,11 +29,13 @@ export function termPair(reading: Pick<Reading, 'columns'>): TermPair | null {
 }
 
 /** Learns the two languages of a sheet from its first rows; null for other sheets. */
-export function swapFinder(reading: Reading, rows: readonly SheetRow[]): SwapFinder | null {
+export function swapFinder(reading: Reading, rows: readonly SheetRow[]): Swaps | null {
   const pair = termPair(reading);
   if (!pair) return null;
   const data = rows.filter((row) => row.number >= reading.firstRow);
-  return new SwapFinder(data.map((row) => [row.cells[pair[0].index] ?? '', row.cells[pair[1].index] ?? ''] as const));
+  const cells = data.map((row) => [row.cells[pair[0].index] ?? '', row.cells[pair[1].index] ?? ''] as const);
+  const finder = new SwapFinder(cells);
+  return finder.knowsEnough ? finder : new FewSwaps(cells, [pair[0].language, pair[1].language]);
 }
 
 /** The row with its two languages exchanged. */

@@ -57,7 +57,7 @@ const NAMES: Readonly<Record<string, string>> = {
     'hinweise, remarque, remarques, commentaire, commentaires, nota, notas, observacao, observacoes, comentario, comentarios, ' +
     'observacion, observaciones, commento, commenti, osservazioni, uwaga, uwagi, komentarz, huomautus, huomautukset, kommentti, ' +
     'anmarkning, opmerking, opmerkingen, megjegyzes, poznamka, 備考, 注, メモ' +
-    ', 备注, 備註, 注释, 註釋, 说明, 說明, 비고, 주석, 참고, примечание, примечания, комментарий, комментарии, замечание, σημειωση, σημειωσεις, σχολιο, σχολια, παρατηρησεις, ملاحظة, ملاحظات, הערה, הערות, not, notlar, aciklama, примітка, примітки, бележка, забележка, napomena',
+    ', 备注, 備註, 注释, 註釋, 说明, 說明, 비고, 주석, 참고, примечание, примечания, комментарий, комментарии, замечание, σημειωση, σημειωσεις, σχολιο, σχολια, παρατηρησεις, ملاحظة, ملاحظات, הערה, הערות, notlar, aciklama, примітка, примітки, бележка, забележка, napomena',
   [IDENTIFIER]:
     'id, concept, concept no, concept nr, entry no, entry nr, eintrag, eintrag nr, konzept, konzept nr, begriff nr, begriffsnummer, kennung, entry id, concept id, termid, term id, conceptid, begriffs-id, eintragsnummer, entry number, konzept-id, identifier, key, code, concept number',
   number:

@@ -146,6 +146,19 @@ export interface Reading {
   readonly notes: readonly Diagnostic[];
 }
 
+/** The column that contradicts its header just the other way round: both were exchanged. Null: there is none. */
+export function exchangedWith({ columns }: Pick<Reading, 'columns'>, index: number): number | null {
+  const one = columns[index]?.contradiction;
+  if (!one) return null;
+  const other = columns.find(
+    ({ index: at, contradiction }) =>
+      at !== index &&
+      contradiction?.header.split('-')[0] === one.content.split('-')[0] &&
+      contradiction?.content.split('-')[0] === one.header.split('-')[0],
+  );
+  return other ? other.index : null;
+}
+
 /** The languages that the reading gives terms in, in order of the columns. */
 export function languagesOf(reading: Reading): LanguageTag[] {
   const languages: LanguageTag[] = [];

@@ -44,6 +44,7 @@ export function columnRoles(
       tagged >= 3 && c.says.field === IDENTIFIER && named?.how === 'tag' && c.cells.length > 0 && !isCodes(c);
     return isTag && !isKeys(c) ? byHeader(c, named.tag, 0.8) : roleOf(c);
   });
+  termsAfterAll(columns, roles);
   separate(columns, roles);
   becauseOfOthers(columns, roles);
   return columns.map((c, i) => ({
@@ -52,6 +53,15 @@ export function columnRoles(
     role: roles[i]!,
     ...contradictionOf(c, roles[i]!),
   }));
+}
+
+/** "Concept" over words is a key only beside two columns of terms; otherwise it is one of them. */
+function termsAfterAll(columns: readonly Column[], roles: Guess<Role>[]): void {
+  const kinds = roles.map(({ value }) => value.kind);
+  if (kinds.includes('language') || kinds.filter((kind) => kind === 'term').length >= 2) return;
+  for (const c of columns)
+    if (kinds[c.index] === 'id' && c.cells.length > 0 && !isCodes(c))
+      roles[c.index] = byContent(c, columnLetter(c.index));
 }
 
 /** Rare longer rows do not widen the table: what sticks out is a question about that row. */

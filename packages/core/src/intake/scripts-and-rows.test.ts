@@ -1,7 +1,7 @@
 /** Headers in other scripts, tags that are words, codes that people write, and tables with one row per term. */
 import { describe, expect, test } from '@jest/globals';
 import { proposeReading } from './propose.js';
-import type { Role } from './reading.js';
+import { exchangedWith, type Role } from './reading.js';
 
 const EN = ['lock', 'weir', 'bollard', 'water gauge', 'lock gate', 'fairway', 'dredging', 'river bank', 'quay wall'];
 const DE = ['Schleuse', 'Wehr', 'Poller', 'Pegel', 'Schleusentor', 'Fahrrinne', 'Baggern', 'Ufer', 'Kaimauer'];
@@ -233,6 +233,23 @@ test.each([
     ['zh-Hant', 'de'],
   ],
 ] as const)('codes that people write: %#', (columns, expected) => expect(roles(columns)).toEqual(expected));
+
+test('“Concept” over words beside one other column is a column of terms', () =>
+  expect(
+    roles([
+      ['Concept', DE],
+      ['English', EN],
+    ]),
+  ).toEqual(['de', 'en']));
+
+test('headers of two columns that are exchanged are put right both at once', () => {
+  const found = reading([
+    ['English', [...DE, 'Schütztafel', 'Uferböschung', 'Hochwasserschutz', 'Überfallhöhe']],
+    ['Deutsch', [...EN, 'sluice board', 'slope of the bank', 'flood protection', 'height of the spillway']],
+    ['Français', [...FR, 'vanne', 'talus', 'protection contre les crues', 'hauteur de la lame']],
+  ]);
+  expect([0, 1, 2].map((index) => exchangedWith(found, index))).toEqual([1, 0, null]);
+});
 
 describe('one row per term', () => {
   const long = EN.flatMap((en, i) => [

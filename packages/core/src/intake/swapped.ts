@@ -46,9 +46,14 @@ export class SwapFinder {
     }
   }
 
+  /** Whether both columns have enough text to be judged by. */
+  get knowsEnough(): boolean {
+    return this.left.total >= LEAST && this.right.total >= LEAST;
+  }
+
   /** How strongly the row looks turned round: the logarithm of the odds; 0 where it cannot be told. */
   evidence(a: string, b: string): number {
-    if (this.left.total < LEAST || this.right.total < LEAST || a.trim() === b.trim()) return 0;
+    if (!this.knowsEnough || a.trim() === b.trim()) return 0;
     // Without what the row itself put into the other column the odds are lower still: most rows end here.
     if (this.alone.of(a) <= 1) return 0;
     const left = counted(a);

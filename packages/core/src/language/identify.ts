@@ -86,6 +86,15 @@ export function languagesAmong(
 /** Letters that are enough to tell a language most of the time. */
 const RUN = 60;
 
+/** Below this share of the evidence a language is not seen. */
+const UNSEEN = 0.02;
+
+/** How much likelier a text is in one language than in another: the logarithm of the odds, 0 where it does not say. */
+export function oddsBetween(text: string, from: string, to: string): number {
+  const shares = new Map(chunkShares(text));
+  return Math.log(((shares.get(to) ?? 0) + UNSEEN) / ((shares.get(from) ?? 0) + UNSEEN));
+}
+
 /** How strongly a text speaks for one language, 0 to 1; 0 also when it is too short to tell. */
 export function shareOf(language: string, found: readonly Identified[]): number {
   return found.find((f) => f.language === language)?.share ?? 0;

@@ -1,6 +1,6 @@
 import { Told } from './Told.js';
 import { languageName } from '../../ui/languages.js';
-import type { Reading } from '@fair-copy/core/intake/reading.js';
+import { exchangedWith, type Reading } from '@fair-copy/core/intake/reading.js';
 import Box from '@mui/material/Box';
 import type { IntakeFileBody } from '../../api/types.js';
 import { moment } from '../../ui/format.js';
@@ -134,7 +134,29 @@ function Contradiction({
 }) {
   const contradiction = reading.columns[column]?.contradiction;
   if (!contradiction) return null;
-  const choose = (language: string): void => changes.decide({ roles: { [column]: { kind: 'term', language } } });
+  const term = (language: string) => ({ kind: 'term', language }) as const;
+  const choose = (language: string): void => changes.decide({ roles: { [column]: term(language) } });
+  const other = exchangedWith(reading, column);
+  const mirrored = other === null ? undefined : reading.columns[other]!.contradiction!;
+  if (other !== null && mirrored)
+    return (
+      <>
+        <WordButton
+          onClick={() =>
+            changes.decide({ roles: { [column]: term(contradiction.content), [other]: term(mirrored.content) } })
+          }
+        >
+          {intakeTexts.role.exchange(languageName(contradiction.header), languageName(contradiction.content))}
+        </WordButton>
+        <WordButton
+          onClick={() =>
+            changes.decide({ roles: { [column]: term(contradiction.header), [other]: term(mirrored.header) } })
+          }
+        >
+          {intakeTexts.role.headersRight}
+        </WordButton>
+      </>
+    );
   return (
     <>
       <WordButton onClick={() => choose(contradiction.content)}>

@@ -123,6 +123,8 @@ export const texts: typeof en = {
     chosen: 'gewählt',
     useContent: (language: string) => `Es ist ${language}`,
     useHeader: (language: string) => `Bei ${language} bleiben`,
+    exchange: (one: string, other: string) => `${one} und ${other} tauschen`,
+    headersRight: 'Die Kopfzeile stimmt',
     contradiction: (header: string, content: string) => `Kopfzeile: ${header}. Text: ${content}.`,
     concept: 'dem Begriff',
   },

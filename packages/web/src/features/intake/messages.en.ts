@@ -118,6 +118,8 @@ export const texts = {
     chosen: 'chosen',
     useContent: (language: string) => `It is ${language}`,
     useHeader: (language: string) => `Keep ${language}`,
+    exchange: (one: string, other: string) => `Exchange ${one} and ${other}`,
+    headersRight: 'The headers are right',
     contradiction: (header: string, content: string) => `Header: ${header}. Text: ${content}.`,
     concept: 'the concept',
   },

@@ -154,8 +154,8 @@ test('a contradiction between header and text is shown, and settled by one click
   await open(page, server, '/intake', 1);
   await page.getByRole('link', { name: /towpath signs/ }).click();
   await expect(page.getByText(/The header of column A says French, but the text reads as English/)).toBeVisible();
-  await page.getByRole('button', { name: 'It is English' }).click();
-  await page.getByRole('button', { name: 'It is French' }).click();
+  // Both columns say the contrary of their headers: one click puts both right.
+  await page.getByRole('button', { name: 'Exchange French and English' }).click();
   await expect(page.getByText(/but the text reads as/)).toHaveCount(0);
   await expect(page.getByRole('button', { name: /Column A: Terms in English/ })).toBeVisible();
 });

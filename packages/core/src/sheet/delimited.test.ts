@@ -45,10 +45,10 @@ describe('reading', () => {
     reader.write('a,b\n"c,d\ne,f\n');
     expect(reader.openQuoteRow).toBe(2);
   });
-  test('a line without end is refused', () => {
+  test.each(['x', ' ', '"', '""'])('a line without end is refused: %j', (text) => {
     const reader = new DelimitedReader({ delimiter: ',', quote: '"' });
     expect(() => {
-      for (let i = 0; i < 10; i++) reader.write('x'.repeat(ROW_LIMIT / 5));
+      for (let i = 0; i < 20; i++) reader.write(text.repeat(ROW_LIMIT / 5));
     }).toThrow(DataError);
   });
   test('too many columns are refused, with the row', () => {

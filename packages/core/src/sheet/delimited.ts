@@ -110,12 +110,13 @@ export class DelimitedReader {
         this.quoteRow = this.number;
         i++;
       } else if (this.state === CLOSING && char === quote && this.trail === '') {
-        this.field += quote;
+        this.append(quote);
         this.state = QUOTED;
         i++;
       } else if (char === ' ' && quote !== null && (this.state === START || this.state === CLOSING)) {
         if (this.state === START) this.lead += char;
         else this.trail += char;
+        this.grow(1);
         i++;
       } else {
         if (this.state === CLOSING) this.unquote(quote!);
@@ -157,7 +158,12 @@ export class DelimitedReader {
 
   private append(text: string): void {
     this.field += text;
-    this.rowLength += text.length;
+    this.grow(text.length);
+  }
+
+  /** UTF-16 units more. */
+  private grow(length: number): void {
+    this.rowLength += length;
     if (this.rowLength > ROW_LIMIT) throw new DataError('row-too-long', { row: this.number, limit: ROW_LIMIT });
   }
 

@@ -184,6 +184,16 @@ describe('two encodings in one text', () => {
   );
 });
 
+test('a line longer than any, cut within its letters, loses none of them', () => {
+  const long = 'ä水'.repeat(700_000);
+  const bytes = Buffer.concat([Buffer.from(long), Buffer.from('\nSchlüssel\n', 'latin1'), Buffer.from('Größe\n')]);
+  const decoder = new MixedDecoder('windows-1252');
+  let text = '';
+  for (let at = 0; at < bytes.length; at += 262_139) text += decoder.write(bytes.subarray(at, at + 262_139));
+  text += decoder.end();
+  expect(text === `${long}\nSchlüssel\nGröße\n`).toBe(true);
+});
+
 test('the letters by which encodings are weighed are letters of CLDR (main or auxiliary exemplars)', () => {
   for (const [language, letters] of Object.entries(ALPHABETS)) {
     const locale = language === 'nb' ? 'no' : language;

@@ -60,8 +60,9 @@ export class MixedDecoder {
     }
     this.rest = all.subarray(from);
     if (this.rest.length > LONGEST_LINE) {
-      text += this.rest.toString('utf8');
-      this.rest = Buffer.alloc(0);
+      const end = wholeCharacters(this.rest);
+      text += this.rest.toString('utf8', 0, end);
+      this.rest = this.rest.subarray(end);
     }
     return text;
   }
@@ -78,6 +79,19 @@ export class MixedDecoder {
     const decoder = codec.decoder(this.other);
     return decoder.write(line) + decoder.end();
   }
+}
+
+/** How many bytes at the beginning hold whole characters of UTF-8. */
+export function wholeCharacters(bytes: Uint8Array): number {
+  let at = bytes.length;
+  for (let back = 1; back <= 3 && back <= bytes.length; back++) {
+    const byte = bytes[bytes.length - back]!;
+    if ((byte & 0xc0) === 0x80) continue;
+    const length = byte >= 0xf0 ? 4 : byte >= 0xe0 ? 3 : byte >= 0xc0 ? 2 : 1;
+    if (length > back) at = bytes.length - back;
+    break;
+  }
+  return at;
 }
 
 /** So many lines are named. */

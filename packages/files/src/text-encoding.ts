@@ -2,7 +2,7 @@
 import { isAscii, isUtf8 } from 'node:buffer';
 import { createReadStream } from 'node:fs';
 import { encodingNamed, type EncodingName } from '@fair-copy/core/encoding/names.js';
-import { codec } from './codec.js';
+import { codec, wholeCharacters } from './codec.js';
 
 export interface FoundEncoding {
   readonly encoding: EncodingName;
@@ -56,17 +56,4 @@ export async function exchangeEncoding(path: string): Promise<FoundEncoding> {
     wrongly:
       said && declared !== encoding && !(declared?.startsWith('UTF-16') && encoding.startsWith('UTF-16')) ? said : null,
   };
-}
-
-/** How many bytes at the beginning hold whole characters of UTF-8. */
-function wholeCharacters(bytes: Uint8Array): number {
-  let at = bytes.length;
-  for (let back = 1; back <= 3 && back <= bytes.length; back++) {
-    const byte = bytes[bytes.length - back]!;
-    if ((byte & 0xc0) === 0x80) continue;
-    const length = byte >= 0xf0 ? 4 : byte >= 0xe0 ? 3 : byte >= 0xc0 ? 2 : 1;
-    if (length > back) at = bytes.length - back;
-    break;
-  }
-  return at;
 }

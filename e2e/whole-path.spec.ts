@@ -153,10 +153,10 @@ test('by keyboard: questions are answered one after the other, the entries writt
 test('a contradiction between header and text is shown, and settled by one click', async ({ page, server }) => {
   await open(page, server, '/intake', 1);
   await page.getByRole('link', { name: /towpath signs/ }).click();
-  await expect(page.getByText(/The header of column A says French, but the text reads as English/)).toBeVisible();
+  await expect(page.getByText(/columns A and B say French and English, but the texts read the other/)).toBeVisible();
   // Both columns say the contrary of their headers: one click puts both right.
   await page.getByRole('button', { name: 'Exchange French and English' }).click();
-  await expect(page.getByText(/but the text reads as/)).toHaveCount(0);
+  await expect(page.getByText(/the texts read the other way round/)).toHaveCount(0);
   await expect(page.getByRole('button', { name: /Column A: Terms in English/ })).toBeVisible();
 });
 

@@ -53,6 +53,7 @@ const SEVERITIES = {
   'cell-error': 'warning',
   'language-mixed': 'warning',
   'language-contradiction': 'warning',
+  'languages-exchanged': 'warning',
   'encoding-guess': 'warning',
   'encoding-mixed': 'warning',
   'broken-letters': 'warning',

@@ -13,6 +13,7 @@ import { findHeaderRow, secondHeaderRow } from './header.js';
 import { columnRoles, fieldRole } from './roles.js';
 import { languageIn } from './rows-to-draft.js';
 import {
+  exchangedWith,
   CLEANING_STEPS,
   type CleaningStepId,
   type ColumnReading,
@@ -258,16 +259,16 @@ function notesOn(
   else if (data.length > 0 && languages.size < 2) notes.push(diagnostic('one-language'));
   for (const { contradiction, index } of columns) {
     if (!contradiction) continue;
+    const other = exchangedWith(columns, index);
+    // Of two columns that say the contrary of each other it is said once.
+    if (other !== null && other < index) continue;
+    const { header: headerLanguage, content: textLanguage } = contradiction;
+    const said = { column: columnLetter(index), headerLanguage, textLanguage };
+    const place = { column: index + 1 };
     notes.push(
-      diagnostic(
-        'language-contradiction',
-        {
-          column: columnLetter(index),
-          headerLanguage: contradiction.header,
-          textLanguage: contradiction.content,
-        },
-        { column: index + 1 },
-      ),
+      other === null
+        ? diagnostic('language-contradiction', said, place)
+        : diagnostic('languages-exchanged', { ...said, other: columnLetter(other) }, place),
     );
   }
   notes.push(...mixedColumns(columns, data));

@@ -3,7 +3,7 @@ import type { MarkedPattern } from '../document/marked/pattern.js';
 import type { LinePattern } from '../document/pattern.js';
 import type { Diagnostic } from '../diagnostic.js';
 import type { Guess } from '../guess.js';
-import type { LanguageTag } from '../language/tags.js';
+import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import type { Level } from '../termbase/categories.js';
 import type { EncodingName } from '../encoding/names.js';
 
@@ -147,16 +147,17 @@ export interface Reading {
 }
 
 /** The column that contradicts its header just the other way round: both were exchanged. Null: there is none. */
-export function exchangedWith({ columns }: Pick<Reading, 'columns'>, index: number): number | null {
+export function exchangedWith(columns: readonly ColumnReading[], index: number): number | null {
   const one = columns[index]?.contradiction;
   if (!one) return null;
+  const [header, content] = [primaryLanguage(one.header), primaryLanguage(one.content)];
   const other = columns.find(
-    ({ index: at, contradiction }) =>
-      at !== index &&
-      contradiction?.header.split('-')[0] === one.content.split('-')[0] &&
-      contradiction?.content.split('-')[0] === one.header.split('-')[0],
+    ({ contradiction }) =>
+      contradiction &&
+      primaryLanguage(contradiction.header) === content &&
+      primaryLanguage(contradiction.content) === header,
   );
-  return other ? other.index : null;
+  return other?.index ?? null;
 }
 
 /** The languages that the reading gives terms in, in order of the columns. */

@@ -248,7 +248,11 @@ test('headers of two columns that are exchanged are put right both at once', () 
     ['Deutsch', [...EN, 'sluice board', 'slope of the bank', 'flood protection', 'height of the spillway']],
     ['Français', [...FR, 'vanne', 'talus', 'protection contre les crues', 'hauteur de la lame']],
   ]);
-  expect([0, 1, 2].map((index) => exchangedWith(found, index))).toEqual([1, 0, null]);
+  expect([0, 1, 2].map((index) => exchangedWith(found.columns, index))).toEqual([1, 0, null]);
+  // Said once.
+  expect(found.notes).toMatchObject([
+    { code: 'languages-exchanged', details: { column: 'A', other: 'B', headerLanguage: 'en', textLanguage: 'de' } },
+  ]);
 });
 
 describe('one row per term', () => {

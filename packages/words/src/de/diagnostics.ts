@@ -136,6 +136,11 @@ const words: DiagnosticWords = {
       'In Spalte {column} stehen {count} Zeilen, die sich als {otherLanguage} lesen, unter solchen in {language}.',
     advice: 'Sehen Sie sie sich an: Die Spalte kann mehrere Sprachen enthalten oder Teile zweier Listen.',
   },
+  'languages-exchanged': {
+    message:
+      'Die Kopfzeile sagt {headerLanguage} für Spalte {column} und {textLanguage} für Spalte {other}; die Texte lesen sich umgekehrt.',
+    advice: 'Entscheiden Sie, was stimmt.',
+  },
   'language-contradiction': {
     message: 'Die Kopfzeile von Spalte {column} sagt {headerLanguage}, der Text aber liest sich als {textLanguage}.',
     advice: 'Entscheiden Sie, was stimmt.',

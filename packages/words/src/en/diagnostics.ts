@@ -111,6 +111,11 @@ const words: DiagnosticWords = {
     message: 'Column {column} holds {count} rows that read as {otherLanguage} among those in {language}.',
     advice: 'Look at them: the column may hold several languages, or parts of two lists.',
   },
+  'languages-exchanged': {
+    message:
+      'The headers of columns {column} and {other} say {headerLanguage} and {textLanguage}, but the texts read the other way round.',
+    advice: 'Decide which is right.',
+  },
   'language-contradiction': {
     message: 'The header of column {column} says {headerLanguage}, but the text reads as {textLanguage}.',
     advice: 'Decide which is right.',

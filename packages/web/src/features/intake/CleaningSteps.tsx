@@ -51,7 +51,8 @@ export function CleaningSteps(props: Props) {
       ))}
       {idle.length > 0 && (
         <Box sx={{ minHeight: 25, fontSize: 13, color: 'text.secondary', alignSelf: 'center', pl: 0.5 }}>
-          {t.idle(idle.length)}: <WordButton onClick={() => setAll(!all)}>{all ? t.hide : t.show}</WordButton>
+          {t.idle(idle.length, idle.length === CLEANING_STEPS.length)}:{' '}
+          <WordButton onClick={() => setAll(!all)}>{all ? t.hide : t.show}</WordButton>
         </Box>
       )}
     </Box>

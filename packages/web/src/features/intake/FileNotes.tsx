@@ -50,7 +50,7 @@ export function FileNotes({
           key={i}
           inline
           tone={TONE[note.severity]}
-          {...(note.code === 'language-contradiction' && {
+          {...((note.code === 'language-contradiction' || note.code === 'languages-exchanged') && {
             actions: <Contradiction reading={reading} column={(note.place.column ?? 1) - 1} changes={changes} />,
           })}
         >
@@ -134,36 +134,29 @@ function Contradiction({
 }) {
   const contradiction = reading.columns[column]?.contradiction;
   if (!contradiction) return null;
-  const term = (language: string) => ({ kind: 'term', language }) as const;
-  const choose = (language: string): void => changes.decide({ roles: { [column]: term(language) } });
-  const other = exchangedWith(reading, column);
-  const mirrored = other === null ? undefined : reading.columns[other]!.contradiction!;
-  if (other !== null && mirrored)
+  const choose = (...chosen: readonly (readonly [column: number, language: string])[]): void =>
+    changes.decide({ roles: Object.fromEntries(chosen.map(([at, language]) => [at, { kind: 'term', language }])) });
+  const { header, content } = contradiction;
+  const other = exchangedWith(reading.columns, column);
+  const opposite = other === null ? undefined : reading.columns[other]!.contradiction!.header;
+  if (other !== null && opposite !== undefined)
     return (
       <>
-        <WordButton
-          onClick={() =>
-            changes.decide({ roles: { [column]: term(contradiction.content), [other]: term(mirrored.content) } })
-          }
-        >
-          {intakeTexts.role.exchange(languageName(contradiction.header), languageName(contradiction.content))}
+        <WordButton onClick={() => choose([column, opposite], [other, header])}>
+          {intakeTexts.role.exchange(languageName(header), languageName(opposite))}
         </WordButton>
-        <WordButton
-          onClick={() =>
-            changes.decide({ roles: { [column]: term(contradiction.header), [other]: term(mirrored.header) } })
-          }
-        >
+        <WordButton onClick={() => choose([column, header], [other, opposite])}>
           {intakeTexts.role.headersRight}
         </WordButton>
       </>
     );
   return (
     <>
-      <WordButton onClick={() => choose(contradiction.content)}>
-        {intakeTexts.role.useContent(languageName(contradiction.content))}
+      <WordButton onClick={() => choose([column, content])}>
+        {intakeTexts.role.useContent(languageName(content))}
       </WordButton>
-      <WordButton onClick={() => choose(contradiction.header)}>
-        {intakeTexts.role.useHeader(languageName(contradiction.header))}
+      <WordButton onClick={() => choose([column, header])}>
+        {intakeTexts.role.useHeader(languageName(header))}
       </WordButton>
     </>
   );

@@ -1,8 +1,10 @@
 /** @jest-environment ./test/page-environment.mjs */
 import { expect, test } from '@jest/globals';
-import { CLEANING_STEPS } from '@fair-copy/core/intake/reading.js';
+import { diagnostic } from '@fair-copy/core/diagnostic.js';
+import { CLEANING_STEPS, type ColumnReading, type Reading } from '@fair-copy/core/intake/reading.js';
 import { proposeReading } from '@fair-copy/core/intake/propose.js';
 import { because } from '@fair-copy/core/guess.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { screen, waitFor, within } from '@testing-library/react';
 import type { IntakeFileBody } from '../../api/types.js';
 import { answering, onPage } from '../../testing/on-page.js';
@@ -16,7 +18,7 @@ const ROWS = [
   ['Pegel', 'water gauge', 'am Ufer'],
 ];
 
-const READING = proposeReading({
+const READING: Reading = proposeReading({
   source: {
     kind: 'delimited',
     encoding: { value: 'UTF-8', sureness: 1, reason: because('ascii') },
@@ -54,9 +56,9 @@ const FILE = {
   error: null,
 } as unknown as IntakeFileBody;
 
-function sheet(answer: Parameters<typeof answering>[0] = () => ({ body: [] })) {
+function sheet(answer: Parameters<typeof answering>[0] = () => ({ body: [] }), reading: Reading = READING) {
   const asked = answering(answer);
-  return { asked, ...onPage(<ReadingSheet file={FILE} reading={READING} />) };
+  return { asked, ...onPage(<ReadingSheet file={FILE} reading={reading} />) };
 }
 
 const changes = (asked: ReturnType<typeof answering>) => asked.filter(({ what }) => !what.startsWith('GET'));
@@ -94,6 +96,33 @@ test('a change that could not be kept is said', async () => {
       tone: 'failed',
       text: '“glossary.csv” is still being read. Try again in a moment.',
     }),
+  );
+});
+
+test('headers that are exchanged are put right both with one word, with the forms that they name', async () => {
+  const column = (index: number, header: LanguageTag, content: LanguageTag): ColumnReading => ({
+    index,
+    header,
+    role: {
+      value: { kind: 'term', language: header },
+      sureness: 0.5,
+      reason: because('header-language', { language: header }),
+    },
+    contradiction: { header, content },
+  });
+  const [fr, en, gb] = ['fr', 'en', 'en-GB'] as LanguageTag[] as [LanguageTag, LanguageTag, LanguageTag];
+  const columns = [column(0, fr, en), column(1, gb, fr)];
+  const note = diagnostic(
+    'languages-exchanged',
+    { column: 'A', other: 'B', headerLanguage: 'fr', textLanguage: 'en' },
+    { column: 1 },
+  );
+  const { asked, user } = sheet(undefined, { ...READING, columns, notes: [note] });
+  await user.click(screen.getByText('Exchange French and English (United Kingdom)'));
+  await waitFor(() =>
+    expect(changes(asked)).toMatchObject([
+      { body: { roles: { 0: { kind: 'term', language: 'en-GB' }, 1: { kind: 'term', language: 'fr' } } } },
+    ]),
   );
 });
 

@@ -167,7 +167,7 @@ function QuotingWord({ reading, changes }: Part) {
         }}
         options={QUOTINGS.map((one) => ({ value: one.value, label: quoting(one) }))}
         selected={quote === null ? '' : escape ? '\\"' : quote}
-        onChoose={(value) => changes.recut({ quote: value === '' ? null : (value as '"') })}
+        onChoose={(value) => changes.recut({ quote: QUOTINGS.find((one) => one.value === value)!.value || null })}
       />
       ,{' '}
     </>

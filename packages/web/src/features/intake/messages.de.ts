@@ -130,7 +130,10 @@ export const texts: typeof en = {
   },
   steps: {
     title: 'Säubern',
-    idle: (n: number) => `${count(n, 'weiterer Schritt berührt', 'weitere Schritte berühren')} nichts`,
+    idle: (n: number, all: boolean) =>
+      all
+        ? 'Kein Schritt berührt etwas'
+        : `${count(n, 'weiterer Schritt berührt', 'weitere Schritte berühren')} nichts`,
     show: 'zeigen',
     hide: 'verbergen',
     names: {

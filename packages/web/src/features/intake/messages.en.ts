@@ -125,7 +125,8 @@ export const texts = {
   },
   steps: {
     title: 'Cleaning',
-    idle: (n: number) => `${count(n, 'more step touches', 'more steps touch')} nothing`,
+    idle: (n: number, all: boolean) =>
+      all ? 'No step touches anything' : `${count(n, 'more step touches', 'more steps touch')} nothing`,
     show: 'show them',
     hide: 'hide them',
     names: {

@@ -6,39 +6,32 @@ import { spawn } from 'node:child_process';
 
 const took = [];
 
-function step(name, work) {
-  process.stdout.write(`\n== ${name}\n`);
-  const start = performance.now();
-  work();
-  took.push([name, (performance.now() - start) / 1000]);
-}
-
-async function stepWaiting(name, work) {
+async function step(name, work) {
   process.stdout.write(`\n== ${name}\n`);
   const start = performance.now();
   await work();
   took.push([name, (performance.now() - start) / 1000]);
 }
 
-step('Packages', install);
-step('What comes from Debian', getOutside);
+await step('Packages', install);
+await step('What comes from Debian', getOutside);
 // Beside building, on the other core.
 const lint = spawn('npm', ['run', '--silent', 'lint'], { cwd: root, shell: process.platform === 'win32' });
 const said = [];
 for (const stream of [lint.stdout, lint.stderr]) stream.on('data', (chunk) => said.push(chunk));
 const linted = new Promise((resolve) => lint.on('close', resolve));
-step('Build', build);
-step('Weight of the first page', weighFirstPage);
-step('Type check', () => run('npx', ['tsc', '-b']));
-await stepWaiting('Lint (the rest of it)', async () => {
+await step('Build', build);
+await step('Weight of the first page', weighFirstPage);
+await step('Type check', () => run('npx', ['tsc', '-b']));
+await step('Lint (the rest of it)', async () => {
   const code = await linted;
   process.stdout.write(Buffer.concat(said));
   if (code !== 0) process.exit(code ?? 1);
 });
-step('Unit and conformance tests', () =>
+await step('Unit and conformance tests', () =>
   run('npm', ['run', '--silent', 'unit'], { env: { ...process.env, FAIR_COPY_BUILT: '1' } }),
 );
-step('End-to-end tests', () => run('npx', ['playwright', 'test']));
+await step('End-to-end tests', () => run('npx', ['playwright', 'test']));
 
 process.stdout.write('\nWhat each part took:\n');
 for (const [name, seconds] of took) {

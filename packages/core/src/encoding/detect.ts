@@ -108,16 +108,6 @@ export class EncodingSampler {
   /** The guess from all that was written; of an encoding that a person chose, whether lines of UTF-8 are among the text. */
   guess(codec: Codec, chosen?: EncodingName): EncodingGuess {
     if (this.line.length > 0) this.endLine();
-    if (chosen) {
-      const found: EncodingGuess = {
-        encoding: chosen,
-        sureness: 1,
-        reason: because('chosen'),
-        byteOrderMark: false,
-        runnersUp: [],
-      };
-      return chosen.startsWith('UTF') ? found : (this.mixed(codec, found) ?? found);
-    }
     const [a, b, c] = this.head;
     const sure = (encoding: EncodingName, reason: Reason, byteOrderMark: boolean, sureness = 1): EncodingGuess => ({
       encoding,
@@ -126,6 +116,10 @@ export class EncodingSampler {
       byteOrderMark,
       runnersUp: [],
     });
+    if (chosen) {
+      const found = sure(chosen, because('chosen'), false);
+      return chosen.startsWith('UTF') ? found : (this.mixed(codec, found) ?? found);
+    }
     if (a === 0xef && b === 0xbb && c === 0xbf)
       return sure('UTF-8', because('byte-order-mark', { encoding: 'UTF-8' }), true);
     if (a === 0xff && b === 0xfe) return sure('UTF-16LE', because('byte-order-mark', { encoding: 'UTF-16' }), true);

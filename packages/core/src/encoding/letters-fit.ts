@@ -29,8 +29,9 @@ const SCRIPT_OF: readonly (readonly [string, RegExp])[] = [
 ];
 
 const TYPOGRAPHY = /[“”„‚«»‹›–—…’‘§°€£©®±²³µ·×½¼¾¿¡№™ªº\u00A0\u202F]/u;
-/** What only pictures of letters are made of, or nothing: boxes, blocks, control characters, private use. */
-const NO_TEXT = /[\u2500-\u25FF\u0080-\u009F\uE000-\uF8FF]/;
+/** What no text is made of: unreadable bytes, boxes, blocks, control characters, private use. */
+const NO_TEXT = /[\uFFFD\u2500-\u25FF\u0080-\u009F\uE000-\uF8FF]/;
+const ALL_NO_TEXT = new RegExp(NO_TEXT, 'g');
 /** Foreign names have these in any language. */
 const WESTERN = new Set('áàâãäåæçéèêëíìîïñóòôõöøúùûüýß');
 /** With more of what is no text than this share, nothing else has to be looked at. */
@@ -46,7 +47,7 @@ const THAI_CONSONANT = /[\u0E01-\u0E2E]/;
 export function lettersFit(decoded: string): number {
   const text = decoded.normalize('NFC');
   const beyond = text.match(/[^\0-\x7F]/g)?.length ?? 0;
-  const noText = text.match(/[\uFFFD\u2500-\u25FF\u0080-\u009F\uE000-\uF8FF]/g)?.length ?? 0;
+  const noText = text.match(ALL_NO_TEXT)?.length ?? 0;
   if (noText > beyond * TOO_MUCH) return (-3 * noText) / beyond;
   const lines = text
     .split(/[\r\n]+/)
@@ -87,8 +88,7 @@ function characterFit(
   ranksOf: (script: string) => Ranks,
 ): number {
   const char = text[i]!;
-  if (char === '\uFFFD') return -3;
-  if (NO_TEXT.test(char)) return char < '\u00A0' ? -3 : -1.5;
+  if (NO_TEXT.test(char)) return char === '\uFFFD' || char < '\u00A0' ? -3 : -1.5;
   const before = text[i - 1] ?? ' ';
   const after = text[i + 1] ?? ' ';
   const between = /\p{L}/u.test(before) && /\p{L}/u.test(after);

@@ -143,7 +143,6 @@ const WORDS_TOO: ReadonlySet<string> = new Set([
   'so',
   'an',
   'my',
-  'to',
   'ad',
   'na',
 ]);

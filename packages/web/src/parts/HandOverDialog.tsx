@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
@@ -14,7 +13,7 @@ import type { JobOf } from '@fair-copy/api/jobs.js';
 import { useState, type ReactNode } from 'react';
 import { fetchJobFile, jobEnded } from '../api/jobs.js';
 import { m } from '../messages/index.js';
-import { LanguageName } from '../ui/LanguageName.js';
+import { LanguageChecks } from '../ui/LanguageChecks.js';
 import { useToast } from '../ui/toast-store.js';
 import { errorWords } from '../words.js';
 import { shared } from './messages.js';
@@ -119,19 +118,7 @@ function Languages({ all, chosen, onChange }: LanguagesProps) {
         {t.languages}
       </Typography>
       <Box role="group" aria-label={t.languages} sx={{ display: 'flex', flexWrap: 'wrap' }}>
-        {all.map((tag) => (
-          <FormControlLabel
-            key={tag}
-            control={
-              <Checkbox
-                size="small"
-                checked={chosen.includes(tag)}
-                onChange={(_, on) => onChange(on ? [...chosen, tag] : chosen.filter((other) => other !== tag))}
-              />
-            }
-            label={<LanguageName tag={tag} />}
-          />
-        ))}
+        <LanguageChecks {...{ all, chosen, onChange }} />
       </Box>
     </>
   );

@@ -130,32 +130,56 @@ const LONGEST_PART = 5;
  */
 export function separatorsUsed(rows: readonly (readonly string[])[]): Separator[] {
   const terms = new Set(rows.flatMap((cells) => cells.map(termKey)));
-  return SEPARATORS.filter((separator) => {
-    let both = 0;
-    let any = 0;
-    let [parts, words, elsewhere] = [0, 0, 0];
-    for (const cells of rows) {
-      const cutting = cells
-        .filter((cell) => cell.length <= LONGEST_LIST && strongest(cell) === separator)
-        .map((cell) => cut(cell, separator))
-        .filter((cell) => cell.length > 1);
-      if (cutting.length >= 1) any++;
-      if (cutting.length >= 2) both++;
-      for (const part of cutting.flat()) {
-        parts++;
-        words += part.split(/\s+/).length;
-        if (terms.has(termKey(part))) elsewhere++;
+  const tallies = new Map<Separator, Tally>();
+  for (const cells of rows) {
+    const inRow = new Map<Separator, number>();
+    for (const cell of cells) {
+      const found = cell.length <= LONGEST_LIST ? strongest(cell) : null;
+      if (!found) continue;
+      const { separator, parts } = found;
+      inRow.set(separator, (inRow.get(separator) ?? 0) + 1);
+      const tally = tallies.get(separator) ?? { rows: 0, both: 0, parts: 0, words: 0, elsewhere: 0 };
+      tallies.set(separator, tally);
+      for (const part of parts) {
+        tally.parts++;
+        tally.words += part.split(/\s+/).length;
+        if (terms.has(termKey(part))) tally.elsewhere++;
       }
     }
-    // "lock, tidal" opposite one word is a way of writing, not a list: both sides have to show the habit.
-    if (both >= HABIT && both >= any * 0.5) return true;
-    if (any >= HABIT && PLAIN.has(separator) && words <= parts * LONGEST_PART) return true;
-    return elsewhere >= HABIT && elsewhere >= parts * 0.3;
-  });
+    for (const [separator, columns] of inRow) {
+      tallies.get(separator)!.rows++;
+      if (columns > 1) tallies.get(separator)!.both++;
+    }
+  }
+  return SEPARATORS.filter((separator) => tallies.has(separator) && isHabit(separator, tallies.get(separator)!));
+}
+
+/** What cells show of the strongest separator that cuts them. */
+interface Tally {
+  rows: number;
+  /** Rows in which it cuts two columns. */
+  both: number;
+  parts: number;
+  /** Of all parts together. */
+  words: number;
+  /** Parts that are the whole of another cell. */
+  elsewhere: number;
+}
+
+function isHabit(separator: Separator, { rows, both, parts, words, elsewhere }: Tally): boolean {
+  // "lock, tidal" opposite one word is a way of writing, not a list: both sides have to show the habit.
+  if (both >= HABIT && both >= rows * 0.5) return true;
+  if (rows >= HABIT && PLAIN.has(separator) && words <= parts * LONGEST_PART) return true;
+  return elsewhere >= HABIT && elsewhere >= parts * 0.3;
 }
 
 const termKey = (text: string): string => text.trim().toLowerCase();
 
-function strongest(text: string): Separator | null {
-  return SEPARATORS.find((separator) => cut(text, separator).length > 1) ?? null;
+function strongest(text: string): { readonly separator: Separator; readonly parts: readonly string[] } | null {
+  if (!MAYBE.test(text)) return null;
+  for (const separator of SEPARATORS) {
+    const parts = cut(text, separator);
+    if (parts.length > 1) return { separator, parts };
+  }
+  return null;
 }

@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import type { MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { languageLabel } from '../../ui/languages.js';
-import { LanguageName } from '../../ui/LanguageName.js';
+import { LanguageChecks } from '../../ui/LanguageChecks.js';
 import { Pick } from '../../ui/Pick.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { WordButton } from '../../ui/WordButton.js';
@@ -118,19 +118,7 @@ export function FilterLine({ memory, filter, onFilter, sort, onSort, columns, on
 function ColumnsForm({ memory, columns, onColumns }: Pick<Props, 'memory' | 'columns' | 'onColumns'>) {
   return (
     <Box role="group" aria-label={t.columnsLabel} sx={{ p: 1.5, display: 'grid', maxHeight: 360, overflow: 'auto' }}>
-      {memory.languages.map(({ language }) => (
-        <FormControlLabel
-          key={language}
-          control={
-            <Checkbox
-              size="small"
-              checked={columns.includes(language)}
-              onChange={(_, on) => onColumns(on ? [...columns, language] : columns.filter((tag) => tag !== language))}
-            />
-          }
-          label={<LanguageName tag={language} />}
-        />
-      ))}
+      <LanguageChecks all={memory.languages.map(({ language }) => language)} chosen={columns} onChange={onColumns} />
     </Box>
   );
 }

@@ -112,7 +112,7 @@ function PictureNote({
 }) {
   const { found, missing, missingCount, unused } = pictures;
   const listed = (names: readonly string[]): string =>
-    names.slice(0, NAMES_SHOWN).join(', ') + (names.length > NAMES_SHOWN ? ' …' : '');
+    names.slice(0, NAMES_SHOWN).join(', ') + (names.length > NAMES_SHOWN ? ' …' : '.');
   const lost = missing.map(({ name, row }) => `${name} (${shared.row(row)})`);
   return (
     <MarginNote tone={missingCount ? 'doubt' : 'settled'} inline>

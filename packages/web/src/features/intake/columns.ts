@@ -13,7 +13,7 @@ const MARGIN = 250;
 export function rowGrid(columns: readonly ColumnReading[]): RowGrid {
   const shapes = columns.map(({ role }) =>
     role.value.kind === 'term' || role.value.kind === 'term of row'
-      ? ([150, 3] as const)
+      ? ([170, 3] as const)
       : role.value.kind === 'field'
         ? ([130, 2] as const)
         : ([84, 1] as const),

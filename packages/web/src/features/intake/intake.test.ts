@@ -36,6 +36,6 @@ test('the rows have one grid, whatever stands in them', () => {
     column({ kind: 'term', language: 'de' as never }),
     column({ kind: 'field', field: 'note', level: 'concept', language: null }),
   ]);
-  expect(template).toBe('52px minmax(84px, 1fr) minmax(150px, 3fr) minmax(130px, 2fr) 250px');
-  expect(minWidth).toBe(52 + 84 + 150 + 130 + 250);
+  expect(template).toBe('52px minmax(84px, 1fr) minmax(170px, 3fr) minmax(130px, 2fr) 250px');
+  expect(minWidth).toBe(52 + 84 + 170 + 130 + 250);
 });

@@ -2,20 +2,20 @@
 import { describe, expect, test } from '@jest/globals';
 import type { SheetRow } from '../sheet/model.js';
 import { bracketHabits } from './cleaning/brackets.js';
-import { Evaluation } from './evaluate.js';
+import { Evaluation, type EvaluationOptions } from './evaluate.js';
 import { proposeReading } from './propose.js';
 
 const DE = ['Schleuse', 'Wehr', 'Poller', 'Pegel', 'Schleusentor', 'Fahrrinne', 'Baggern', 'Ufer', 'Kaimauer', 'Boje'];
 const EN = ['lock', 'weir', 'bollard', 'gauge', 'lock gate', 'fairway', 'dredging', 'river bank', 'quay wall', 'buoy'];
 
-function taken(de: readonly string[], en: readonly string[]) {
+function taken(de: readonly string[], en: readonly string[], options: EvaluationOptions = {}) {
   const rows: SheetRow[] = [['Deutsch', 'English'], ...de.map((cell, i) => [cell, en[i]!])].map((cells, i) => ({
     number: i + 1,
     cells,
   }));
   const source = { kind: 'workbook', sheet: 'a', sheets: [] } as const;
   const reading = proposeReading({ source, rows, hiddenColumns: [], notes: [] });
-  const placed = [...Evaluation.of(new Evaluation(reading), rows)];
+  const placed = [...Evaluation.of(new Evaluation(reading, options), rows)];
   return { reading, outcomes: placed.slice(1).map(({ outcome }) => outcome) };
 }
 const drafts = (of: ReturnType<typeof taken>) =>
@@ -107,6 +107,13 @@ describe('in place of a term', () => {
       });
     },
   );
+  test('taken as it is, the entry lacks that term', () => {
+    const decisions = new Map([[2, { verdict: 'take' as const }]]);
+    const [first] = drafts(taken(['???', ...DE.slice(1)], EN, { decisions }));
+    expect(first!.languages.map(({ language, terms }) => [language, terms.map(({ text }) => text)])).toEqual([
+      ['en', ['lock']],
+    ]);
+  });
   test.each(['Na', 'null', 'offen', 'TBC-Bakterien', 'xx'])('%s is a term', (text) =>
     expect(taken([text, ...DE.slice(1)], EN).outcomes[0]!.kind).toBe('entry'),
   );

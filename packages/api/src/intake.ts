@@ -52,11 +52,18 @@ const role = z.union([
 ]);
 export type RoleBody = z.infer<typeof role>;
 
-const linePattern = z.object({
-  between: z.string().min(1).max(20),
-  then: z.string().min(1).max(20).nullable(),
-  groups: z.string().min(1).max(20).nullable(),
-});
+/** As `LinePattern` of the core. */
+const linePattern = z.union([
+  z.object({
+    between: z.string().min(1).max(20),
+    then: z.string().min(1).max(20).nullable(),
+    groups: z.string().min(1).max(20).nullable(),
+  }),
+  z.object({
+    cuts: z.array(z.number().int().min(1).max(10_000)).min(1).max(100).readonly(),
+    measure: z.enum(['characters', 'places', 'bytes']),
+  }),
+]);
 
 export const intakeFile = z.object({
   id: z.number(),
@@ -105,8 +112,23 @@ const markedPattern = z.discriminatedUnion('kind', [
     size: z.number().int().min(2).max(20),
     numbered: z.boolean().optional(),
     prefixes: z.array(z.string().max(200)).max(20).readonly().optional(),
+    languages: z.array(z.string().max(40)).max(20).readonly().optional(),
   }),
-  z.object({ kind: z.literal('blocks'), languages: z.tuple([z.string().max(40), z.string().max(40)]).readonly() }),
+  z.object({
+    kind: z.literal('records'),
+    by: z.enum(['blank', 'indent']),
+    headed: z.boolean(),
+    labels: z.array(z.string().max(60)).max(60).readonly(),
+    rest: z.enum(['columns', 'together', 'senses']),
+    width: z.number().int().min(0).max(60),
+    mark: z.string().max(60).optional(),
+    numbered: z.boolean().optional(),
+  }),
+  z.object({
+    kind: z.literal('blocks'),
+    languages: z.tuple([z.string().max(40), z.string().max(40)]).readonly(),
+    even: z.boolean().optional(),
+  }),
 ]);
 
 export const sourceChoices = z.object({

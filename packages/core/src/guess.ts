@@ -71,6 +71,12 @@ export interface ReasonCodes {
   readonly 'marks-in-turn': { readonly marks: readonly string[] };
   readonly 'lines-in-turn': { readonly languages: readonly string[] };
   readonly 'blocks-in-turn': { readonly languages: readonly string[] };
+  readonly 'records-apart': { readonly count: number };
+  readonly 'records-indented': { readonly count: number };
+  readonly 'records-labelled': { readonly count: number; readonly labels: readonly string[] };
+  readonly 'columns-aligned': { readonly share: number; readonly columns: number };
+  /** The names of columns that the form itself has. */
+  readonly 'labels-name': Nothing;
   readonly 'only-part': Nothing;
   readonly 'mostly-tables': Nothing;
   readonly 'mostly-paragraphs': Nothing;

@@ -6,7 +6,6 @@ import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import { MarkedReader, type MarkedRow } from '@fair-copy/core/document/marked/read.js';
 import { languageAmong } from '@fair-copy/core/language/identify.js';
 import { cutLine } from '@fair-copy/core/document/pattern.js';
-import type { DocumentPart } from '@fair-copy/core/intake/reading.js';
 import type { LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
@@ -38,27 +37,63 @@ export async function* documentBlocks(
   }
 }
 
-/** Numbered through: the rows of all tables one after another, or the paragraphs. */
-export async function* documentRows(
+/** A line of running text, or (empty) what keeps two records apart. */
+export interface DocumentLine {
+  readonly text: string;
+  readonly heading: boolean;
+  /** The number of its paragraph, from 1. */
+  readonly line: number;
+}
+
+/**
+ * The running text line by line: paragraphs, at their line breaks too, and the paragraphs in cells of tables that have only
+ * one column.
+ */
+export async function* documentLines(blocks: AsyncIterable<Block>): AsyncGenerator<DocumentLine> {
+  let line = 0;
+  for await (const block of blocks) {
+    if (block.kind === 'table' && !isOneColumn(block.rows)) continue;
+    const texts = block.kind === 'table' ? block.rows.flat() : [block.text];
+    const heading = block.kind === 'paragraph' && block.heading;
+    if (block.kind === 'paragraph' && block.apart) yield { text: '', heading: false, line };
+    for (const text of texts) {
+      if (text === '') continue;
+      line++;
+      const parts = text.split('\n').filter((part) => part.trim() !== '');
+      const several = parts.length > 1;
+      if (several) yield { text: '', heading: false, line };
+      for (const part of parts) yield { text: part, heading, line };
+      if (several) yield { text: '', heading: false, line };
+    }
+  }
+}
+
+/** A frame around running text rather than a table. */
+export function isOneColumn(rows: readonly (readonly string[])[]): boolean {
+  return rows.every((row) => row.filter((cell) => cell.trim() !== '').length < 2);
+}
+
+/** The rows of all tables, numbered through. */
+export async function* tableRows(blocks: AsyncIterable<Block>): AsyncGenerator<SheetRow> {
+  let number = 0;
+  for await (const block of blocks)
+    if (block.kind === 'table' && !isOneColumn(block.rows))
+      for (const cells of block.rows) yield { number: ++number, cells: usable(cells, number) };
+}
+
+/** The lines of running text as rows, numbered through: read as marked text, or each cut by a pattern. */
+export async function* lineRows(
   blocks: AsyncIterable<Block>,
-  part: DocumentPart,
   pattern: LinePattern | null,
-  marked: MarkedPattern | null = null,
+  marked: MarkedPattern | null,
 ): AsyncGenerator<SheetRow> {
   let number = 0;
-  let line = 0;
   const reader = marked && new MarkedReader(marked, languageAmong);
-  const numbered = (rows: readonly MarkedRow[]): SheetRow[] =>
-    rows.map((row) => ({ number: ++number, cells: row.cells, line: row.line }));
-  for await (const block of blocks) {
-    if (block.kind === 'table') {
-      if (part === 'tables') for (const cells of block.rows) yield { number: ++number, cells: usable(cells, number) };
-    } else if (part === 'paragraphs') {
-      line++;
-      if (reader) yield* numbered(reader.take(block.text, line));
-      else if (block.heading) yield { number: ++number, cells: [block.text], line };
-      else for (const cells of cutLine(block.text, pattern)) yield { number: ++number, cells, line };
-    }
+  const numbered = (rows: readonly MarkedRow[]): SheetRow[] => rows.map((row) => ({ number: ++number, ...row }));
+  for await (const { text, heading, line } of documentLines(blocks)) {
+    if (reader) yield* numbered(reader.take(text, line));
+    else if (text !== '')
+      for (const cells of heading ? [[text]] : cutLine(text, pattern)) yield { number: ++number, cells, line };
   }
   if (reader) yield* numbered(reader.end());
 }

@@ -1,7 +1,8 @@
 /** A running text as Intake sees it: paragraphs and tables in their order, as plain text. */
 
 export type Block =
-  | { readonly kind: 'paragraph'; readonly text: string; readonly heading: boolean }
+  /** `apart`: an empty paragraph stands before it. */
+  | { readonly kind: 'paragraph'; readonly text: string; readonly heading: boolean; readonly apart?: boolean }
   | { readonly kind: 'table'; readonly rows: readonly (readonly string[])[] };
 
 /** Limits against files that are built to break readers. */
@@ -63,10 +64,10 @@ export class TableBuilder {
   }
 }
 
-/** White space as a reader sees it: tabs and line breaks stay, the rest collapses. */
+/** White space as a reader sees it: tabs, line breaks and spaces that do not break stay, other spaces collapse. */
 export function shownText(text: string): string {
   return text
-    .replace(/[^\S\t\n]+/gu, ' ')
+    .replace(/[ \r\f\v\u2028\u2029]+/g, ' ')
     .replace(/ *([\t\n]) */g, '$1')
     .trim();
 }

@@ -42,6 +42,8 @@ export class DocxBlocks {
   private inParagraphProperties = false;
   /** Text of a paragraph whose end is not there in this reading, so that the next one goes on with it. */
   private unended: { text: string; heading: boolean } | null = null;
+  /** The paragraph before was empty. */
+  private apart = false;
   private readonly left: ReadonlySet<string>;
 
   /** @param repeats whether a cell that reaches down stands in each of its rows */
@@ -192,7 +194,11 @@ export class DocxBlocks {
     const text = shownText(open.text);
     const cell = this.cells.at(-1);
     if (cell) cell.push(text);
-    else if (text) this.blocks.push({ kind: 'paragraph', text, heading: open.heading });
+    else if (!text) this.apart = true;
+    else {
+      this.blocks.push({ kind: 'paragraph', text, heading: open.heading, ...(this.apart && { apart: true }) });
+      this.apart = false;
+    }
   }
 
   private endCell(): void {

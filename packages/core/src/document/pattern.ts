@@ -1,11 +1,15 @@
 /** How lines of running text are cut into cells: proposed from the lines, or taken from an example. */
 import { because, type Guess } from '../guess.js';
+import { cutAtPlaces, type CutsPattern } from './cuts.js';
+
+/** How a line of text is cut into cells: at marks, or at places where columns begin. */
+export type LinePattern = BetweenPattern | CutsPattern;
 
 /**
  * How a line of text is cut into cells: at the first `between`, and what follows at the first `then` once more
  * ("term – term: definition"). With `groups` the line holds several entries side by side ("a | b :: c | d").
  */
-export interface LinePattern {
+export interface BetweenPattern {
   readonly between: string;
   readonly then: string | null;
   readonly groups: string | null;
@@ -20,7 +24,7 @@ const SAMPLE = 1000;
 const COLON = 0.2;
 
 /** @param lines paragraphs, or lines of a text; headings left out */
-export function proposedPattern(lines: readonly string[]): Guess<LinePattern | null> {
+export function proposedPattern(lines: readonly string[]): Guess<BetweenPattern | null> {
   const some = lines.filter((line) => line.trim() !== '' && !/^#(\s|$)/.test(line)).slice(0, SAMPLE);
   if (some.length === 0) return { value: null, sureness: 0.5, reason: because('no-text') };
   const best = BETWEEN.map((between) => ({ between, share: shareCut(some, between) })).sort(
@@ -62,7 +66,7 @@ function shareCut(lines: readonly string[], mark: string): number {
  * The pattern that cuts a line into the given parts, or null if they do not stand in it in this order. The texts
  * between the parts are its marks.
  */
-export function patternFromExample(line: string, parts: readonly string[]): LinePattern | null {
+export function patternFromExample(line: string, parts: readonly string[]): BetweenPattern | null {
   const wanted = parts.map((part) => part.trim()).filter(Boolean);
   if (wanted.length < 2) return null;
   const marks: string[] = [];
@@ -78,9 +82,15 @@ export function patternFromExample(line: string, parts: readonly string[]): Line
   return { between: marks[0]!, then: marks[1] ?? null, groups: null };
 }
 
+/** Lines of a dictionary keep several entries side by side. */
+export function hasGroups(pattern: LinePattern | null | undefined): boolean {
+  return pattern != null && 'groups' in pattern && pattern.groups !== null;
+}
+
 /** The cells of a line, one row for each group in it. */
 export function cutLine(line: string, pattern: LinePattern | null): string[][] {
   if (!pattern) return [[line]];
+  if ('cuts' in pattern) return [cutAtPlaces(line, pattern)];
   const at = line.indexOf(pattern.between);
   if (at < 0) return [[line]];
   const left = line.slice(0, at);

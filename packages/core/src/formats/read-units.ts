@@ -1,6 +1,7 @@
 /** What reading a file of units gives back, whatever its format. */
 import type { Unit } from '../memory/unit.js';
 import type { Said } from '../said.js';
+import type { RowDoubt } from '../sheet/model.js';
 
 /** A unit with its place: the ordinal in the file and the line on which it begins, both from 1. */
 export interface ReadUnit {
@@ -25,10 +26,11 @@ export interface LeftCodes {
   readonly damaged: { readonly what: string };
   readonly 'no-text': Readonly<Record<string, never>>;
   readonly 'one-language': { readonly language: string };
+  readonly 'row-doubt': { readonly doubt: RowDoubt };
   readonly obsolete: Readonly<Record<string, never>>;
   readonly 'no-translation': Readonly<Record<string, never>>;
   readonly fuzzy: Readonly<Record<string, never>>;
 }
 
 export type LeftReason =
-  'no text' | 'one language' | 'damaged' | 'too long' | 'cut off' | 'not translated' | 'obsolete';
+  'no text' | 'one language' | 'doubtful' | 'damaged' | 'too long' | 'cut off' | 'not translated' | 'obsolete';

@@ -3,7 +3,7 @@
  * The four always sum to the rows of the file.
  */
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
-import { isBlank, type SheetRow } from '../sheet/model.js';
+import { isBlank, isRule, type SheetRow } from '../sheet/model.js';
 import { draftKeys, joinedDrafts, termLanguages, type Draft } from './draft.js';
 import { matchOf, NOTHING_THERE, type Existing } from './join.js';
 import type { Question } from './questions.js';
@@ -229,6 +229,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     if (row.number < reading.firstRow) return 'title';
     if (header !== null && this.repeatsHeader(row)) return 'header again';
     if (reading.source.kind === 'delimited' && /^#(\s|$)/.test(row.cells[0]!)) return 'comment';
+    if (isRuleRow(row)) return 'rule';
     if (this.answerColumn !== null && isUnanswered(row, this.answerColumn, reading)) return 'no answer';
     return null;
   }
@@ -261,6 +262,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     if (extra.length && rows === 1)
       return { kind: 'extra cells', cells: width + extra.length, columns: width, text: extra.join(' · ') };
     const given = termLanguages(draft);
+    if (row.doubt && decision?.cells === undefined && given.length > 0) return { kind: 'row doubt', doubt: row.doubt };
     for (const { language, terms } of given)
       for (const { text } of terms) if (isUnreadable(text, language)) return { kind: 'unreadable', text };
     const missing = rows === 1 ? this.reader.placeholders(row) : NO_LANGUAGES;
@@ -334,6 +336,12 @@ const TOTAL = /^(total|totals|summe|gesamt|insgesamt|yhteensä|suma|razem|somme|
 /** "Total | 40" at the foot of a sheet. */
 function isTotal(row: SheetRow, draft: Draft): boolean {
   return draft.languages.length === 1 && row.cells.some((cell) => TOTAL.test(cell.trim()));
+}
+
+/** "-----;-----", "+-----+-----+". */
+function isRuleRow({ cells }: SheetRow): boolean {
+  const drawn = (cell: string): boolean => isRule(cell) || /^[-=_~+|:\s]*$/.test(cell);
+  return cells.some(isRule) && cells.every(drawn);
 }
 
 const NO_LANGUAGES: readonly LanguageTag[] = [];

@@ -4,7 +4,17 @@ import type { Draft } from './draft.js';
 import type { Question } from './questions.js';
 
 export type NotDataReason =
-  'blank' | 'title' | 'header' | 'header again' | 'hidden' | 'total' | 'comment' | 'left out' | 'no term' | 'no answer';
+  | 'blank'
+  | 'title'
+  | 'header'
+  | 'header again'
+  | 'hidden'
+  | 'total'
+  | 'comment'
+  | 'rule'
+  | 'left out'
+  | 'no term'
+  | 'no answer';
 
 export type Outcome =
   /** Its draft holds what all rows of the concept say. */

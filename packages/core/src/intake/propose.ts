@@ -12,6 +12,8 @@ import { separatorsUsed } from './cleaning/synonyms.js';
 import { findHeaderRow, secondHeaderRow } from './header.js';
 import { columnRoles, fieldRole } from './roles.js';
 import { languageIn } from './rows-to-draft.js';
+import { hasGroups } from '../document/pattern.js';
+import { columnNames } from '../document/marked/pattern.js';
 import {
   exchangedWith,
   CLEANING_STEPS,
@@ -78,11 +80,16 @@ const HABIT = 0.15;
 export function proposeReading(sample: Sample, decisions: Decisions = {}): Reading {
   const takeHidden = decisions.takeHidden ?? false;
   const rows = takeHidden ? sample.rows : sample.rows.filter((row) => !row.hidden);
-  const headerRow = sample.stated ? statedHeader() : headerOf(rows, decisions);
+  const names = namesOf(sample.source);
+  const headerRow = sample.stated
+    ? statedHeader()
+    : names && decisions.headerRow === undefined
+      ? { value: null, sureness: 1, reason: because('labels-name') }
+      : headerOf(rows, decisions);
   const header = headerRow.value === null ? null : (rows.find((row) => row.number === headerRow.value) ?? null);
   const below = header ? rows.find((row) => row.number > header.number && !isBlank(row)) : undefined;
   const second = header && secondHeaderRow(header, below);
-  const named = header && second ? { ...header, cells: second } : header;
+  const named = header && second ? { ...header, cells: second } : (header ?? names);
   const firstRow = (second ? below!.number : (headerRow.value ?? 0)) + 1;
   const data = rows.filter((row) => row.number >= firstRow && !isBlank(row));
   const proposed = sample.stated ?? withPictures(columnRoles(named, data, sample.hiddenColumns), sample.pictureColumn);
@@ -118,9 +125,16 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
   };
 }
 
+/** What the labels in a text say of its columns, as a header would; null: nothing. */
+function namesOf(source: SourceForm): SheetRow | null {
+  const marked = 'marked' in source ? source.marked?.value : null;
+  const cells = marked ? columnNames(marked) : [];
+  return cells.some(Boolean) ? { number: 0, cells } : null;
+}
+
 /** Lines of a dictionary keep grammar, subjects and notes in brackets: those are taken out from the start. */
 function isMarked(source: SourceForm): boolean {
-  return source.kind === 'delimited' && source.pattern?.value?.groups != null;
+  return source.kind === 'delimited' && hasGroups(source.pattern?.value);
 }
 
 /** Steps that change how a term is written are switched on where a column shows the habit throughout. */
@@ -200,7 +214,7 @@ function withDefinitionOf(
   header: boolean,
 ): readonly ColumnReading[] {
   const pattern = source.kind === 'document' && source.part.value === 'paragraphs' ? source.pattern.value : null;
-  if (!pattern?.then || header) return columns;
+  if (!pattern || !('then' in pattern) || pattern.then === null || header) return columns;
   const reason = because('behind-terms');
   return columns.map((column) =>
     column.index === 2 ? { ...column, role: { value: fieldRole('definition', null), sureness: 0.8, reason } } : column,

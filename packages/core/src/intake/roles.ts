@@ -45,6 +45,7 @@ export function columnRoles(
     return isTag && !isKeys(c) ? byHeader(c, named.tag, 0.8) : roleOf(c);
   });
   termsAfterAll(columns, roles);
+  longTextsAfterAll(columns, roles);
   separate(columns, roles);
   becauseOfOthers(columns, roles);
   return columns.map((c, i) => ({
@@ -62,6 +63,13 @@ function termsAfterAll(columns: readonly Column[], roles: Guess<Role>[]): void {
   for (const c of columns)
     if (kinds[c.index] === 'id' && c.cells.length > 0 && !isCodes(c))
       roles[c.index] = byContent(c, columnLetter(c.index));
+}
+
+/** Long texts explain terms; where there are no terms for them to explain, they are the texts. */
+function longTextsAfterAll(columns: readonly Column[], roles: Guess<Role>[]): void {
+  if (roles.some(({ value }) => value.kind === 'term' || value.kind === 'term of row')) return;
+  for (const c of columns)
+    if (roles[c.index]!.reason.code === 'texts-long') roles[c.index] = byContent(c, columnLetter(c.index), Infinity);
 }
 
 /** Rare longer rows do not widen the table: what sticks out is a question about that row. */
@@ -208,11 +216,14 @@ function byHeader(c: Column, tag: LanguageTag, sureness: number): Guess<Role> {
   return { value, sureness, reason: because('header-language', { language: tag }) };
 }
 
-function byContent(c: Column, letter: string): Guess<Role> {
+/** Characters of a term on average; longer texts explain. */
+const TERM_LENGTH = 120;
+
+function byContent(c: Column, letter: string, longest = TERM_LENGTH): Guess<Role> {
   const best = c.content[0];
   const tag = best && canonicalTag(best.language);
   if (!best || !tag || best.share < 0.12) return ignored(0.5, because('no-language'));
-  if (c.meanLength > 120) return ignored(0.6, because('texts-long', { characters: Math.round(c.meanLength) }));
+  if (c.meanLength > longest) return ignored(0.6, because('texts-long', { characters: Math.round(c.meanLength) }));
   const second = c.content[1]?.share ?? 0;
   const sureness = Math.max(0.35, Math.min(0.97, 0.5 + (best.share - second) * 0.9)) * (c.cells.length < 4 ? 0.8 : 1);
   return {

@@ -1,4 +1,5 @@
 /** One row of a sheet, by the reading of its columns, to a draft of an entry. */
+import { hasGroups } from '../document/pattern.js';
 import { languagesNamed } from '../language/names.js';
 import { canonicalTag, type LanguageTag } from '../language/tags.js';
 import { restoredCell } from '../sheet/delimited-write.js';
@@ -179,7 +180,7 @@ export class RowReader {
 
 /** What the cleaning steps have to know of a reading. */
 export function cleaningContext(reading: Reading, language: LanguageTag | null): CleaningContext {
-  const dictionary = reading.source.kind === 'delimited' && reading.source.pattern?.value.groups != null;
+  const dictionary = reading.source.kind === 'delimited' && hasGroups(reading.source.pattern?.value);
   return { separators: reading.separators, language, squareIsSubject: dictionary || reading.squareIsSubject === true };
 }
 

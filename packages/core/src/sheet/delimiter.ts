@@ -1,7 +1,7 @@
 /** Which character separates the columns, and whether fields are quoted: found by how evenly it cuts the rows. */
 import { because, type Reason } from '../guess.js';
 import { DelimitedReader, type DelimitedForm } from './delimited.js';
-import type { SheetRow } from './model.js';
+import { isRule, type SheetRow } from './model.js';
 
 interface Candidate {
   readonly delimiter: string;
@@ -74,7 +74,10 @@ export function guessDelimiter(sample: string, whole: boolean): DelimiterGuess {
       declared: true,
     };
   }
-  const measured = CANDIDATES.map((candidate) => measure(sample, candidate, whole))
+  // "| a | b |": the pipes at the ends have no space on the other side.
+  const framed = /^(?:\s*(?:\|.*\||\+[-+=]*\+)\s*(?:[\r\n]+|$))+$/.test(sample.slice(0, sample.lastIndexOf('\n') + 1));
+  const measured = CANDIDATES.filter(({ delimiter }) => !framed || delimiter !== ' | ')
+    .map((candidate) => measure(sample, candidate, whole))
     .filter((m) => m.score > 0.35)
     .sort((a, b) => b.score - a.score);
   const best = measured[0];
@@ -154,7 +157,9 @@ function cutBy(sample: string, delimiter: string, quoting: Quoting, whole: boole
   const throughout = inColumn.some(
     (seen) => seen && seen.quoted > 1 && (seen.quoted >= seen.all * THROUGHOUT || seen.quoted === seen.all - 1),
   );
-  const rows = (whole ? all : all.slice(0, -1)).filter((row) => row.cells.some((cell) => cell.trim() !== ''));
+  const rows = (whole ? all : all.slice(0, -1)).filter(
+    ({ cells }) => cells.some((cell) => cell.trim() !== '') && !(cells.length === 1 && isRule(cells[0]!)),
+  );
   const widths = new Map<number, number>();
   for (const row of rows) widths.set(row.cells.length, (widths.get(row.cells.length) ?? 0) + 1);
   const [columns, count] = [...widths].filter(([n]) => n > 1).sort((a, b) => b[1] - a[1] || b[0] - a[0])[0] ?? [1, 0];

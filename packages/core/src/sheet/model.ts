@@ -7,7 +7,12 @@ export interface SheetRow {
   readonly hidden?: boolean;
   /** Where several rows stand in one line of a text: the line. */
   readonly line?: number;
+  /** What is odd about how it was cut out of the text: it is asked. */
+  readonly doubt?: RowDoubt;
 }
+
+/** A line is missing around the row; it has more or fewer lines than others; a text crosses the end of its column. */
+export type RowDoubt = 'out of turn' | 'uneven' | 'not aligned';
 
 /** More columns than any glossary has; a file beyond it was cut at the wrong character. */
 export const COLUMN_LIMIT = 500;
@@ -23,4 +28,9 @@ export function columnLetter(index: number): string {
   let name = '';
   for (let n = index + 1; n > 0; n = Math.floor((n - 1) / 26)) name = String.fromCharCode(65 + ((n - 1) % 26)) + name;
   return name;
+}
+
+/** A line drawn between rows rather than a row: "-----  ------", "+----+----+". */
+export function isRule(text: string): boolean {
+  return /^(?=.*[-=_~]{3})[-=_~+|:\s]+$/.test(text);
 }

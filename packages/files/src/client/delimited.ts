@@ -4,6 +4,7 @@ import { DataError, diagnostic, inFile, type Diagnostic } from '@fair-copy/core/
 import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import { MarkedReader, type MarkedRow } from '@fair-copy/core/document/marked/read.js';
 import { languageAmong } from '@fair-copy/core/language/identify.js';
+import { crossesCuts, proposedCuts } from '@fair-copy/core/document/cuts.js';
 import { cutLine, isDictionary, proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { Guess } from '@fair-copy/core/guess.js';
@@ -15,6 +16,11 @@ import { isBlank, type SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
 import { drained, encodingNotes, markedPattern } from './survey.js';
 import { encodingReading, TextOf } from './text-of.js';
+
+/** From this sureness on a separator cuts the rows, whatever else the lines show. */
+const CUT = 0.6;
+/** From this sureness on it cuts them so evenly that columns aligned besides are none. */
+const EVENLY_CUT = 0.9;
 
 type Delimited = Extract<SourceForm, { kind: 'delimited' }>;
 
@@ -56,12 +62,16 @@ export class DelimitedFile extends ClientFile {
     const encoding = encodingReading(guessed);
     const [head, whole] = await this.text.head(encoding);
     const guess = guessDelimiter(head, whole);
-    const pattern = linePattern(head, choices);
+    const lines = headLines(head, whole);
     const isChosen = choices.delimiter !== undefined;
     const delimiter = isChosen ? choices.delimiter! : guess.form.delimiter;
-    const marked = pattern
-      ? null
-      : markedPattern(headLines(head, whole), choices, delimiter !== null && guess.sureness > 0.6);
+    const isCut = delimiter !== null && guess.sureness > CUT;
+    const dictionary = linePattern(lines, choices);
+    const seen = dictionary ? null : markedPattern(lines, choices, isCut);
+    const isOpen = !dictionary && !isChosen && choices.pattern === undefined && choices.marked === undefined;
+    const aligned = isOpen && guess.sureness < EVENLY_CUT && !hasMarks(seen?.value) ? alignedColumns(lines) : null;
+    const pattern = dictionary ?? aligned;
+    const marked = aligned ? null : seen;
     const notes = encodingNotes(guessed);
     let quoting = quotingOf(choices.quote) ?? (isChosen ? guessQuoting(head, delimiter, whole) : guess.form);
     const marks = quoting.quote !== null || head.includes('"');
@@ -132,16 +142,18 @@ export class DelimitedFile extends ClientFile {
   /** Lines of a dictionary: several rows may stand in one line. */
   private async *patternRows(encoding: EncodingReading, pattern: LinePattern): AsyncGenerator<SheetRow> {
     let number = 0;
-    for await (const line of this.lines(encoding))
-      for (const cells of cutLine(line.cells[0] ?? '', pattern)) yield { number: ++number, cells, line: line.number };
+    for await (const line of this.lines(encoding)) {
+      const text = line.cells[0] ?? '';
+      const doubt = 'cuts' in pattern && crossesCuts(text, pattern) ? ({ doubt: 'not aligned' } as const) : {};
+      for (const cells of cutLine(text, pattern)) yield { number: ++number, cells, line: line.number, ...doubt };
+    }
   }
 
   /** Source and translation in one text. */
   private async *markedRows(encoding: EncodingReading, pattern: MarkedPattern): AsyncGenerator<SheetRow> {
     const reader = new MarkedReader(pattern, languageAmong);
     let number = 0;
-    const numbered = (rows: readonly MarkedRow[]): SheetRow[] =>
-      rows.map(({ cells, line }) => ({ number: ++number, cells, line }));
+    const numbered = (rows: readonly MarkedRow[]): SheetRow[] => rows.map((row) => ({ number: ++number, ...row }));
     for await (const row of this.lines(encoding)) yield* numbered(reader.take(row.cells[0] ?? '', row.number));
     yield* numbered(reader.end());
   }
@@ -164,12 +176,30 @@ function quotingOf(chosen: SourceChoices['quote']): Quoting | null {
   return chosen === '\\"' ? { quote: '"', escape: true } : { quote: chosen };
 }
 
+/** Told by more than the order of the lines. */
+function hasMarks(marked: MarkedPattern | null | undefined): boolean {
+  return marked != null && marked.kind !== 'alternating' && marked.kind !== 'blocks';
+}
+
+/** Share of the lines with two spaces between words, from which on these cut them. */
+const MOST_APART = 0.9;
+
+/** Columns that begin in the same places, or at least have two spaces between them. */
+function alignedColumns(lines: readonly string[]): Guess<LinePattern> | null {
+  const aligned = proposedCuts(lines);
+  if (aligned) return aligned;
+  const some = lines.filter((line) => line.trim() !== '');
+  const share = some.filter((line) => /\S {2,}\S/.test(line)).length / Math.max(1, some.length);
+  if (some.length < 3 || share < MOST_APART) return null;
+  const reason = because('mark-between', { share, mark: '  ' });
+  return { value: { between: '  ', then: '  ', groups: null }, sureness: share * 0.9, reason };
+}
+
 /** Only where the lines are those of a dictionary, or a person says so; everything else is cut by the separator. */
-function linePattern(head: string, choices: SourceChoices): Guess<LinePattern> | null {
+function linePattern(lines: readonly string[], choices: SourceChoices): Guess<LinePattern> | null {
   if (choices.pattern !== undefined)
     return choices.pattern && { value: choices.pattern, sureness: 1, reason: because('chosen'), set: true };
   if (choices.delimiter !== undefined) return null;
-  const lines = head.split(/\r\n|\r|\n/).slice(0, -1);
   if (!isDictionary(lines)) return null;
   const { value, sureness, reason } = proposedPattern(lines);
   return value && { value, sureness, reason };

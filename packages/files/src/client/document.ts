@@ -9,7 +9,7 @@ import { SAMPLE_ROWS, type Sample } from '@fair-copy/core/intake/propose.js';
 import type { DocumentPart, EncodingReading, SourceForm } from '@fair-copy/core/intake/reading.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ZipArchive } from '../archive.js';
-import { documentBlocks, documentRows } from '../documents.js';
+import { documentBlocks, documentLines, isOneColumn, lineRows, tableRows } from '../documents.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
 import { drained, encodingNotes, markedPattern } from './survey.js';
 import { encodingReading, markupDeclares, TextOf } from './text-of.js';
@@ -62,13 +62,12 @@ abstract class DocumentFile extends ClientFile {
   ): Promise<{ readonly parts: DocumentPart[]; readonly part: Guess<DocumentPart>; readonly lines: string[] }> {
     const lines: string[] = [];
     let cells = 0;
+    for await (const block of this.blocks(encoding))
+      if (block.kind === 'table' && !isOneColumn(block.rows)) cells += tableCells(block.rows);
     let text = 0;
-    for await (const block of this.blocks(encoding)) {
-      if (block.kind === 'table') cells += tableCells(block.rows);
-      else {
-        text++;
-        if (!block.heading && lines.length < SAMPLE_ROWS) lines.push(block.text);
-      }
+    for await (const line of documentLines(this.blocks(encoding))) {
+      if (line.text !== '') text++;
+      if (!line.heading && lines.length < SAMPLE_ROWS) lines.push(line.text);
     }
     if (cells === 0 && text === 0) throw new DataError('no-rows');
     const parts: DocumentPart[] = [
@@ -81,14 +80,15 @@ abstract class DocumentFile extends ClientFile {
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
     if (source.kind !== 'document') return;
     const blocks = this.blocks(source.encoding ?? null);
-    yield* documentRows(blocks, source.part.value, source.pattern.value, source.marked?.value ?? null);
+    if (source.part.value === 'tables') yield* tableRows(blocks);
+    else yield* lineRows(blocks, source.pattern.value, source.marked?.value ?? null);
   }
 
   override async firstLines(source: SourceForm, most: number): Promise<string[]> {
     const lines: string[] = [];
     if (source.kind !== 'document') return lines;
-    for await (const block of this.blocks(source.encoding ?? null)) {
-      if (block.kind === 'paragraph') lines.push(block.text);
+    for await (const { text } of documentLines(this.blocks(source.encoding ?? null))) {
+      lines.push(text);
       if (lines.length === most) break;
     }
     return lines;

@@ -4,7 +4,7 @@ import type { Draft } from '@fair-copy/core/intake/draft.js';
 import type { Outcome } from '@fair-copy/core/intake/outcome.js';
 import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
-import type { SheetRow } from '@fair-copy/core/sheet/model.js';
+import type { RowDoubt, SheetRow } from '@fair-copy/core/sheet/model.js';
 import { openDatabase, openForReading, type Db } from './database.js';
 
 /** The four parts of the tally. */
@@ -47,6 +47,7 @@ interface RowRecord {
   readonly cells: string;
   readonly hidden: number;
   readonly line: number | null;
+  readonly doubt: RowDoubt | null;
 }
 
 export class Staging {
@@ -76,13 +77,20 @@ export class Staging {
 
   /** Gives back a function that takes batches of rows; all is written when `work` ends, or nothing. */
   async fill(work: (sink: (rows: readonly SheetRow[]) => void) => Promise<Sample>): Promise<Sample> {
-    const insert = this.db.prepare('INSERT INTO row (position, number, cells, hidden, line) VALUES (?, ?, ?, ?, ?)');
+    const insert = this.db.prepare('INSERT INTO row (position, number, cells, hidden, line, doubt) VALUES (?, ?, ?, ?, ?, ?)');
     let position = 0;
     this.db.exec('BEGIN');
     try {
       const sample = await work((rows) => {
         for (const row of rows)
-          insert.run(++position, row.number, JSON.stringify(row.cells), row.hidden ? 1 : 0, row.line ?? null);
+          insert.run(
+            ++position,
+            row.number,
+            JSON.stringify(row.cells),
+            row.hidden ? 1 : 0,
+            row.line ?? null,
+            row.doubt ?? null,
+          );
       });
       this.db.prepare('INSERT INTO sample (body) VALUES (?)').run(JSON.stringify(sample));
       this.db.exec('COMMIT');
@@ -286,5 +294,6 @@ function rowOf(record: RowRecord): SheetRow {
     cells: JSON.parse(record.cells) as string[],
     ...(record.hidden && { hidden: true }),
     ...(record.line !== null && { line: record.line }),
+    ...(record.doubt && { doubt: record.doubt }),
   };
 }

@@ -99,6 +99,14 @@ const reasons: Words<ReasonCodes> = {
   'marks-in-turn': ({ marks }) => `die Zeilen beginnen abwechselnd mit ${list(marks.map(quoted))}`,
   'lines-in-turn': ({ languages }) => `auf jede Zeile folgt ihre Übersetzung: ${list(languages.map(languageName))}`,
   'blocks-in-turn': ({ languages }) => `die Zeilen wechseln in Blöcken zwischen ${list(languages.map(languageName))}`,
+  'records-apart': (v) => `Leerzeilen trennen ${count(v.count, { one: '# Eintrag', other: '# Einträge' })} voneinander`,
+  'records-indented': (v) =>
+    `${count(v.count, { one: '# Zeile ist', other: '# Zeilen sind' })} nicht eingerückt: Mit jeder beginnt ein Eintrag`,
+  'records-labelled': (v) =>
+    `die Zeilen von ${count(v.count, { one: '# Eintrag', other: '# Einträgen' })} beginnen mit ${list(v.labels.map(quoted))}`,
+  'columns-aligned': ({ share, columns }) =>
+    `in ${percent(share)} der Zeilen beginnen die Texte an denselben ${number(columns)} Stellen`,
+  'labels-name': () => 'die Marken im Text benennen die Spalten',
   'only-part': () => 'es steht nichts anderes darin',
   'mostly-tables': () => 'der meiste Text steht in Tabellen',
   'mostly-paragraphs': () => 'der meiste Text steht in Absätzen',
@@ -126,6 +134,12 @@ function question(asked: Question): string {
       return `Diese Zeile hat ${number(asked.cells)} Zellen, die Tabelle aber ${number(asked.columns)} Spalten. Wohin gehört ${quoted(asked.text)}?`;
     case 'unreadable':
       return `Einige Buchstaben von ${quoted(asked.text)} sind nicht zu lesen. Welche sind es?`;
+    case 'row doubt':
+      return {
+        'out of turn': 'Hier oder in der Nähe fehlt eine Zeile. Gehören diese Texte zusammen?',
+        uneven: 'Dieser Eintrag hat mehr oder weniger Zeilen als die meisten. Steht jeder Text in seiner Spalte?',
+        'not aligned': 'Ein Text reicht hier in die nächste Spalte. Ist jeder Text ganz und in seiner Spalte?',
+      }[asked.doubt];
     case 'part':
       return `Gehört zu dem Begriff von Zeile ${asked.row}, die zurückgehalten ist.`;
     case 'swapped':
@@ -157,6 +171,12 @@ export const intake: IntakeWords = {
     'too-long': ({ limit }) => `länger als ${number(limit)} Zeichen`,
     damaged: ({ what }) => what,
     'no-text': () => 'in keiner Sprache ein Text',
+    'row-doubt': ({ doubt }) =>
+      ({
+        'out of turn': 'hier oder in der Nähe fehlt eine Zeile',
+        uneven: 'er hat mehr oder weniger Zeilen als die meisten',
+        'not aligned': 'ein Text reicht in die nächste Spalte',
+      })[doubt],
     'one-language': ({ language }) => `nur ein Text auf ${languageName(language)}`,
     obsolete: () => 'als veraltet bezeichnet',
     'no-translation': () => 'ohne Übersetzung',
@@ -168,6 +188,7 @@ export const intake: IntakeWords = {
     'too long': 'zu lang',
     'no text': 'kein Text',
     'one language': 'eine Sprache',
+    doubtful: 'zweifelhaft',
     'not translated': 'nicht übersetzt',
     obsolete: 'veraltet',
   },

@@ -97,6 +97,14 @@ const reasons: Words<ReasonCodes> = {
   'marks-in-turn': ({ marks }) => `the lines begin with ${list(marks.map(quoted))} in turn`,
   'lines-in-turn': ({ languages }) => `every line is followed by its translation: ${list(languages.map(languageName))}`,
   'blocks-in-turn': ({ languages }) => `the lines alternate between ${list(languages.map(languageName))} in blocks`,
+  'records-apart': (v) => `blank lines keep ${count(v.count, { one: '# record', other: '# records' })} apart`,
+  'records-indented': (v) =>
+    `${count(v.count, { one: '# line is', other: '# lines are' })} not indented: each begins a record`,
+  'records-labelled': (v) =>
+    `the lines of ${count(v.count, { one: '# record', other: '# records' })} begin with ${list(v.labels.map(quoted))}`,
+  'columns-aligned': ({ share, columns }) =>
+    `in ${percent(share)} of the lines the texts begin in the same ${number(columns)} places`,
+  'labels-name': () => 'the labels in the text name the columns',
   'only-part': () => 'there is nothing else in it',
   'mostly-tables': () => 'most of its text stands in tables',
   'mostly-paragraphs': () => 'most of its text stands in paragraphs',
@@ -124,6 +132,12 @@ function question(asked: Question): string {
       return `This row has ${number(asked.cells)} cells where the table has ${number(asked.columns)} columns. Where does ${quoted(asked.text)} belong?`;
     case 'unreadable':
       return `Some letters of ${quoted(asked.text)} cannot be read. Which ones are they?`;
+    case 'row doubt':
+      return {
+        'out of turn': 'A line is missing here or near it. Do these texts belong together?',
+        uneven: 'This record has another number of lines than most. Does each text stand in its column?',
+        'not aligned': 'A text crosses into the next column here. Is each text whole, and in its column?',
+      }[asked.doubt];
     case 'part':
       return `Belongs to the concept of row ${asked.row}, which is held back.`;
     case 'swapped':
@@ -155,6 +169,12 @@ export const intake: IntakeWords = {
     'too-long': ({ limit }) => `longer than ${number(limit)} characters`,
     damaged: ({ what }) => what,
     'no-text': () => 'it has no text in any language',
+    'row-doubt': ({ doubt }) =>
+      ({
+        'out of turn': 'a line is missing here or near it',
+        uneven: 'it has another number of lines than most',
+        'not aligned': 'a text crosses into the next column',
+      })[doubt],
     'one-language': ({ language }) => `it has text in ${languageName(language)} only`,
     obsolete: () => 'it is marked as obsolete',
     'no-translation': () => 'it has no translation',
@@ -166,6 +186,7 @@ export const intake: IntakeWords = {
     'too long': 'too long',
     'no text': 'no text',
     'one language': 'one language',
+    doubtful: 'doubtful',
     'not translated': 'not translated',
     obsolete: 'obsolete',
   },

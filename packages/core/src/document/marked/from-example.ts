@@ -1,5 +1,8 @@
 /** The pattern of marked bilingual text, learned from one row that a person took out of it. */
-import { generalised, NUMBER, PREFIX, type PatternByMarks } from './pattern.js';
+import { generalised, NUMBER, PREFIX } from './line-marks.js';
+import type { PatternByMarks } from './pattern.js';
+import { proposedRecords } from './propose-records.js';
+import { isIndented } from './records.js';
 import { markedRows } from './read.js';
 
 /** Texts of one row as a person takes them out of some lines, in the order in which they stand there. */
@@ -29,6 +32,7 @@ export function markedFromExample(lines: readonly string[], example: MarkedExamp
     const place = lines[j]!.indexOf(target);
     const outside = [before, after, lines[j]!.slice(0, place), lines[j]!.slice(place + target.length)];
     const candidates = [
+      ...records(lines, i, j),
       overLines(outside.map((text) => generalised(text.trim())) as Ends, lines.slice(i, j)),
       outside.every((text) => text.trim() === '') ? onLinesOfTheirOwn(lines, i, j) : null,
     ].map((pattern) => pattern && fitting(pattern, lines, [source, target]));
@@ -42,6 +46,18 @@ const rowsOf = (pattern: PatternByMarks | null, lines: readonly string[]): numbe
   pattern ? markedRows(lines, pattern).filter(({ cells }) => cells.length === 2 && cells.every(Boolean)).length : 0;
 
 type Ends = [beforeSource: string, afterSource: string, beforeTarget: string, afterTarget: string];
+
+/** Records as they are seen in all of the lines, or as the example alone would have them. */
+function records(lines: readonly string[], i: number, j: number): PatternByMarks[] {
+  const seen = proposedRecords(lines)?.value;
+  const isHead = (by: 'blank' | 'indent'): boolean =>
+    by === 'blank' ? (lines[i - 1] ?? '').trim() === '' : !isIndented(lines[i]!) && isIndented(lines[j]!);
+  const plain = (['blank', 'indent'] as const).filter(isHead).map((by) => {
+    const width = lines.slice(i + 1, j + 1).filter((line) => line.trim() !== '').length;
+    return { kind: 'records', by, headed: true, labels: [], rest: width > 1 ? 'columns' : 'together', width } as const;
+  });
+  return seen ? [seen, ...plain] : plain;
+}
 
 /** What stands on the lines before, between and after two lines of text is their marks. */
 function onLinesOfTheirOwn(lines: readonly string[], i: number, j: number): PatternByMarks | null {

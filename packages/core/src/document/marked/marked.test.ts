@@ -58,6 +58,48 @@ describe('a pattern by example', () => {
   });
 });
 
+describe('several rows in a paragraph, and lines that are missing', () => {
+  test.each([
+    ['brackets', (a: string, b: string) => `[[${a} || ${b}]]`],
+    ['tags', (a: string, b: string) => `<s>${a}</s><t>${b}</t>`],
+  ])('%s around each of them', (_, form) => {
+    const rows = PAIRS.map(([a, b]) => form(a, b));
+    expect(cut([rows.slice(0, 3), rows.slice(3, 4), rows.slice(4)].map((some) => some.join(' ')).join('\n'))).toEqual(
+      PAIRS,
+    );
+  });
+
+  /** Rows of the texts, with one line taken out. */
+  function without(missing: number): { cells: string[]; doubt?: string }[] {
+    const lines = [...PAIRS, ...PAIRS, ...PAIRS].flat();
+    const rest = lines.filter((_, i) => i !== missing);
+    const guess = proposedMarked(rest, false)!;
+    expect(guess.value).toMatchObject({ kind: 'alternating', size: 2, languages: ['en', 'de'] });
+    const reader = new MarkedReader(guess.value, languageAmong);
+    return [...rest.flatMap((line, i) => reader.take(line, i + 1)), ...reader.end()];
+  }
+
+  test.each([3, 4, 11, 20, 29, 30])('one line less (%i): no text beside the wrong one, and it is asked', (missing) => {
+    const rows = without(missing);
+    const sure = rows.filter((row) => !row.doubt);
+    for (const { cells } of sure) expect(PAIRS).toContainEqual(cells);
+    expect(sure.length).toBeGreaterThanOrEqual(20);
+    expect(rows.some((row) => row.doubt === 'out of turn')).toBe(true);
+    expect(rows.flatMap(({ cells }) => cells).filter(Boolean)).toHaveLength(47);
+  });
+
+  test('blocks that mostly have as many lines as their translations: others are asked', () => {
+    const blocks = [PAIRS.slice(0, 3), PAIRS.slice(3, 5), PAIRS.slice(5)].map((some, i) => [
+      some.map(([a]) => a),
+      some.map(([, b]) => b).slice(i === 1 ? 1 : 0),
+    ]);
+    const lines = blocks.flat(2);
+    const reader = new MarkedReader(proposedMarked(lines, false)!.value!, languageAmong);
+    const rows = [...lines.flatMap((line, i) => reader.take(line, i + 1)), ...reader.end()];
+    expect(rows.filter((row) => row.doubt).map((row) => row.line)).toEqual([7]);
+  });
+});
+
 describe('marked bilingual text', () => {
   test.each(Object.entries(FORMS))('%s', (_, form) => {
     const text = PAIRS.map(([a, b], i) => form(a, b, i)).join('\n');

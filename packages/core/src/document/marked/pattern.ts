@@ -1,7 +1,9 @@
 /**
  * Marked bilingual text: source and translation in one running text, told apart by marks around both in one paragraph,
- * by a mark at the beginning of each line, by taking turns line by line, or by blocks in two languages.
+ * by a mark at the beginning of each line, by taking turns line by line, by blocks in two languages, or by records over
+ * several lines.
  */
+import { recordColumns, type RecordsPattern } from './records.js';
 
 export type MarkedPattern =
   /** `[[source || target]]`: marks in their order; the first and the last may be empty. `#` stands for any digits. */
@@ -14,33 +16,25 @@ export type MarkedPattern =
       readonly size: number;
       readonly numbered?: boolean;
       readonly prefixes?: readonly string[];
+      /** In which language each line of a row is, where that is known: then it is seen where a line is missing. */
+      readonly languages?: readonly string[];
     }
   /** Some lines in one language, then their translations in the other. */
-  | { readonly kind: 'blocks'; readonly languages: readonly [string, string] };
+  | {
+      readonly kind: 'blocks';
+      readonly languages: readonly [string, string];
+      /** Most blocks have as many lines as their translations: where one has not, a line is missing. */
+      readonly even?: boolean;
+    }
+  | RecordsPattern;
 
 /** {@link MarkedPattern} that can be read without knowing languages. */
 export type PatternByMarks = Exclude<MarkedPattern, { readonly kind: 'blocks' }>;
 
-/** A mark with its numbers as `#`: "[12]" is "[#]". */
-export function generalised(token: string): string {
-  return token.replace(/\p{N}+/gu, '#');
-}
-
-/** What can begin a line as its mark: "[de]", "<en>", "EN:", "=>". */
-export const PREFIX =
-  /^(?:\[[\p{L}\p{N}_-]{1,12}\]|<\/?[\p{L}\p{N}_-]{1,12}>|\(?[\p{L}\p{N}_-]{1,12}\)?\s?[:>=|»\]]+|[^\p{L}\p{M}\p{N}\s"“„«'‘(¿¡.…]{1,4}(?=\s))\s*/u;
-
-/** "[12]", "12.", "(12)" before a line. */
-export const NUMBER = /^(?:\[\d+\]|\(\d+\)|\d+[.):])\s+/;
-
-/** The text without the mark, if it begins with it. */
-export function bare(text: string, prefix: string | undefined): string {
-  return prefix && prefixOf(text) === prefix ? text.slice(PREFIX.exec(text)![0].length) : text;
-}
-
-/** The mark with which a line begins, or nothing. */
-export function prefixOf(line: string): string {
-  return generalised(PREFIX.exec(line)?.[0].trim() ?? '');
+/** What the pattern itself says of the columns ("de", "Definition"); empty texts where it says nothing. */
+export function columnNames(pattern: MarkedPattern): readonly string[] {
+  if (pattern.kind === 'records') return recordColumns(pattern);
+  return pattern.kind === 'prefixes' ? pattern.marks.map((mark) => mark.replace(/[^\p{L}\p{M}\p{N}_ -]+/gu, '')) : [];
 }
 
 /** The texts between the marks, or null where a mark is missing. */
@@ -56,6 +50,29 @@ export function cutMarked(text: string, marks: readonly string[]): string[] | nu
     at = place.to;
   }
   return text.slice(at).trim() === '' ? parts : null;
+}
+
+/** The texts of several rows, one after another in a paragraph; null where a mark is missing. */
+export function cutAllMarked(text: string, marks: readonly string[]): string[][] | null {
+  const whole = cutMarked(text, marks);
+  const [first, last] = [marks[0]!, marks.at(-1)!];
+  // Only marks at both ends say where the next row begins.
+  if (first === '' || last === '' || (whole && !whole.some((part) => find(part, first, 0)))) return whole && [whole];
+  const rows: string[][] = [];
+  let from = 0;
+  while (text.slice(from).trim() !== '') {
+    let at = from;
+    for (const mark of marks) {
+      const place = find(text, mark, at);
+      if (!place) return whole && [whole];
+      at = place.to;
+    }
+    const cells = cutMarked(text.slice(from, at), marks);
+    if (!cells) return whole && [whole];
+    rows.push(cells);
+    from = at;
+  }
+  return rows.length > 0 ? rows : null;
 }
 
 /** Where a mark stands in a text from a place on; its spaces and digits may differ. */

@@ -1,7 +1,9 @@
 /** The pattern of marked bilingual text, proposed from the text itself. */
 import { because, type Guess } from '../../guess.js';
 import { identifyPooled, languageAmong, shareOf } from '../../language/identify.js';
-import { cutMarked, generalised, NUMBER, PREFIX, prefixOf, type MarkedPattern } from './pattern.js';
+import { generalised, NUMBER, PREFIX, prefixOf } from './line-marks.js';
+import { cutAllMarked, type MarkedPattern } from './pattern.js';
+import { proposedRecords } from './propose-records.js';
 
 /** Lines that are looked at. */
 const SAMPLE = 1000;
@@ -15,11 +17,16 @@ export function proposedMarked(lines: readonly string[], cutByDelimiter: boolean
     .filter(Boolean)
     .slice(0, SAMPLE);
   if (some.length < 2) return null;
+  if (cutByDelimiter) {
+    const records = proposedRecords(lines);
+    return markedByMarks(some, true) ?? (records && records.value.labels.length > 0 ? records : markedByPrefixes(some));
+  }
   return (
-    markedByMarks(some, cutByDelimiter) ??
-    (cutByDelimiter ? null : markedOverLines(some)) ??
+    markedByMarks(some, false) ??
+    markedOverLines(some) ??
+    proposedRecords(lines) ??
     markedByPrefixes(some) ??
-    (cutByDelimiter ? null : alternating(some))
+    alternating(some)
   );
 }
 
@@ -49,33 +56,24 @@ function markedByMarks(lines: readonly string[], cutByDelimiter: boolean): Guess
       end: match.index + match[0].length,
     })),
   );
-  const once = new Map<string, number>();
-  for (const tokens of found) {
-    const counts = new Map<string, number>();
-    for (const { token } of tokens) counts.set(token, (counts.get(token) ?? 0) + 1);
-    for (const [token, count] of counts) if (count === 1) once.set(token, (once.get(token) ?? 0) + 1);
-  }
-  const steady = [...once]
+  const within = new Map<string, number>();
+  for (const tokens of found)
+    for (const token of new Set(tokens.map((one) => one.token))) within.set(token, (within.get(token) ?? 0) + 1);
+  const steady = [...within]
     .filter(([token, count]) => count >= lines.length * MOST && !ORDINARY.test(token))
     .map(([token]) => token);
   if (steady.length === 0) return null;
   const places = (tokens: (typeof found)[number]): { token: string; at: number; end: number }[] =>
     tokens.filter(({ token }) => steady.includes(token));
-  const orders = new Map<string, number>();
-  for (const tokens of found) {
-    const order = places(tokens)
+  const order = (tokens: (typeof found)[number]): string =>
+    `${places(tokens)
       .map(({ token }) => token)
-      .join('\0');
-    orders.set(order, (orders.get(order) ?? 0) + 1);
-  }
-  const [order, count] = [...orders].sort((a, b) => b[1] - a[1])[0]!;
+      .join('\0')}\0`;
+  const orders = new Map<string, number>();
+  for (const tokens of found) orders.set(order(tokens), (orders.get(order(tokens)) ?? 0) + 1);
+  const [best, count] = mostFrequent(orders);
   if (count < lines.length * MOST) return null;
-  const example = found.findIndex(
-    (tokens) =>
-      places(tokens)
-        .map(({ token }) => token)
-        .join('\0') === order,
-  );
+  const example = found.findIndex((tokens) => order(tokens) === best);
   const marks: string[] = [];
   // Neighbours without anything between them are one mark.
   let last = -1;
@@ -89,7 +87,9 @@ function markedByMarks(lines: readonly string[], cutByDelimiter: boolean): Guess
   if (lines[example]!.slice(last).trim() !== '') marks.push('');
   if (marks.length < 3) return null;
   const pattern: MarkedPattern = { kind: 'marks', marks };
-  const good = lines.filter((line) => (cutMarked(line, marks)?.filter(Boolean).length ?? 0) >= 2).length;
+  const good = lines.filter((line) =>
+    cutAllMarked(line, marks)?.every((cells) => cells.filter(Boolean).length >= 2),
+  ).length;
   // A single separator between two texts is what delimited text is made of.
   if (good < lines.length * MOST || (marks.length === 3 && marks[0] === '' && marks[2] === '' && cutByDelimiter))
     return null;
@@ -99,6 +99,20 @@ function markedByMarks(lines: readonly string[], cutByDelimiter: boolean): Guess
     sureness: good / lines.length,
     reason: because('marks-once', { marks: marks.filter(Boolean).map((mark) => mark.trim()) }),
   };
+}
+
+/**
+ * The order of marks that most lines have, with how many have it: some may have it several times over, where several rows
+ * stand in a line.
+ */
+function mostFrequent(orders: ReadonlyMap<string, number>): readonly [order: string, lines: number] {
+  const has = (one: string, order: string): boolean => one !== '\0' && one === order.repeat(one.length / order.length);
+  const lines = (order: string): number =>
+    [...orders].reduce((sum, [one, count]) => sum + (has(one, order) ? count : 0), 0);
+  return [...orders.keys()]
+    .filter((order) => order !== '\0')
+    .map((order) => [order, lines(order)] as const)
+    .reduce((best, one) => (one[1] > best[1] ? one : best), ['', 0] as const);
 }
 
 /** Lines that begin with one of few marks, which take turns. */
@@ -121,6 +135,9 @@ function markedByPrefixes(all: readonly string[]): Guess<MarkedPattern> | null {
   };
 }
 
+/** From here on the languages of more than two turns are sure enough to see where a line is missing. */
+const CERTAIN = 0.4;
+
 /** Lines without marks whose languages take turns. */
 function alternating(all: readonly string[]): Guess<MarkedPattern> | null {
   const numbered = all.filter((line) => NUMBER.test(line)).length > all.length * MOST;
@@ -138,7 +155,13 @@ function alternating(all: readonly string[]): Guess<MarkedPattern> | null {
     const sure = Math.min(...margins);
     if (new Set(best).size === size && sure > 0.2)
       return {
-        value: { kind: 'alternating', size, ...(numbered && { numbered }), ...prefixesOf(lines, size) },
+        value: {
+          kind: 'alternating',
+          size,
+          ...(numbered && { numbered }),
+          ...prefixesOf(lines, size),
+          ...((size === 2 || sure > CERTAIN) && { languages: asTheyBegin(lines, best) }),
+        },
         sureness: Math.min(0.95, 0.6 + sure / 2),
         reason: because('lines-in-turn', { languages: best }),
       };
@@ -149,13 +172,79 @@ function alternating(all: readonly string[]): Guess<MarkedPattern> | null {
   const each = lines.map((line) => languageAmong(line, pair));
   const known = each.filter((language) => language !== null).length;
   if (known < lines.length * 0.7) return null;
-  const first = each.find((language) => language !== null)!;
-  const languages = first === pair[0] ? pair : ([pair[1], pair[0]] as const);
+  const languages = asTheyBegin(lines, pair) as [string, string];
+  const runs = runsOf(each);
+  // A turn is missed here and there: line by line for the rest.
+  if (runs.filter((length) => length === 1).length > runs.length * ALTERNATING)
+    return {
+      value: { kind: 'alternating', size: 2, ...(numbered && { numbered }), languages },
+      sureness: 0.8,
+      reason: because('lines-in-turn', { languages }),
+    };
+  const couples = runs.flatMap((length, i) => (i % 2 === 0 && runs[i + 1] ? [length === runs[i + 1]] : []));
+  const isEven = couples.filter(Boolean).length > couples.length * EVEN;
   return {
-    value: { kind: 'blocks', languages },
+    value: { kind: 'blocks', languages, ...(isEven && { even: true }) },
     sureness: known / lines.length,
     reason: because('blocks-in-turn', { languages }),
   };
+}
+
+/** By so much of its cost one order of turns must be better than the other for the texts to decide. */
+const BETTER = 0.05;
+
+/**
+ * The languages in the order of the turns. The first line says it, unless it is a title: of two languages the texts show
+ * which line belongs to the one before it, by their lengths and by the numbers and names that both have.
+ */
+function asTheyBegin(lines: readonly string[], languages: readonly string[]): readonly string[] {
+  const some = lines.slice(0, 200);
+  const each = some.map((line) => languageAmong(line, languages));
+  const first = each.findIndex((language) => language !== null);
+  const turn = first < 0 ? 0 : (languages.indexOf(each[first]!) - first) % languages.length;
+  const start = turn < 0 ? turn + languages.length : turn;
+  const begun = [...languages.slice(start), ...languages.slice(0, start)];
+  if (languages.length !== 2) return begun;
+  const cost = (language: string): number => {
+    const costs = some.flatMap((line, i) =>
+      each[i] === language && each[i + 1] !== null && each[i + 1] !== undefined && each[i + 1] !== language
+        ? [unlikeness(line, some[i + 1]!)]
+        : [],
+    );
+    return costs.reduce((sum, one) => sum + one, 0) / Math.max(1, costs.length);
+  };
+  const [own, other] = [cost(begun[0]!), cost(begun[1]!)];
+  return other < own * (1 - BETTER) && each.length > FEW ? [begun[1]!, begun[0]!] : begun;
+}
+
+/** So few lines decide nothing by their lengths. */
+const FEW = 12;
+
+/** How unlike translations two texts are: the logarithm of their lengths' ratio, more where numbers and names differ. */
+function unlikeness(one: string, other: string): number {
+  const apart = Math.abs(Math.log((one.length + 10) / (other.length + 10)));
+  const signs = (text: string): Set<string> => new Set(text.match(/\p{N}+|(?<=\S\s)\p{Lu}[\p{L}.]+/gu) ?? []);
+  const [a, b] = [signs(one), signs(other)];
+  const all = new Set([...a, ...b]).size;
+  const shared = [...a].filter((sign) => b.has(sign)).length;
+  return apart + (all === 0 ? 0 : 1 - shared / all);
+}
+
+/** Share of the lines that stand alone between lines of the other language. */
+const ALTERNATING = 0.75;
+/** Share of the blocks with as many lines as their translation. */
+const EVEN = 0.6;
+
+/** How many lines of one language stand together, one after another; a line that does not say goes with those before. */
+function runsOf(languages: readonly (string | null)[]): number[] {
+  const runs: number[] = [];
+  let last: string | null = null;
+  for (const language of languages) {
+    if (runs.length > 0 && (language === null || language === last)) runs[runs.length - 1]!++;
+    else runs.push(1);
+    last = language ?? last;
+  }
+  return runs;
 }
 
 /** A mark with which nearly every line in a place begins. */

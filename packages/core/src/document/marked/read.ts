@@ -1,18 +1,14 @@
 /** Lines of marked bilingual text in, rows of cells out. */
-import {
-  bare,
-  cutMarked,
-  find,
-  generalised,
-  NUMBER,
-  PREFIX,
-  type MarkedPattern,
-  type PatternByMarks,
-} from './pattern.js';
+import { generalised, PREFIX } from './line-marks.js';
+import { cutAllMarked, find, type MarkedPattern, type PatternByMarks } from './pattern.js';
+import type { RowDoubt } from '../../sheet/model.js';
+import { RecordReader } from './records.js';
+import { TurnReader } from './turns.js';
 
 export interface MarkedRow {
   readonly cells: string[];
   readonly line: number;
+  readonly doubt?: RowDoubt;
 }
 
 /** Which of the languages a line is in, or null where it does not say. */
@@ -22,6 +18,8 @@ export type LanguageAmong = (line: string, languages: readonly string[]) => stri
 export class MarkedReader {
   private open: { cells: string[]; line: number; marks: string[] } | null = null;
   private blocks: { language: string; lines: string[]; line: number }[] = [];
+  /** Reads records, or lines in turn. */
+  private readonly inner: RecordReader | TurnReader | null;
 
   /** @param languageAmong what tells the languages of blocks apart; no other kind of pattern asks */
   constructor(pattern: PatternByMarks);
@@ -29,7 +27,14 @@ export class MarkedReader {
   constructor(
     private readonly pattern: MarkedPattern,
     private readonly languageAmong: LanguageAmong = () => null,
-  ) {}
+  ) {
+    this.inner =
+      pattern.kind === 'records'
+        ? new RecordReader(pattern)
+        : pattern.kind === 'alternating'
+          ? new TurnReader(pattern, languageAmong)
+          : null;
+  }
 
   take(text: string, line: number): MarkedRow[] {
     const { pattern } = this;
@@ -39,21 +44,15 @@ export class MarkedReader {
       case 'prefixes':
         return this.byPrefix(text, line, pattern.marks);
       case 'alternating':
-        if (text.trim() === '') return [];
-        this.open ??= { cells: [], line, marks: [] };
-        this.open.cells.push(
-          bare(
-            pattern.numbered ? text.trim().replace(NUMBER, '') : text.trim(),
-            pattern.prefixes?.[this.open.cells.length],
-          ),
-        );
-        return this.open.cells.length === pattern.size ? this.flush() : [];
+      case 'records':
+        return this.inner!.take(text, line);
       case 'blocks':
         return this.byLanguage(text, line, pattern.languages);
     }
   }
 
   end(): MarkedRow[] {
+    if (this.inner) return this.inner.end();
     return this.pattern.kind === 'blocks' ? this.flushBlocks() : this.flush();
   }
 
@@ -67,11 +66,11 @@ export class MarkedReader {
   private byMarks(text: string, line: number, marks: readonly string[]): MarkedRow[] {
     if (text.trim() === '') return this.open ? this.flush() : [];
     const whole = this.open ? `${this.open.cells[0]}\n${text}` : text;
-    const cells = cutMarked(whole, marks);
-    if (cells) {
+    const rows = cutAllMarked(whole, marks);
+    if (rows) {
       const begun = this.open?.line ?? line;
       this.open = null;
-      return [{ cells, line: begun }];
+      return rows.map((cells) => ({ cells, line: begun }));
     }
     const begins = marks[0] !== '' && find(text, marks[0]!, 0)?.from === text.length - text.trimStart().length;
     const before = begins ? this.flush() : [];
@@ -121,13 +120,19 @@ export class MarkedReader {
     const [first, second] = this.blocks;
     this.blocks = [];
     if (!first) return [];
-    const languages = (this.pattern as Extract<MarkedPattern, { kind: 'blocks' }>).languages;
+    const { languages, even } = this.pattern as Extract<MarkedPattern, { kind: 'blocks' }>;
     const cells = (of: string, i: number | null): string => {
       const block = first.language === of ? first : second?.language === of ? second : undefined;
       return block ? (i === null ? block.lines.join('\n') : (block.lines[i] ?? '')) : '';
     };
     if (second && first.lines.length !== second.lines.length)
-      return [{ cells: languages.map((language) => cells(language, null)), line: first.line }];
+      return [
+        {
+          cells: languages.map((language) => cells(language, null)),
+          line: first.line,
+          ...(even && { doubt: 'out of turn' }),
+        },
+      ];
     return first.lines.map((_, i) => ({
       cells: languages.map((language) => cells(language, i)),
       line: first.line + i,

@@ -3,7 +3,7 @@ import { words } from '../../all-words.js';
 import { patternFromExample } from '@fair-copy/core/document/pattern.js';
 import type { SourceForm } from '@fair-copy/core/intake/reading.js';
 import type { Guess } from '@fair-copy/core/guess.js';
-import type { LinePattern } from '@fair-copy/core/document/pattern.js';
+import type { BetweenPattern, LinePattern } from '@fair-copy/core/document/pattern.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -14,6 +14,7 @@ import { intakeRows } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import { ChoiceWord } from './ChoiceWord.js';
+import { CutsForm } from './CutsForm.js';
 import { DoubtMark, reasonOf } from './doubt.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 import { intakeTexts } from './messages.js';
@@ -58,13 +59,15 @@ interface PatternProps {
 /** How a line is cut into cells: the marks themselves, or the parts of an example. */
 export function PatternWord({ file, pattern, changes }: PatternProps) {
   const { value } = pattern;
-  const word = value
-    ? t.cutWords(
-        words.intake.mark(value.between),
-        value.then === null ? null : words.intake.mark(value.then),
-        value.groups === null ? null : words.intake.mark(value.groups),
-      )
-    : t.notCut;
+  const word = !value
+    ? t.notCut
+    : 'cuts' in value
+      ? t.atPlaces(value.cuts.length + 1)
+      : t.cutWords(
+          words.intake.mark(value.between),
+          value.then === null ? null : words.intake.mark(value.then),
+          value.groups === null ? null : words.intake.mark(value.groups),
+        );
   return (
     <WordPopover
       word={
@@ -76,16 +79,17 @@ export function PatternWord({ file, pattern, changes }: PatternProps) {
       label={t.change(word)}
       title={reasonOf(pattern)}
     >
-      {(close) => (
-        <PatternForm
-          file={file}
-          pattern={pattern}
-          onUse={(next) => {
-            close();
-            changes.recut({ pattern: next });
-          }}
-        />
-      )}
+      {(close) => {
+        const use = (next: LinePattern | null): void => {
+          close();
+          changes.recut({ pattern: next });
+        };
+        return value && 'cuts' in value ? (
+          <CutsForm file={file} pattern={value} onUse={use} onNever={() => use(null)} />
+        ) : (
+          <PatternForm file={file} pattern={{ ...pattern, value }} onUse={use} />
+        );
+      }}
     </WordPopover>
   );
 }
@@ -96,13 +100,13 @@ function PatternForm({
   onUse,
 }: {
   readonly file: IntakeFileBody;
-  readonly pattern: Guess<LinePattern | null>;
-  readonly onUse: (pattern: LinePattern | null) => void;
+  readonly pattern: Guess<BetweenPattern | null>;
+  readonly onUse: (pattern: BetweenPattern | null) => void;
 }) {
   const [between, setBetween] = useState(written(pattern.value?.between ?? ''));
   const [then, setThen] = useState(written(pattern.value?.then ?? ''));
   const [groups, setGroups] = useState(written(pattern.value?.groups ?? ''));
-  const next: LinePattern | null = between
+  const next: BetweenPattern | null = between
     ? { between: meant(between), then: then ? meant(then) : null, groups: groups ? meant(groups) : null }
     : null;
   return (
@@ -143,8 +147,8 @@ function Example({
   onUse,
 }: {
   readonly file: IntakeFileBody;
-  readonly pattern: LinePattern | null;
-  readonly onUse: (pattern: LinePattern) => void;
+  readonly pattern: BetweenPattern | null;
+  readonly onUse: (pattern: BetweenPattern) => void;
 }) {
   const { data } = useQuery(intakeRows(file.id, null, 0));
   const [parts, setParts] = useState<readonly string[]>(['', '', '']);
@@ -178,7 +182,7 @@ function Example({
 }
 
 /** The line as it stood before it was cut. */
-function joined(cells: readonly string[], { between, then }: LinePattern): string {
+function joined(cells: readonly string[], { between, then }: BetweenPattern): string {
   const [first = '', second = '', third] = cells;
   return first + between + second + (third !== undefined && then ? then + third : '');
 }

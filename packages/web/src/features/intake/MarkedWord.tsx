@@ -34,9 +34,9 @@ export function MarkedWord({ file, marked, changes }: Props) {
         <Box sx={{ p: 2, width: 560 }}>
           {marked && (
             <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', mb: 1.5 }}>
-              {'marks' in marked && (
+              {marksOf(marked).length > 0 && (
                 <Box component="code" sx={{ flex: 1, whiteSpace: 'pre-wrap' }}>
-                  {marked.marks.filter(Boolean).join(' … ')}
+                  {marksOf(marked).join(' … ')}
                 </Box>
               )}
               <WordButton
@@ -60,6 +60,11 @@ export function MarkedWord({ file, marked, changes }: Props) {
       )}
     </WordPopover>
   );
+}
+
+function marksOf(marked: MarkedPattern): readonly string[] {
+  if (marked.kind === 'records') return marked.labels;
+  return 'marks' in marked ? marked.marks.filter(Boolean) : [];
 }
 
 /** The lines as they stand; the person copies a text and its translation out of them. */

@@ -7,7 +7,10 @@ import { ENCODINGS } from '@fair-copy/core/encoding/names.js';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { proposedCuts } from '@fair-copy/core/document/cuts.js';
+import { firstLines } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
@@ -36,7 +39,8 @@ export function SourceSentence({ file, reading, changes }: Props) {
       {source.kind === 'document' && <DocumentWords file={file} source={source} changes={changes} />}
       {source.kind === 'delimited' && source.pattern && (
         <>
-          {t.dictionary} <PatternWord file={file} pattern={source.pattern} changes={changes} />,{' '}
+          {source.pattern.value && 'cuts' in source.pattern.value ? t.aligned : t.dictionary}{' '}
+          <PatternWord file={file} pattern={source.pattern} changes={changes} />,{' '}
           <EncodingWord reading={reading} changes={changes} />,{' '}
         </>
       )}
@@ -48,7 +52,7 @@ export function SourceSentence({ file, reading, changes }: Props) {
       )}
       {source.kind === 'delimited' && !source.pattern && !source.marked?.value && (
         <>
-          {t.delimited} <DelimiterWord reading={reading} changes={changes} />,{' '}
+          {t.delimited} <DelimiterWord {...{ file, reading, changes }} />,{' '}
           <QuotingWord reading={reading} changes={changes} />
           <EncodingWord reading={reading} changes={changes} />,{' '}
           {file.as === 'units' && (
@@ -119,7 +123,7 @@ function hasHidden(reading: Reading): boolean {
 
 type Part = Pick<Props, 'reading' | 'changes'>;
 
-function DelimiterWord({ reading, changes }: Part) {
+function DelimiterWord({ file, reading, changes }: Props) {
   if (reading.source.kind !== 'delimited') return null;
   const { delimiter } = reading.source;
   const name = words.intake.delimiter(delimiter.value);
@@ -134,7 +138,12 @@ function DelimiterWord({ reading, changes }: Part) {
       selected={delimiter.value ?? ''}
       onChoose={(value) => changes.recut({ delimiter: value === '' ? null : value })}
     >
-      {(choose) => <OtherDelimiter onChoose={choose} />}
+      {(choose) => (
+        <>
+          <OtherDelimiter onChoose={choose} />
+          <AtPlaces file={file} changes={changes} />
+        </>
+      )}
     </ChoiceWord>
   );
 }
@@ -187,6 +196,21 @@ function OtherDelimiter({ onChoose }: { readonly onChoose: (value: string) => vo
       }}
     >
       <TextField label={t.otherDelimiter} value={text} onChange={(event) => setText(event.target.value)} />
+    </Box>
+  );
+}
+
+/** Columns aligned by spaces: from what is seen, or one cut to begin with. */
+function AtPlaces({ file, changes }: Pick<Props, 'file' | 'changes'>) {
+  const { data: lines = [] } = useQuery(firstLines(file.id));
+  return (
+    <Box sx={{ px: 2, pb: 1 }}>
+      <WordButton
+        type="button"
+        onClick={() => changes.recut({ pattern: proposedCuts(lines)?.value ?? { cuts: [20], measure: 'characters' } })}
+      >
+        {t.alignedBySpaces}
+      </WordButton>
     </Box>
   );
 }

@@ -1,0 +1,1 @@
+ALTER TABLE row ADD COLUMN doubt TEXT;

@@ -149,7 +149,7 @@ export default ts.config(
       'no-restricted-syntax': [
         'error',
         {
-          selector: 'Literal[value=/Source (Serif|Sans|Code)|Noto Sans/]',
+          selector: 'Literal[value=/Source (Serif|Sans|Code)|Noto Sans|^(sans-)?serif$|^monospace$/]',
           message: 'Families of letters stand in ui/typefaces.ts, with all scripts behind them.',
         },
         {

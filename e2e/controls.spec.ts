@@ -55,6 +55,49 @@ test('Intake: a step switched off and on, hidden rows, a hidden sheet, and a fil
   await expect(page.getByRole('link', { name: /› alt/ })).toBeHidden();
 });
 
+test('Intake: columns aligned by spaces, moved by keyboard and by dragging; records over lines', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, '/intake', 1);
+  const lines = [
+    'German          English',
+    'Schleusentor    lock gate',
+    'Überlauf        spillway',
+    'Pegel           water gauge',
+  ];
+  const records =
+    'lock gate\nSchleusentor\n\nspillway\nÜberlauf\n\nwater gauge\nLattenpegel\n\nfairway\nFahrrinne\n\ndredging\nAusbaggern\n';
+  await page.locator('input[type=file]').setInputFiles([
+    { name: 'aligned.txt', mimeType: 'text/plain', buffer: Buffer.from(lines.join('\n')) },
+    { name: 'records.txt', mimeType: 'text/plain', buffer: Buffer.from(records) },
+  ]);
+  await page.getByRole('link', { name: /aligned/ }).click();
+  const heading = page.getByRole('heading', { level: 1 });
+  await expect(heading).toContainText('Text in 2 columns aligned by spaces');
+  await page.getByRole('button', { name: 'Change: 2 columns aligned by spaces' }).click();
+  const handle = page.getByRole('slider', { name: 'Column 2 begins' });
+  await expect(handle).toHaveAttribute('aria-valuenow', '16');
+  await handle.press('ArrowLeft');
+  await expect(handle).toHaveAttribute('aria-valuenow', '15');
+  const box = (await handle.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 - 60, box.y + 8, { steps: 5 });
+  await page.mouse.up();
+  expect(Number(await handle.getAttribute('aria-valuenow'))).toBeLessThan(12);
+  await page.getByRole('button', { name: 'Another column' }).click();
+  await page.getByRole('slider', { name: 'Column 3 begins' }).press('Delete');
+  await expect(page.getByRole('slider')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Cut like this' }).click();
+  await expect(page.getByRole('group', { name: 'Where each row goes' })).toContainText('held back');
+  await expect(page.getByText('A text crosses into the next column here.').first()).toBeVisible();
+
+  await page.getByRole('link', { name: /records/ }).click();
+  await expect(heading).toContainText('Bilingual text, records over several lines');
+  await expect(page.getByRole('group', { name: 'Where each row goes' })).toContainText('5 entries');
+});
+
 test('Intake: writing to an existing termbase joins what is there, and is undone from the page', async ({
   page,
   server,

@@ -77,7 +77,9 @@ export class Staging {
 
   /** Gives back a function that takes batches of rows; all is written when `work` ends, or nothing. */
   async fill(work: (sink: (rows: readonly SheetRow[]) => void) => Promise<Sample>): Promise<Sample> {
-    const insert = this.db.prepare('INSERT INTO row (position, number, cells, hidden, line, doubt) VALUES (?, ?, ?, ?, ?, ?)');
+    const insert = this.db.prepare(
+      'INSERT INTO row (position, number, cells, hidden, line, doubt) VALUES (?, ?, ?, ?, ?, ?)',
+    );
     let position = 0;
     this.db.exec('BEGIN');
     try {

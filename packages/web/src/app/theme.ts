@@ -3,7 +3,7 @@ import { createTheme, type Theme } from '@mui/material/styles';
 
 import { m } from '../messages/index.js';
 import type { ThemeName } from '../ui/theme-name.js';
-import { SANS } from '../ui/typefaces.js';
+import { MONO, SANS } from '../ui/typefaces.js';
 
 /** Our own colours; the doubt of text is darker than that of marks, so that it can be read. */
 export interface Inks {
@@ -102,6 +102,7 @@ export function themeOf(name: ThemeName): Theme {
         styleOverrides: {
           'html, body, #root': { height: '100%' },
           body: { backgroundColor: inks.paper },
+          'pre, code': { fontFamily: MONO },
           ':focus-visible': { outline: `2px solid ${inks.petrol}`, outlineOffset: 1 },
           '@media (prefers-reduced-motion: reduce)': {
             '*': { animation: 'none !important', transition: 'none !important' },

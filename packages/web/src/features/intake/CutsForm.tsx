@@ -7,6 +7,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { firstLines } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { added, moved, removed } from './cuts.js';
+import { MONO } from '../../ui/typefaces.js';
 import { intakeTexts } from './messages.js';
 
 const t = intakeTexts.cuts;
@@ -48,7 +49,7 @@ export function CutsForm({ file, pattern, onUse, onNever }: Props) {
           border: 1,
           borderColor: 'divider',
           bgcolor: theme.inks.sheet,
-          fontFamily: 'monospace',
+          fontFamily: MONO,
           fontSize: 13,
           lineHeight: '20px',
         })}

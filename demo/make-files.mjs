@@ -125,6 +125,7 @@ async function tabText(path) {
     ['Schleusenbetriebszeiten', ''],
     ['Überlauf', 'descarregador'],
     ['Kanalpflege', 'manutenção do canal', 'ou conservação?'],
+    ['Treidelvertrag', '???'],
   );
   await writeFile(path, iconv.encode(rows.map((row) => row.join('\t')).join('\r\n') + '\r\n', 'windows-1252'));
 }

@@ -27,14 +27,14 @@ test('by mouse: a German–Portuguese tab file without a header becomes a TMX an
 
   // The tally, and the held-back rows behind its number.
   const tally = page.getByRole('group', { name: 'Where each row goes' });
-  await expect(tally).toHaveText('52 rows = 48 entries + 2 joined + 2 held back + 0 not data');
+  await expect(tally).toHaveText('53 rows = 49 entries + 2 joined + 2 held back + 0 not data');
   await tally.getByRole('button', { name: '2 held back' }).click();
   await expect(page.getByText('What is “Schleusenbetriebszeiten” in Portuguese?')).toBeVisible();
   await page.getByText('Schleusenbetriebszeiten', { exact: true }).click();
   await page.keyboard.press('Enter');
   await page.getByRole('textbox', { name: /Correct this cell/ }).fill('horário de funcionamento da eclusa');
   await page.keyboard.press('Enter');
-  await expect(tally).toHaveText('52 rows = 49 entries + 2 joined + 1 held back + 0 not data');
+  await expect(tally).toHaveText('53 rows = 50 entries + 2 joined + 1 held back + 0 not data');
 
   // The role of a column, changed in place and back.
   await page.getByRole('button', { name: /Column B: Terms in Portuguese/ }).click();
@@ -43,10 +43,10 @@ test('by mouse: a German–Portuguese tab file without a header becomes a TMX an
   await expect(page.getByRole('button', { name: /Column B: Terms in Portuguese \(Brazil\)/ })).toBeVisible();
 
   // Writing.
-  await page.getByRole('button', { name: 'Write 49 entries to a new termbase' }).click();
+  await page.getByRole('button', { name: 'Write 50 entries to a new termbase' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Canal');
   await page.getByRole('button', { name: 'Write', exact: true }).click();
-  await expect(page.getByRole('alert')).toContainText('Written: 49 entries and 2 joined to “Canal”.');
+  await expect(page.getByRole('alert')).toContainText('Written: 50 entries and 2 joined to “Canal”.');
   await page.getByRole('alert').getByRole('button', { name: 'Open the termbase' }).click();
 
   // Look-up by any part, without accents.
@@ -121,13 +121,13 @@ test('by keyboard: questions are answered one after the other, the entries writt
   await page.keyboard.press('u');
   await expect(tally).toContainText('2 held back + 0 not data');
   await page.keyboard.press('a');
-  await expect(tally).toContainText('49 entries');
+  await expect(tally).toContainText('50 entries');
 
-  await page.getByRole('button', { name: /Write 49 entries/ }).focus();
+  await page.getByRole('button', { name: /Write 50 entries/ }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Name' })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Written: 49 entries');
+  await expect(page.getByRole('alert')).toContainText('Written: 50 entries');
 
   await page.keyboard.press('Control+k');
   await page.keyboard.type('schleusenk');

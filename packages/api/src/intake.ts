@@ -73,6 +73,8 @@ export const intakeFile = z.object({
   size: z.number(),
   state: z.enum(['waiting', 'reading', 'ready', 'failed']),
   targetId: z.number().nullable(),
+  /** General and regional tags of the file and of the termbase that it is written to: "en" and "en-GB". */
+  meetings: z.array(z.object({ file: z.string(), termbase: z.string() })).readonly(),
   /** A recipe of the same shape, and whether it is applied. */
   recipe: z.object({ id: z.number(), name: z.string(), at: z.string(), applied: z.boolean() }).nullable(),
   /** The number of rows that can be shown. */
@@ -97,7 +99,15 @@ export const intakeDecisions = z.object({
   separators: z.array(z.string().min(1).max(10)).optional(),
   takeHidden: z.boolean().optional(),
   grouping: z.enum(['rows', 'id', 'blank']).optional(),
-  join: z.object({ languages: z.array(z.string()), id: z.boolean(), subject: z.boolean() }).optional(),
+  join: z
+    .object({
+      languages: z.array(z.string()),
+      id: z.boolean(),
+      subject: z.boolean(),
+      regions: z.enum(['one', 'two']).optional(),
+    })
+    .optional(),
+  sheetSubject: z.boolean().optional(),
 });
 export type IntakeDecisions = z.infer<typeof intakeDecisions>;
 
@@ -140,6 +150,8 @@ export const sourceChoices = z.object({
   pattern: linePattern.nullable().optional(),
   /** Null: no marks, although some were seen. */
   marked: markedPattern.nullable().optional(),
+  /** One table as it stands, although several are seen on the sheet. */
+  tables: z.enum(['one', 'several']).optional(),
   as: z.enum(['terms', 'units']).optional(),
   /** Spelling in the file → tag. */
   languages: z.record(z.string().max(60), z.string().max(40)).optional(),

@@ -35,6 +35,7 @@ export interface ReasonCodes {
   readonly 'pictures-on-sheet': Nothing;
   readonly 'behind-terms': Nothing;
   readonly 'no-words': Nothing;
+  readonly 'no-name-few-rows': Nothing;
   readonly 'no-language': Nothing;
   readonly 'texts-long': { readonly characters: number };
   readonly 'text-language': { readonly letter: string; readonly language: string };
@@ -77,6 +78,9 @@ export interface ReasonCodes {
   readonly 'columns-aligned': { readonly share: number; readonly columns: number };
   /** The names of columns that the form itself has. */
   readonly 'labels-name': Nothing;
+  readonly 'tables-name': Nothing;
+  readonly 'tables-beside': { readonly count: number };
+  readonly 'tables-below': { readonly count: number };
   readonly 'only-part': Nothing;
   readonly 'mostly-tables': Nothing;
   readonly 'mostly-paragraphs': Nothing;

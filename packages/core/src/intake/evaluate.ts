@@ -7,7 +7,7 @@ import { isBlank, isRule, type SheetRow } from '../sheet/model.js';
 import { draftKeys, joinedDrafts, termLanguages, type Draft } from './draft.js';
 import { matchOf, NOTHING_THERE, type Existing } from './join.js';
 import type { Question } from './questions.js';
-import { languagesOf, type CleaningStepId, type Reading } from './reading.js';
+import { cellsBeyond, languagesOf, type CleaningStepId, type Reading } from './reading.js';
 import { RowReader } from './rows-to-draft.js';
 import { answered, isUnanswered, withCells } from './corrected-row.js';
 import { EarlierRows } from './earlier-rows.js';
@@ -47,7 +47,6 @@ interface Open<R extends SheetRow> {
   readonly members: Member<R>[];
 }
 
-const NONE: readonly string[] = [];
 const EXAMPLES = 40;
 /** A concept of more rows than this is a mistake in the reading; it is cut so that memory stays flat. */
 const GROUP_LIMIT = 5000;
@@ -224,6 +223,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     const { reading } = this;
     if (row.hidden && !reading.takeHidden) return 'hidden';
     if (isBlank(row)) return 'blank';
+    if (row.between) return row.between;
     const header = reading.headerRow.value;
     if (header !== null && row.number >= header && row.number < reading.firstRow) return 'header';
     if (row.number < reading.firstRow) return 'title';
@@ -257,10 +257,11 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     decision: RowDecision | undefined,
     known: boolean | null,
   ): Question | null {
-    const width = this.reading.columns.length;
-    const extra = row.cells.length > width ? row.cells.slice(width).filter((cell) => cell.trim() !== '') : NONE;
-    if (extra.length && rows === 1)
-      return { kind: 'extra cells', cells: width + extra.length, columns: width, text: extra.join(' · ') };
+    const extra = cellsBeyond(row, this.reading);
+    if (extra.length && rows === 1 && this.isCutWithin(row)) {
+      const columns = this.reading.columns.length;
+      return { kind: 'extra cells', cells: columns + extra.length, columns, text: extra.join(' · ') };
+    }
     const given = termLanguages(draft);
     if (row.doubt && decision?.cells === undefined && given.length > 0) return { kind: 'row doubt', doubt: row.doubt };
     for (const { language, terms } of given)
@@ -288,6 +289,13 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     };
   }
 
+  /** "Rad, groß,wheel": a text with a comma of its own was cut at it, so that the cells behind it are one too far. */
+  private isCutWithin({ cells }: SheetRow): boolean {
+    const { source } = this.reading;
+    if (source.kind !== 'delimited' || !/^[,;:]$/.test(source.delimiter.value ?? '')) return false;
+    return cells.some((cell, i) => i > 0 && /^\s\S/.test(cell) && !/^\s/.test(this.header[i] ?? ''));
+  }
+
   private swappedIn(row: SheetRow, known: boolean | null): Question | null {
     const { pair } = this;
     if (!pair || !(known ?? isSwapped(row, pair, this.swaps))) return null;
@@ -305,12 +313,12 @@ export class Evaluation<R extends SheetRow = SheetRow> {
   ): Outcome {
     const match = decision?.verdict === 'take' ? null : matchOf(draft, this.reading.join, this.existing);
     if (match?.kind === 'contradicts') {
-      if (decision?.verdict === 'join') return { kind: 'joined existing', draft, concept: match.concept, how: 'adds' };
-      if (decision?.verdict === 'replace')
-        return { kind: 'joined existing', draft, concept: match.concept, how: 'replaces' };
-      return { kind: 'held back', question: { ...match.by, kind: 'contradicts', concept: match.concept } };
+      const { concept, draft: said } = match;
+      if (decision?.verdict === 'join') return { kind: 'joined existing', draft: said, concept, how: 'adds' };
+      if (decision?.verdict === 'replace') return { kind: 'joined existing', draft: said, concept, how: 'replaces' };
+      return { kind: 'held back', question: { ...match.by, kind: 'contradicts', concept } };
     }
-    if (match) return { kind: 'joined existing', draft, concept: match.concept, how: match.kind };
+    if (match) return { kind: 'joined existing', draft: match.draft, concept: match.concept, how: match.kind };
     const first = id !== null && this.reading.grouping.value === 'id' ? this.ids.get(id) : undefined;
     if (first !== undefined) return { kind: 'joined', draft, row: first, how: 'adds' };
     const keys = draftKeys(draft);

@@ -79,6 +79,11 @@ export function findHeaderRow(rows: readonly SheetRow[]): Guess<number | null> {
   );
 }
 
+/** Whether a row is surely a header: it names two languages, and is no row of a table about languages. */
+export function isLanguageHeader(row: SheetRow, all: readonly SheetRow[]): boolean {
+  return !isBlank(row) && headerSureness(row, all)?.reason.code === 'names-languages';
+}
+
 function headerSureness(
   row: SheetRow,
   all: readonly SheetRow[],

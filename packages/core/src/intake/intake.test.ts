@@ -144,9 +144,10 @@ describe('evaluation', () => {
     expect(outcomes[10]!.kind).toBe('entry');
     expect(outcomes[11]).toEqual({ kind: 'not data', reason: 'blank' });
     expect(outcomes[12]).toEqual({ kind: 'not data', reason: 'header again' });
-    expect(outcomes[13]).toMatchObject({ kind: 'held back', question: { kind: 'extra cells' } });
+    // What stands behind the last column is kept as a note.
+    expect(outcomes[13]).toMatchObject({ kind: 'entry', draft: { fields: { note: ['who wrote this?'] } } });
     expect(outcomes[14]).toEqual({ kind: 'not data', reason: 'total' });
-    expect(evaluation.tally).toEqual({ rows: 15, entries: 7, joined: 1, heldBack: 2, notData: 5 });
+    expect(evaluation.tally).toEqual({ rows: 15, entries: 8, joined: 1, heldBack: 1, notData: 5 });
   });
 
   test('what a person decides about a row counts', () => {

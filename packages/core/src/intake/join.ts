@@ -1,5 +1,5 @@
 /** A draft against a termbase: which concept it is, if any, and what it would add or contradict. */
-import type { LanguageTag } from '../language/tags.js';
+import { meets, type LanguageTag } from '../language/tags.js';
 import { IDENTIFIER } from '../termbase/categories.js';
 import type { ConceptBody } from '../termbase/concept.js';
 import { isCompanion } from '../termbase/fields.js';
@@ -9,6 +9,8 @@ import type { JoinRule } from './reading.js';
 
 /** What is there already. */
 export interface Existing {
+  /** Those that its terms are in. */
+  readonly languages: readonly LanguageTag[];
   /** Concepts that have the term ("de\0Schleuse"). */
   withTerm(key: string): readonly number[];
   /** Concepts that have the client's id. */
@@ -16,7 +18,7 @@ export interface Existing {
   body(concept: number): ConceptBody | null;
 }
 
-export const NOTHING_THERE: Existing = { withTerm: () => [], withId: () => [], body: () => null };
+export const NOTHING_THERE: Existing = { languages: [], withTerm: () => [], withId: () => [], body: () => null };
 
 export interface Contradiction {
   readonly language: LanguageTag | null;
@@ -26,10 +28,11 @@ export interface Contradiction {
   readonly brings: string;
 }
 
-export type Match =
-  | { readonly kind: 'same'; readonly concept: number }
-  | { readonly kind: 'adds'; readonly concept: number }
-  | { readonly kind: 'contradicts'; readonly concept: number; readonly by: Contradiction };
+/** With the draft in the languages of the concept: "en" goes to "en-GB" where the concept has only that. */
+export type Match = { readonly concept: number; readonly draft: Draft } & (
+  { readonly kind: 'same' } | { readonly kind: 'adds' } | { readonly kind: 'contradicts'; readonly by: Contradiction }
+);
+type Compared = { readonly kind: 'same' | 'adds' } | { readonly kind: 'contradicts'; readonly by: Contradiction };
 
 /** Fields of which a concept has one: another text there is a contradiction. */
 const SINGLE = ['definition', 'subjectField'];
@@ -37,11 +40,41 @@ const RANK = { same: 0, adds: 1, contradicts: 2 } as const;
 
 /** The best match, or null: the draft is new. */
 export function matchOf(draft: Draft, rule: JoinRule, existing: Existing): Match | null {
-  const matches = candidates(draft, rule, existing).flatMap((concept) => {
+  const matches = candidates(draft, rule, existing).flatMap((concept): Match[] => {
     const body = existing.body(concept);
-    return body ? [compare(draft, body, concept)] : [];
+    if (!body) return [];
+    const said = rule.regions === 'two' ? draft : inLanguagesOf(body, draft);
+    return [{ ...compare(said, body), concept, draft: said }];
   });
   return matches.sort((a, b) => RANK[a.kind] - RANK[b.kind])[0] ?? null;
+}
+
+/** Tags of a file and of a termbase that meet without being the same: "en" and "en-GB". */
+export function meetings(
+  file: readonly LanguageTag[],
+  termbase: readonly LanguageTag[],
+): { readonly file: LanguageTag; readonly termbase: LanguageTag }[] {
+  return file.flatMap((own) =>
+    termbase.includes(own)
+      ? []
+      : termbase.flatMap((other) =>
+          meets(own, other) && !file.includes(other) ? [{ file: own, termbase: other }] : [],
+        ),
+  );
+}
+
+function inLanguagesOf(body: ConceptBody, draft: Draft): Draft {
+  const has = new Set(body.languages.map((section) => section.language));
+  const own = new Set(draft.languages.map((section) => section.language));
+  const languages = draft.languages.map((section) => {
+    if (has.has(section.language)) return section;
+    const near = [...has].filter((language) => meets(language, section.language) && !own.has(language));
+    return near.length === 1 ? { ...section, language: near[0]! } : section;
+  });
+  // Two of the draft's own must not become one.
+  return new Set(languages.map((section) => section.language)).size === languages.length
+    ? { ...draft, languages }
+    : draft;
 }
 
 function candidates(draft: Draft, rule: JoinRule, existing: Existing): readonly number[] {
@@ -54,7 +87,10 @@ function candidates(draft: Draft, rule: JoinRule, existing: Existing): readonly 
   if (asked.length === 0) return [];
   let common: readonly number[] | null = null;
   for (const { language, terms } of asked) {
-    const here = new Set(terms.flatMap((term) => existing.withTerm(`${language}\0${exactKey(term.text)}`)));
+    const near = rule.regions === 'two' ? [] : existing.languages.filter((other) => meets(other, language));
+    const tags = new Set([language, ...near]);
+    const keys = terms.flatMap((term) => [...tags].map((tag) => `${tag}\0${exactKey(term.text)}`));
+    const here = new Set(keys.flatMap((key) => existing.withTerm(key)));
     common = common === null ? [...here] : common.filter((concept) => here.has(concept));
   }
   const found = common ?? [];
@@ -67,7 +103,7 @@ function sameSubject(draft: Draft, body: ConceptBody | null): boolean {
   return !mine?.length || !theirs?.length || mine.some((a) => theirs.some((b) => caselessKey(a) === caselessKey(b)));
 }
 
-function compare(draft: Draft, body: ConceptBody, concept: number): Match {
+function compare(draft: Draft, body: ConceptBody): Compared {
   let adds = false;
   for (const { language, terms, fields } of termLanguages(draft)) {
     const section = body.languages.find((s) => s.language === language);
@@ -80,7 +116,6 @@ function compare(draft: Draft, body: ConceptBody, concept: number): Match {
     if (shared.length === 0)
       return {
         kind: 'contradicts',
-        concept,
         by: {
           language,
           what: 'term',
@@ -98,9 +133,9 @@ function compare(draft: Draft, body: ConceptBody, concept: number): Match {
     const brings = draft.fields[field]?.[0];
     const there = body.fields[field];
     if (brings && there?.length && !there.some((value) => caselessKey(value) === caselessKey(brings)))
-      return { kind: 'contradicts', concept, by: { language: null, what: field, there: there.join('; '), brings } };
+      return { kind: 'contradicts', by: { language: null, what: field, there: there.join('; '), brings } };
   }
-  return { kind: adds || addsFields(draft.fields, body.fields) ? 'adds' : 'same', concept };
+  return { kind: adds || addsFields(draft.fields, body.fields) ? 'adds' : 'same' };
 }
 
 function addsFields(mine: ConceptBody['fields'], theirs: ConceptBody['fields']): boolean {

@@ -9,7 +9,7 @@ import { hasArticle } from './cleaning/articles.js';
 import { bracketHabits } from './cleaning/brackets.js';
 import { withoutGrammar } from './cleaning/grammar.js';
 import { separatorsUsed } from './cleaning/synonyms.js';
-import { findHeaderRow, secondHeaderRow } from './header.js';
+import { findHeaderRow, readHeaderCell, secondHeaderRow } from './header.js';
 import { columnRoles, fieldRole } from './roles.js';
 import { languageIn } from './rows-to-draft.js';
 import { hasGroups } from '../document/pattern.js';
@@ -35,6 +35,8 @@ export interface Decisions {
   readonly takeHidden?: boolean;
   readonly grouping?: Grouping;
   readonly join?: JoinRule;
+  /** The name of the sheet is the subject of its concepts. */
+  readonly sheetSubject?: boolean;
 }
 
 export interface Sample {
@@ -84,7 +86,7 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
   const headerRow = sample.stated
     ? statedHeader()
     : names && decisions.headerRow === undefined
-      ? { value: null, sureness: 1, reason: because('labels-name') }
+      ? { value: null, sureness: 1, reason: because(names.by) }
       : headerOf(rows, decisions);
   const header = headerRow.value === null ? null : (rows.find((row) => row.number === headerRow.value) ?? null);
   const below = header ? rows.find((row) => row.number > header.number && !isBlank(row)) : undefined;
@@ -120,16 +122,38 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
     steps: { ...steps, ...decisions.steps },
     separators,
     ...(squareIsSubject && { squareIsSubject }),
+    ...sheetSubject(sample.source, columns, decisions),
     takeHidden,
     notes: [...sample.notes, ...notesOn(columns, data, header !== null, exchange)],
   };
 }
 
-/** What the labels in a text say of its columns, as a header would; null: nothing. */
-function namesOf(source: SourceForm): SheetRow | null {
+/** What the labels in a text, or several tables together, say of the columns, as a header would; null: nothing. */
+function namesOf(source: SourceForm): (SheetRow & { readonly by: 'labels-name' | 'tables-name' }) | null {
   const marked = 'marked' in source ? source.marked?.value : null;
-  const cells = marked ? columnNames(marked) : [];
-  return cells.some(Boolean) ? { number: 0, cells } : null;
+  const tables = 'tables' in source ? source.tables?.value : null;
+  const cells = marked ? columnNames(marked) : (tables?.names ?? []);
+  return cells.some(Boolean) ? { number: 0, cells, by: marked ? 'labels-name' : 'tables-name' } : null;
+}
+
+/** What sheets are called that say nothing of their content. */
+const NO_SUBJECT =
+  /^(?:sheet|tabelle|feuil(?:le)?|hoja|foglio|blad|list|arkusz|лист|シート|工作表|glossary|glossar|glossaire|glosario|terms?|termbase|terminolog\w*|data|daten|export|import|main|all|alle|old|alt|new|neu|query|questions?|fragen)?[\s_.()-]*\d*$/iu;
+
+/** Several sheets, each named like a subject, and no column that says it: the name is offered. */
+function sheetSubject(
+  source: SourceForm,
+  columns: readonly ColumnReading[],
+  decisions: Decisions,
+): { readonly sheetSubject?: Reading['sheetSubject'] & object } {
+  if (source.kind !== 'workbook') return {};
+  const names = source.sheets.filter((sheet) => !sheet.hidden).map((sheet) => sheet.name.trim());
+  const name = source.sheet.trim();
+  const isNamed = (one: string): boolean =>
+    !NO_SUBJECT.test(one) && readHeaderCell(one).languages.length === 0 && readHeaderCell(one).field === null;
+  const says = columns.some(({ role }) => role.value.kind === 'field' && role.value.field === 'subjectField');
+  if (says || !isNamed(name) || names.filter(isNamed).length < 2) return {};
+  return { sheetSubject: { name, taken: decisions.sheetSubject ?? false } };
 }
 
 /** Lines of a dictionary keep grammar, subjects and notes in brackets: those are taken out from the start. */

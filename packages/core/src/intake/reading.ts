@@ -6,13 +6,15 @@ import type { Guess } from '../guess.js';
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import type { Level } from '../termbase/categories.js';
 import type { EncodingName } from '../encoding/names.js';
+import type { SheetRow } from '../sheet/model.js';
+import type { Tables } from './tables.js';
 
 export interface EncodingReading extends Guess<EncodingName> {
   /** In a text that is UTF-8 for the rest: the encoding of the lines that are not. */
   readonly otherLines?: EncodingName;
 }
 
-/** What a file is, and how its rows are got out of it. */
+/** What a file is, and how its rows are got out of it. `tables`: several on a sheet, read as one; null: as they stand. */
 export type SourceForm =
   | {
       readonly kind: 'delimited';
@@ -30,8 +32,14 @@ export type SourceForm =
       /** Source and translation in one text; then there is no delimiter. */
       readonly marked?: Guess<MarkedPattern | null>;
       readonly otherEncodings: readonly EncodingName[];
+      readonly tables?: Guess<Tables | null>;
     }
-  | { readonly kind: 'workbook'; readonly sheet: string; readonly sheets: readonly SheetChoice[] }
+  | {
+      readonly kind: 'workbook';
+      readonly sheet: string;
+      readonly sheets: readonly SheetChoice[];
+      readonly tables?: Guess<Tables | null>;
+    }
   | { readonly kind: ExchangeKind; readonly encoding: EncodingReading }
   /** Tables or paragraphs of running text; which of them, and how a paragraph is cut, can be changed. */
   | {
@@ -43,6 +51,7 @@ export type SourceForm =
       readonly pattern: Guess<LinePattern | null>;
       readonly marked?: Guess<MarkedPattern | null>;
       readonly encoding?: EncodingReading;
+      readonly tables?: Guess<Tables | null>;
     };
 
 export type ExchangeKind = 'tbx' | 'tmx' | 'xliff' | 'po';
@@ -89,6 +98,8 @@ export interface JoinRule {
   readonly id: boolean;
   /** Only where the subject does not say otherwise. */
   readonly subject: boolean;
+  /** Whether "en" and "en-GB" are one language or two; left out: one, and nobody was asked yet. */
+  readonly regions?: 'one' | 'two';
 }
 
 /** The language that a role is about, if any. */
@@ -142,6 +153,8 @@ export interface Reading {
   readonly squareIsSubject?: boolean;
   /** The separators of several terms in a cell that are respected. */
   readonly separators: readonly string[];
+  /** What the sheet is called, where sheets are named like subjects: it is the subject of its concepts, or offered. */
+  readonly sheetSubject?: { readonly name: string; readonly taken: boolean };
   readonly takeHidden: boolean;
   readonly notes: readonly Diagnostic[];
 }
@@ -168,3 +181,10 @@ export function languagesOf(reading: Reading): LanguageTag[] {
   for (const language of reading.languagesOfRows) if (!languages.includes(language)) languages.push(language);
   return languages;
 }
+
+/** What stands in a row behind the last column of its table: kept as notes, and shown. */
+export function cellsBeyond({ cells }: Pick<SheetRow, 'cells'>, { columns }: Reading): readonly string[] {
+  return cells.length > columns.length ? cells.slice(columns.length).filter((cell) => cell.trim() !== '') : NO_CELLS;
+}
+
+const NO_CELLS: readonly string[] = [];

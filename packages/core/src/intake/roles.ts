@@ -46,6 +46,7 @@ export function columnRoles(
   });
   termsAfterAll(columns, roles);
   longTextsAfterAll(columns, roles);
+  unnamedAreNotes(columns, roles);
   separate(columns, roles);
   becauseOfOthers(columns, roles);
   return columns.map((c, i) => ({
@@ -64,6 +65,18 @@ function termsAfterAll(columns: readonly Column[], roles: Guess<Role>[]): void {
     if (kinds[c.index] === 'id' && c.cells.length > 0 && !isCodes(c))
       roles[c.index] = byContent(c, columnLetter(c.index));
 }
+
+/** Beside columns whose headers name languages, one without a header that few rows fill holds remarks. */
+function unnamedAreNotes(columns: readonly Column[], roles: Guess<Role>[]): void {
+  const named = columns.filter((c) => roles[c.index]!.value.kind === 'term' && c.says.languages.length > 0);
+  if (named.length < 2) return;
+  for (const c of columns)
+    if (roles[c.index]!.value.kind === 'term' && c.header.trim() === '' && c.filled < REMARKS)
+      roles[c.index] = { value: fieldRole('note', null), sureness: 0.6, reason: because('no-name-few-rows') };
+}
+
+/** Share of the rows, below which a column without a name holds remarks. */
+const REMARKS = 0.5;
 
 /** Long texts explain terms; where there are no terms for them to explain, they are the texts. */
 function longTextsAfterAll(columns: readonly Column[], roles: Guess<Role>[]): void {

@@ -12,7 +12,7 @@ import { cleanCell, type Cleaned } from './cleaning/steps.js';
 import { cleanValue } from './cleaning/values.js';
 import { addTerm, type Draft, type DraftTerm } from './draft.js';
 import { picturesIn } from './pictures.js';
-import type { CellStepId, ColumnReading, Reading, Role } from './reading.js';
+import { cellsBeyond, type CellStepId, type ColumnReading, type Reading, type Role } from './reading.js';
 import { standardValue } from './values.js';
 
 interface Section {
@@ -86,6 +86,10 @@ class RowDraft {
     } else for (const value of values) this.ofAll.push({ field, value });
   }
 
+  get hasTerms(): boolean {
+    return [...this.sections.values()].some(({ terms }) => terms.length > 0);
+  }
+
   done(): Draft {
     for (const { field, value } of this.ofAll) this.toAllTerms(field, value);
     return {
@@ -156,6 +160,8 @@ export class RowReader {
       else if (role.kind === 'field' && role.field.includes(':')) draft.companion(role, cell.trim());
       else if (role.kind === 'field') draft.field(role, this.values(role.field, cell));
     }
+    if (this.reading.sheetSubject?.taken && draft.hasTerms) draft.value('subjectField', this.reading.sheetSubject.name);
+    for (const text of cellsBeyond(row, this.reading)) draft.value('note', text.trim());
     return draft.done();
   }
 

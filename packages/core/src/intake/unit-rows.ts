@@ -37,6 +37,7 @@ export class RowUnits {
     const isData =
       row.number >= reading.firstRow &&
       !isBlank(row) &&
+      !row.between &&
       !(row.hidden && !reading.takeHidden) &&
       row.number !== header &&
       !this.repeatsHeader(row);

@@ -69,6 +69,11 @@ export function fits(range: string, tag: string): boolean {
   return t === r || t.startsWith(r + '-');
 }
 
+/** A general tag and one that narrows it ("en", "en-GB") are about the same language; two regions are not. */
+export function meets(a: string, b: string): boolean {
+  return fits(a, b) || fits(b, a);
+}
+
 const names = new Map<string, Intl.DisplayNames>();
 
 /** The name of a language for a reader: "Portuguese (Brazil)" in English; the tag itself where there is none. */

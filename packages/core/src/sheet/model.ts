@@ -9,6 +9,8 @@ export interface SheetRow {
   readonly line?: number;
   /** What is odd about how it was cut out of the text: it is asked. */
   readonly doubt?: RowDoubt;
+  /** It stands between the tables of a sheet that are read as one: what it is there. */
+  readonly between?: 'header' | 'title';
 }
 
 /** A line is missing around the row; it has more or fewer lines than others; a text crosses the end of its column. */

@@ -18,6 +18,8 @@ export interface SourceChoices {
   readonly part?: DocumentPart;
   readonly pattern?: LinePattern | null;
   readonly marked?: MarkedPattern | null;
+  /** A sheet is one table as it stands, although several are seen. */
+  readonly tables?: 'one' | 'several';
   /** What the file is taken for; otherwise found. */
   readonly as?: 'terms' | 'units';
   /** For files of units: spelling in the file → tag. */

@@ -9,12 +9,13 @@ import { cutLine, isDictionary, proposedPattern, type LinePattern } from '@fair-
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
+import { rowsOfTables } from '@fair-copy/core/intake/tables.js';
 import type { EncodingReading, SourceForm } from '@fair-copy/core/intake/reading.js';
 import { DelimitedReader, type DelimitedForm } from '@fair-copy/core/sheet/delimited.js';
 import { guessDelimiter, guessQuoting, type Quoting } from '@fair-copy/core/sheet/delimiter.js';
 import { isBlank, type SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
-import { drained, encodingNotes, markedPattern } from './survey.js';
+import { drained, encodingNotes, markedPattern, tablesIn } from './survey.js';
 import { encodingReading, TextOf } from './text-of.js';
 
 /** From this sureness on a separator cuts the rows, whatever else the lines show. */
@@ -34,7 +35,9 @@ export class DelimitedFile extends ClientFile {
 
   protected async look(choices: SourceChoices, sink: RowSink): Promise<Sample> {
     const encoding = await this.text.encoding(choices.encoding);
-    const { source, notes } = await this.form(encoding, choices);
+    const { source: cut, notes } = await this.form(encoding, choices);
+    const isTable = !cut.pattern?.value && !cut.marked?.value;
+    const source = { ...cut, ...(isTable && (await tablesIn(this.rows(cut), choices))) };
     const broken = { count: 0, first: 0 };
     this.text.bytesRead = 0;
     const rows = await drained(this.rows(source), (batch) => {
@@ -104,6 +107,7 @@ export class DelimitedFile extends ClientFile {
     if (source.kind !== 'delimited') return;
     if (source.marked?.value) yield* this.markedRows(source.encoding, source.marked.value);
     else if (source.pattern?.value) yield* this.patternRows(source.encoding, source.pattern.value);
+    else if (source.tables?.value) yield* rowsOfTables(() => this.delimitedRows(source), source.tables.value);
     else yield* this.delimitedRows(source);
   }
 

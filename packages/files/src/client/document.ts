@@ -5,13 +5,14 @@ import type { Block } from '@fair-copy/core/document/blocks.js';
 import { proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { Guess } from '@fair-copy/core/guess.js';
+import { rowsOfTables } from '@fair-copy/core/intake/tables.js';
 import { SAMPLE_ROWS, type Sample } from '@fair-copy/core/intake/propose.js';
 import type { DocumentPart, EncodingReading, SourceForm } from '@fair-copy/core/intake/reading.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ZipArchive } from '../archive.js';
 import { documentBlocks, documentLines, isOneColumn, lineRows, tableRows } from '../documents.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
-import { drained, encodingNotes, markedPattern } from './survey.js';
+import { drained, encodingNotes, markedPattern, tablesIn } from './survey.js';
 import { encodingReading, markupDeclares, TextOf } from './text-of.js';
 
 abstract class DocumentFile extends ClientFile {
@@ -45,6 +46,7 @@ abstract class DocumentFile extends ClientFile {
       pattern,
       ...(marked && { marked }),
       ...(reading && { encoding: reading }),
+      ...(part.value === 'tables' && (await tablesIn(tableRows(this.blocks(reading)), choices))),
     };
     const rows = await drained(this.rows(source), (batch) => sink(batch, 0.9));
     return {
@@ -79,9 +81,11 @@ abstract class DocumentFile extends ClientFile {
 
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
     if (source.kind !== 'document') return;
-    const blocks = this.blocks(source.encoding ?? null);
-    if (source.part.value === 'tables') yield* tableRows(blocks);
-    else yield* lineRows(blocks, source.pattern.value, source.marked?.value ?? null);
+    const blocks = (): AsyncGenerator<Block> => this.blocks(source.encoding ?? null);
+    const tables = source.tables?.value;
+    if (source.part.value !== 'tables') yield* lineRows(blocks(), source.pattern.value, source.marked?.value ?? null);
+    else if (tables) yield* rowsOfTables(() => tableRows(blocks()), tables);
+    else yield* tableRows(blocks());
   }
 
   override async firstLines(source: SourceForm, most: number): Promise<string[]> {

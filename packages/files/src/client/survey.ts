@@ -7,6 +7,7 @@ import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import { SAMPLE_ROWS } from '@fair-copy/core/intake/propose.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
+import { severalTables, type Tables } from '@fair-copy/core/intake/tables.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import type { SourceChoices } from './client-file.js';
 
@@ -30,6 +31,28 @@ export async function drained(
   }
   sink(batch);
   return kept;
+}
+
+/**
+ * Several tables on a sheet, seen in its first rows.
+ * @param rows of the sheet; they are read only as far as that takes
+ */
+export async function tablesIn(
+  rows: AsyncIterable<SheetRow>,
+  choices: SourceChoices,
+): Promise<{ readonly tables?: Guess<Tables | null> }> {
+  const first: SheetRow[] = [];
+  for await (const row of rows) {
+    first.push(row);
+    if (first.length >= SAMPLE_ROWS) break;
+  }
+  const value = severalTables(first);
+  if (!value) return {};
+  if (choices.tables === 'one') return { tables: { value: null, sureness: 1, reason: because('chosen'), set: true } };
+  const { groups, headers } = value;
+  const beside = groups.length > 1;
+  const reason = because(beside ? 'tables-beside' : 'tables-below', { count: beside ? groups.length : headers.length });
+  return { tables: { value, sureness: beside && headers.length === 0 ? 0.7 : 0.9, reason } };
 }
 
 export function encodingNotes(guess: EncodingGuess): Diagnostic[] {

@@ -2,6 +2,7 @@
 import { DataError, diagnostic, type Diagnostic } from '@fair-copy/core/diagnostic.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import type { SheetChoice, SourceForm } from '@fair-copy/core/intake/reading.js';
+import { columnsOfTables, rowsOfTables } from '@fair-copy/core/intake/tables.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
 import { columnLetter, type SheetRow } from '@fair-copy/core/sheet/model.js';
 import { OdsReader } from '@fair-copy/core/sheet/ods.js';
@@ -11,7 +12,7 @@ import { openWorkbook, partEvents, type Workbook } from '@fair-copy/core/sheet/x
 import { ZipArchive } from '../archive.js';
 import { partText } from '../codec.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
-import { counting, drained } from './survey.js';
+import { counting, drained, tablesIn } from './survey.js';
 
 export class WorkbookFile extends ClientFile {
   /** Column behind the others, by the name of the sheet. */
@@ -54,24 +55,31 @@ export class WorkbookFile extends ClientFile {
     const size = Math.max(1, this.archive.sizeOf(entry.part));
     let bytes = 0;
     const counted = counting(this.archive, (more) => (bytes += more));
-    const rows = await drained(this.sheetRows(name, facts, counted), (batch) =>
+    const parts = [...(await rowPictures(this.archive, partText, entry)).values()].flat();
+    // Pictures lie in a column of the sheet as it stands.
+    const several = parts.length ? {} : await tablesIn(this.sheetRows(name, noFacts()), choices);
+    const tables = several.tables?.value ?? null;
+    let passes = 0;
+    const read = (): AsyncGenerator<SheetRow> => this.sheetRows(name, passes++ === 0 ? facts : noFacts(), counted);
+    const rows = await drained(tables ? rowsOfTables(read, tables) : read(), (batch) =>
       // Each part is read twice: for the merged cells, then for the rows.
       sink(batch, Math.min(1, Math.max(0, bytes - size) / size)),
     );
     const place = { file: this.name, sheet: name };
-    const parts = [...(await rowPictures(this.archive, partText, entry)).values()].flat();
     this.pictures = [...new Set(parts)].map((part) => ({ name: this.pictureName(part), part }));
     return {
-      source: { kind: 'workbook', sheet: name, sheets: this.sheets },
+      source: { kind: 'workbook', sheet: name, sheets: this.sheets, ...several },
       rows,
-      hiddenColumns: facts.hiddenColumns,
+      hiddenColumns: tables ? columnsOfTables(facts.hiddenColumns, tables) : facts.hiddenColumns,
       ...(parts.length && { pictureColumn: await this.pictureColumn(name) }),
       notes: factNotes(facts).map((note) => ({ ...note, place: { ...place, ...note.place } })),
     };
   }
 
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
-    if (source.kind === 'workbook') yield* this.sheetRows(source.sheet, noFacts());
+    if (source.kind !== 'workbook') return;
+    const read = (): AsyncGenerator<SheetRow> => this.sheetRows(source.sheet, noFacts());
+    yield* source.tables?.value ? rowsOfTables(read, source.tables.value) : read();
   }
 
   /** With the names of pictures that lie on the sheet in a column behind the others. */
@@ -151,12 +159,17 @@ export class OpenSheetFile extends ClientFile {
     const size = Math.max(1, this.archive.sizeOf(CONTENT));
     let bytes = 0;
     const counted = counting(this.archive, (more) => (bytes += more));
-    const rows = await drained(sheetRows(counted, sheet), (batch) => sink(batch, Math.min(1, bytes / size)));
-    return { source: { kind: 'workbook', sheet, sheets: this.sheets }, rows, hiddenColumns: [], notes: [] };
+    const several = await tablesIn(sheetRows(this.archive, sheet), choices);
+    const read = (): AsyncGenerator<SheetRow> => sheetRows(counted, sheet);
+    const found = several.tables?.value ? rowsOfTables(read, several.tables.value) : read();
+    const rows = await drained(found, (batch) => sink(batch, Math.min(1, bytes / size)));
+    return { source: { kind: 'workbook', sheet, sheets: this.sheets, ...several }, rows, hiddenColumns: [], notes: [] };
   }
 
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {
-    if (source.kind === 'workbook') yield* sheetRows(this.archive, source.sheet);
+    if (source.kind !== 'workbook') return;
+    const read = (): AsyncGenerator<SheetRow> => sheetRows(this.archive, source.sheet);
+    yield* source.tables?.value ? rowsOfTables(read, source.tables.value) : read();
   }
 }
 

@@ -3,11 +3,15 @@ import type { Readable } from 'node:stream';
 import { intakeContract, type IntakeFileBody } from '@fair-copy/api/intake.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { encodingNamed } from '@fair-copy/core/encoding/names.js';
+import { meetings } from '@fair-copy/core/intake/join.js';
+import { languagesOf } from '@fair-copy/core/intake/reading.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { addedOf } from '../memories/added.js';
 import type { UnitsToWrite } from '../memories/take-in.js';
 import { serve, type Api } from '../serve.js';
+import { languageCounts } from '../store/language-counts.js';
 import { Staging } from '../store/staging.js';
 import { canonicalDecisions, canonicalLanguages } from './decided.js';
 import { Desk } from './desk.js';
@@ -174,6 +178,7 @@ function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {
     size: file.size,
     state: file.state,
     targetId: file.targetId,
+    meetings: meetingsOf(file, context),
     recipe: recipe && { id: recipe.id, name: recipe.name, at: recipe.at, applied: file.recipeId === recipe.id },
     units: file.units,
     as: file.units ? 'units' : 'terms',
@@ -185,6 +190,12 @@ function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {
     unitsWritten:
       file.written && 'memoryId' in file.written ? { ...file.written, undone: isUndone(file.written) } : null,
   };
+}
+
+function meetingsOf({ reading, targetId }: IntakeFile, { workspace }: Context): IntakeFileBody['meetings'] {
+  if (!reading || targetId === null) return [];
+  const there = languageCounts(workspace, targetId).map(({ language }) => language as LanguageTag);
+  return meetings(languagesOf(reading), there);
 }
 
 function targetOf(memoryId: number | undefined, newName: string | undefined): UnitsToWrite['target'] {

@@ -48,6 +48,7 @@ interface RowRecord {
   readonly hidden: number;
   readonly line: number | null;
   readonly doubt: RowDoubt | null;
+  readonly aside: NonNullable<SheetRow['between']> | null;
 }
 
 export class Staging {
@@ -78,7 +79,7 @@ export class Staging {
   /** Gives back a function that takes batches of rows; all is written when `work` ends, or nothing. */
   async fill(work: (sink: (rows: readonly SheetRow[]) => void) => Promise<Sample>): Promise<Sample> {
     const insert = this.db.prepare(
-      'INSERT INTO row (position, number, cells, hidden, line, doubt) VALUES (?, ?, ?, ?, ?, ?)',
+      'INSERT INTO row (position, number, cells, hidden, line, doubt, aside) VALUES (?, ?, ?, ?, ?, ?, ?)',
     );
     let position = 0;
     this.db.exec('BEGIN');
@@ -92,6 +93,7 @@ export class Staging {
             row.hidden ? 1 : 0,
             row.line ?? null,
             row.doubt ?? null,
+            row.between ?? null,
           );
       });
       this.db.prepare('INSERT INTO sample (body) VALUES (?)').run(JSON.stringify(sample));
@@ -297,5 +299,6 @@ function rowOf(record: RowRecord): SheetRow {
     ...(record.hidden && { hidden: true }),
     ...(record.line !== null && { line: record.line }),
     ...(record.doubt && { doubt: record.doubt }),
+    ...(record.aside && { between: record.aside }),
   };
 }

@@ -1,8 +1,10 @@
 /** What a termbase holds already, for rows that say the same, add to it or contradict it. */
 import type { Existing } from '@fair-copy/core/intake/join.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { exactKey, foldForSearch } from '@fair-copy/core/text/fold.js';
 import { readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
+import { languageCounts } from '../store/language-counts.js';
 
 /**
  * By the clustered order of the term list; equal but for capitals or accents is not the same term.
@@ -17,6 +19,7 @@ export function existingIn(db: Db, termbaseId: number, highest = Number.MAX_SAFE
     `SELECT id FROM concept WHERE termbase_id = ? AND json_extract(body, '$.fields.identifier[0]') = ?`,
   );
   return {
+    languages: languageCounts(db, termbaseId).map(({ language }) => language as LanguageTag),
     withTerm(key) {
       const cut = key.indexOf('\0');
       const text = key.slice(cut + 1);

@@ -64,6 +64,7 @@ const reasons: Words<ReasonCodes> = {
   'pictures-on-sheet': () => 'Bilder, die in diesen Zeilen auf dem Blatt liegen',
   'behind-terms': () => 'sie steht hinter den beiden Benennungen',
   'no-words': () => 'es stehen keine Wörter darin',
+  'no-name-few-rows': () => 'sie hat keinen Namen, und wenige Zeilen füllen sie',
   'no-language': () => 'in welcher Sprache sie ist, ist nicht zu erkennen',
   'texts-long': ({ characters }) => `ihre Texte sind zu lang für Benennungen (im Mittel ${number(characters)} Zeichen)`,
   'text-language': ({ letter, language }) => `der Text von Spalte ${letter} liest sich als ${languageName(language)}`,
@@ -107,6 +108,11 @@ const reasons: Words<ReasonCodes> = {
   'columns-aligned': ({ share, columns }) =>
     `in ${percent(share)} der Zeilen beginnen die Texte an denselben ${number(columns)} Stellen`,
   'labels-name': () => 'die Marken im Text benennen die Spalten',
+  'tables-name': () => 'die Kopfzeile jeder Tabelle benennt ihre Spalten',
+  'tables-beside': (v) =>
+    `${count(v.count, { one: '# Tabelle steht', other: '# Tabellen stehen' })} nebeneinander und haben dieselben Sprachen`,
+  'tables-below': (v) =>
+    `${count(v.count, { one: '# Kopfzeile nennt', other: '# Kopfzeilen nennen' })} Sprachen, untereinander`,
   'only-part': () => 'es steht nichts anderes darin',
   'mostly-tables': () => 'der meiste Text steht in Tabellen',
   'mostly-paragraphs': () => 'der meiste Text steht in Absätzen',

@@ -62,6 +62,7 @@ const reasons: Words<ReasonCodes> = {
   'pictures-on-sheet': () => 'pictures that lie on the sheet in these rows',
   'behind-terms': () => 'it stands behind the two terms',
   'no-words': () => 'there are no words in it',
+  'no-name-few-rows': () => 'it has no name, and few rows fill it',
   'no-language': () => 'it cannot be told which language it is in',
   'texts-long': ({ characters }) => `its texts are too long for terms (${number(characters)} characters on average)`,
   'text-language': ({ letter, language }) => `the text of column ${letter} reads as ${languageName(language)}`,
@@ -105,6 +106,11 @@ const reasons: Words<ReasonCodes> = {
   'columns-aligned': ({ share, columns }) =>
     `in ${percent(share)} of the lines the texts begin in the same ${number(columns)} places`,
   'labels-name': () => 'the labels in the text name the columns',
+  'tables-name': () => 'the header of each table names its columns',
+  'tables-beside': (v) =>
+    `${count(v.count, { one: '# table stands', other: '# tables stand' })} side by side and have the same languages`,
+  'tables-below': (v) =>
+    `${count(v.count, { one: '# header names', other: '# headers name' })} languages, one below the other`,
   'only-part': () => 'there is nothing else in it',
   'mostly-tables': () => 'most of its text stands in tables',
   'mostly-paragraphs': () => 'most of its text stands in paragraphs',

@@ -31,7 +31,8 @@ export function FileNotes({
   const recipe = file.written ? null : file.recipe;
   const hidden =
     source.kind === 'workbook' ? source.sheets.filter((sheet) => sheet.hidden && sheet.name !== source.sheet) : [];
-  if (reading.notes.length === 0 && hidden.length === 0 && !pictures && !recipe) return null;
+  const meetings = reading.join.regions === undefined && !file.written ? file.meetings : [];
+  if (reading.notes.length + hidden.length + meetings.length === 0 && !pictures && !recipe) return null;
   return (
     <Box
       sx={{
@@ -45,6 +46,7 @@ export function FileNotes({
     >
       {recipe && <RecipeNote recipe={recipe} changes={changes} />}
       {pictures && <PictureNote pictures={pictures} />}
+      {meetings.length > 0 && <MeetingNote meetings={meetings} reading={reading} changes={changes} />}
       {reading.notes.map((note, i) => (
         <MarginNote
           key={i}
@@ -68,6 +70,35 @@ export function FileNotes({
         </MarginNote>
       ))}
     </Box>
+  );
+}
+
+/** "en" in the file, "en-GB" in the termbase: asked once for the file. */
+function MeetingNote({
+  meetings,
+  reading,
+  changes,
+}: {
+  readonly meetings: IntakeFileBody['meetings'];
+  readonly reading: Reading;
+  readonly changes: ReadingChanges;
+}) {
+  const t = intakeTexts.meetings;
+  const decide = (regions: 'one' | 'two'): void =>
+    changes.decide({ join: { ...reading.join, languages: [...reading.join.languages], regions } });
+  return (
+    <MarginNote
+      inline
+      tone="question"
+      actions={
+        <>
+          <WordButton onClick={() => decide('one')}>{t.one}</WordButton>
+          <WordButton onClick={() => decide('two')}>{t.two}</WordButton>
+        </>
+      }
+    >
+      {t.asked(meetings.map(({ file, termbase }) => [languageName(file), languageName(termbase)]))}
+    </MarginNote>
   );
 }
 

@@ -40,6 +40,11 @@ export function JoinWord({ reading, changes }: { readonly reading: Reading; read
             />
           ))}
           <Choice label={t.joinSubject} on={join.subject} onChange={(subject) => set({ subject })} />
+          <Choice
+            label={t.joinRegions}
+            on={join.regions !== 'two'}
+            onChange={(on) => set({ regions: on ? 'one' : 'two' })}
+          />
         </Box>
       )}
     </WordPopover>

@@ -44,6 +44,7 @@ const FILE = {
   size: 100,
   state: 'ready',
   targetId: null,
+  meetings: [],
   recipe: null,
   rowCount: 4,
   reading: READING,

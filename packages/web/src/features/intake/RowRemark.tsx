@@ -1,4 +1,4 @@
-import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
+import { cellsBeyond, languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
 import { Link } from 'react-router';
 import { words } from '../../all-words.js';
 import type { IntakeRowBody } from '../../api/types.js';
@@ -90,6 +90,8 @@ export function RowRemark({
         {decision.verdict === 'turn' ? t.turned : decision.cells ? t.corrected : t.taken}
       </MarginNote>
     );
+  const beyond = outcome ? cellsBeyond(row, reading) : [];
+  if (beyond.length > 0) return <MarginNote tone="doubt">{t.beyond(beyond)}</MarginNote>;
   const missing = outcome?.kind === 'entry' ? missingLanguages(row, reading) : [];
   if (missing.length > 0 && languagesOf(reading).length === 2)
     return <MarginNote tone="doubt">{t.missing(missing.map((tag) => languageName(tag)).join(', '))}</MarginNote>;

@@ -75,6 +75,7 @@ export function SourceSentence({ file, reading, changes }: Props) {
       )}
       {isTable && (
         <>
+          <TablesWord reading={reading} changes={changes} />
           <HeaderWord reading={reading} changes={changes} />
           {!file.units && (
             <>
@@ -103,6 +104,16 @@ export function SourceSentence({ file, reading, changes }: Props) {
         <>
           {', '}
           <MarkedWord {...{ file, changes }} marked={source.marked.value} />
+        </>
+      )}
+      {reading.sheetSubject && !file.units && (
+        <>
+          {', '}
+          <WordButton onClick={() => changes.decide({ sheetSubject: !reading.sheetSubject!.taken })}>
+            {reading.sheetSubject.taken
+              ? t.sheetIsSubject(reading.sheetSubject.name)
+              : t.sheetNoSubject(reading.sheetSubject.name)}
+          </WordButton>
         </>
       )}
       {hasHidden(reading) && (
@@ -247,9 +258,36 @@ function GroupingWord({ reading, changes }: Part) {
   );
 }
 
+/** Only where several tables were seen on the sheet. */
+function TablesWord({ reading, changes }: Part) {
+  const tables = 'tables' in reading.source ? reading.source.tables : undefined;
+  if (!tables) return null;
+  const { value } = tables;
+  const several = value
+    ? t.tables(value.groups.length > 1 ? value.groups.length : value.headers.length, value.groups.length > 1)
+    : t.severalTables;
+  return (
+    <>
+      <ChoiceWord
+        word={value ? several : t.oneTable}
+        guess={tables}
+        options={[
+          { value: 'several', label: several },
+          { value: 'one', label: t.oneTable },
+        ]}
+        selected={value ? 'several' : 'one'}
+        onChoose={(choice) => changes.recut({ tables: choice === 'one' ? 'one' : 'several' })}
+      />
+      ,{' '}
+    </>
+  );
+}
+
 function HeaderWord({ reading, changes }: Part) {
   const { headerRow } = reading;
-  const word = headerRow.value === null ? t.noHeader : t.header(headerRow.value);
+  const { code } = headerRow.reason;
+  const named = code === 'labels-name' || code === 'tables-name' ? t.namedBy[code] : null;
+  const word = named ?? (headerRow.value === null ? t.noHeader : t.header(headerRow.value));
   return (
     <WordPopover
       word={

@@ -37,6 +37,11 @@ export const texts: typeof en = {
     workbook: 'Arbeitsmappe, Blatt',
     exchange: (kind: string) => `Austauschdatei ${kind}`,
     header: (row: number) => `Zeile ${row} ist die Kopfzeile`,
+    namedBy: { 'labels-name': 'Marken benennen die Spalten', 'tables-name': 'jede Tabelle benennt ihre Spalten' },
+    tables: (count: number, beside: boolean) =>
+      `${number(count)} Tabellen ${beside ? 'nebeneinander' : 'untereinander'}`,
+    severalTables: 'mehrere Tabellen, als eine gelesen',
+    oneTable: 'eine Tabelle, wie sie steht',
     noHeader: 'keine Kopfzeile',
     nothing: 'nichts',
     change: (what: string) => `Ändern: ${what}`,
@@ -95,12 +100,21 @@ export const texts: typeof en = {
     joinTitle: 'Eine Zeile und ein Begriff der Termbank sind dasselbe, wenn …',
     joinId: 'sie dieselbe Kennung haben',
     joinLanguage: (language: string) => `sie eine Benennung auf ${language} gemeinsam haben`,
+    joinRegions: 'allgemeine und regionale Kürzel sind eine Sprache (en, en-GB)',
+    sheetIsSubject: (name: string) => `Sachgebiet „${name}“`,
+    sheetNoSubject: (name: string) => `„${name}“ als Sachgebiet`,
     joinSubject: 'und ihre Sachgebiete sich nicht unterscheiden',
     takeHidden: 'Ausgeblendete Zeilen übernehmen',
     hiddenTaken: 'ausgeblendete Zeilen werden übernommen',
     twoEncodings: (most: string, some: string) => `${most}, einige Zeilen ${some}`,
     encodingHint: 'Die Datei wird noch einmal gelesen, und Berichtigungen einzelner Zeilen fallen weg.',
     sheetOf: (n: number) => `${n} Blätter`,
+  },
+  meetings: {
+    asked: (pairs: readonly (readonly [string, string])[]) =>
+      `${pairs.map(([file, termbase]) => `Die Datei hat ${file}, die Termbank ${termbase}`).join('. ')}. Sie treffen sich als eine Sprache.`,
+    one: 'Eine Sprache',
+    two: 'Zwei Sprachen',
   },
   cuts: {
     how: 'Jeder Griff steht, wo eine Spalte beginnt. Ziehen Sie ihn oder bewegen Sie ihn mit den Pfeiltasten; Entf nimmt ihn weg.',
@@ -226,6 +240,8 @@ export const texts: typeof en = {
     edit: 'Diese Zelle berichtigen',
     split: (n: number) => `wird zu ${n} Benennungen`,
     empty: 'Keine Zeile dieser Art.',
+    beyond: (texts: readonly string[]) =>
+      `${count(texts.length, 'Zelle', 'Zellen')} mehr, als die Tabelle Spalten hat: ${texts.map((text) => `„${text}“`).join(', ')}. Als ${texts.length === 1 ? 'Anmerkung' : 'Anmerkungen'} behalten.`,
     missing: (languages: string) => `Keine Benennung auf ${languages}: übernommen, und beim Prüfen wird es gesagt.`,
   },
   tally: {

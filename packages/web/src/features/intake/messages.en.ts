@@ -33,6 +33,11 @@ export const texts = {
     exchange: (kind: string) => `${kind} exchange file`,
     header: (row: number) => `row ${row} is the header`,
     noHeader: 'no header',
+    namedBy: { 'labels-name': 'labels name the columns', 'tables-name': 'each table names its columns' },
+    tables: (count: number, beside: boolean) =>
+      `${number(count)} tables ${beside ? 'side by side' : 'below one another'}`,
+    severalTables: 'several tables, read as one',
+    oneTable: 'one table as it stands',
     nothing: 'nothing',
     change: (what: string) => `Change: ${what}`,
     sureness: (share: number, reason: string) => `${Math.round(share * 100)} % sure: ${reason}`,
@@ -89,12 +94,21 @@ export const texts = {
     joinTitle: 'A row and a concept of the termbase are the same when …',
     joinId: 'they have the same id',
     joinLanguage: (language: string) => `they share a term in ${language}`,
+    joinRegions: 'general and regional tags are one language (en, en-GB)',
+    sheetIsSubject: (name: string) => `subject “${name}”`,
+    sheetNoSubject: (name: string) => `take “${name}” as subject`,
     joinSubject: 'and their subjects do not differ',
     takeHidden: 'Take hidden rows',
     hiddenTaken: 'hidden rows are taken',
     twoEncodings: (most: string, some: string) => `${most}, some lines ${some}`,
     encodingHint: 'The file is read again, and corrections of single rows are dropped.',
     sheetOf: (n: number) => `${n} sheets`,
+  },
+  meetings: {
+    asked: (pairs: readonly (readonly [string, string])[]) =>
+      `${pairs.map(([file, termbase]) => `The file has ${file}, the termbase ${termbase}`).join('. ')}. They are joined as one language.`,
+    one: 'One language',
+    two: 'Two languages',
   },
   cuts: {
     how: 'Each handle stands where a column begins. Drag it or move it with the arrow keys; Delete takes it away.',
@@ -218,6 +232,8 @@ export const texts = {
     edit: 'Correct this cell',
     split: (n: number) => `becomes ${n} terms`,
     empty: 'No row of this kind.',
+    beyond: (texts: readonly string[]) =>
+      `${count(texts.length, 'cell', 'cells')} more than the table has columns: ${texts.map((text) => `“${text}”`).join(', ')}. Kept as ${texts.length === 1 ? 'a note' : 'notes'}.`,
     missing: (languages: string) => `No term in ${languages}: taken, and Inspect will say so.`,
   },
   tally: {

@@ -123,6 +123,7 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
     separators,
     ...(squareIsSubject && { squareIsSubject }),
     ...sheetSubject(sample.source, columns, decisions),
+    ...(areSetOff(sample.source, data) && { setOff: true }),
     takeHidden,
     notes: [...sample.notes, ...notesOn(columns, data, header !== null, exchange)],
   };
@@ -134,6 +135,15 @@ function namesOf(source: SourceForm): (SheetRow & { readonly by: 'labels-name' |
   const tables = 'tables' in source ? source.tables?.value : null;
   const cells = marked ? columnNames(marked) : (tables?.names ?? []);
   return cells.some(Boolean) ? { number: 0, cells, by: marked ? 'labels-name' : 'tables-name' } : null;
+}
+
+/** "a; b": nearly all cells but the first of a row begin with a space. */
+function areSetOff(source: SourceForm, data: readonly SheetRow[]): boolean {
+  if (source.kind !== 'delimited') return false;
+  const cells = data.slice(0, 500).map((row) => row.cells.filter((cell) => cell.trim() !== ''));
+  const share = (some: readonly string[]): number =>
+    some.filter((cell) => cell.startsWith(' ')).length / Math.max(1, some.length);
+  return share(cells.flatMap((row) => row.slice(1))) > 0.8 && share(cells.flatMap((row) => row.slice(0, 1))) < 0.2;
 }
 
 /** What sheets are called that say nothing of their content. */

@@ -153,6 +153,8 @@ export interface Reading {
   readonly squareIsSubject?: boolean;
   /** The separators of several terms in a cell that are respected. */
   readonly separators: readonly string[];
+  /** Texts are set off by spaces from what separates them: those are none of the texts. */
+  readonly setOff?: boolean;
   /** What the sheet is called, where sheets are named like subjects: it is the subject of its concepts, or offered. */
   readonly sheetSubject?: { readonly name: string; readonly taken: boolean };
   readonly takeHidden: boolean;

@@ -1,4 +1,5 @@
 import { expect, test } from '@jest/globals';
+import { ClientWords } from './client-words.js';
 import { conceptOf } from './draft.js';
 import { Evaluation } from './evaluate.js';
 import { proposeReading } from './propose.js';
@@ -14,7 +15,9 @@ function again(table: readonly (readonly string[])[]): { rows: string[][]; left:
     hiddenColumns: [],
     notes: [],
   });
-  const shape = shapeOf('a.xlsx', reading);
+  const words = new ClientWords(reading);
+  for (const row of rows.slice(1)) words.see(row);
+  const shape = shapeOf('a.xlsx', reading, words.words);
   const left = { count: 0 };
   const out = [...Evaluation.of(new Evaluation(reading), rows)].flatMap(({ outcome }) =>
     outcome.kind === 'entry' ? shapedRows(conceptOf(outcome.draft), shape, left) : [],
@@ -40,6 +43,25 @@ test.each([
       ['Höchststand', 'HSt', 'Scheitelwert', 'peak level', 'the highest level of a year'],
       ['Niedrigwasser', 'NW', '', 'low water', 'the lowest level of a year'],
       ['Wendebecken', '', '', 'turning basin', ''],
+    ],
+  ],
+  [
+    'the client’s words for values',
+    [
+      ['Deutsch', 'Genus', 'Status', 'English', 'Wortart'],
+      ['Wehr; Stau', 'n.; m.', 'bevorzugt', 'weir', 'Subst.'],
+      ['Schleuse', 'f.', 'nicht verwenden', 'lock', 'Subst.'],
+      ['stauen', '', 'erlaubt', 'impound', 'Verb'],
+    ],
+  ],
+  [
+    'the client’s words for languages',
+    [
+      ['ID', 'Sprache', 'Benennung', 'Status'],
+      ['k1', 'Deutsch', 'Schleuse', 'ok'],
+      ['k1', 'Englisch', 'lock', 'ok'],
+      ['k2', 'Deutsch', 'Wehr', 'verboten'],
+      ['k2', 'Englisch', 'weir', 'ok'],
     ],
   ],
   [

@@ -3,6 +3,7 @@
  * as the client writes them, several rows for a concept where the client does so.
  */
 import { languageName } from '../language/tags.js';
+import type { WordsOfColumns } from './client-words.js';
 import type { ColumnReading, Reading } from './reading.js';
 import { IDENTIFIER, valueLabel } from '../termbase/categories.js';
 import type { ConceptBody, Fields, LanguageSection, Term } from '../termbase/concept.js';
@@ -15,12 +16,14 @@ export interface Shape {
   readonly columns: readonly ColumnReading[];
   readonly grouping: Reading['grouping']['value'];
   readonly separator: string;
+  /** The client's own words for values and languages; left out by earlier versions. */
+  readonly words?: WordsOfColumns;
 }
 
-export function shapeOf(file: string, reading: Reading): Shape {
+export function shapeOf(file: string, reading: Reading, words: WordsOfColumns = {}): Shape {
   const [first] = reading.separators;
   const separator = first === '\n' ? '\n' : first && first !== ', ' ? `${first.trim()} ` : '; ';
-  return { file, columns: reading.columns, grouping: reading.grouping.value, separator };
+  return { file, columns: reading.columns, grouping: reading.grouping.value, separator, words };
 }
 
 export function shapedHeader({ columns }: Shape): string[] {
@@ -67,7 +70,8 @@ function grouped({ languages }: ConceptBody, { columns, grouping }: Shape): Row[
 function cellsOf(concept: ConceptBody, row: Row, shape: Shape, first: boolean): string[] {
   const taken = new Map<string, Term[]>([...row.languages].map(([language, terms]) => [language, [...terms]]));
   let near: readonly Term[] = [];
-  return shape.columns.map(({ role: { value } }, index) => {
+  return shape.columns.map(({ role: { value }, index: column }, index) => {
+    const words = shape.words?.[column] ?? {};
     switch (value.kind) {
       case 'id':
         return first || shape.grouping === 'id' ? (concept.fields[IDENTIFIER]?.[0] ?? '') : '';
@@ -78,9 +82,9 @@ function cellsOf(concept: ConceptBody, row: Row, shape: Shape, first: boolean): 
         near = [...row.languages.values()].flat();
         return near.map((term) => term.text).join(shape.separator);
       case 'language':
-        return [...row.languages.keys()].join(shape.separator);
+        return [...row.languages.keys()].map((tag) => words[tag] ?? tag).join(shape.separator);
       case 'field':
-        return fieldCell(concept, row, near, value, shape, first);
+        return fieldCell(concept, row, near, value, { separator: shape.separator, words }, first);
       default:
         return '';
     }
@@ -113,11 +117,11 @@ function fieldCell(
   row: Row,
   near: readonly Term[],
   { field, level, language }: Extract<ColumnReading['role']['value'], { kind: 'field' }>,
-  { separator }: Shape,
+  { separator, words }: { readonly separator: string; readonly words: Readonly<Record<string, string>> },
   first: boolean,
 ): string {
   const shown = (fields: Fields | undefined): string[] =>
-    (fields?.[field] ?? []).map((value) => valueLabel(field, value));
+    (fields?.[field] ?? []).map((value) => words[value] ?? valueLabel(field, value));
   if (level === 'concept') return first ? shown(concept.fields).join(separator) : '';
   if (level === 'language')
     return first ? shown(concept.languages.find((s) => s.language === language)?.fields).join(separator) : '';

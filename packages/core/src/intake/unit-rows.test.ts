@@ -53,8 +53,14 @@ test('each row becomes a unit with what stands beside its texts', () => {
   });
 });
 
-test('texts stay as they are but for white space around them', () =>
-  expect(taken(sheet([HEADER, ...ROWS])).read[1]!.unit.variants[0]!.text).toBe('Das Wehr wird  geprüft.'));
+test('texts stay as they are, with white space around them', () => {
+  const second = (rows: readonly (readonly string[])[]): string | undefined =>
+    taken(sheet(rows)).read[1]!.unit.variants[0]?.text;
+  expect(second([HEADER, ...ROWS])).toBe('  Das Wehr wird  geprüft. ');
+  // Unless it sets off the cells of a row: "a; b".
+  const spaced = [HEADER, ...ROWS].map((row) => row.map((cell, i) => (i && cell ? ` ${cell}` : cell)));
+  expect(second(spaced)).toBe('Das Wehr wird  geprüft.');
+});
 
 test('an apostrophe that only keeps a formula from being one goes, where the file is delimited', () => {
   const text = (kind: 'delimited' | 'workbook'): string =>

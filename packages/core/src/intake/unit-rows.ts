@@ -72,12 +72,14 @@ export class RowUnits {
     const stated = this.languageColumn === null ? null : languageIn(row.cells[this.languageColumn] ?? '');
     for (const { index, header, role } of this.reading.columns) {
       const raw = row.cells[index] ?? '';
-      const text = composed((this.reading.source.kind === 'delimited' ? restoredCell(raw) : raw).trim());
+      const whole = composed(this.reading.source.kind === 'delimited' ? restoredCell(raw) : raw);
+      const text = whole.trim();
       if (text === '') continue;
       const said = role.value;
       if (said.kind === 'term' || said.kind === 'term of row') {
         const language = said.kind === 'term' ? said.language : stated;
-        if (language) variants.push({ language, ...plainSegment(text) });
+        // White space at the ends of a segment is part of it.
+        if (language) variants.push({ language, ...plainSegment(this.reading.setOff ? text : whole) });
       } else if (said.kind === 'id') tuid = text;
       else if (said.kind === 'field') {
         if (said.field === 'note') notes.push({ text });

@@ -79,6 +79,11 @@ function table(words: Words): ReadonlyMap<string, string> {
   );
 }
 
+/** Whether the field has a closed list of values. */
+export function hasValues(field: string): boolean {
+  return field in LISTS;
+}
+
 /** The standard's value for a client's word, or null: then the client's word is kept. */
 export function standardValue(field: string, text: string): string | null {
   const list = LISTS[field];

@@ -5,6 +5,7 @@ import { termLanguages, withDraft, type Draft } from '@fair-copy/core/intake/dra
 import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import { swapFinder, termPair, type Swaps } from '@fair-copy/core/intake/exchanged-languages.js';
 import type { Outcome, RowDecision } from '@fair-copy/core/intake/outcome.js';
+import { ClientWords, type WordsOfColumns } from '@fair-copy/core/intake/client-words.js';
 import type { Existing } from '@fair-copy/core/intake/join.js';
 import type { Reading } from '@fair-copy/core/intake/reading.js';
 import { UsedFields, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
@@ -220,7 +221,19 @@ class IntakeWriting {
   private define(used: readonly FieldDefinition[]): void {
     const { job, termbaseId, writing } = this;
     seeFields(writing, termbaseId, used);
-    if (isSheet(job.reading)) seeShape(writing, termbaseId, shapeOf(job.name, job.reading));
+    if (isSheet(job.reading)) seeShape(writing, termbaseId, shapeOf(job.name, job.reading, this.clientWords()));
+  }
+
+  private clientWords(): WordsOfColumns {
+    const words = new ClientWords(this.job.reading);
+    if (!words.isNeeded) return {};
+    const staging = Staging.openForReading(this.staging);
+    try {
+      for (const row of staging.rows()) if (row.number >= this.job.reading.firstRow) words.see(row);
+    } finally {
+      staging.close();
+    }
+    return words.words;
   }
 }
 

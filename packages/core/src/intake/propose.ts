@@ -140,10 +140,13 @@ function namesOf(source: SourceForm): (SheetRow & { readonly by: 'labels-name' |
 /** "a; b": nearly all cells but the first of a row begin with a space. */
 function areSetOff(source: SourceForm, data: readonly SheetRow[]): boolean {
   if (source.kind !== 'delimited') return false;
-  const cells = data.slice(0, 500).map((row) => row.cells.filter((cell) => cell.trim() !== ''));
-  const share = (some: readonly string[]): number =>
-    some.filter((cell) => cell.startsWith(' ')).length / Math.max(1, some.length);
-  return share(cells.flatMap((row) => row.slice(1))) > 0.8 && share(cells.flatMap((row) => row.slice(0, 1))) < 0.2;
+  const some = data.slice(0, 500);
+  const share = (cells: readonly string[]): number => {
+    const filled = cells.filter((cell) => cell.trim() !== '');
+    return filled.filter((cell) => cell.startsWith(' ')).length / Math.max(1, filled.length);
+  };
+  const [first, others] = [some.map((row) => row.cells[0] ?? ''), some.flatMap((row) => row.cells.slice(1))];
+  return share(others) > 0.8 && share(first) < 0.2;
 }
 
 /** What sheets are called that say nothing of their content. */

@@ -1,6 +1,7 @@
 import { basename } from 'node:path';
 import { canonicalTag, primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
+import { markedText } from '@fair-copy/core/termbase/stem.js';
 import { Recognizer, type Hit } from '@fair-copy/core/termbase/recognition/recognizer.js';
 import { conceptsIn } from '../concepts.js';
 import { decoded } from '../text.js';
@@ -20,7 +21,7 @@ export async function terms(termbase: string, text: string, options: TermsOption
     const concept = fields[IDENTIFIER]?.[0] ?? String(++ordinal);
     for (const section of languages)
       if (primaryLanguage(section.language) === primaryLanguage(language))
-        for (const term of section.terms) recognizer.add(term.text, concept);
+        for (const term of section.terms) recognizer.add(markedText(term), concept);
   }
   if (recognizer.terms === 0) process.stderr.write(`fair-copy: ${basename(termbase)} has no term in ${language}.\n`);
   const lines = (await decoded(text)).replace(/\r?\n$/, '').split(/\r?\n/);

@@ -7,6 +7,7 @@ import { COLUMN_LIMIT } from '../sheet/model.js';
 import type { LanguageTag } from '../language/tags.js';
 import { CATEGORIES, fieldLabel, IDENTIFIER, valueLabel, type Level } from '../termbase/categories.js';
 import type { ConceptBody, Fields } from '../termbase/concept.js';
+import { STEM } from '../termbase/stem.js';
 import { DataError } from '../diagnostic.js';
 
 export interface LayoutColumn {
@@ -36,8 +37,14 @@ export class Layout {
   private readonly slots = new Map<LanguageTag, LanguageSlots>();
   private readonly concept: FieldCounts = new Map();
 
-  /** @param languages only these, in this order; null: all, in order of appearance */
-  constructor(private readonly languages: readonly LanguageTag[] | null = null) {
+  /**
+   * @param languages only these, in this order; null: all, in order of appearance
+   * @param stems with a column for stem marks, for what is taken in; a sheet that is handed over has none
+   */
+  constructor(
+    private readonly languages: readonly LanguageTag[] | null = null,
+    private readonly stems = false,
+  ) {
     for (const language of languages ?? []) this.slots.set(language, { terms: [new Map()], fields: new Map() });
   }
 
@@ -60,6 +67,8 @@ export class Layout {
       terms.forEach((counts, slot) => {
         columns.push({ header: language, language, slot, field: null, level: 'term', value: 0 });
         columns.push(...fieldColumns(counts, language, slot, 'term'));
+        if (this.stems && counts.has(STEM))
+          columns.push({ header: `${language} stem`, language, slot, field: STEM, level: 'term', value: 0 });
       });
       columns.push(...fieldColumns(fields, language, 0, 'language'));
     }

@@ -7,6 +7,7 @@ import type { SheetRow } from '../sheet/model.js';
 import { IDENTIFIER } from '../termbase/categories.js';
 import { NO_FIELDS, type Fields } from '../termbase/concept.js';
 import { joinedFields, withValue } from '../termbase/fields.js';
+import { STEM, withStem } from '../termbase/stem.js';
 import type { CleaningContext } from './cleaning/piece.js';
 import { cleanCell, type Cleaned } from './cleaning/steps.js';
 import { cleanValue } from './cleaning/values.js';
@@ -201,6 +202,7 @@ function withCompanion(
   fields: Fields,
   { base, name, text }: { readonly base: string; readonly name: string; readonly text: string },
 ): Fields {
+  if (name === STEM) return withStem(fields, text);
   const count = fields[base]?.length ?? 0;
   if (count === 0) return withValue(fields, base, text);
   const texts = Array.from({ length: count }, (_, i) => (i === count - 1 ? text : (fields[name]?.[i] ?? '')));

@@ -1,6 +1,7 @@
 /** Changes of one concept, as pure functions: what goes in stays as it was. */
 import { exactKey } from '../text/fold.js';
 import type { LanguageTag } from '../language/tags.js';
+import { unmarked, withStem } from './stem.js';
 import {
   NO_FIELDS,
   nextTermId,
@@ -11,14 +12,15 @@ import {
   type Term,
 } from './concept.js';
 
-/** Adds a term at the end of its language section, which is made if need be. */
+/** Adds a term at the end of its language section, which is made if need be. @param typed with stem marks, if any */
 export function withTerm(
   body: ConceptBody,
   language: LanguageTag,
-  text: string,
+  typed: string,
   fields: Fields = NO_FIELDS,
 ): ConceptBody {
-  const term: Term = { id: nextTermId(body), text, fields };
+  const { text, stem } = unmarked(typed);
+  const term: Term = { id: nextTermId(body), text, fields: stem ? withStem(fields, stem) : fields };
   const has = body.languages.some((section) => section.language === language);
   const languages: readonly LanguageSection[] = has
     ? body.languages.map((s) => (s.language === language ? { ...s, terms: [...s.terms, term] } : s))
@@ -26,9 +28,10 @@ export function withTerm(
   return { ...body, languages };
 }
 
-/** Replaces the text of a term; null if the concept has no such term. */
-export function withTermText(body: ConceptBody, termId: string, text: string): ConceptBody | null {
-  return mapTerm(body, termId, (term) => ({ ...term, text }));
+/** Replaces the text of a term, typed with stem marks or without; null if the concept has no such term. */
+export function withTermText(body: ConceptBody, termId: string, typed: string): ConceptBody | null {
+  const { text, stem } = unmarked(typed);
+  return mapTerm(body, termId, (term) => ({ ...term, text, fields: withStem(term.fields, stem) }));
 }
 
 export function withTermFields(body: ConceptBody, termId: string, fields: Fields): ConceptBody | null {

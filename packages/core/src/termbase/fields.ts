@@ -55,7 +55,12 @@ export function joinedFields(a: Fields, b: Fields): Fields {
   if (Object.keys(a).length === 0) return b;
   let joined = a;
   for (const [field, values] of Object.entries(b)) {
-    if (isCompanion(field)) continue;
+    if (isCompanion(field)) {
+      // What belongs to the term itself, such as its stem, has no field above it.
+      const above = field.slice(0, field.indexOf(':'));
+      if (!(above in b) && !(field in joined)) joined = { ...joined, [field]: values };
+      continue;
+    }
     values.forEach((value, i) => {
       if ((joined[field] ?? []).includes(value)) return;
       const companions: Record<string, string> = {};

@@ -78,7 +78,7 @@ export class ExchangeFile extends ClientFile {
 
   /** The columns that its entries need. */
   private async layout(encoding: EncodingReading): Promise<{ layout: Layout; notes: readonly Diagnostic[] }> {
-    const layout = new Layout();
+    const layout = new Layout(null, true);
     const notes: Diagnostic[] = [];
     for await (const entry of this.entries(this.text.pieces(encoding), notes)) layout.see(entry.body);
     return { layout, notes };

@@ -1,6 +1,8 @@
 /** Which terms of a termbase occur in a text. */
 import { Recognizer } from '@fair-copy/core/termbase/recognition/recognizer.js';
 import { wordsOf } from '@fair-copy/core/termbase/recognition/words.js';
+import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { markedText, STEM } from '@fair-copy/core/termbase/stem.js';
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading, type Db } from '../store/database.js';
@@ -73,6 +75,24 @@ function build(db: Db, { kind, id }: TermsOf, language: string): Recognizer<numb
          AND (term.language = $primary OR term.language LIKE $primary || '-%')`,
     )
     .iterate({ kind, id, primary });
-  for (const { text, concept_id } of rows) recognizer.add(text, concept_id);
+  const marked = stemsOf(db, { kind, id }, primary);
+  for (const { text, concept_id } of rows) recognizer.add(marked.get(`${concept_id}\0${text}`) ?? text, concept_id);
   return recognizer;
+}
+
+/** Concept and text → the text with its stem marks, for the few terms that have some. */
+function stemsOf(db: Db, { kind, id }: TermsOf, primary: string): ReadonlyMap<string, string> {
+  const rows = db
+    .prepare<{ kind: string; id: number; like: string }, { id: number; body: string }>(
+      `SELECT concept.id, concept.body FROM termbase JOIN concept ON concept.termbase_id = termbase.id
+       WHERE CASE $kind WHEN 'client' THEN termbase.client_id = $id ELSE termbase.id = $id END
+         AND concept.body LIKE $like`,
+    )
+    .all({ kind, id, like: `%"${STEM}"%` });
+  const marked = new Map<string, string>();
+  for (const row of rows)
+    for (const { language, terms } of (JSON.parse(row.body) as ConceptBody).languages)
+      if (primaryLanguage(language) === primary)
+        for (const term of terms) if (term.fields[STEM]) marked.set(`${row.id}\0${term.text}`, markedText(term));
+  return marked;
 }

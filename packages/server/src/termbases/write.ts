@@ -3,6 +3,7 @@ import { did, type KeptDone } from '@fair-copy/words/done.js';
 import { composed } from '@fair-copy/core/text/composed.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import { splitConcept } from '@fair-copy/core/termbase/bulk.js';
+import { unmarked } from '@fair-copy/core/termbase/stem.js';
 import { OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
 import { NO_FIELDS, termsOf, type ConceptBody, type Fields } from '@fair-copy/core/termbase/concept.js';
 import type { Shape } from '@fair-copy/core/intake/shaped.js';
@@ -197,13 +198,16 @@ function changed(
       const language = canonicalTag(change.language);
       if (!language) throw new ApiError('language-unknown', { what: change.language });
       const text = termText(change.text);
-      if (hasTerm(body, language, text)) throw new ApiError('term-there');
-      return { body: withTerm(body, language, text), title: did('term-added', { text }) };
+      if (hasTerm(body, language, unmarked(text).text)) throw new ApiError('term-there');
+      return { body: withTerm(body, language, text), title: did('term-added', { text: unmarked(text).text }) };
     }
     case 'change term': {
       const old = textOf(body, change.term);
       const text = termText(change.text);
-      return { body: withTermText(body, change.term, text)!, title: did('term-changed', { from: old, to: text }) };
+      return {
+        body: withTermText(body, change.term, text)!,
+        title: did('term-changed', { from: old, to: unmarked(text).text }),
+      };
     }
     case 'delete term': {
       const old = textOf(body, change.term);
@@ -335,7 +339,7 @@ export function createConcept(
 ): { readonly id: number } {
   const db = workspaceForWriting(context.dataDir);
   const { client_id } = termbaseById(db, termbaseId);
-  const clean = termText(first.text);
+  const clean = unmarked(termText(first.text)).text;
   let body: ConceptBody = { fields: NO_FIELDS, languages: [], origins: [] };
   for (const { language, text } of [first, ...others]) {
     const tag = canonicalTag(language);

@@ -5,7 +5,8 @@
  */
 import { IDENTIFIER, OTHER_XML } from '../../termbase/categories.js';
 import { NO_FIELDS, type Fields } from '../../termbase/concept.js';
-import { withValue } from '../../termbase/fields.js';
+import { withValue, withValues } from '../../termbase/fields.js';
+import { stemOfNote, withStem } from '../../termbase/stem.js';
 import type { XmlEvent } from '../../xml/reader.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
 import { diagnostic, type Diagnostic } from '../../diagnostic.js';
@@ -117,7 +118,8 @@ export class TbxReader implements EntryReader {
     else if (name === 'term') this.readingTerm = false;
     else if (GROUPS.has(name)) this.endGroup();
     else if (TERM.has(name)) {
-      if (this.term?.trim()) builder.add(this.language, this.term.trim(), this.termFields);
+      if (this.term?.trim())
+        builder.add(this.language, this.term.trim(), withStemOfNotes(this.termFields, this.term.trim()));
       else this.keepOrphans();
       this.place = 'language';
     } else if (LANGUAGE.has(name)) this.place = 'concept';
@@ -178,6 +180,15 @@ export class TbxReader implements EntryReader {
     }
     return null;
   }
+}
+
+/** A note that holds the stem marks of the term is none. */
+function withStemOfNotes(fields: Fields, term: string): Fields {
+  const notes = fields.note ?? [];
+  const stem = notes.map((note) => stemOfNote(note, term)).find((one) => one !== null);
+  if (!stem) return fields;
+  const rest = notes.filter((note) => stemOfNote(note, term) === null);
+  return withStem(withValues(fields, 'note', rest), stem);
 }
 
 /** What a file says about itself, before and behind its entries: its title, its source, its history, its people. */

@@ -5,6 +5,7 @@
 import { categoryNamed, IDENTIFIER, OTHER_XML, type DataCategory } from '../../termbase/categories.js';
 import type { Concept, Fields, Origin } from '../../termbase/concept.js';
 import { isCompanion } from '../../termbase/fields.js';
+import { STEM, stemNote } from '../../termbase/stem.js';
 import { XmlReader } from '../../xml/reader.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
 
@@ -95,6 +96,7 @@ function elements(fields: Fields, options: TbxOptions, end = '\n'): string {
   if (names.length === 0) return '';
   let text = '';
   for (const name of names) {
+    if (name === STEM) text += `<note>${xmlText(stemNote(fields[name]![0]!))}</note>${end}`;
     if (isCompanion(name) || name === IDENTIFIER) continue;
     fields[name]!.forEach((value, i) => {
       if (name === OTHER_XML) {

@@ -15,6 +15,7 @@ import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { AddTerm } from './AddTerm.js';
 import { ConceptMargin } from './ConceptMargin.js';
+import { markedText } from '@fair-copy/core/termbase/stem.js';
 import { EditableText } from './EditableText.js';
 import { FieldList } from './FieldList.js';
 import { Pictures } from './Pictures.js';
@@ -331,6 +332,7 @@ function TermBlock({
         <Box className="term">
           <EditableText
             text={term.text}
+            typed={markedText(term)}
             language={language}
             label={t.editTerm(term.text)}
             editing={editing}

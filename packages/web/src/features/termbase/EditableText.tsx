@@ -9,6 +9,8 @@ import { SERIF } from '../../ui/typefaces.js';
 
 interface Props {
   readonly text: string;
+  /** The text as it is edited, where that has marks which the text itself has not. */
+  readonly typed?: string;
   readonly language: string | null;
   readonly label: string;
   readonly editing: boolean;
@@ -21,11 +23,21 @@ interface Props {
 }
 
 /** A text that becomes a field when it is clicked; Enter or leaving saves, Esc gives up. */
-export function EditableText({ text, language, label, editing, onEditing, version, onSave, remove }: Props) {
+export function EditableText({
+  text,
+  typed = text,
+  language,
+  label,
+  editing,
+  onEditing,
+  version,
+  onSave,
+  remove,
+}: Props) {
   if (editing)
     return (
       <Field
-        text={text}
+        text={typed}
         language={language}
         label={label}
         version={version}
@@ -53,7 +65,7 @@ export function EditableText({ text, language, label, editing, onEditing, versio
           '&:hover': { bgcolor: theme.inks.tint },
         })}
       >
-        <LanguageText language={language}>{text}</LanguageText>
+        <LanguageText language={language}>{typed === text ? text : <Marked typed={typed} />}</LanguageText>
       </ButtonBase>
       {remove && (
         <IconButton
@@ -69,6 +81,21 @@ export function EditableText({ text, language, label, editing, onEditing, versio
       )}
     </Box>
   );
+}
+
+/** The unchangeable part of each word ends with a line that is none of the text. */
+function Marked({ typed }: { readonly typed: string }) {
+  return typed.split('|').map((part, i, all) => (
+    <Box
+      key={i}
+      component="span"
+      sx={(theme) =>
+        i < all.length - 1 ? { borderRight: `1px solid ${theme.inks.petrol}`, pr: '1px', mr: '1px' } : {}
+      }
+    >
+      {part}
+    </Box>
+  ));
 }
 
 interface FieldProps {

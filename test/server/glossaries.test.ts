@@ -169,8 +169,8 @@ describe('a sheet with its pictures', () => {
     });
     expect(rawPayload.toString().split('\r\n').slice(0, 3)).toEqual([
       'ID;Deutsch;English;Fachgebiet;Status;Bild;Siehe auch',
-      'c1;Schleuse;lock;Kanäle;preferred;lock.png;Wehr',
-      'c1;Kammerschleuse;;;deprecated;;',
+      'c1;Schleuse;lock;Kanäle;bevorzugt;lock.png;Wehr',
+      'c1;Kammerschleuse;;;verboten;;',
     ]);
     expect(job.result!.homeless).toBeUndefined();
   });

@@ -1,6 +1,6 @@
 /** What the options of a command say about how a file is to be read. */
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
-import { fieldRole } from '@fair-copy/core/intake/roles.js';
+import { fieldRole } from '@fair-copy/core/intake/column-role.js';
 import { categoryNamed } from '@fair-copy/core/termbase/categories.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import { CLEANING_STEPS, type CleaningStepId, type Grouping, type Role } from '@fair-copy/core/intake/reading.js';

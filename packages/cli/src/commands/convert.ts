@@ -8,7 +8,8 @@ import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import { intake } from '@fair-copy/words/en/intake.js';
 import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
-import { isBeyondBasic, tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
+import { TbxSurvey } from '@fair-copy/core/formats/tbx/survey.js';
+import { tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
 import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
 import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
@@ -89,7 +90,7 @@ export async function convert(paths: readonly string[], options: ConvertOptions)
     }
     const layout = new Layout(languages);
     const tallies: Tally[] = [];
-    let beyondBasic = false;
+    const survey = new TbxSurvey();
     await gatherAdditions(inputs);
     const pictures = new PictureUse();
     let [entries, pairs] = [0, 0];
@@ -97,12 +98,12 @@ export async function convert(paths: readonly string[], options: ConvertOptions)
       entries++;
       if (concept.languages.length > 1) pairs++;
       layout.see(concept);
-      beyondBasic ||= isBeyondBasic(concept);
+      survey.see(concept);
     }
     if (entries === 0) throw nothingIn(inputs, tallies);
     if (pairs === 0 && !options.keepIncomplete && inputs.every(({ reading }) => isTable(reading)))
       throw noPairsIn(inputs);
-    await write(part, format, { inputs, options, languages, encoding, layout, beyondBasic });
+    await write(part, format, { inputs, options, languages, encoding, layout, survey });
     await rename(part, options.output);
     inputs.forEach(({ file, reading }, i) => report(file, reading, tallies[i]!));
     pictures.report(inputs);
@@ -236,18 +237,21 @@ interface Job {
   readonly languages: readonly LanguageTag[] | null;
   readonly encoding: EncodingName;
   readonly layout: Layout;
-  readonly beyondBasic: boolean;
+  readonly survey: TbxSurvey;
 }
 
 async function write(
   path: string,
   format: Format,
-  { inputs, options, languages, encoding, layout, beyondBasic }: Job,
+  { inputs, options, languages, encoding, layout, survey }: Job,
 ): Promise<void> {
   const all = concepts(inputs, [], null, options.questions);
   switch (format) {
-    case 'tbx':
-      return writeText(path, tbxDocument(all, { title: basename(options.output), languages, beyondBasic }));
+    case 'tbx': {
+      const targets = await survey.targets(() => concepts(inputs, [], null), languages);
+      const said = { title: basename(options.output), languages, beyondBasic: survey.beyondBasic, targets };
+      return writeText(path, tbxDocument(all, said));
+    }
     case 'tmx': {
       const date = tmxDate(new Date().toISOString());
       return writeText(path, tmxDocument(all, { languages, sourceLanguage: '*all*', version: VERSION, date }));

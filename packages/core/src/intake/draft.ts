@@ -1,7 +1,7 @@
 /** An entry as Intake makes it from one row or several, before it is a concept. */
 import type { LanguageTag } from '../language/tags.js';
 import { type ConceptBody, type Fields, type LanguageSection, type Origin } from '../termbase/concept.js';
-import { joinedFields } from '../termbase/fields.js';
+import { isCompanion, joinedFields, VALUE_LANGUAGE, withValue } from '../termbase/fields.js';
 import { exactKey } from '../text/fold.js';
 
 export interface DraftTerm {
@@ -63,9 +63,19 @@ export function conceptOf(draft: Draft, ...origins: readonly Origin[]): ConceptB
     fields,
     terms: terms.map((term) => ({ id: `t${next++}`, text: term.text, fields: term.fields })),
   }));
-  // What is said about a language without a term has no place of its own: it is kept on the concept.
+  // What is said about a language without a term has no place of its own: it is kept on the concept, with its language.
   const orphans = draft.languages.filter((section) => section.terms.length === 0);
-  const fields = orphans.reduce((all, section) => joinedFields(all, section.fields), draft.fields);
+  const fields = orphans.reduce(
+    (all, { language, fields: own }) =>
+      Object.entries(own).reduce(
+        (now, [field, values]) =>
+          isCompanion(field)
+            ? now
+            : values.reduce((kept, value) => withValue(kept, field, value, { [VALUE_LANGUAGE]: language }), now),
+        all,
+      ),
+    draft.fields,
+  );
   return { fields, languages, origins };
 }
 

@@ -76,7 +76,7 @@ describe('roles of columns', () => {
       'de',
       'term:grammaticalGender@de',
       'en',
-      'concept:definition',
+      'concept:definition@en',
       'concept:subjectField',
       'concept:customerSubset',
       'term:partOfSpeech',
@@ -89,6 +89,7 @@ describe('roles of columns', () => {
     expect(first.fields).toEqual({
       identifier: ['c0'],
       definition: ['structure number 0 of a canal'],
+      'definition:lang': ['en'],
       subjectField: ['Wasserbau'],
       customerSubset: ['Hafenamt'],
       xGraphic: ['p0.png'],

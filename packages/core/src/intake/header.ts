@@ -79,9 +79,14 @@ export function findHeaderRow(rows: readonly SheetRow[]): Guess<number | null> {
   );
 }
 
-/** Whether a row is surely a header: it names two languages, and is no row of a table about languages. */
+/** Of the cells of a header, that name a language or a field. */
+const MOSTLY = 0.6;
+
+/** Whether a row is surely a header: it names two languages, most of its cells are names, and it is no data about languages. */
 export function isLanguageHeader(row: SheetRow, all: readonly SheetRow[]): boolean {
-  return !isBlank(row) && headerSureness(row, all)?.reason.code === 'names-languages';
+  if (isBlank(row) || headerSureness(row, all)?.reason.code !== 'names-languages') return false;
+  const cells = row.cells.filter((cell) => cell.trim() !== '').map(readHeaderCell);
+  return cells.filter(({ field, languages }) => field !== null || languages.length > 0).length >= cells.length * MOSTLY;
 }
 
 function headerSureness(

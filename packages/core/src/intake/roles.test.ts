@@ -29,6 +29,35 @@ const term = (language: string, type?: string): object => ({ kind: 'term', langu
 
 /** Headers of glossaries as clients send them: common practice. */
 describe('what a column is, by its header and its cells', () => {
+  test('what belongs to the values of a field, as our own sheets write it', () => {
+    const texts = EN.map((word) => `something called ${word}`);
+    expect(
+      roles({
+        de: DE,
+        en: EN,
+        Definition: texts,
+        'Definition: Source': texts.map(() => 'handbook'),
+        'Definition: lang': texts.map(() => 'en'),
+        'Definition: opinion': texts.map(() => 'good'),
+      }).slice(2, 5),
+    ).toEqual([
+      field('definition', 'concept'),
+      field('definition:source', 'concept'),
+      field('definition:lang', 'concept'),
+    ]);
+    expect(
+      roles({ de: DE, 'de definition': texts, 'de definition: source': DE, en: EN, 'en definition': texts }).slice(
+        1,
+        3,
+      ),
+    ).toEqual([field('definition', 'language', 'de'), field('definition:source', 'language', 'de')]);
+  });
+
+  test('one definition in a language that is named stands with the concept, and keeps its language', () =>
+    expect(roles({ de: DE, en: EN, 'Definition (en)': EN.map((word) => `a thing called ${word}`) })[2]).toEqual(
+      field('definition', 'concept', 'en'),
+    ));
+
   test('two languages by their names, with what usually stands beside them', () => {
     expect(
       roles({

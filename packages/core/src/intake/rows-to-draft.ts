@@ -6,7 +6,7 @@ import { restoredCell } from '../sheet/delimited-write.js';
 import type { SheetRow } from '../sheet/model.js';
 import { IDENTIFIER } from '../termbase/categories.js';
 import { NO_FIELDS, type Fields } from '../termbase/concept.js';
-import { joinedFields, withValue } from '../termbase/fields.js';
+import { joinedFields, VALUE_LANGUAGE, withValue } from '../termbase/fields.js';
 import { STEM, withStem } from '../termbase/stem.js';
 import type { CleaningContext } from './cleaning/piece.js';
 import { cleanCell, type Cleaned } from './cleaning/steps.js';
@@ -51,9 +51,10 @@ class RowDraft {
     this.newest = { language, texts: pieces.map((piece) => piece.text) };
   }
 
-  /** Of the concept. */
-  value(field: string, value: string): void {
-    this.fields = withValue(this.fields, field, value);
+  /** Of the concept. @param language of the value itself; null: it is not said */
+  value(field: string, value: string, language: LanguageTag | null = null): void {
+    if (this.fields[field]?.includes(value)) return;
+    this.fields = withValue(this.fields, field, value, language ? { [VALUE_LANGUAGE]: language } : {});
   }
 
   /** What belongs to the value just read: "definition:source". */
@@ -70,7 +71,7 @@ class RowDraft {
   }
 
   field({ field, level, language }: FieldRole, values: readonly string[]): void {
-    const ofConcept = (): void => values.forEach((value) => this.value(field, value));
+    const ofConcept = (): void => values.forEach((value) => this.value(field, value, language));
     if (level === 'concept') return ofConcept();
     if (level === 'language') {
       const of = language ?? this.stated ?? this.newest?.language;

@@ -142,7 +142,9 @@ function homeless(concept: ConceptBody, { columns }: Shape, long: boolean): numb
   );
   const fields = new Set(
     columns.flatMap(({ role: { value } }) =>
-      value.kind === 'field' ? [`${value.level} ${value.field} ${value.language ?? ''}`] : [],
+      value.kind === 'field'
+        ? [`${value.level} ${value.field} ${(value.level !== 'concept' && value.language) || ''}`]
+        : [],
     ),
   );
   const types = columns.some(({ role: { value } }) => value.kind === 'term' && value.type);

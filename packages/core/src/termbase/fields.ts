@@ -9,6 +9,9 @@ export function companion(field: string, of: string): string {
   return `${field}:${of}`;
 }
 
+/** The companion that says in which language a value is, where its place does not: a definition without a term. */
+export const VALUE_LANGUAGE = 'lang';
+
 export function isCompanion(field: string): boolean {
   return field.includes(':');
 }

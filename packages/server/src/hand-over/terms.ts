@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { glossaryHtml } from '@fair-copy/core/formats/glossary-html.js';
 import { shapedHeader, shapedRows, type Shape } from '@fair-copy/core/intake/shaped.js';
-import { isBeyondBasic, tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
+import { TbxSurvey } from '@fair-copy/core/formats/tbx/survey.js';
+import { tbxDocument, type TbxOptions } from '@fair-copy/core/formats/tbx/write.js';
 import { tmxDate, tmxDocument } from '@fair-copy/core/formats/tmx/write.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimited-write.js';
@@ -115,17 +116,12 @@ interface Going {
 }
 
 const WRITERS: { readonly [F in HandOver['format']]: (going: Going) => Promise<void> } = {
-  tbx: ({ path, title, db, job, languages, chosen }) =>
-    writeText(path, tbxDocument(chosen(1), { title, languages, beyondBasic: beyondBasic(db, job.termbaseId) })),
+  tbx: async (going) => writeText(going.path, tbxDocument(going.chosen(1), await tbxOptions(going))),
 
-  zip: async ({ path, title, db, job, languages, chosen, paths }) => {
+  zip: async (going) => {
+    const { path, title, db, job, chosen, paths } = going;
     const pictures = new PictureFolder(picturesOf(db, job.termbaseId));
-    const tbx = tbxDocument(chosen(1), {
-      title,
-      languages,
-      beyondBasic: beyondBasic(db, job.termbaseId),
-      pictures: pictures.paths,
-    });
+    const tbx = tbxDocument(chosen(1), { ...(await tbxOptions(going)), pictures: pictures.paths });
     await writeZip(path, pictures.members(`${safeFileName(title)}.tbx`, tbx, paths));
   },
 
@@ -165,10 +161,17 @@ function writeDelimited({ path, db, job, languages, chosen, homeless }: Going, u
   return writeText(path, text, job.encoding ?? 'UTF-8', job.byteOrderMark ?? false);
 }
 
-/** Whether any concept uses fields beyond TBX-Basic: decides which dialect the file names. */
-function beyondBasic(db: Db, termbaseId: number): boolean {
-  for (const concept of conceptsOf(db, termbaseId)) if (isBeyondBasic(concept)) return true;
-  return false;
+/** The dialect and the references are known once all concepts were seen. */
+async function tbxOptions({ title, db, job, languages }: Going): Promise<TbxOptions> {
+  const survey = new TbxSurvey();
+  const ordered = function* (): Generator<Concept> {
+    for (const concept of conceptsOf(db, job.termbaseId)) {
+      const shown = inOrder(concept, languages);
+      if (shown.languages.length > 0) yield shown;
+    }
+  };
+  for (const concept of ordered()) survey.see(concept);
+  return { title, languages, beyondBasic: survey.beyondBasic, targets: await survey.targets(ordered, languages) };
 }
 
 function* chosenIds(concepts: Iterable<Concept>): Generator<ConceptId> {

@@ -5,7 +5,7 @@
  */
 import { IDENTIFIER, OTHER_XML } from '../../termbase/categories.js';
 import { NO_FIELDS, type Fields } from '../../termbase/concept.js';
-import { withValue, withValues } from '../../termbase/fields.js';
+import { VALUE_LANGUAGE, withValue, withValues } from '../../termbase/fields.js';
 import { stemOfNote, withStem } from '../../termbase/stem.js';
 import type { XmlEvent } from '../../xml/reader.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
@@ -21,6 +21,8 @@ const DCA = new Set(['descrip', 'admin', 'termNote', 'ref', 'xref', 'note']);
 interface OpenField {
   readonly name: string;
   readonly target: string;
+  /** Of the value itself, where it says so. */
+  readonly lang: string;
   text: string;
 }
 
@@ -38,7 +40,7 @@ export class TbxReader implements EntryReader {
   private depth = 0;
   /** The group that is open, and the field that it is about. */
   private group: {
-    main: { name: string; text: string; target: string } | null;
+    main: (Omit<OpenField, 'text'> & { readonly text: string }) | null;
     extras: Record<string, string>;
   } | null = null;
   /** XML of an element that is kept as it is. */
@@ -94,7 +96,7 @@ export class TbxReader implements EntryReader {
       if (name !== 'termGrp') this.group = { main: null, extras: {} };
     } else if (DCA.has(name) || isDataCategory(name)) {
       const field = DCA.has(name) ? (name === 'note' ? 'note' : (attributes.type ?? name)) : name;
-      this.field = { name: field, target: attributes.target ?? '', text: '' };
+      this.field = { name: field, target: attributes.target ?? '', lang: attributes['xml:lang'] ?? '', text: '' };
       this.markup.begin();
       this.depth = 0;
     } else {
@@ -131,9 +133,9 @@ export class TbxReader implements EntryReader {
   }
 
   private endField(): void {
-    const { name, target, text } = this.field!;
+    const { name, target, lang, text } = this.field!;
     this.field = null;
-    const said = { name, text: unwrapped(text), target };
+    const said = { name, text: unwrapped(text), target, lang };
     if (!this.group) this.add(said, {});
     else if (!this.group.main) this.group.main = said;
     else if (said.text || target) this.group.extras[name] = said.text || target;
@@ -146,13 +148,15 @@ export class TbxReader implements EntryReader {
   }
 
   /** A reference is kept by its target, with its text beside it. */
-  private add(
-    { name, text, target }: { readonly name: string; readonly text: string; readonly target: string },
-    extras: Readonly<Record<string, string>>,
-  ): void {
+  private add({ name, text, target, lang }: Readonly<OpenField>, extras: Readonly<Record<string, string>>): void {
     const value = target || text;
     if (!value) return;
-    const companions = target && text && text !== target ? { ...extras, text } : extras;
+    const isOther = lang !== '' && (this.place === 'concept' || lang !== this.language);
+    const companions = {
+      ...extras,
+      ...(target && text && text !== target && { text }),
+      ...(isOther && { [VALUE_LANGUAGE]: lang }),
+    };
     if (this.place === 'term') this.termFields = withValue(this.termFields, name, value, companions);
     else this.builder!.field(this.place, this.language, name, value, companions);
   }

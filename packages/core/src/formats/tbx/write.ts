@@ -4,10 +4,12 @@
  */
 import { categoryNamed, IDENTIFIER, OTHER_XML, type DataCategory } from '../../termbase/categories.js';
 import type { Concept, Fields, Origin } from '../../termbase/concept.js';
-import { isCompanion } from '../../termbase/fields.js';
+import { isCompanion, VALUE_LANGUAGE } from '../../termbase/fields.js';
 import { STEM, stemNote } from '../../termbase/stem.js';
 import { XmlReader } from '../../xml/reader.js';
+import { exactKey } from '../../text/fold.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
+import { EntryIds } from './survey.js';
 
 export interface TbxOptions {
   readonly title: string;
@@ -19,6 +21,8 @@ export interface TbxOptions {
   readonly beyondBasic?: boolean;
   /** Where a picture lies in the package, by the name that the concept gives it. */
   readonly pictures?: ReadonlyMap<string, string>;
+  /** What is referred to (as `exactKey`) → the id of its entry. */
+  readonly targets?: ReadonlyMap<string, string>;
 }
 
 /** The document in pieces. Concepts without a term in the chosen languages are left out. */
@@ -44,33 +48,6 @@ export async function* tbxDocument(
 </text>
 </tbx>
 `;
-}
-
-/** Whether a concept uses a data category that TBX-Basic does not have. */
-export function isBeyondBasic({ fields, languages }: Pick<Concept, 'fields' | 'languages'>): boolean {
-  const beyond = (names: Fields): boolean =>
-    Object.keys(names).some(
-      (name) => !isCompanion(name) && name !== IDENTIFIER && name !== OTHER_XML && !categoryNamed(name)?.inBasic,
-    );
-  return beyond(fields) || languages.some((s) => beyond(s.fields) || s.terms.some((term) => beyond(term.fields)));
-}
-
-/** Ids are unique in the document: the client's own where it can be one (XML 1.0, NCName), otherwise ours. */
-class EntryIds {
-  private readonly used = new Set<string>();
-
-  of(concept: Concept): string {
-    const own = concept.fields[IDENTIFIER]?.[0] ?? '';
-    const id = /^[\p{L}_][\p{L}\p{N}._-]*$/u.test(own) && !this.used.has(own) ? own : this.free(concept.id);
-    this.used.add(id);
-    return id;
-  }
-
-  private free(number: number): string {
-    let id = `c${number}`;
-    while (this.used.has(id)) id += '_';
-    return id;
-  }
 }
 
 function entry(concept: Concept, options: TbxOptions, ids: EntryIds): string {
@@ -113,24 +90,29 @@ function elements(fields: Fields, options: TbxOptions, end = '\n'): string {
   return text;
 }
 
-function element(name: string, value: string, extras: Map<string, string>, { pictures }: TbxOptions): string {
+function element(name: string, value: string, extras: Map<string, string>, { pictures, targets }: TbxOptions): string {
   const category: Pick<DataCategory, 'element'> = categoryNamed(name) ?? { element: 'admin' };
   const said = extras.get('text');
+  const language = extras.get(VALUE_LANGUAGE);
   extras.delete('text');
+  extras.delete(VALUE_LANGUAGE);
+  const lang = language ? ` xml:lang="${xmlAttribute(language)}"` : '';
   const type = xmlAttribute(categoryNamed(name) ? name : privateName(name));
   const simple = ((): string => {
     switch (category.element) {
       case 'note':
-        return `<note>${xmlText(value)}</note>`;
-      case 'xref':
+        return `<note${lang}>${xmlText(value)}</note>`;
+      case 'xref': {
+        const target = xmlAttribute(pictures?.get(value) ?? value);
+        return `<xref type="${type}" target="${target}">${xmlText(said ?? value)}</xref>`;
+      }
       case 'ref': {
-        const target = pictures?.get(value) ?? value;
-        // A reference to an entry needs an id; to words it is text alone.
-        const attribute = category.element === 'xref' || said ? ` target="${xmlAttribute(target)}"` : '';
-        return `<${category.element} type="${type}"${attribute}>${xmlText(said ?? value)}</${category.element}>`;
+        // To an entry that is in the document, or to what was referred to before; words alone have no target.
+        const target = targets?.get(exactKey(value)) ?? (said ? value : undefined);
+        return `<ref type="${type}"${target ? ` target="${xmlAttribute(target)}"` : ''}>${xmlText(said ?? value)}</ref>`;
       }
       default:
-        return `<${category.element} type="${type}">${xmlText(value)}</${category.element}>`;
+        return `<${category.element} type="${type}"${lang}>${xmlText(value)}</${category.element}>`;
     }
   })();
   if (extras.size === 0) return simple;

@@ -41,7 +41,22 @@ function withSourceOptions(command: Command): Command {
         'id',
         'blank',
       ]),
-    );
+    )
+    .option('--reading <file.json>', 'a reading that the page or “read -o” has kept; other options go before it')
+    .option('--example <text>', 'one text of a row, once for each, in their order: how a text is cut', gathered, [])
+    .option('--cuts <places>', 'where columns aligned by spaces begin: 20,40')
+    .addOption(
+      new Option('--tables <how>', 'several tables on a sheet: read as one, or one as it stands').choices([
+        'several',
+        'one',
+      ]),
+    )
+    .option('--sheet-subject', 'the name of the sheet is the subject of its concepts');
+}
+
+/** Texts may have commas. */
+function gathered(value: string, previous: readonly string[]): string[] {
+  return [...previous, value];
 }
 
 /** Steps to switch off stand among those to switch on, with a minus before them. */
@@ -57,6 +72,8 @@ export const COMMANDS: readonly Command[] = [
   withSourceOptions(new Command('read'))
     .description('say what a file is: its encoding, separator, header, columns, and where each row would go')
     .argument('<file>')
+    .option('--as <what>', 'what the file holds: terms or units; otherwise found')
+    .option('-o, --output <file>', 'the columns as a table (.csv, .tsv, .xlsx), or the reading for --reading (.json)')
     .option('--json', 'as JSON')
     .action(loaded(async () => (await import('./commands/read.js')).read)),
 
@@ -72,6 +89,8 @@ export const COMMANDS: readonly Command[] = [
     .option('--delimiter <text>', 'the separator of delimited text that is written')
     .option('--bom', 'begin delimited text with a byte order mark')
     .option('--keep-incomplete', 'rows with one language only become entries instead of being held back')
+    .option('--join <termbase>', 'a TBX that the rows join: all of it is written, with what they add')
+    .option('--join-by <what>', 'what is the same in both: language tags, id, subject (within the same subject): de,id')
     .option('--as <what>', 'what the files hold: terms or units; otherwise found')
     .option('--alternatives', 'fuzzy and obsolete messages and alternative translations become units too')
     .option('--questions', 'list the held-back rows with their questions on standard error')
@@ -80,6 +99,7 @@ export const COMMANDS: readonly Command[] = [
   withSourceOptions(new Command('inspect'))
     .description('check a glossary or a memory for inconsistencies')
     .argument('<file>')
+    .option('-o, --output <file>', 'the findings as a table: .csv, .tsv, .xlsx')
     .option('--json', 'as JSON')
     .action(loaded(async () => (await import('./commands/inspect.js')).inspectFile)),
 
@@ -88,6 +108,7 @@ export const COMMANDS: readonly Command[] = [
     .argument('<termbase>', 'a TBX, or any glossary that can be read')
     .argument('<text>', 'a plain text')
     .requiredOption('--lang <tag>', 'the language of the text')
+    .option('-o, --output <file>', 'the hits as a table: .csv, .tsv, .xlsx')
     .option('--json', 'as JSON; places count characters (Unicode code points), the end is behind the last')
     .action(loaded(async () => (await import('./commands/terms.js')).terms)),
 
@@ -98,12 +119,14 @@ export const COMMANDS: readonly Command[] = [
     .requiredOption('--source <tag>', 'the language of the text')
     .requiredOption('--target <tag>', 'the language of the matches')
     .option('--threshold <points>', 'nothing below this is given', '70')
+    .option('-o, --output <file>', 'the matches as a table: .csv, .tsv, .xlsx')
     .option('--json', 'one line of JSON for each query: score, kind, source, target, and the ordinal or id of the unit')
     .action(loaded(async () => (await import('./commands/match.js')).match)),
 
   withSourceOptions(new Command('count'))
     .description('units, and words (UAX #29) and characters without white space in each language')
     .argument('<file...>')
+    .option('-o, --output <file>', 'the counts as a table: .csv, .tsv, .xlsx')
     .option('--json', 'as JSON')
     .action(loaded(async () => (await import('./commands/count.js')).count)),
 
@@ -113,7 +136,7 @@ export const COMMANDS: readonly Command[] = [
     .argument('[target]', 'its translation')
     .option('--source <tag>', 'the language of the source')
     .option('--target <tag>', 'the language of the translation')
-    .option('-o, --output <file>', 'a TMX of the pairs')
+    .option('-o, --output <file>', 'the pairs; the ending says the format: .tmx, .csv, .tsv, .xlsx, .xliff, .docx')
     .option('--segments <case>', 'texts already cut: JSON with sourceLang, targetLang, source and target')
     .option('--termbase <file>', 'a termbase of the client (TBX, TMX, CSV …) whose terms help to find the pairs')
     .option('--srx <file>', 'segmentation rules of your own (SRX 2.0)')

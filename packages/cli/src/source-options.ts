@@ -6,7 +6,10 @@ import type { Decisions } from '@fair-copy/core/intake/propose.js';
 import { CLEANING_STEPS, type CleaningStepId, type Grouping, type Role } from '@fair-copy/core/intake/reading.js';
 import { SEPARATORS } from '@fair-copy/core/intake/cleaning/synonyms.js';
 import { ENCODINGS, encodingNamed } from '@fair-copy/core/encoding/names.js';
+import type { LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
+import { joinRule } from './joined.js';
+import { keptReadingIn } from './kept-reading.js';
 import { UsageError } from './usage.js';
 
 export interface SourceOptions {
@@ -22,16 +25,44 @@ export interface SourceOptions {
   readonly clean?: readonly string[];
   readonly separators?: string;
   readonly grouping?: Grouping;
+  /** The path of a reading that was kept. */
+  readonly reading?: string;
+  /** The texts of one row. */
+  readonly example?: readonly string[];
+  readonly cuts?: string;
+  readonly tables?: 'one' | 'several';
+  readonly sheetSubject?: boolean;
+  readonly joinBy?: string;
 }
 
+/** Throws `UsageError` for what cannot be meant together. */
+function refuseContradictions(options: SourceOptions): void {
+  const cut = (['inputDelimiter', 'cuts', 'example'] as const).filter((name) => options[name]?.length);
+  const written = { inputDelimiter: '--input-delimiter', cuts: '--cuts', example: '--example' } as const;
+  if (cut.length > 1) throw new UsageError(`${cut.map((name) => written[name]).join(' and ')} contradict one another.`);
+  if (options.header === false && options.headerRow !== undefined)
+    throw new UsageError('--no-header and --header-row contradict one another.');
+}
+
+/** What the options say; what they leave open is as in the reading that was kept, or found. */
 export function sourceChoices(options: SourceOptions): SourceChoices {
+  refuseContradictions(options);
   const encoding = options.inputEncoding === undefined ? undefined : encodingNamed(options.inputEncoding);
   if (encoding === null)
     throw new UsageError(
       `--input-encoding: “${options.inputEncoding}” is not known. Use one of: ${ENCODINGS.join(', ')}.`,
     );
   const { quote } = options;
+  const base = options.reading === undefined ? {} : keptReadingIn(options.reading).choices;
+  // Another way of cutting takes the place of the one that was kept.
+  const { delimiter: _delimiter, pattern: _pattern, marked: _marked, ...uncut } = base;
+  const recut = [options.inputDelimiter, options.cuts, options.example?.length || undefined].some(
+    (one) => one !== undefined,
+  );
   return {
+    ...(recut ? uncut : base),
+    ...(options.cuts !== undefined && { pattern: cutsNamed(options.cuts) }),
+    ...(options.tables && { tables: options.tables }),
     ...(quote && { quote: quote === 'none' ? null : quote === 'backslash' ? '\\"' : quote }),
     ...(options.sheet !== undefined && { sheet: options.sheet }),
     ...(encoding && { encoding }),
@@ -40,7 +71,8 @@ export function sourceChoices(options: SourceOptions): SourceChoices {
 }
 
 export function decisionsOf(options: SourceOptions): Decisions {
-  const roles: Record<number, Role> = {};
+  const base = options.reading === undefined ? {} : keptReadingIn(options.reading).decisions;
+  const roles: Record<number, Role> = { ...base.roles };
   for (const said of options.column ?? []) {
     const found = /^(\d+)=(.+)$/.exec(said.trim());
     if (!found || Number(found[1]) < 1) throw new UsageError(`--column: “${said}” is not of the form 2=pt.`);
@@ -48,13 +80,24 @@ export function decisionsOf(options: SourceOptions): Decisions {
   }
   const headerRow = headerOption(options);
   return {
+    ...base,
     roles,
     ...(headerRow !== undefined && { headerRow }),
     ...(options.hidden && { takeHidden: true }),
-    ...(options.clean?.length && { steps: stepsNamed(options.clean) }),
+    ...(options.clean?.length && { steps: { ...base.steps, ...stepsNamed(options.clean) } }),
+    ...(options.sheetSubject && { sheetSubject: true }),
+    ...(options.joinBy !== undefined && { join: joinRule(options.joinBy) }),
     ...(options.separators !== undefined && { separators: separatorsNamed(options.separators) }),
     ...(options.grouping && { grouping: options.grouping }),
   };
+}
+
+/** "20,40": where columns begin, the line from 0. */
+function cutsNamed(said: string): LinePattern {
+  const cuts = said.split(',').map((part) => Number(part.trim()));
+  if (cuts.some((cut, i) => !Number.isInteger(cut) || cut <= (cuts[i - 1] ?? 0)))
+    throw new UsageError(`--cuts: “${said}” are no places in ascending order, such as 20,40.`);
+  return { cuts, measure: 'places' };
 }
 
 function stepsNamed(said: readonly string[]): Partial<Record<CleaningStepId, boolean>> {

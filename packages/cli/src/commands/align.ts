@@ -1,5 +1,5 @@
 import { readFile, rename, rm } from 'node:fs/promises';
-import { basename } from 'node:path';
+import { basename, extname } from 'node:path';
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Alignment, Span } from '@fair-copy/core/alignment/bead.js';
 import { cutText, type Layout } from '@fair-copy/core/alignment/layout.js';
@@ -7,14 +7,11 @@ import { unitsOfBeads } from '@fair-copy/core/alignment/units.js';
 import { fatesOf, type Fate } from '@fair-copy/core/alignment/revision.js';
 import type { WordReading } from '@fair-copy/core/document/docx.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
-import { tmxDate } from '@fair-copy/core/formats/tmx/write.js';
-import { tmxOfUnits } from '@fair-copy/core/formats/tmx/write-units.js';
 import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { readSrx } from '@fair-copy/core/segmentation/srx.js';
-import { VERSION } from '@fair-copy/core/version.js';
 import { runningText } from '@fair-copy/files/running-text.js';
-import { writeText } from '@fair-copy/files/text-write.js';
+import { writeUnitsFile, type UnitFormat } from '@fair-copy/files/write-units.js';
 import { conceptsIn } from '../concepts.js';
 import { decoded } from '../text.js';
 import { UsageError } from '../usage.js';
@@ -52,6 +49,7 @@ export async function run(
   const { changes } = options;
   if (changes !== 'accepted' && changes !== 'original') throw new UsageError('--changes: say accepted or original.');
   if (!options.json && !options.output) throw new UsageError('say where to write the pairs (-o FILE.tmx), or --json.');
+  if (options.output) unitFormat(options.output);
   const texts = options.segments
     ? await caseTexts(options.segments)
     : await fileTexts(source, target, options, { hidden: options.hidden ?? false, changes });
@@ -172,23 +170,49 @@ async function writePairs(
 ): Promise<void> {
   const part = `${output}.part`;
   try {
-    const units = unitsOfBeads(
-      { name: files[0]!, language: texts.sourceLang, segments: texts.source },
-      { name: files[1]!, language: texts.targetLang, segments: texts.target },
-      alignment.beads.filter(({ sureness }) => sureness >= sure),
-    );
-    const writing = {
+    const units = [
+      ...unitsOfBeads(
+        { name: files[0]!, language: texts.sourceLang, segments: texts.source },
+        { name: files[1]!, language: texts.targetLang, segments: texts.target },
+        alignment.beads.filter(({ sureness }) => sureness >= sure),
+      ),
+    ];
+    const pair = [texts.sourceLang, texts.targetLang] as const;
+    await writeUnitsFile(part, unitFormat(output), () => units, {
       languages: null,
       sourceLanguage: texts.sourceLang,
-      version: VERSION,
-      date: tmxDate(new Date().toISOString()),
-    };
-    await writeText(part, tmxOfUnits(units, writing), 'UTF-8', false);
+      pair,
+      known: pair,
+      name: basename(output),
+      header: null,
+      left: { count: 0 },
+      delimiter: extname(output).toLowerCase() === '.csv' ? ',' : '\t',
+    });
     await rename(part, output);
   } catch (error) {
     await rm(part, { force: true });
     throw error;
   }
+}
+
+const FORMATS: Readonly<Record<string, UnitFormat>> = {
+  '.tmx': 'tmx',
+  '.xliff': 'xliff',
+  '.xlf': 'xliff',
+  '.docx': 'docx',
+  '.xlsx': 'xlsx',
+  '.csv': 'csv',
+  '.tsv': 'tsv',
+  '.txt': 'tsv',
+};
+
+function unitFormat(output: string): UnitFormat {
+  const format = FORMATS[extname(output).toLowerCase()];
+  if (!format)
+    throw new UsageError(
+      `-o: “${extname(output)}” is no format of pairs. Use one of: ${Object.keys(FORMATS).join(', ')}.`,
+    );
+  return format;
 }
 
 /** The tally: where each segment went. */

@@ -27,11 +27,14 @@ import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { FORMATS, type Format } from '../formats.js';
 import { picturesBeside, PictureUse, withPictures } from '../pictures.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
-import { decisionsOf, delimiterOption, sourceChoices, type SourceOptions } from '../source-options.js';
+import { choicesFor } from '../by-example.js';
+import { JoinedTermbase } from '../joined.js';
+import { decisionsOf, delimiterOption, type SourceOptions } from '../source-options.js';
 import { tallyLine } from '../tally-text.js';
 import { UsageError } from '../usage.js';
 import type { UnitFormat } from '@fair-copy/files/write-units.js';
-import { convertUnits } from './units.js';
+import type { UnitFileOptions } from '@fair-copy/files/unit-file.js';
+import { convertUnits, type UnitConversion } from './units.js';
 
 interface ConvertOptions extends SourceOptions {
   readonly output: string;
@@ -44,6 +47,7 @@ interface ConvertOptions extends SourceOptions {
   readonly questions?: boolean;
   readonly as?: string;
   readonly alternatives?: boolean;
+  readonly join?: string;
 }
 
 interface Input extends FileReading {
@@ -52,41 +56,34 @@ interface Input extends FileReading {
   readonly pictures: PictureFinder;
   /** What later rows add to the entry of an earlier one, by its row. */
   readonly additions: Map<number, Draft[]>;
+  readonly joined: JoinedTermbase | null;
 }
 
-export async function convert(paths: readonly string[], options: ConvertOptions): Promise<void> {
-  const format = formatOf(options);
-  const languages = languagesOption(options.languages);
-  const encoding = encodingOption(options.encoding);
-  const choices = sourceChoices(options);
-  const decisions = decisionsOf(options);
+export async function convert(paths: readonly string[], said: ConvertOptions): Promise<void> {
+  const format = formatOf(said);
+  if (said.joinBy !== undefined && said.join === undefined)
+    throw new UsageError('--join-by says how a termbase is joined: name it with --join.');
+  const languages = languagesOption(said.languages);
+  const encoding = encodingOption(said.encoding);
+  const decisions = decisionsOf(said);
+  const choices = await choicesFor(paths[0]!, said);
+  // A reading that was kept says what the files hold.
+  const options: ConvertOptions = said.as === undefined && choices.as ? { ...said, as: choices.as } : said;
   if (await holdUnits(paths, format, options)) {
-    await convertUnits(paths, {
-      output: options.output,
-      format: format as UnitFormat,
-      languages,
-      encoding,
-      bom: options.bom ?? false,
-      delimiter: delimiterOption(options.delimiter ?? (format === 'csv' ? ',' : '\t')),
-      open: {
-        choices,
-        decisions,
-        keepIncomplete: options.keepIncomplete ?? false,
-        alternatives: options.alternatives ?? false,
-      },
-    });
+    await convertUnits(paths, unitsOf(options, format as UnitFormat, { languages, encoding, choices, decisions }));
     return;
   }
   const files: ClientFile[] = [];
   const part = `${options.output}.part`;
   try {
     const inputs: Input[] = [];
+    const joined = options.join === undefined ? null : await JoinedTermbase.open(options.join);
     for (const path of paths) {
       const file = await openClientFile(path, basename(path));
       files.push(file);
       const pictures = new PictureFinder(await picturesBeside(path));
       for (const found of await readingsOf(file, choices, decisions))
-        inputs.push(inputOf(found, file, pictures, options));
+        inputs.push(inputOf(found, file, pictures, joined, options));
     }
     const layout = new Layout(languages);
     const tallies: Tally[] = [];
@@ -113,6 +110,32 @@ export async function convert(paths: readonly string[], options: ConvertOptions)
   } finally {
     for (const file of files) file.close();
   }
+}
+
+function unitsOf(
+  options: ConvertOptions,
+  format: UnitFormat,
+  {
+    languages,
+    encoding,
+    choices,
+    decisions,
+  }: Pick<UnitConversion, 'languages' | 'encoding'> & Pick<UnitFileOptions, 'choices' | 'decisions'>,
+): UnitConversion {
+  return {
+    output: options.output,
+    format,
+    languages,
+    encoding,
+    bom: options.bom ?? false,
+    delimiter: delimiterOption(options.delimiter ?? (format === 'csv' ? ',' : '\t')),
+    open: {
+      ...(choices && { choices }),
+      ...(decisions && { decisions }),
+      keepIncomplete: options.keepIncomplete ?? false,
+      alternatives: options.alternatives ?? false,
+    },
+  };
 }
 
 /** Why nothing is written. */
@@ -147,7 +170,7 @@ async function holdUnits(paths: readonly string[], format: Format, options: Conv
     if (kind === 'tbx' || kind === 'zip') return false;
     const file = await openClientFile(path, basename(path));
     try {
-      const { reading, sample } = await readingOf(file, sourceChoices(options), decisionsOf(options));
+      const { reading, sample } = await readingOf(file, await choicesFor(path, options), decisionsOf(options));
       if (!looksLikeUnits(reading, sample.rows)) return false;
     } finally {
       file.close();
@@ -159,15 +182,23 @@ async function holdUnits(paths: readonly string[], format: Format, options: Conv
 /** Rows that add to an entry far above them are kept, so that the entry can be written whole when its turn comes. */
 async function gatherAdditions(inputs: readonly Input[]): Promise<void> {
   for (const input of inputs) {
-    if (input.reading.grouping.value === 'rows' && !input.reading.steps.duplicates) continue;
+    const { reading, joined } = input;
+    if (!joined && reading.grouping.value === 'rows' && !reading.steps.duplicates) continue;
     for await (const { outcome } of input.outcomes.each())
-      if (outcome.kind === 'joined' && outcome.how === 'adds')
+      if (outcome.kind === 'joined existing' && outcome.how === 'adds') joined!.add(outcome.concept, outcome.draft);
+      else if (outcome.kind === 'joined' && outcome.how === 'adds')
         input.additions.set(outcome.row, [...(input.additions.get(outcome.row) ?? []), outcome.draft]);
   }
 }
 
-function inputOf(found: FileReading, file: ClientFile, pictures: PictureFinder, options: ConvertOptions): Input {
-  const input = { ...found, file, pictures, additions: new Map<number, Draft[]>() };
+function inputOf(
+  found: FileReading,
+  file: ClientFile,
+  pictures: PictureFinder,
+  joined: JoinedTermbase | null,
+  options: ConvertOptions,
+): Input {
+  const input = { ...found, file, pictures, joined, additions: new Map<number, Draft[]>() };
   return Object.assign(input, { outcomes: new Outcomes(input, options) });
 }
 
@@ -180,7 +211,7 @@ class Outcomes {
   private kept: Placed<SheetRow>[] | null = null;
 
   constructor(
-    private readonly input: FileReading & { readonly file: ClientFile },
+    private readonly input: FileReading & { readonly file: ClientFile; readonly joined: JoinedTermbase | null },
     private readonly options: ConvertOptions,
   ) {}
 
@@ -191,7 +222,10 @@ class Outcomes {
       return;
     }
     const { input, options } = this;
-    const evaluation = evaluationOf(input, options.keepIncomplete ? { keepIncomplete: true } : {});
+    const evaluation = evaluationOf(input, {
+      ...(options.keepIncomplete && { keepIncomplete: true }),
+      ...(input.joined && { existing: input.joined }),
+    });
     let all: Placed<SheetRow>[] | null = [];
     for await (const placed of Evaluation.ofAsync(evaluation, input.file.rows(input.reading.source))) {
       if (all && all.push(placed) > KEPT) all = null;
@@ -210,6 +244,7 @@ async function* concepts(
   say = false,
 ): AsyncGenerator<Concept> {
   let id = 0;
+  for (const body of inputs[0]?.joined?.bodies() ?? []) yield { id: ++id as ConceptId, ...body };
   for (const input of inputs) {
     const { file, reading, additions, outcomes } = input;
     const sheet = reading.source.kind === 'workbook' ? { sheet: reading.source.sheet } : {};

@@ -18,7 +18,9 @@ import type { ClientFile } from '@fair-copy/files/client/client-file.js';
 import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
 import { isExchange, openClientFile } from '@fair-copy/files/formats/registry.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
-import { decisionsOf, sourceChoices, type SourceOptions } from '../source-options.js';
+import { choicesFor } from '../by-example.js';
+import { decisionsOf, type SourceOptions } from '../source-options.js';
+import { requireTable, writeTable, type TableOptions } from '../table.js';
 
 /** As it stands in the file: cleaning would put right what the inspection is to find. */
 const UNCLEANED: Decisions['steps'] = {
@@ -27,18 +29,20 @@ const UNCLEANED: Decisions['steps'] = {
 
 const UNTOUCHED: Decisions['steps'] = Object.fromEntries(CLEANING_STEPS.map((id) => [id, false]));
 
-export async function inspectFile(path: string, options: SourceOptions & { readonly json?: boolean }): Promise<void> {
+export async function inspectFile(path: string, options: SourceOptions & TableOptions): Promise<void> {
+  requireTable(options);
+  const choices = await choicesFor(path, options);
   const file = await openClientFile(path, basename(path));
   try {
     const found: Located[] = [];
-    const readings = await readingsOf(file, sourceChoices(options), { ...decisionsOf(options), steps: UNCLEANED });
+    const readings = await readingsOf(file, choices, { ...decisionsOf(options), steps: UNCLEANED });
     for (const reading of readings) {
       // Sentences are not terms: several of them in a cell are one text, and their form is no matter.
       const units = isExchange(file.kind) || looksLikeUnits(reading.reading, reading.sample.rows);
       const whole = units
         ? await readingOf(
             file,
-            { ...sourceChoices(options), ...sheetOf(reading) },
+            { ...choices, ...sheetOf(reading) },
             { ...decisionsOf(options), steps: UNTOUCHED, grouping: 'rows' },
           )
         : reading;
@@ -46,6 +50,10 @@ export async function inspectFile(path: string, options: SourceOptions & { reado
     }
     const counts: Record<string, number> = {};
     for (const { finding } of found) counts[finding.check] = (counts[finding.check] ?? 0) + 1;
+    if (options.output !== undefined) {
+      await writeTable(options.output, COLUMNS, found.map(asRow));
+      return;
+    }
     process.stdout.write(
       options.json ? JSON.stringify({ findings: found.map(asJson), counts }) + '\n' : asText(found, counts),
     );
@@ -101,6 +109,15 @@ function unitOf({ id, languages }: Concept): UnitInMemory {
 }
 
 const sentence = ({ finding, as }: Located): string => inWords(en.findings(as), finding.said);
+
+const COLUMNS = ['Sheet', 'Row', 'Check', 'Severity', 'Language', 'Text', 'Message', 'Proposed'];
+
+function asRow(located: Located): string[] {
+  const { where, finding } = located;
+  const { check, severity, language, text, correction } = finding;
+  const proposed = correction && 'text' in correction ? String(correction.text) : '';
+  return [where.sheet ?? '', String(where.row), check, severity, language ?? '', text, sentence(located), proposed];
+}
 
 function asJson(located: Located): unknown {
   const { check, severity, text, language, related, correction } = located.finding;

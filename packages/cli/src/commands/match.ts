@@ -5,6 +5,7 @@ import { exactKey } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { decoded } from '../text.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { requireTable, writeTable } from '../table.js';
 import { UsageError } from '../usage.js';
 
 interface MatchOptions {
@@ -12,6 +13,7 @@ interface MatchOptions {
   readonly target: string;
   readonly threshold: string;
   readonly json?: boolean;
+  readonly output?: string;
 }
 
 const BEST = 5;
@@ -25,6 +27,7 @@ interface Entry {
 }
 
 export async function match(memory: string, queries: string, options: MatchOptions): Promise<void> {
+  requireTable(options);
   const source = languageOption(options.source, '--source');
   const target = languageOption(options.target, '--target');
   const threshold = Number(options.threshold);
@@ -56,6 +59,8 @@ export async function match(memory: string, queries: string, options: MatchOptio
   }
   if (entries.length === 0)
     process.stderr.write(`fair-copy: ${basename(memory)} has no unit in ${source} and ${target}.\n`);
+  const rows: string[][] = [];
+  let hits = 0;
   for (const [i, query] of lines.entries()) {
     const before = exactKey(lines[i - 1]?.normalize('NFC') ?? '');
     const matches = index
@@ -67,14 +72,23 @@ export async function match(memory: string, queries: string, options: MatchOptio
         return { score, kind, ...entry };
       })
       .sort((a, b) => Number(b.kind === 'exact in context') - Number(a.kind === 'exact in context'));
-    if (options.json) process.stdout.write(JSON.stringify({ query, matches }) + '\n');
+    hits += matches.length;
+    if (options.output !== undefined)
+      for (const one of matches)
+        rows.push([String(i + 1), query, String(one.score), one.kind, one.source, one.target, one.unit]);
+    else if (options.json) process.stdout.write(JSON.stringify({ query, matches }) + '\n');
     else {
       process.stdout.write(`${query}\n`);
       for (const found of matches)
         process.stdout.write(`  ${found.score} %  ${found.source}  →  ${found.target}  (${found.unit})\n`);
+      if (matches.length === 0) process.stdout.write('  no match\n');
     }
   }
+  if (options.output !== undefined) await writeTable(options.output, COLUMNS, rows);
+  if (hits === 0) process.stderr.write(`${basename(queries)}: no hits in ${basename(memory)}\n`);
 }
+
+const COLUMNS = ['Line', 'Query', 'Score', 'Kind', 'Source', 'Target', 'Unit'];
 
 function languageOption(said: string, option: string): LanguageTag {
   const tag = canonicalTag(said);

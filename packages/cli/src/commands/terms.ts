@@ -5,14 +5,17 @@ import { markedText } from '@fair-copy/core/termbase/stem.js';
 import { Recognizer, type Hit } from '@fair-copy/core/termbase/recognition/recognizer.js';
 import { conceptsIn } from '../concepts.js';
 import { decoded } from '../text.js';
+import { requireTable, writeTable } from '../table.js';
 import { UsageError } from '../usage.js';
 
 interface TermsOptions {
   readonly lang: string;
   readonly json?: boolean;
+  readonly output?: string;
 }
 
 export async function terms(termbase: string, text: string, options: TermsOptions): Promise<void> {
+  requireTable(options);
   const language = canonicalTag(options.lang);
   if (!language) throw new UsageError(`--lang: “${options.lang}” is not a language tag.`);
   const recognizer = new Recognizer<string>(language);
@@ -33,10 +36,21 @@ export async function terms(termbase: string, text: string, options: TermsOption
     process.stdout.write(JSON.stringify({ segments }) + '\n');
     return;
   }
-  lines.forEach((line, i) => {
-    for (const hit of recognizer.find(line))
-      process.stdout.write(`${i + 1}: “${line.slice(hit.start, hit.end)}”: ${hit.term} (${hit.how}, ${hit.concept})\n`);
-  });
+  const hits = lines.flatMap((line, i) => recognizer.find(line).map((hit) => ({ line, number: i + 1, ...hit })));
+  if (options.output !== undefined) {
+    const rows = hits.map((hit) => [
+      String(hit.number),
+      hit.line.slice(hit.start, hit.end),
+      hit.term,
+      hit.how,
+      hit.concept,
+    ]);
+    await writeTable(options.output, ['Line', 'Text', 'Term', 'How', 'Concept'], rows);
+  }
+  if (hits.length === 0) process.stderr.write(`${basename(text)}: no hits\n`);
+  else if (options.output === undefined)
+    for (const { number, line, start, end, term, how, concept } of hits)
+      process.stdout.write(`${number}: “${line.slice(start, end)}”: ${term} (${how}, ${concept})\n`);
 }
 
 /** Places in characters, as most other programs count them. */

@@ -3,6 +3,7 @@
  * TextDecoder): the names of all countries in the languages of CLDR (cldr-localenames-full).
  */
 import { describe, expect, test } from '@jest/globals';
+import iconv from 'iconv-lite';
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { repaired } from '@fair-copy/core/intake/cleaning/encoding.js';
@@ -61,6 +62,32 @@ test.each([
   ['Ø±0,5', 'a tolerance'],
   ['±0,5 Â', 'a letter by itself'],
 ])('%s stays: %s', (text) => expect(repaired(text)).toBe(text));
+
+// By iconv-lite, whose tables are those of Unicode and the Encoding Standard.
+describe('read in another code page, or several times over', () => {
+  const PAGES = ['windows-1250', 'windows-1251', 'windows-1254', 'cp437', 'cp850', 'cp866', 'macintosh', 'koi8-r'];
+  const through = (text: string, page: string): string => iconv.decode(Buffer.from(text, 'utf8'), page);
+  const names = ['de', 'fr', 'es', 'pl', 'cs', 'sv', 'pt', 'ru', 'uk', 'el'].flatMap((locale) => namesIn(locale));
+
+  test.each(PAGES)('%s', (page) => {
+    const whole = names
+      .map((name) => [name, through(name, page)] as const)
+      .filter(([, text]) => !text.includes('\uFFFD'));
+    const back = whole.filter(([name, text]) => repaired(text) === name);
+    const wrong = whole.filter(([name, text]) => repaired(text) !== name && repaired(text) !== text);
+    expect(back.length / whole.length).toBeGreaterThan(0.97);
+    expect(wrong.length / whole.length).toBeLessThan(0.01);
+  });
+
+  test('twice', () => {
+    const twice = names.map((name) => [name, broken(broken(name))] as const);
+    expect(twice.filter(([name, text]) => repaired(text) === name).length / twice.length).toBeGreaterThan(0.97);
+  });
+
+  test.each(['Рёв', 'Гёте', '╔══╗', '├── src', '√2', 'ČSŽ', 'É»', 'ΑΒΓ', 'Ğ'])('%s stays', (text) =>
+    expect(repaired(text)).toBe(text),
+  );
+});
 
 test('once put right it is right', () => {
   for (const locale of ['de', 'ar', 'he', 'ja', 'hi', 'ro'])

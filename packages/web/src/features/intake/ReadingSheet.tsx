@@ -13,6 +13,7 @@ import { SourceSentence } from './SourceSentence.js';
 import { Tally } from './Tally.js';
 import { Left, Sample, UnitsFoot, WrittenUnits } from './UnitsSheet.js';
 import { useReadingChanges, type ReadingChanges } from './useReadingChanges.js';
+import { KeepReading } from './KeepReading.js';
 import { WriteButton } from './WriteButton.js';
 import { WrittenNote } from './WrittenNote.js';
 
@@ -101,6 +102,7 @@ function RowsWithTally({ file, reading, grid, changes, strip }: RowsProps) {
         }}
       >
         <Tally file={file} kind={kind} onKind={setKind} />
+        <KeepReading file={file} />
         <WriteButton file={file} changes={changes} />
       </Box>
     </>

@@ -2,7 +2,6 @@ import { because } from '@fair-copy/core/guess.js';
 import { m } from '../../messages/index.js';
 import { words } from '../../all-words.js';
 import { DELIMITERS } from '@fair-copy/core/sheet/delimiter.js';
-import { keptReading } from '@fair-copy/core/intake/kept-reading.js';
 import type { Grouping, Reading } from '@fair-copy/core/intake/reading.js';
 import { ENCODINGS } from '@fair-copy/core/encoding/names.js';
 import Box from '@mui/material/Box';
@@ -12,7 +11,6 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { proposedCuts } from '@fair-copy/core/document/cuts.js';
 import { firstLines } from '../../api/queries.js';
-import { saveText } from '../../api/save.js';
 import type { IntakeFileBody } from '../../api/types.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
@@ -108,13 +106,13 @@ export function SourceSentence({ file, reading, changes }: Props) {
           <MarkedWord {...{ file, changes }} marked={source.marked.value} />
         </>
       )}
-      <LastWords {...{ file, reading, changes }} isTable={isTable} />
+      <LastWords {...{ file, reading, changes }} />
     </Typography>
   );
 }
 
 /** What can be done besides. */
-function LastWords({ file, reading, changes, isTable }: Props & { readonly isTable: boolean }) {
+function LastWords({ file, reading, changes }: Props) {
   return (
     <>
       {reading.sheetSubject && !file.units && (
@@ -124,14 +122,6 @@ function LastWords({ file, reading, changes, isTable }: Props & { readonly isTab
             {reading.sheetSubject.taken
               ? t.sheetIsSubject(reading.sheetSubject.name)
               : t.sheetNoSubject(reading.sheetSubject.name)}
-          </WordButton>
-        </>
-      )}
-      {isTable && (
-        <>
-          {', '}
-          <WordButton title={t.keepHint} onClick={() => keep(file, reading)}>
-            {t.keep}
           </WordButton>
         </>
       )}
@@ -145,12 +135,6 @@ function LastWords({ file, reading, changes, isTable }: Props & { readonly isTab
       )}
     </>
   );
-}
-
-/** For `fair-copy convert --reading`. */
-function keep(file: IntakeFileBody, reading: Reading): void {
-  const kept = keptReading(file.name, reading, file.as);
-  saveText(t.keptName(file.name.replace(/\.[^.]+$/, '')), `${JSON.stringify(kept, null, 2)}\n`, 'application/json');
 }
 
 function hasHidden(reading: Reading): boolean {

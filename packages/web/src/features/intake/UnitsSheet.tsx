@@ -1,6 +1,7 @@
 import { inWords } from '@fair-copy/core/said.js';
 import type { LeftReason } from '@fair-copy/core/formats/read-units.js';
 import { words } from '../../all-words.js';
+import { KeepReading } from './KeepReading.js';
 import { Told } from './Told.js';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
@@ -259,6 +260,7 @@ export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
           </span>
         ))}
       </Box>
+      <KeepReading file={file} />
       <PopoverButton
         variant={file.unitsWritten ? 'outlined' : 'contained'}
         disabled={survey.taken === 0}

@@ -100,9 +100,6 @@ export const texts: typeof en = {
     joinTitle: 'Eine Zeile und ein Begriff der Termbank sind dasselbe, wenn …',
     joinId: 'sie dieselbe Kennung haben',
     joinLanguage: (language: string) => `sie eine Benennung auf ${language} gemeinsam haben`,
-    keep: 'als Datei behalten',
-    keepHint: 'Diese Lesart als Datei, für weitere Dateien dieser Art: fair-copy convert --reading',
-    keptName: (stem: string) => `${stem} - Lesart.json`,
     joinRegions: 'allgemeine und regionale Kürzel sind eine Sprache (en, en-GB)',
     sheetIsSubject: (name: string) => `Sachgebiet „${name}“`,
     sheetNoSubject: (name: string) => `„${name}“ als Sachgebiet`,
@@ -118,6 +115,11 @@ export const texts: typeof en = {
       `${pairs.map(([file, termbase]) => `Die Datei hat ${file}, die Termbank ${termbase}`).join('. ')}. Sie treffen sich als eine Sprache.`,
     one: 'Eine Sprache',
     two: 'Zwei Sprachen',
+  },
+  keep: {
+    word: 'Lesart als Datei',
+    hint: 'Behält, wie diese Datei gelesen wird, für weitere ihrer Art: fair-copy convert --reading',
+    name: (stem: string) => `${stem} - Lesart.json`,
   },
   cuts: {
     how: 'Jeder Griff steht, wo eine Spalte beginnt. Ziehen Sie ihn oder bewegen Sie ihn mit den Pfeiltasten; Entf nimmt ihn weg.',

@@ -94,9 +94,6 @@ export const texts = {
     joinTitle: 'A row and a concept of the termbase are the same when …',
     joinId: 'they have the same id',
     joinLanguage: (language: string) => `they share a term in ${language}`,
-    keep: 'keep as a file',
-    keepHint: 'This reading as a file, for other files like this: fair-copy convert --reading',
-    keptName: (stem: string) => `${stem} - reading.json`,
     joinRegions: 'general and regional tags are one language (en, en-GB)',
     sheetIsSubject: (name: string) => `subject “${name}”`,
     sheetNoSubject: (name: string) => `take “${name}” as subject`,
@@ -112,6 +109,11 @@ export const texts = {
       `${pairs.map(([file, termbase]) => `The file has ${file}, the termbase ${termbase}`).join('. ')}. They are joined as one language.`,
     one: 'One language',
     two: 'Two languages',
+  },
+  keep: {
+    word: 'Reading as a file',
+    hint: 'Keeps how this file is read, for others like it: fair-copy convert --reading',
+    name: (stem: string) => `${stem} - reading.json`,
   },
   cuts: {
     how: 'Each handle stands where a column begins. Drag it or move it with the arrow keys; Delete takes it away.',

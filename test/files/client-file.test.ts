@@ -266,3 +266,28 @@ describe('writing text', () => {
     await expect(writeText(join(folder, 'nowhere', 'x.txt'), ['x'])).rejects.toThrow(/ENOENT/);
   });
 });
+
+describe('a text in two encodings', () => {
+  const rows = ['Schlüssel;llave', 'Überlauf;desagüe', 'Böschung;señal', 'Brücke;año', 'Gerät;niño', 'Öffnung;canción'];
+  const mixed = (others: readonly number[]): Buffer =>
+    Buffer.concat([
+      Buffer.from('de;es\n'),
+      ...[...rows, ...rows, ...rows].map((row, i) =>
+        iconv.encode(`${row}\n`, others.includes(i) ? 'windows-1252' : 'utf8'),
+      ),
+    ]);
+
+  test('says of each row which of them it was in', async () => {
+    const path = join(folder, 'mixed.csv');
+    writeFileSync(path, mixed([2, 7, 13]));
+    const file = await openClientFile(path, 'mixed.csv');
+    const { rows: found } = await file.survey();
+    file.close();
+    expect(found.filter(({ recoded }) => recoded).map(({ number, recoded }) => [number, recoded])).toEqual([
+      [4, 'windows-1252'],
+      [9, 'windows-1252'],
+      [15, 'windows-1252'],
+    ]);
+    expect(found[3]!.cells).toEqual(['Böschung', 'señal']);
+  });
+});

@@ -183,6 +183,8 @@ export const intakeRow = z.object({
   line: z.number().nullable(),
   cells: z.array(z.string()),
   hidden: z.boolean(),
+  /** Of a text in two encodings: the one of this row, where it is not that of the others. */
+  recoded: z.string().nullable(),
   /** Only the cells that cleaning changes. */
   cleaned: z.array(cleanedCell),
   outcome: z.custom<StoredOutcome>().nullable(),

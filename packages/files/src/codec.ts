@@ -47,6 +47,8 @@ export class MixedDecoder {
   /** Lines in the other encoding: how many, and the numbers of the first ones, from 1. */
   count = 0;
   readonly first: number[] = [];
+  /** Their numbers, as far as they are kept. */
+  readonly lines = new Set<number>();
 
   constructor(private readonly other: EncodingName) {}
 
@@ -75,6 +77,7 @@ export class MixedDecoder {
     this.line++;
     if (isUtf8(line)) return line.toString('utf8').replace(/^\uFEFF/, '');
     this.count++;
+    if (this.lines.size < KEPT_LINES) this.lines.add(this.line);
     if (this.first.length < NAMED_LINES) this.first.push(this.line);
     const decoder = codec.decoder(this.other);
     return decoder.write(line) + decoder.end();
@@ -94,6 +97,8 @@ export function wholeCharacters(bytes: Uint8Array): number {
   return at;
 }
 
+/** So many lines are known one by one. */
+const KEPT_LINES = 200_000;
 /** So many lines are named. */
 const NAMED_LINES = 12;
 

@@ -98,3 +98,9 @@ describe('properties', () => {
     expect(guardedCell("'tis")).toBe("'tis");
   });
 });
+
+test('a row says on which line it begins, where rows go over several lines', () => {
+  const rows = delimitedRows('a;b\n"c\nd";e\r\n"f\r\ng\rh";i\nj;k\n', { delimiter: ';', quote: '"' });
+  expect(rows.map(({ number, line }) => line ?? number)).toEqual([1, 2, 4, 7]);
+  expect(rows[1]).toEqual({ number: 2, cells: ['c\nd', 'e'] });
+});

@@ -38,6 +38,9 @@ export class DelimitedReader {
   private rest = '';
   private quoteRow = 0;
   private anything = false;
+  /** The line of the text, from 1, and the one on which the row began. */
+  private line = 1;
+  private begun = 1;
 
   /** @param watch told of each cell, and whether it stood in quotes */
   constructor(
@@ -142,7 +145,9 @@ export class DelimitedReader {
     const { quote, escape } = this.form;
     let i = from;
     while (i < until && input[i] !== quote && !(escape && input[i] === '\\')) i++;
-    this.append(input.slice(from, i));
+    const text = input.slice(from, i);
+    this.append(text);
+    if (text.includes('\n') || text.includes('\r')) this.line += text.split(/\r\n|\n|\r(?!$)/).length - 1;
     if (i < until) {
       this.state = input[i] === quote ? CLOSING : ESCAPED;
       i++;
@@ -182,7 +187,10 @@ export class DelimitedReader {
     if (this.cells.length > COLUMN_LIMIT)
       throw new DataError('too-many-columns', { row: this.number, count: this.cells.length, limit: COLUMN_LIMIT });
     const isBlank = this.cells.length === 1 && this.cells[0] === '';
-    this.rows.push({ number: this.number++, cells: isBlank ? BLANK : this.cells });
+    const { begun } = this;
+    const row = { number: this.number++, cells: isBlank ? BLANK : this.cells };
+    this.rows.push(begun === row.number ? row : { ...row, line: begun });
+    this.begun = ++this.line;
     if (isBlank) this.cells.length = 0;
     else this.cells = [];
     this.rowLength = 0;

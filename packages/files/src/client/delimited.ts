@@ -23,6 +23,9 @@ const CUT = 0.6;
 /** From this sureness on it cuts them so evenly that columns aligned besides are none. */
 const EVENLY_CUT = 0.9;
 
+/** Below this sureness an encoding is a guess. */
+const SURE = 0.8;
+
 type Delimited = Extract<SourceForm, { kind: 'delimited' }>;
 
 export class DelimitedFile extends ClientFile {
@@ -131,9 +134,18 @@ export class DelimitedFile extends ClientFile {
         rows = [{ ...rows[0]!, cells: [''] }, ...rows.slice(1)];
         isDeclaration = false;
       }
-      yield* rows;
+      yield* this.told(rows, source.encoding);
     }
-    yield* reader.end();
+    yield* this.told(reader.end(), source.encoding);
+  }
+
+  /** Of a text in two encodings, which rows are in the other one; where that is a guess, they are asked. */
+  private told(rows: readonly SheetRow[], { otherLines, sureness, set }: EncodingReading): readonly SheetRow[] {
+    if (!otherLines) return rows;
+    const doubt = sureness < SURE && !set ? ({ doubt: 'recoded' } as const) : {};
+    return rows.map((row) =>
+      this.text.isRecoded(row.line ?? row.number) ? { ...row, recoded: otherLines, ...doubt } : row,
+    );
   }
 
   /** The lines of the text, each in one cell. */

@@ -70,6 +70,11 @@ export class TextOf {
     yield decoder.end();
   }
 
+  /** Whether a line that was just read was in the other encoding. */
+  isRecoded(line: number): boolean {
+    return this.mixed?.lines.has(line) ?? false;
+  }
+
   /** After the text was read to its end: which lines of it were in another encoding. */
   mixedNotes({ value, otherLines }: TextForm): Diagnostic[] {
     if (!this.mixed || !otherLines) return [];

@@ -8,7 +8,7 @@ import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { restoredCell } from '@fair-copy/core/sheet/delimited-write.js';
 import { fieldLabel, valueLabel } from '@fair-copy/core/termbase/categories.js';
 import type { Fields } from '@fair-copy/core/termbase/concept.js';
-import type { Staging } from '../store/staging.js';
+import type { StagedRow, Staging } from '../store/staging.js';
 import type { IntakeFile } from './files.js';
 
 /** The decisions on rows, by their numbers. */
@@ -66,13 +66,7 @@ function tallyPart(file: IntakeFile, kind: OutcomeKindBody, staging: Staging): n
 
 function shownRow(
   reading: Reading,
-  row: {
-    readonly position: number;
-    readonly number: number;
-    readonly cells: readonly string[];
-    readonly hidden?: boolean;
-    readonly line?: number;
-  },
+  row: StagedRow,
   outcome: IntakeRowBody['outcome'],
   decision: IntakeRowBody['decision'],
 ): IntakeRowBody {
@@ -84,6 +78,7 @@ function shownRow(
     line: row.line ?? null,
     cells: [...corrected.cells],
     hidden: row.hidden ?? false,
+    recoded: row.recoded ?? null,
     cleaned: isData ? termColumns(reading).flatMap((column) => cleanedCell(reading, column, corrected)) : [],
     outcome,
     decision,

@@ -49,6 +49,7 @@ interface RowRecord {
   readonly line: number | null;
   readonly doubt: RowDoubt | null;
   readonly aside: NonNullable<SheetRow['between']> | null;
+  readonly recoded: NonNullable<SheetRow['recoded']> | null;
 }
 
 export class Staging {
@@ -79,7 +80,7 @@ export class Staging {
   /** Gives back a function that takes batches of rows; all is written when `work` ends, or nothing. */
   async fill(work: (sink: (rows: readonly SheetRow[]) => void) => Promise<Sample>): Promise<Sample> {
     const insert = this.db.prepare(
-      'INSERT INTO row (position, number, cells, hidden, line, doubt, aside) VALUES (?, ?, ?, ?, ?, ?, ?)',
+      'INSERT INTO row (position, number, cells, hidden, line, doubt, aside, recoded) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
     );
     let position = 0;
     this.db.exec('BEGIN');
@@ -94,6 +95,7 @@ export class Staging {
             row.line ?? null,
             row.doubt ?? null,
             row.between ?? null,
+            row.recoded ?? null,
           );
       });
       this.db.prepare('INSERT INTO sample (body) VALUES (?)').run(JSON.stringify(sample));
@@ -300,5 +302,6 @@ function rowOf(record: RowRecord): SheetRow {
     ...(record.line !== null && { line: record.line }),
     ...(record.doubt && { doubt: record.doubt }),
     ...(record.aside && { between: record.aside }),
+    ...(record.recoded && { recoded: record.recoded }),
   };
 }

@@ -145,6 +145,8 @@ function question(asked: Question): string {
         'out of turn': 'Hier oder in der Nähe fehlt eine Zeile. Gehören diese Texte zusammen?',
         uneven: 'Dieser Eintrag hat mehr oder weniger Zeilen als die meisten. Steht jeder Text in seiner Spalte?',
         'not aligned': 'Ein Text reicht hier in die nächste Spalte. Ist jeder Text ganz und in seiner Spalte?',
+        recoded:
+          'Diese Zeile ist nicht UTF-8 wie die anderen; in welcher Kodierung sie steht, ist geraten. Stimmen ihre Buchstaben?',
       }[asked.doubt];
     case 'part':
       return `Gehört zu dem Begriff von Zeile ${asked.row}, die zurückgehalten ist.`;
@@ -182,6 +184,7 @@ export const intake: IntakeWords = {
         'out of turn': 'hier oder in der Nähe fehlt eine Zeile',
         uneven: 'er hat mehr oder weniger Zeilen als die meisten',
         'not aligned': 'ein Text reicht in die nächste Spalte',
+        recoded: 'seine Kodierung ist geraten',
       })[doubt],
     'one-language': ({ language }) => `nur ein Text auf ${languageName(language)}`,
     obsolete: () => 'als veraltet bezeichnet',

@@ -143,6 +143,7 @@ function question(asked: Question): string {
         'out of turn': 'A line is missing here or near it. Do these texts belong together?',
         uneven: 'This record has another number of lines than most. Does each text stand in its column?',
         'not aligned': 'A text crosses into the next column here. Is each text whole, and in its column?',
+        recoded: 'This line is not UTF-8 as the others; which encoding it is in is a guess. Are its letters right?',
       }[asked.doubt];
     case 'part':
       return `Belongs to the concept of row ${asked.row}, which is held back.`;
@@ -180,6 +181,7 @@ export const intake: IntakeWords = {
         'out of turn': 'a line is missing here or near it',
         uneven: 'it has another number of lines than most',
         'not aligned': 'a text crosses into the next column',
+        recoded: 'its encoding is a guess',
       })[doubt],
     'one-language': ({ language }) => `it has text in ${languageName(language)} only`,
     obsolete: () => 'it is marked as obsolete',

@@ -90,6 +90,7 @@ export function RowRemark({
         {decision.verdict === 'turn' ? t.turned : decision.cells ? t.corrected : t.taken}
       </MarginNote>
     );
+  if (row.recoded) return <MarginNote tone="doubt">{t.recoded(row.recoded)}</MarginNote>;
   const beyond = outcome ? cellsBeyond(row, reading) : [];
   if (beyond.length > 0) return <MarginNote tone="doubt">{t.beyond(beyond)}</MarginNote>;
   const missing = outcome?.kind === 'entry' ? missingLanguages(row, reading) : [];

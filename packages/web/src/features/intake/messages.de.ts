@@ -245,6 +245,7 @@ export const texts: typeof en = {
     edit: 'Diese Zelle berichtigen',
     split: (n: number) => `wird zu ${n} Benennungen`,
     empty: 'Keine Zeile dieser Art.',
+    recoded: (encoding: string) => `Als ${encoding} gelesen, anders als die übrigen Zeilen.`,
     beyond: (texts: readonly string[]) =>
       `${count(texts.length, 'Zelle', 'Zellen')} mehr, als die Tabelle Spalten hat: ${texts.map((text) => `„${text}“`).join(', ')}. Als ${texts.length === 1 ? 'Anmerkung' : 'Anmerkungen'} behalten.`,
     missing: (languages: string) => `Keine Benennung auf ${languages}: übernommen, und beim Prüfen wird es gesagt.`,

@@ -237,6 +237,7 @@ export const texts = {
     edit: 'Correct this cell',
     split: (n: number) => `becomes ${n} terms`,
     empty: 'No row of this kind.',
+    recoded: (encoding: string) => `Read as ${encoding}, unlike the other lines.`,
     beyond: (texts: readonly string[]) =>
       `${count(texts.length, 'cell', 'cells')} more than the table has columns: ${texts.map((text) => `“${text}”`).join(', ')}. Kept as ${texts.length === 1 ? 'a note' : 'notes'}.`,
     missing: (languages: string) => `No term in ${languages}: taken, and Inspect will say so.`,

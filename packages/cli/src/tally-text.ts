@@ -1,4 +1,7 @@
 /** The tally as one line, and the reading as a few, for a terminal. */
+import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
+import type { LinePattern } from '@fair-copy/core/document/pattern.js';
+import type { Tables } from '@fair-copy/core/intake/tables.js';
 import type { Tally } from '@fair-copy/core/intake/outcome.js';
 import type { EncodingReading, Reading, Role } from '@fair-copy/core/intake/reading.js';
 import { fieldLabel } from '@fair-copy/core/termbase/categories.js';
@@ -52,15 +55,51 @@ function roleText(role: Role): string {
 const encodingText = ({ value, otherLines }: EncodingReading): string =>
   otherLines ? `${value} and, in other lines, ${otherLines}` : value;
 
+/** How source and translation stand in one text. */
+const MARKED: Readonly<Record<MarkedPattern['kind'], string>> = {
+  marks: 'source and translation between marks',
+  prefixes: 'lines marked as source and translation',
+  alternating: 'each line followed by its translation',
+  blocks: 'blocks in two languages in turn',
+  records: 'records over several lines',
+};
+
+function patternText(pattern: LinePattern): string {
+  if ('cuts' in pattern) return `${pattern.cuts.length + 1} columns aligned by spaces`;
+  return `lines cut at “${intake.mark(pattern.between)}”`;
+}
+
+function tablesText({ tables }: { readonly tables?: { readonly value: Tables | null } }): string {
+  const found = tables?.value;
+  if (!found) return '';
+  const beside = found.groups.length > 1;
+  return `, ${beside ? found.groups.length : found.headers.length} tables ${beside ? 'side by side' : 'below one another'} read as one`;
+}
+
+function headerText({ value, reason }: Reading['headerRow']): string {
+  if (reason.code === 'labels-name' || reason.code === 'tables-name') return inWords(intake.reasons, reason);
+  return value === null ? 'no header' : `row ${value} is the header`;
+}
+
 function sourceLine({ source, headerRow }: Reading): string {
-  const header = headerRow.value === null ? 'no header' : `row ${headerRow.value} is the header`;
+  const header = headerText(headerRow);
   switch (source.kind) {
     case 'workbook':
-      return `Workbook, sheet “${source.sheet}”, ${header}`;
-    case 'document':
-      return `${source.format.toUpperCase()}, ${source.part.value}, ${header}`;
-    case 'delimited':
-      return `Delimited text, separated by ${intake.delimiter(source.delimiter.value)}, ${encodingText(source.encoding)}, ${header}`;
+      return `Workbook, sheet “${source.sheet}”${tablesText(source)}, ${header}`;
+    case 'document': {
+      const { format, part, marked, pattern } = source;
+      const cut = marked?.value ? MARKED[marked.value.kind] : pattern.value ? patternText(pattern.value) : 'not cut';
+      return `${format.toUpperCase()}, ${part.value}${part.value === 'tables' ? tablesText(source) : `, ${cut}`}, ${header}`;
+    }
+    case 'delimited': {
+      const { encoding, delimiter, pattern, marked } = source;
+      const cut = marked?.value
+        ? `Bilingual text, ${MARKED[marked.value.kind]}`
+        : pattern?.value
+          ? `Text, ${patternText(pattern.value)}`
+          : `Delimited text, separated by ${intake.delimiter(delimiter.value)}`;
+      return `${cut}, ${encodingText(encoding)}${tablesText(source)}, ${header}`;
+    }
     default:
       return `${source.kind.toUpperCase()}, ${encodingText(source.encoding)}`;
   }

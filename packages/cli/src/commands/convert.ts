@@ -6,7 +6,7 @@ import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
 import type { Placed, Tally } from '@fair-copy/core/intake/outcome.js';
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import { intake } from '@fair-copy/words/en/intake.js';
-import { languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
+import { cellsBeyond, languagesOf, type Reading } from '@fair-copy/core/intake/reading.js';
 import { Layout, layoutRow } from '@fair-copy/core/formats/layout.js';
 import { TbxSurvey } from '@fair-copy/core/formats/tbx/survey.js';
 import { tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
@@ -102,7 +102,7 @@ export async function convert(paths: readonly string[], said: ConvertOptions): P
       throw noPairsIn(inputs);
     await write(part, format, { inputs, options, languages, encoding, layout, survey });
     await rename(part, options.output);
-    inputs.forEach(({ file, reading }, i) => report(file, reading, tallies[i]!));
+    inputs.forEach((input, i) => report(input, tallies[i]!));
     pictures.report(inputs);
   } catch (error) {
     await rm(part, { force: true });
@@ -208,6 +208,8 @@ const KEPT = 100_000;
 /** What becomes of the rows of an input. */
 class Outcomes {
   tally: Tally | null = null;
+  /** Rows with more cells than their table has columns. */
+  beyond: { readonly row: number; readonly texts: readonly string[] }[] = [];
   private kept: Placed<SheetRow>[] | null = null;
 
   constructor(
@@ -227,8 +229,11 @@ class Outcomes {
       ...(input.joined && { existing: input.joined }),
     });
     let all: Placed<SheetRow>[] | null = [];
+    this.beyond = [];
     for await (const placed of Evaluation.ofAsync(evaluation, input.file.rows(input.reading.source))) {
       if (all && all.push(placed) > KEPT) all = null;
+      const texts = placed.outcome.kind === 'entry' ? cellsBeyond(placed.row, input.reading) : [];
+      if (texts.length > 0) this.beyond.push({ row: placed.row.line ?? placed.row.number, texts });
       yield placed;
     }
     this.kept = all;
@@ -328,9 +333,15 @@ async function* mapped<A, B>(items: AsyncIterable<A>, map: (item: A) => B): Asyn
   for await (const item of items) yield map(item);
 }
 
-function report(file: ClientFile, reading: Reading, tally: Tally): void {
+/** Rows beyond the table that are named one by one. */
+const NAMED = 5;
+
+function report({ file, reading, outcomes: { beyond } }: Input, tally: Tally): void {
   const sheet = reading.source.kind === 'workbook' ? `, ${reading.source.sheet}` : '';
   process.stderr.write(`${file.name}${sheet}: ${tallyLine(tally)}\n`);
+  for (const { row, texts } of beyond.slice(0, NAMED))
+    process.stderr.write(`  row ${row} has more cells than the table: “${texts.join('”, “')}”, kept as a note\n`);
+  if (beyond.length > NAMED) process.stderr.write(`  … and ${beyond.length - NAMED} more such rows\n`);
 }
 
 function formatOf(options: ConvertOptions): Format {

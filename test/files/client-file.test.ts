@@ -141,6 +141,22 @@ describe('delimited text', () => {
   });
 });
 
+test.each([
+  [
+    'dots that lead from one to the other',
+    'Wehr ........... weir\nSchleuse ....... lock\nLattenpegel .... water gauge\nUfer ... bank\n',
+  ],
+  ['two spaces at least', 'Wehr  weir\nSchleuse  lock\nLattenpegel   water gauge\nUfer  bank\n'],
+])('texts between which stand %s', async (_, content) => {
+  const { rows } = await survey(file('apart.txt', content));
+  expect(rows.map(({ cells }) => cells)).toEqual([
+    ['Wehr', 'weir'],
+    ['Schleuse', 'lock'],
+    ['Lattenpegel', 'water gauge'],
+    ['Ufer', 'bank'],
+  ]);
+});
+
 describe('workbooks', () => {
   async function book(name: string, fill: (workbook: exceljs.Workbook) => void): Promise<string> {
     const workbook = new exceljs.Workbook();

@@ -60,6 +60,12 @@ describe('columns aligned by spaces', () => {
     ]);
   });
 
+  test('numbers that are flush right are a column', () => {
+    const lines = ROWS.map(([a, b], i) => `${a.padEnd(20)}${b.padEnd(18)}${String(7 ** i).padStart(6)}`);
+    const { value } = proposedCuts(lines)!;
+    expect(lines.map((line) => cutAtPlaces(line, value))).toEqual(ROWS.map(([a, b], i) => [a, b, String(7 ** i)]));
+  });
+
   test('a text that crosses into the next column stays whole, and is told', () => {
     const lines = [...aligned(ROWS, 'characters'), 'Schleusenkammermauerwerk  chamber wall'];
     const { value } = proposedCuts(lines)!;

@@ -109,10 +109,19 @@ function cutsIn(grid: readonly (readonly string[])[]): number[] {
   return found.filter((cut, i) => {
     const until = found[i + 1] ?? width;
     const filled = grid.filter((places) => places.slice(cut, until).some((place) => place !== ' '));
+    if (filled.length >= 2 && endTogether(filled, cut, until)) return true;
     const aligned = filled.filter((places) => beginsAt(places, cut));
     const apart = aligned.filter((places) => places[cut - 2] === ' ');
     return filled.length >= 2 && aligned.length >= filled.length * ALIGNED && apart.length >= aligned.length * APART;
   });
+}
+
+/** A column of numbers, flush right: all of them end in the same place. */
+function endTogether(filled: readonly (readonly string[])[], cut: number, until: number): boolean {
+  const texts = filled.map((places) => places.slice(cut, until).join('').trimEnd());
+  if (texts.filter((text) => /^\s*[\d.,]+$/.test(text)).length < filled.length * ALIGNED) return false;
+  const ends = texts.map((text) => text.length);
+  return ends.filter((end) => end === ends[0]).length >= ends.length * ALIGNED;
 }
 
 /** A line of rules under the header says it by itself, where its parts agree with the texts. */
@@ -127,5 +136,5 @@ function cutsUnderRules(lines: readonly string[], grid: readonly (readonly strin
 /** Something stands in two columns, and each begins where it should. */
 function isCut(places: readonly string[], cuts: readonly number[]): boolean {
   const starts = cuts.filter((cut, i) => places.slice(cut, cuts[i + 1] ?? places.length).some((p) => p !== ' '));
-  return starts.length > 0 && starts.every((cut) => beginsAt(places, cut));
+  return starts.length > 0 && starts.every((cut, i) => beginsAt(places, cut) || (i > 0 && places[cut - 1] === ' '));
 }

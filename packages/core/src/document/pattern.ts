@@ -17,6 +17,8 @@ export interface BetweenPattern {
 
 /** What stands between a term and its translation, in order of weight. Common practice. */
 const BETWEEN = ['\t', ' :: ', ' – ', ' — ', ' = ', ' → ', ' -> ', ' - ', ': ', ' : ', ' | ', '; '] as const;
+/** Dots that lead from one text to the other, as many as it takes. */
+export const LEADERS = '...';
 /** What stands between the translation and a definition. */
 const THEN = ['\t', ': ', ' – ', ' — ', '; ', ' | '] as const;
 const SAMPLE = 1000;
@@ -94,7 +96,8 @@ export function cutLine(line: string, pattern: LinePattern | null): string[][] {
   const at = line.indexOf(pattern.between);
   if (at < 0) return [[line]];
   const left = line.slice(0, at);
-  const right = line.slice(at + pattern.between.length);
+  const rest = line.slice(at + pattern.between.length);
+  const right = pattern.between === LEADERS ? rest.replace(/^[.\s]+/, '') : rest;
   if (pattern.groups) {
     const lefts = left.split(pattern.groups);
     const rights = right.split(pattern.groups);

@@ -23,6 +23,8 @@ export type SourceForm =
       readonly quote: '"' | "'" | null;
       /** Marks within quotes stand behind backslashes. */
       readonly escape?: boolean;
+      /** Several separators in a row are one: columns aligned by tabs. */
+      readonly runs?: boolean;
       /** A person said how cells are quoted. */
       readonly quoteSet?: boolean;
       /** There are quotation marks, which belong to the text. */

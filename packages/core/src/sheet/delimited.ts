@@ -12,6 +12,8 @@ export interface DelimitedForm {
   readonly quote: '"' | "'" | null;
   /** Within quotes, `\\"` is a mark and `\\\\` a backslash, besides marks written twice. */
   readonly escape?: boolean;
+  /** Several separators in a row are one: columns aligned by tabs. */
+  readonly runs?: boolean;
 }
 
 /** States, each with a sample of what it is in: */
@@ -106,7 +108,7 @@ export class DelimitedReader {
         char === first &&
         (delimiter!.length === 1 || input.startsWith(delimiter!, i))
       ) {
-        this.endField();
+        if (!this.form.runs || this.state !== START || this.cells.length === 0) this.endField();
         i += delimiter!.length;
       } else if (this.state === START && char === quote) {
         this.state = QUOTED;

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { guessDelimiter, guessQuoting } from './delimiter.js';
+import { delimitedRows } from './delimited.js';
+import { guessDelimiter, guessQuoting, hasRuns } from './delimiter.js';
 
 const guess = (text: string) => guessDelimiter(text, true);
 
@@ -65,4 +66,13 @@ describe('quoting is what makes the rows agree', () => {
 
   test('where the beginning has no mark, the rest may have some', () =>
     expect(guessDelimiter(table(plain), false).form).toEqual({ delimiter: ';', quote: '"' }));
+});
+
+test('tabs in a row are one where they only align the columns', () => {
+  const form = { delimiter: '\t', quote: null } as const;
+  const aligned = 'English\t\tGerman\nlock\t\tSchleuse\nwater gauge\tPegel\nlock gate\tSchleusentor\nweir\t\tWehr\n';
+  expect(hasRuns(aligned, form, true)).toBe(true);
+  expect(delimitedRows(aligned, { ...form, runs: true }).map(({ cells }) => cells.length)).toEqual([2, 2, 2, 2, 2]);
+  // A table with empty cells is even as it is.
+  expect(hasRuns('de\tNote\ten\nWehr\t\tweir\nTor\told\tgate\nUfer\t\tbank\n', form, true)).toBe(false);
 });

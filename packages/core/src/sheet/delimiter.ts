@@ -100,6 +100,25 @@ export function guessDelimiter(sample: string, whole: boolean): DelimiterGuess {
   };
 }
 
+/** Rows of a plain table have as many separators at least this often. */
+const EVENLY = 0.9;
+/** Share of the rows with the same number of texts, where tabs only align them. */
+const AS_MANY = 0.95;
+
+/** Whether several tabs in a row are one: without that the rows are uneven, with it they are even. */
+export function hasRuns(sample: string, form: DelimitedForm, whole: boolean): boolean {
+  if (form.delimiter !== '\t' || !sample.includes('\t\t')) return false;
+  const even = (runs: boolean): number => {
+    const reader = new DelimitedReader({ ...form, runs });
+    const all = [...reader.write(sample), ...reader.end()];
+    const rows = (whole ? all : all.slice(0, -1)).filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+    const widths = new Map<number, number>();
+    for (const { cells } of rows) widths.set(cells.length, (widths.get(cells.length) ?? 0) + 1);
+    return Math.max(0, ...[...widths].filter(([width]) => width > 1).map(([, n]) => n)) / Math.max(1, rows.length);
+  };
+  return even(false) < EVENLY && even(true) >= AS_MANY;
+}
+
 interface Measured {
   readonly delimiter: string;
   readonly quoting: Quoting;

@@ -5,14 +5,14 @@ import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import { MarkedReader, type MarkedRow } from '@fair-copy/core/document/marked/read.js';
 import { languageAmong } from '@fair-copy/core/language/identify.js';
 import { crossesCuts, proposedCuts } from '@fair-copy/core/document/cuts.js';
-import { cutLine, isDictionary, proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
+import { cutLine, isDictionary, LEADERS, proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import type { Sample } from '@fair-copy/core/intake/propose.js';
 import { rowsOfTables } from '@fair-copy/core/intake/tables.js';
 import type { EncodingReading, SourceForm } from '@fair-copy/core/intake/reading.js';
 import { DelimitedReader, type DelimitedForm } from '@fair-copy/core/sheet/delimited.js';
-import { guessDelimiter, guessQuoting, type Quoting } from '@fair-copy/core/sheet/delimiter.js';
+import { guessDelimiter, guessQuoting, hasRuns, type Quoting } from '@fair-copy/core/sheet/delimiter.js';
 import { isBlank, type SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
 import { drained, encodingNotes, markedPattern, tablesIn } from './survey.js';
@@ -97,6 +97,7 @@ export class DelimitedFile extends ClientFile {
         : { value: delimiter, sureness: guess.sureness, reason: guess.reason },
       quote: quoting.quote,
       ...(quoting.escape && { escape: true }),
+      ...(hasRuns(head, { delimiter, ...quoting }, whole) && { runs: true }),
       ...(choices.quote !== undefined && { quoteSet: true }),
       ...(quoting.quote === null && head.includes('"') && { marksAreText: true }),
       otherEncodings: guessed.runnersUp,
@@ -125,6 +126,7 @@ export class DelimitedFile extends ClientFile {
       delimiter: source.delimiter.value,
       quote: source.quote,
       ...(source.escape && { escape: true }),
+      ...(source.runs && { runs: true }),
     });
     // A line that only says how the cells are cut holds none.
     let isDeclaration = source.delimiter.reason.code === 'declared-in-line';
@@ -200,15 +202,27 @@ function hasMarks(marked: MarkedPattern | null | undefined): boolean {
 /** Share of the lines with two spaces between words, from which on these cut them. */
 const MOST_APART = 0.9;
 
+/** Dots that lead from one text to the other, or two spaces. */
+const APART: readonly (readonly [string, RegExp])[] = [
+  [LEADERS, /\S ?\.{3,} ?\S/],
+  ['  ', /\S {2,}\S/],
+];
+
 /** Columns that begin in the same places, or at least have two spaces between them. */
 function alignedColumns(lines: readonly string[]): Guess<LinePattern> | null {
-  const aligned = proposedCuts(lines);
+  const led = lines.filter((line) => APART[0]![1].test(line)).length;
+  const aligned = led > lines.length / 2 ? null : proposedCuts(lines);
   if (aligned) return aligned;
   const some = lines.filter((line) => line.trim() !== '');
-  const share = some.filter((line) => /\S {2,}\S/.test(line)).length / Math.max(1, some.length);
-  if (some.length < 3 || share < MOST_APART) return null;
-  const reason = because('mark-between', { share, mark: '  ' });
-  return { value: { between: '  ', then: '  ', groups: null }, sureness: share * 0.9, reason };
+  if (some.length < 3) return null;
+  for (const [between, test] of APART) {
+    const share = some.filter((line) => test.test(line)).length / some.length;
+    if (share < MOST_APART) continue;
+    const then = between === LEADERS ? null : between;
+    const reason = because('mark-between', { share, mark: between });
+    return { value: { between, then, groups: null }, sureness: share * 0.9, reason };
+  }
+  return null;
 }
 
 /** Only where the lines are those of a dictionary, or a person says so; everything else is cut by the separator. */

@@ -1,7 +1,8 @@
 /** Records over several lines, proposed from the lines themselves. */
 import { because, type Guess } from '../../guess.js';
 import { identifyPooled, shareOf } from '../../language/identify.js';
-import { bare, prefixOf } from './line-marks.js';
+import { isRule } from '../../sheet/model.js';
+import { bare, NUMBER, prefixOf } from './line-marks.js';
 import { isIndented, isWordless, labelled, SENSE, type RecordsPattern } from './records.js';
 
 /** Lines that are looked at. */
@@ -10,6 +11,8 @@ const SAMPLE = 2000;
 const FEWEST = 3;
 /** Share of the records that must have a second line. */
 const MOST = 0.6;
+/** Share of the records that must have a label, where other lines have none. */
+const SOME = 0.3;
 /** Share of the lines below the headwords that must have a label, or a number, for it to count. */
 const REGULAR = 0.7;
 /** Share of the records with as many lines as most have. */
@@ -36,7 +39,7 @@ function byBlankLines(lines: readonly string[]): Records {
   const records: string[][] = [];
   let before = true;
   for (const line of lines) {
-    const blank = line === '';
+    const blank = line === '' || isRule(line);
     if (!blank && before) records.push([]);
     if (!blank) records.at(-1)!.push(line.trim());
     before = blank;
@@ -47,7 +50,7 @@ function byBlankLines(lines: readonly string[]): Records {
 function byIndent(lines: readonly string[]): Records {
   const records: string[][] = [];
   for (const line of lines) {
-    if (line === '') continue;
+    if (line === '' || isRule(line)) continue;
     if (!isIndented(line) || records.length === 0) records.push([]);
     records.at(-1)!.push(line.trim());
   }
@@ -57,10 +60,14 @@ function byIndent(lines: readonly string[]): Records {
 function proposed(records: Records, by: 'blank' | 'indent'): Guess<RecordsPattern> | null {
   const all = records.filter((record) => record.length > 1);
   if (all.length < FEWEST || all.length < records.length * MOST) return null;
-  const numbered = all.filter(([head]) => isWordless(head!)).length > all.length / 2;
-  const several = numbered ? all.map((record) => (isWordless(record[0]!) ? record.slice(1) : record)) : all;
+  const numbered = all.filter(([head]) => isWordless(head!) || NUMBER.test(head!)).length > all.length / 2;
+  const several = numbered ? all.map(withoutNumber).filter((record) => record.length > 0) : all;
   const mark = markOf(several);
-  const found = withLabels(several, by) ?? withSenses(several, by) ?? inPlaces(unmarked(several, mark), by);
+  const found =
+    withLabels(several, by) ??
+    withSomeLabels(several, by) ??
+    withSenses(several, by) ??
+    inPlaces(unmarked(several, mark), by);
   if (!found) return null;
   const { share } = found;
   const pattern = {
@@ -76,6 +83,11 @@ function proposed(records: Records, by: 'blank' | 'indent'): Guess<RecordsPatter
         ? because('records-labelled', { count: records.length, labels: pattern.labels.slice(0, 4) })
         : because(by === 'blank' ? 'records-apart' : 'records-indented', { count: records.length }),
   };
+}
+
+function withoutNumber(record: readonly string[]): readonly string[] {
+  const [head, ...below] = record;
+  return isWordless(head!) ? below : [head!.replace(NUMBER, ''), ...below];
 }
 
 /** With what nearly all lines below the headwords begin. */
@@ -114,6 +126,29 @@ function withLabels(records: Records, by: 'blank' | 'indent'): Found | null {
   return {
     pattern: { kind: 'records', by, headed, labels: own, rest: senses ? 'senses' : 'together', width: senses ? 1 : 0 },
     share,
+  };
+}
+
+/** A headword and its translations, then lines with labels, which may go on: "Definition: …". */
+function withSomeLabels(records: Records, by: 'blank' | 'indent'): Found | null {
+  const within = new Map<string, number>();
+  for (const record of records)
+    for (const label of new Set(record.slice(1).map((line) => labelled(line, true)?.label ?? '')))
+      if (label) within.set(label, (within.get(label) ?? 0) + 1);
+  const labels = [...within].filter(([, count]) => count >= records.length * SOME).map(([label]) => label);
+  if (labels.length === 0 || labels.length > COLUMNS) return null;
+  const first = (record: readonly string[]): number =>
+    record.findIndex((line, i) => i > 0 && labels.includes(labelled(line, true)?.label ?? ''));
+  const before = records.map((record) => (first(record) < 0 ? record.length : first(record)) - 1);
+  const counts = new Map<number, number>();
+  for (const count of before) counts.set(count, (counts.get(count) ?? 0) + 1);
+  const [width, count] = [...counts].sort((a, b) => b[1] - a[1])[0]!;
+  const has = records.filter((record) => first(record) >= 0).length;
+  if (width < 1 || width > 4 || count < records.length * EVEN || has < records.length * MOST) return null;
+  if (meanLength(records.map(([head]) => head!)) > HEADWORD) return null;
+  return {
+    pattern: { kind: 'records', by, headed: true, labels: inOrder(records, labels), rest: 'columns', width },
+    share: count / records.length,
   };
 }
 

@@ -32,6 +32,8 @@ describe('records over several lines', () => {
     ['indented by spaces, and blank lines', (a, b) => `${a}\n    ${b}\n`],
     ['bullets', (a, b) => `${a}\n- ${b}\n`],
     ['numbers above', (a, b) => `#${a.length}\n${a}\n${b}\n`],
+    ['numbers before', (a, b) => `${a.length}. ${a}\n   ${b}\n`],
+    ['lines drawn between', (a, b) => `${a}\n${b}\n-----`],
   ])('%s', (_, form) => expect(cells(TERMS.map(([a, b]) => form(a, b)).join('\n'))).toEqual(PAIRS));
 
   test('three languages, each in its place; where a line is missing it is asked', () => {
@@ -74,6 +76,19 @@ describe('records over several lines', () => {
         ...(i === 4 ? [] : [i === 5 ? `${c} en mer` : c]),
       ]),
     );
+  });
+
+  test('translations first, then lines with labels that go on', () => {
+    const text = TERMS.map(([a, b]) => `${a}\n${b}\nDefinition: etwas am Wasser,\nund zwar groß`).join('\n\n');
+    const { pattern, rows } = read(text);
+    expect(columnNames(pattern)).toEqual(['', '', 'Definition']);
+    expect(rows[1]!.cells).toEqual(['weir', 'Wehr', 'etwas am Wasser, und zwar groß']);
+  });
+
+  test('names of languages, set off by spaces, are labels', () => {
+    const { pattern, rows } = read(TERMS.map(([a, b]) => `English   ${a}\nGerman    ${b}`).join('\n\n'));
+    expect(columnNames(pattern)).toEqual(['English', 'German']);
+    expect(rows[0]!.cells).toEqual(['lock gate', 'Schleusentor']);
   });
 
   test('all lines labelled: also where a separator would cut them evenly', () => {

@@ -3,7 +3,8 @@
  * "\ge"), up to a blank line or to the next line that is not indented.
  */
 import { languagesNamed } from '../../language/names.js';
-import { bare } from './line-marks.js';
+import { isRule } from '../../sheet/model.js';
+import { bare, NUMBER } from './line-marks.js';
 import type { MarkedRow } from './read.js';
 
 export interface RecordsPattern {
@@ -23,7 +24,7 @@ export interface RecordsPattern {
   readonly width: number;
   /** With what these begin, and what is none of their text: "=>", "-". */
   readonly mark?: string;
-  /** Above each record stands a number, which is none of its lines. */
+  /** A number stands above each record, or before its first line: it is none of its texts. */
   readonly numbered?: boolean;
 }
 
@@ -35,17 +36,21 @@ const LABEL =
 /** "DE Dichtung", "de\tDichtung". */
 const CODE = /^([A-Za-z]{2,3}(?:[-_][A-Za-z]{2,4})?)[ \t]+(?=\S)/;
 
+/** "German    Schleuse": the name of a language, set off by more than one space. */
+const NAME = /^(\p{L}[\p{L} ]{1,20}?)(?:\t| {2})\s*(?=\S)/u;
+
 export interface Labelled {
   readonly label: string;
   readonly text: string;
 }
 
-/** With what a line may be labelled; null: with nothing. */
-export function labelled(line: string): Labelled | null {
+/** With what a line may be labelled; null: with nothing. @param plain only what stands behind a mark: "de:", "[de]" */
+export function labelled(line: string, plain = false): Labelled | null {
   const text = line.trim();
   const found = LABEL.exec(text);
   if (found) return { label: (found[1] ?? found[2] ?? found[3])!.trim(), text: text.slice(found[0].length).trim() };
-  const code = CODE.exec(text);
+  if (plain) return null;
+  const code = CODE.exec(text) ?? NAME.exec(text);
   return code && languagesNamed(code[1]!).length > 0
     ? { label: code[1]!, text: text.slice(code[0].length).trim() }
     : null;
@@ -70,7 +75,7 @@ export class RecordReader {
   constructor(private readonly pattern: RecordsPattern) {}
 
   take(text: string, line: number): MarkedRow[] {
-    const isBlank = text.trim() === '';
+    const isBlank = text.trim() === '' || isRule(text);
     const ends = this.pattern.by === 'blank' ? isBlank : !isBlank && !isIndented(text);
     const done = ends ? this.end() : [];
     if (isBlank) return done;
@@ -93,7 +98,7 @@ export class RecordReader {
       numbers.shift();
     }
     const first = headed ? 1 : 0;
-    const headword = headed ? [lines[0]!] : [];
+    const headword = headed ? [numbered ? lines[0]!.replace(NUMBER, '') : lines[0]!] : [];
     const rows: { cells: string[]; line: number }[] = [];
     let row: { cells: string[]; line: number } | null = null;
     let at: number | null = null;
@@ -124,17 +129,13 @@ export class RecordReader {
       else cell(at ?? first, text, ' ');
     }
     rows.push(row ?? { cells: [...headword], line });
-    const odd = rest === 'columns' && width > 1 && lines.length - first - labelledIn(lines, first, labels) !== width;
+    const odd = rest === 'columns' && width > 1 && unlabelled !== width;
     return rows.map(({ cells, line: from }) => ({
       cells: Array.from(cells, (text) => text ?? ''),
       line: from,
       ...(odd && { doubt: 'uneven' as const }),
     }));
   }
-}
-
-function labelledIn(lines: readonly string[], first: number, labels: readonly string[]): number {
-  return lines.slice(first).filter((text) => labels.includes(labelled(text)?.label ?? '')).length;
 }
 
 /** Backslash markers of dictionaries and what they stand for: the commonest of Multi-Dictionary Formatting, from memory. */

@@ -95,6 +95,8 @@ const VALUES = {
   columns: 3,
   mark: ':',
   marks: ['x', 'y'],
+  labels: ['x', 'y'],
+  doubt: 'uneven',
   languages: ['de', 'fr'],
   encoding: 'UTF-8',
   other: 'windows-1252',
@@ -115,6 +117,11 @@ test('each language has its own words for what is read, asked and left out', () 
   }
   for (const { intake } of [en, de])
     expect(intake.queryList.header.slice(1).map(fieldOfWord)).toEqual(['question', 'answer']);
+});
+
+test('what is odd about a row is asked in words', () => {
+  for (const doubt of ['out of turn', 'uneven', 'not aligned', 'recoded'] as const)
+    for (const { intake } of [en, de]) expect(intake.question({ kind: 'row doubt', doubt })).toMatch(/\?$/);
 });
 
 test('the question of a row is put in words', () => {

@@ -16,6 +16,8 @@ export interface CutsPattern {
 }
 
 const SAMPLE = 1000;
+/** Characters; longer lines are no rows of columns. */
+const LONGEST = 2000;
 /** Share of the lines that are blank where two columns meet; in the others a text is too long for its column. */
 const BLANK = 0.85;
 /** Share of the texts of a column that begin exactly where it does. */
@@ -28,7 +30,7 @@ const MOST = 0.65;
 export function proposedCuts(lines: readonly string[]): Guess<CutsPattern> | null {
   const some = lines.filter((line) => line.trim() !== '').slice(0, SAMPLE);
   const texts = some.filter((line) => !isRule(line));
-  if (texts.length < 3 || texts.some((line) => line.includes('\t'))) return null;
+  if (texts.length < 3 || texts.some((line) => line.includes('\t') || line.length > LONGEST)) return null;
   const ascii = texts.every((line) => /^[\0-\x7F]*$/.test(line));
   let best: { readonly pattern: CutsPattern; readonly share: number } | null = null;
   for (const measure of ascii ? (['characters'] as const) : (['characters', 'places', 'bytes'] as const)) {

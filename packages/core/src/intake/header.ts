@@ -79,12 +79,17 @@ export function findHeaderRow(rows: readonly SheetRow[]): Guess<number | null> {
   );
 }
 
+/** Cells of a row that show whether it is worth looking at all of it. */
+const LOOKED_AT = 8;
 /** Of the cells of a header, that name a language or a field. */
 const MOSTLY = 0.6;
 
 /** Whether a row is surely a header: it names two languages, most of its cells are names, and it is no data about languages. */
 export function isLanguageHeader(row: SheetRow, all: readonly SheetRow[]): boolean {
-  if (isBlank(row) || headerSureness(row, all)?.reason.code !== 'names-languages') return false;
+  // Most rows are none, which their first cells show.
+  const first = row.cells.filter((cell) => cell.trim() !== '').slice(0, LOOKED_AT);
+  if (first.filter((cell) => readHeaderCell(cell).languages.length > 0).length < 2) return false;
+  if (headerSureness(row, all)?.reason.code !== 'names-languages') return false;
   const cells = row.cells.filter((cell) => cell.trim() !== '').map(readHeaderCell);
   return cells.filter(({ field, languages }) => field !== null || languages.length > 0).length >= cells.length * MOSTLY;
 }

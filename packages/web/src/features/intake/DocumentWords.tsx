@@ -16,6 +16,7 @@ import { WordPopover } from '../../ui/WordPopover.js';
 import { ChoiceWord } from './ChoiceWord.js';
 import { CutsForm } from './CutsForm.js';
 import { DoubtMark, reasonOf } from './doubt.js';
+import { MarkedWord } from './MarkedWord.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 import { intakeTexts } from './messages.js';
 import { SERIF } from '../../ui/typefaces.js';
@@ -30,6 +31,7 @@ interface DocumentProps {
 
 /** "Word-processor document, read from its tables, …" */
 export function DocumentWords({ file, source, changes }: DocumentProps) {
+  const marked = source.marked?.value ?? null;
   return (
     <>
       {t.document[source.format]}, {t.takenFrom}{' '}
@@ -40,9 +42,16 @@ export function DocumentWords({ file, source, changes }: DocumentProps) {
         selected={source.part.value}
         onChoose={(value) => changes.recut({ part: value as 'tables' | 'paragraphs' })}
       />
-      {source.part.value === 'paragraphs' && (
+      {source.part.value === 'paragraphs' &&
+        (marked || file.as === 'units' ? (
+          <>
+            , <MarkedWord {...{ file, changes }} marked={marked} />
+          </>
+        ) : null)}
+      {source.part.value === 'paragraphs' && !marked && (
         <>
-          , {t.cutAt} <PatternWord file={file} pattern={source.pattern} changes={changes} />
+          , {source.pattern.value && `${t.cutAt} `}
+          <PatternWord file={file} pattern={source.pattern} changes={changes} />
         </>
       )}
       ,{' '}

@@ -100,12 +100,6 @@ export function SourceSentence({ file, reading, changes }: Props) {
           </WordButton>
         </>
       )}
-      {source.kind === 'document' && source.marked?.value && (
-        <>
-          {', '}
-          <MarkedWord {...{ file, changes }} marked={source.marked.value} />
-        </>
-      )}
       <LastWords {...{ file, reading, changes }} />
     </Typography>
   );

@@ -5,6 +5,7 @@
 import { nfc } from '../../text/normal.js';
 import { primaryLanguage } from '../../language/tags.js';
 import { agglutination } from './endings.js';
+import { LONGEST_PARTICLES, takesParticles } from './korean.js';
 import { STEMMERS, type Stem } from './stemmers.js';
 
 export interface WordMatcher {
@@ -33,7 +34,12 @@ export function matcherFor(language: string): WordMatcher {
   let matcher = MATCHERS.get(primary);
   if (!matcher) {
     const stemmer = STEMMERS[primary];
-    matcher = stemmer ? stemmedMatcher(stemmer.stem, primary) : beginningMatcher(primary);
+    matcher =
+      primary === 'ko'
+        ? particleMatcher()
+        : stemmer
+          ? stemmedMatcher(stemmer.stem, primary)
+          : beginningMatcher(primary);
     MATCHERS.set(primary, matcher);
   }
   return matcher;
@@ -67,6 +73,25 @@ function stemmedMatcher(stem: Stem, primary: string): WordMatcher {
     },
     compounds: COMPOUNDING.has(primary),
     stemmed: true,
+  };
+}
+
+/** Korean: the word as it is, with particles behind it. */
+function particleMatcher(): WordMatcher {
+  const keys = remembering((word) => {
+    const text = nfc(word);
+    const found = [text];
+    for (let length = text.length - 1; length > 0 && text.length - length <= LONGEST_PARTICLES; length--)
+      if (takesParticles(text.slice(0, length), text.slice(length))) found.push(text.slice(0, length));
+    return found;
+  });
+  return {
+    termKey: nfc,
+    termKeys: (word) => [nfc(word)],
+    textKeys: keys,
+    fits: (term, form) => keys(form).includes(nfc(term)),
+    compounds: false,
+    stemmed: false,
   };
 }
 

@@ -66,6 +66,31 @@ test('nothing inside other words; a part of a compound is marked as such', () =>
   expect(found('en', ['lock'], 'lockgate')).toEqual([]);
 });
 
+// Particles and their forms behind a consonant, a vowel and ㄹ: from memory of Korean grammar.
+test('Korean particles, one or several, in the form that the noun asks for', () => {
+  expect(
+    found(
+      'ko',
+      ['갑문', '수위계', '운하', '준설', '물'],
+      '갑문을 열기 전에 수위계의 값을 보고, 운하에서는 준설까지의 일을 한다',
+    ),
+  ).toEqual([
+    '갑문을=갑문:inflected',
+    '수위계의=수위계:inflected',
+    '운하에서는=운하:inflected',
+    '준설까지의=준설:inflected',
+  ]);
+  expect(found('ko', ['터널'], '터널로 터널으로')).toEqual(['터널로=터널:inflected']);
+  // The wrong form shows another word; so may one syllable with a particle ("도로" is a road).
+  expect(found('ko', ['수리', '사이', '도'], '수리을 사이은 도로')).toEqual([]);
+});
+
+test('Chinese terms are whole words by the dictionary, never across two', () => {
+  expect(found('zh', ['船闸', '闸门', '水位', '水位计'], '打开船闸的闸门之前，检查水位计算结果和水位计读数。')).toEqual(
+    ['船闸=船闸:exact', '闸门=闸门:exact', '水位=水位:exact', '水位计=水位计:exact'],
+  );
+});
+
 test('the longest term wins, and a term of two words must stand together', () => {
   expect(found('en', ['lock', 'lock gate', 'gate'], 'the lock gate and a gate')).toEqual([
     'lock gate=lock gate:exact',

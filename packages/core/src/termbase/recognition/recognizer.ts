@@ -4,6 +4,7 @@
  * term has many words, the tree is entered anew at each word instead of by failure links. Texts without spaces are gone
  * through character by character in the same way.
  */
+import { primaryLanguage } from '../../language/tags.js';
 import { nfc } from '../../text/normal.js';
 import { matcherFor, type WordMatcher } from './matching.js';
 import { goesByCharacters, isGap, isSpaceless, wordsOf, type Word } from './words.js';
@@ -71,10 +72,13 @@ export class Recognizer<C> {
   private readonly beginnings = new Set<string>();
   private readonly compoundsSeen = new Map<string, Part<C>[] | null>();
   private hasCharacters = false;
+  /** Chinese: nothing but a dictionary shows where words end. */
+  private readonly segmenter: Intl.Segmenter | null;
   private count = 0;
 
   constructor(readonly language: string) {
     this.matcher = matcherFor(language);
+    this.segmenter = primaryLanguage(language) === 'zh' ? new Intl.Segmenter(language, { granularity: 'word' }) : null;
   }
 
   /** Whether forms are found by a stemmer, or by beginnings. */
@@ -230,6 +234,7 @@ export class Recognizer<C> {
   }
 
   private inCharacters(text: string, found: Hit<C>[]): void {
+    const words = this.segmenter && wordBorders(text, this.segmenter);
     for (let start = 0; start < text.length; start++) {
       let at: Node<C> | undefined = this.characters;
       for (let i = start; i < text.length && at;) {
@@ -237,7 +242,7 @@ export class Recognizer<C> {
         at = at.next.get(char);
         i += char.length;
         if (!at?.entries) continue;
-        const border = borders(text, start, i);
+        const border = words ? bordersIn(words, start, i) : borders(text, start, i);
         if (border === 'inside') continue;
         for (const entry of at.entries)
           found.push({
@@ -250,6 +255,26 @@ export class Recognizer<C> {
       }
     }
   }
+}
+
+/** The word, by its beginning and end, in which each place of a text stands. */
+type WordBorders = readonly { readonly start: number; readonly end: number }[];
+
+/** By the dictionary of the platform (ICU). */
+function wordBorders(text: string, segmenter: Intl.Segmenter): WordBorders {
+  const words: { start: number; end: number }[] = [];
+  for (const { segment, index } of segmenter.segment(text)) {
+    const word = { start: index, end: index + segment.length };
+    for (let at = word.start; at < word.end; at++) words[at] = word;
+  }
+  return words;
+}
+
+/** Whole words; a part of one word; or across the border of two words, so that it is none of them. */
+function bordersIn(words: WordBorders, start: number, end: number): 'free' | 'compound' | 'inside' {
+  const [first, last] = [words[start]!, words[end - 1]!];
+  if (first.start === start && last.end === end) return 'free';
+  return first === last ? 'compound' : 'inside';
 }
 
 /** The first letters without marks, by which parts of compounds are looked for: "Häuser" begins like "Haus". */

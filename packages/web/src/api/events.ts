@@ -36,5 +36,23 @@ function take(
     });
     return;
   }
-  for (const queryKey of staleAfter(event.what)) void client.invalidateQueries({ queryKey });
+  for (const queryKey of staleAfter(event.what)) refresh(client, queryKey);
+}
+
+/**
+ * What is shown is fetched again. What is on its way for the first time may bring what was before the change, and is not
+ * fetched twice by itself: it is fetched again when it is there.
+ */
+export function refresh(client: QueryClient, queryKey: readonly unknown[]): void {
+  const first = client
+    .getQueryCache()
+    .findAll({ queryKey })
+    .filter(({ state }) => state.fetchStatus === 'fetching' && state.data === undefined);
+  void client.invalidateQueries({ queryKey });
+  for (const query of first)
+    void query.promise?.then(
+      () => client.invalidateQueries({ queryKey: query.queryKey, exact: true }),
+      // What could not be fetched says so itself.
+      () => {},
+    );
 }

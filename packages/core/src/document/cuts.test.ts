@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { crossesCuts, cutAtPlaces, placesOf, proposedCuts } from './cuts.js';
+import { cutAtPlaces, placesOf, proposedCuts } from './cuts.js';
 
 const ROWS: readonly (readonly [string, string, string])[] = [
   ['Schleusentor', 'lock gate', ''],
@@ -41,7 +41,7 @@ describe('columns aligned by spaces', () => {
     const lines = aligned(rows, measure);
     const { value } = proposedCuts(lines)!;
     expect(value.cuts).toEqual([20, 40]);
-    expect(lines.map((line) => cutAtPlaces(line, value))).toEqual(rows);
+    expect(lines.map((line) => cutAtPlaces(line, value).cells)).toEqual(rows);
   });
 
   test('a line drawn under the header says it, even where columns touch', () => {
@@ -53,7 +53,7 @@ describe('columns aligned by spaces', () => {
       ' 3 weir        new',
     ];
     const { value } = proposedCuts(lines)!;
-    expect(lines.slice(2).map((line) => cutAtPlaces(line, value))).toEqual([
+    expect(lines.slice(2).map((line) => cutAtPlaces(line, value).cells)).toEqual([
       ['1', 'lock gate', 'big'],
       ['2', 'water gauge', 'old'],
       ['3', 'weir', 'new'],
@@ -63,14 +63,16 @@ describe('columns aligned by spaces', () => {
   test('numbers that are flush right are a column', () => {
     const lines = ROWS.map(([a, b], i) => `${a.padEnd(20)}${b.padEnd(18)}${String(7 ** i).padStart(6)}`);
     const { value } = proposedCuts(lines)!;
-    expect(lines.map((line) => cutAtPlaces(line, value))).toEqual(ROWS.map(([a, b], i) => [a, b, String(7 ** i)]));
+    expect(lines.map((line) => cutAtPlaces(line, value).cells)).toEqual(
+      ROWS.map(([a, b], i) => [a, b, String(7 ** i)]),
+    );
   });
 
   test('a text that crosses into the next column stays whole, and is told', () => {
     const lines = [...aligned(ROWS, 'characters'), 'Schleusenkammermauerwerk  chamber wall'];
     const { value } = proposedCuts(lines)!;
-    expect(cutAtPlaces(lines.at(-1)!, value)).toEqual(['Schleusenkammermauerwerk', 'chamber wall', '']);
-    expect(lines.map((line) => crossesCuts(line, value))).toEqual([...ROWS.map(() => false), true]);
+    expect(cutAtPlaces(lines.at(-1)!, value).cells).toEqual(['Schleusenkammermauerwerk', 'chamber wall', '']);
+    expect(lines.map((line) => cutAtPlaces(line, value).isCrossed)).toEqual([...ROWS.map(() => false), true]);
   });
 
   test.each([

@@ -26,6 +26,7 @@ const ALIGNED = 0.75;
 const APART = 0.6;
 /** Share of the lines that must have something in two columns. */
 const MOST = 0.65;
+
 /** @param lines as they stand, with the spaces before them; null: they are not aligned */
 export function proposedCuts(lines: readonly string[]): Guess<CutsPattern> | null {
   const some = lines.filter((line) => line.trim() !== '').slice(0, SAMPLE);
@@ -47,23 +48,24 @@ export function proposedCuts(lines: readonly string[]): Guess<CutsPattern> | nul
   };
 }
 
+export interface CutLine {
+  readonly cells: string[];
+  /** A text is too long for its column, so that it is not sure where the next one begins. */
+  readonly isCrossed: boolean;
+}
+
 /** The cells of a line. Nothing is lost; a word that crosses the beginning of a column stays whole in the one before. */
-export function cutAtPlaces(line: string, { cuts, measure }: CutsPattern): string[] {
+export function cutAtPlaces(line: string, { cuts, measure }: CutsPattern): CutLine {
   const places = placesOf(line, measure);
-  const starts = cuts.map((cut) => (isCrossed(places, cut) ? nextGap(places, cut) : cut));
-  return [0, ...starts].map((from, i) =>
+  const crossed = cuts.map((cut) => isCrossed(places, cut));
+  const starts = cuts.map((cut, i) => (crossed[i] ? nextGap(places, cut) : cut));
+  const cells = [0, ...starts].map((from, i) =>
     places
       .slice(from, Math.max(from, starts[i] ?? places.length))
       .join('')
       .trim(),
   );
-}
-
-/** Whether a text of the line is too long for its column, so that it is not sure where the next one begins. */
-export function crossesCuts(line: string, { cuts, measure }: CutsPattern): boolean {
-  if (isRule(line)) return false;
-  const places = placesOf(line, measure);
-  return cuts.some((cut) => isCrossed(places, cut));
+  return { cells, isCrossed: crossed.includes(true) && !isRule(line) };
 }
 
 /** The text of the column before reaches up to the cut or beyond it, and something follows. */

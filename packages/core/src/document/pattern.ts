@@ -92,7 +92,7 @@ export function hasGroups(pattern: LinePattern | null | undefined): boolean {
 /** The cells of a line, one row for each group in it. */
 export function cutLine(line: string, pattern: LinePattern | null): string[][] {
   if (!pattern) return [[line]];
-  if ('cuts' in pattern) return [cutAtPlaces(line, pattern)];
+  if ('cuts' in pattern) return [cutAtPlaces(line, pattern).cells];
   const at = line.indexOf(pattern.between);
   if (at < 0) return [[line]];
   const left = line.slice(0, at);

@@ -41,5 +41,5 @@ export function columnLetter(index: number): string {
 
 /** A line drawn between rows rather than a row: "-----  ------", "+----+----+". */
 export function isRule(text: string): boolean {
-  return /^(?=.*[-=_~]{3})[-=_~+|:\s]+$/.test(text);
+  return /^[-=_~+|:\s]+$/.test(text) && /[-=_~]{3}/.test(text);
 }

@@ -4,7 +4,7 @@ import { DataError, diagnostic, inFile, type Diagnostic } from '@fair-copy/core/
 import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import { MarkedReader, type MarkedRow } from '@fair-copy/core/document/marked/read.js';
 import { languageAmong } from '@fair-copy/core/language/identify.js';
-import { crossesCuts, proposedCuts } from '@fair-copy/core/document/cuts.js';
+import { cutAtPlaces, proposedCuts } from '@fair-copy/core/document/cuts.js';
 import { cutLine, isDictionary, LEADERS, proposedPattern, type LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { Guess } from '@fair-copy/core/guess.js';
@@ -162,8 +162,10 @@ export class DelimitedFile extends ClientFile {
     let number = 0;
     for await (const line of this.lines(encoding)) {
       const text = line.cells[0] ?? '';
-      const doubt = 'cuts' in pattern && crossesCuts(text, pattern) ? ({ doubt: 'not aligned' } as const) : {};
-      for (const cells of cutLine(text, pattern)) yield { number: ++number, cells, line: line.number, ...doubt };
+      if ('cuts' in pattern) {
+        const { cells, isCrossed } = cutAtPlaces(text, pattern);
+        yield { number: ++number, cells, line: line.number, ...(isCrossed && { doubt: 'not aligned' }) };
+      } else for (const cells of cutLine(text, pattern)) yield { number: ++number, cells, line: line.number };
     }
   }
 

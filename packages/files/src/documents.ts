@@ -46,25 +46,29 @@ export interface DocumentLine {
 }
 
 /**
- * The running text line by line: paragraphs, at their line breaks too, and the paragraphs in cells of tables that have only
- * one column.
+ * The running text of blocks line by line: paragraphs, at their line breaks too, and the paragraphs in cells of tables that
+ * have only one column.
  */
-export async function* documentLines(blocks: AsyncIterable<Block>): AsyncGenerator<DocumentLine> {
-  let line = 0;
-  for await (const block of blocks) {
-    if (block.kind === 'table' && !isOneColumn(block.rows)) continue;
-    const texts = block.kind === 'table' ? block.rows.flat() : [block.text];
-    const heading = block.kind === 'paragraph' && block.heading;
-    if (block.kind === 'paragraph' && block.apart) yield { text: '', heading: false, line };
-    for (const text of texts) {
-      if (text === '') continue;
-      line++;
-      const parts = text.split('\n').filter((part) => part.trim() !== '');
-      const several = parts.length > 1;
-      if (several) yield { text: '', heading: false, line };
-      for (const part of parts) yield { text: part, heading, line };
-      if (several) yield { text: '', heading: false, line };
-    }
+export class DocumentLines {
+  private line = 0;
+
+  of(block: Block): DocumentLine[] {
+    if (block.kind === 'table')
+      return isOneColumn(block.rows) ? block.rows.flat().flatMap((cell) => this.in(cell)) : [];
+    const before = block.apart ? [this.between()] : [];
+    return [...before, ...this.in(block.text, block.heading)];
+  }
+
+  private in(text: string, heading = false): DocumentLine[] {
+    const parts = text.split('\n').filter((part) => part.trim() !== '');
+    if (parts.length === 0) return [];
+    this.line++;
+    const lines = parts.map((part) => ({ text: part, heading, line: this.line }));
+    return parts.length > 1 ? [this.between(), ...lines, this.between()] : lines;
+  }
+
+  private between(): DocumentLine {
+    return { text: '', heading: false, line: this.line };
   }
 }
 
@@ -90,11 +94,13 @@ export async function* lineRows(
   let number = 0;
   const reader = marked && new MarkedReader(marked, languageAmong);
   const numbered = (rows: readonly MarkedRow[]): SheetRow[] => rows.map((row) => ({ number: ++number, ...row }));
-  for await (const { text, heading, line } of documentLines(blocks)) {
-    if (reader) yield* numbered(reader.take(text, line));
-    else if (text !== '')
-      for (const cells of heading ? [[text]] : cutLine(text, pattern)) yield { number: ++number, cells, line };
-  }
+  const lines = new DocumentLines();
+  for await (const block of blocks)
+    for (const { text, heading, line } of lines.of(block)) {
+      if (reader) yield* numbered(reader.take(text, line));
+      else if (text !== '')
+        for (const cells of heading ? [[text]] : cutLine(text, pattern)) yield { number: ++number, cells, line };
+    }
   if (reader) yield* numbered(reader.end());
 }
 

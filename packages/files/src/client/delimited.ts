@@ -15,7 +15,7 @@ import { DelimitedReader, type DelimitedForm } from '@fair-copy/core/sheet/delim
 import { guessDelimiter, guessQuoting, hasRuns, type Quoting } from '@fair-copy/core/sheet/delimiter.js';
 import { isBlank, type SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
-import { drained, encodingNotes, markedPattern, tablesIn } from './survey.js';
+import { drained, encodingNotes, laidOut, markedPattern } from './survey.js';
 import { encodingReading, TextOf } from './text-of.js';
 
 /** From this sureness on a separator cuts the rows, whatever else the lines show. */
@@ -39,11 +39,13 @@ export class DelimitedFile extends ClientFile {
   protected async look(choices: SourceChoices, sink: RowSink): Promise<Sample> {
     const encoding = await this.text.encoding(choices.encoding);
     const { source: cut, notes } = await this.form(encoding, choices);
-    const isTable = !cut.pattern?.value && !cut.marked?.value;
-    const source = { ...cut, ...(isTable && (await tablesIn(this.rows(cut), choices))) };
     const broken = { count: 0, first: 0 };
     this.text.bytesRead = 0;
-    const rows = await drained(this.rows(source), (batch) => {
+    const isTable = !cut.pattern?.value && !cut.marked?.value;
+    const read = (): AsyncGenerator<SheetRow> => this.rows(cut);
+    const { tables, rows: found } = await laidOut(read, choices, isTable);
+    const source = { ...cut, ...(tables && { tables }) };
+    const rows = await drained(found, (batch) => {
       for (const row of batch)
         if (row.cells.some((cell) => cell.includes('\uFFFD'))) {
           broken.count++;

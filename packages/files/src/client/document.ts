@@ -10,9 +10,9 @@ import { SAMPLE_ROWS, type Sample } from '@fair-copy/core/intake/propose.js';
 import type { DocumentPart, EncodingReading, SourceForm } from '@fair-copy/core/intake/reading.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { ZipArchive } from '../archive.js';
-import { documentBlocks, documentLines, isOneColumn, lineRows, tableRows } from '../documents.js';
+import { documentBlocks, DocumentLines, isOneColumn, lineRows, tableRows } from '../documents.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
-import { drained, encodingNotes, markedPattern, tablesIn } from './survey.js';
+import { drained, encodingNotes, laidOut, markedPattern } from './survey.js';
 import { encodingReading, markupDeclares, TextOf } from './text-of.js';
 
 abstract class DocumentFile extends ClientFile {
@@ -46,11 +46,12 @@ abstract class DocumentFile extends ClientFile {
       pattern,
       ...(marked && { marked }),
       ...(reading && { encoding: reading }),
-      ...(part.value === 'tables' && (await tablesIn(tableRows(this.blocks(reading)), choices))),
     };
-    const rows = await drained(this.rows(source), (batch) => sink(batch, 0.9));
+    const read = (): AsyncGenerator<SheetRow> => this.rows(source);
+    const { tables, rows: found } = await laidOut(read, choices, part.value === 'tables');
+    const rows = await drained(found, (batch) => sink(batch, 0.9));
     return {
-      source,
+      source: { ...source, ...(tables && { tables }) },
       rows,
       hiddenColumns: [],
       notes: encoding ? [...encodingNotes(encoding), ...this.mixedNotes(source)] : [],
@@ -64,12 +65,14 @@ abstract class DocumentFile extends ClientFile {
   ): Promise<{ readonly parts: DocumentPart[]; readonly part: Guess<DocumentPart>; readonly lines: string[] }> {
     const lines: string[] = [];
     let cells = 0;
-    for await (const block of this.blocks(encoding))
-      if (block.kind === 'table' && !isOneColumn(block.rows)) cells += tableCells(block.rows);
     let text = 0;
-    for await (const line of documentLines(this.blocks(encoding))) {
-      if (line.text !== '') text++;
-      if (!line.heading && lines.length < SAMPLE_ROWS) lines.push(line.text);
+    const reader = new DocumentLines();
+    for await (const block of this.blocks(encoding)) {
+      if (block.kind === 'table' && !isOneColumn(block.rows)) cells += tableCells(block.rows);
+      for (const line of reader.of(block)) {
+        if (line.text !== '') text++;
+        if (!line.heading && lines.length < SAMPLE_ROWS) lines.push(line.text);
+      }
     }
     if (cells === 0 && text === 0) throw new DataError('no-rows');
     const parts: DocumentPart[] = [
@@ -91,11 +94,12 @@ abstract class DocumentFile extends ClientFile {
   override async firstLines(source: SourceForm, most: number): Promise<string[]> {
     const lines: string[] = [];
     if (source.kind !== 'document') return lines;
-    for await (const { text } of documentLines(this.blocks(source.encoding ?? null))) {
-      lines.push(text);
-      if (lines.length === most) break;
+    const reader = new DocumentLines();
+    for await (const block of this.blocks(source.encoding ?? null)) {
+      lines.push(...reader.of(block).map(({ text }) => text));
+      if (lines.length >= most) break;
     }
-    return lines;
+    return lines.slice(0, most);
   }
 }
 

@@ -7,7 +7,7 @@ import type { EncodingGuess } from '@fair-copy/core/encoding/detect.js';
 import type { Guess } from '@fair-copy/core/guess.js';
 import { SAMPLE_ROWS } from '@fair-copy/core/intake/propose.js';
 import type { Archive } from '@fair-copy/core/sheet/archive.js';
-import { severalTables, type Tables } from '@fair-copy/core/intake/tables.js';
+import { rowsOfTables, severalTables, type Tables } from '@fair-copy/core/intake/tables.js';
 import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import type { SourceChoices } from './client-file.js';
 
@@ -33,26 +33,45 @@ export async function drained(
   return kept;
 }
 
+export interface LaidOut {
+  /** Left out: one table is seen. */
+  readonly tables?: Guess<Tables | null>;
+  readonly rows: AsyncIterable<SheetRow>;
+}
+
 /**
- * Several tables on a sheet, seen in its first rows.
- * @param rows of the sheet; they are read only as far as that takes
+ * The rows of a sheet, of several tables as of one. Its first rows show whether there are several; otherwise the reading
+ * that was begun goes on.
+ * @param read the rows of the sheet from its beginning; called again only where there are several tables
+ * @param isSheet false: what has no tables, read as it is
  */
-export async function tablesIn(
-  rows: AsyncIterable<SheetRow>,
+export async function laidOut(
+  read: () => AsyncGenerator<SheetRow>,
   choices: SourceChoices,
-): Promise<{ readonly tables?: Guess<Tables | null> }> {
+  isSheet = true,
+): Promise<LaidOut> {
+  const rows = read();
+  if (!isSheet) return { rows };
   const first: SheetRow[] = [];
-  for await (const row of rows) {
-    first.push(row);
-    if (first.length >= SAMPLE_ROWS) break;
+  while (first.length < SAMPLE_ROWS) {
+    const { done, value } = await rows.next();
+    if (done) break;
+    first.push(value);
   }
   const value = severalTables(first);
-  if (!value) return {};
-  if (choices.tables === 'one') return { tables: { value: null, sureness: 1, reason: because('chosen'), set: true } };
+  const asTheyStand = async function* (): AsyncGenerator<SheetRow> {
+    yield* first;
+    yield* rows;
+  };
+  if (!value) return { rows: asTheyStand() };
+  if (choices.tables === 'one')
+    return { tables: { value: null, sureness: 1, reason: because('chosen'), set: true }, rows: asTheyStand() };
+  await rows.return(undefined);
   const { groups, headers } = value;
   const beside = groups.length > 1;
   const reason = because(beside ? 'tables-beside' : 'tables-below', { count: beside ? groups.length : headers.length });
-  return { tables: { value, sureness: beside && headers.length === 0 ? 0.7 : 0.9, reason } };
+  const sureness = beside && headers.length === 0 ? 0.7 : 0.9;
+  return { tables: { value, sureness, reason }, rows: rowsOfTables(read, value) };
 }
 
 export function encodingNotes(guess: EncodingGuess): Diagnostic[] {

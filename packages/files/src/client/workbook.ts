@@ -12,7 +12,7 @@ import { openWorkbook, partEvents, type Workbook } from '@fair-copy/core/sheet/x
 import { ZipArchive } from '../archive.js';
 import { partText } from '../codec.js';
 import { ClientFile, type FileAt, type RowSink, type SourceChoices } from './client-file.js';
-import { counting, drained, tablesIn } from './survey.js';
+import { counting, drained, laidOut } from './survey.js';
 
 export class WorkbookFile extends ClientFile {
   /** Column behind the others, by the name of the sheet. */
@@ -51,26 +51,26 @@ export class WorkbookFile extends ClientFile {
   protected async look(choices: SourceChoices, sink: RowSink): Promise<Sample> {
     const name = choices.sheet ?? this.sheets.find((sheet) => !sheet.hidden)?.name ?? this.sheets[0]!.name;
     const entry = this.entry(name);
-    const facts = noFacts();
     const size = Math.max(1, this.archive.sizeOf(entry.part));
     let bytes = 0;
     const counted = counting(this.archive, (more) => (bytes += more));
     const parts = [...(await rowPictures(this.archive, partText, entry)).values()].flat();
+    // Told anew where the sheet is read from its beginning once more.
+    let facts = noFacts();
+    const read = (): AsyncGenerator<SheetRow> => this.sheetRows(name, (facts = noFacts()), counted);
     // Pictures lie in a column of the sheet as it stands.
-    const several = parts.length ? {} : await tablesIn(this.sheetRows(name, noFacts()), choices);
-    const tables = several.tables?.value ?? null;
-    let passes = 0;
-    const read = (): AsyncGenerator<SheetRow> => this.sheetRows(name, passes++ === 0 ? facts : noFacts(), counted);
-    const rows = await drained(tables ? rowsOfTables(read, tables) : read(), (batch) =>
+    const { tables, rows: found } = await laidOut(read, choices, parts.length === 0);
+    const rows = await drained(found, (batch) =>
       // Each part is read twice: for the merged cells, then for the rows.
       sink(batch, Math.min(1, Math.max(0, bytes - size) / size)),
     );
+    const several = tables?.value;
     const place = { file: this.name, sheet: name };
     this.pictures = [...new Set(parts)].map((part) => ({ name: this.pictureName(part), part }));
     return {
-      source: { kind: 'workbook', sheet: name, sheets: this.sheets, ...several },
+      source: { kind: 'workbook', sheet: name, sheets: this.sheets, ...(tables && { tables }) },
       rows,
-      hiddenColumns: tables ? columnsOfTables(facts.hiddenColumns, tables) : facts.hiddenColumns,
+      hiddenColumns: several ? columnsOfTables(facts.hiddenColumns, several) : facts.hiddenColumns,
       ...(parts.length && { pictureColumn: await this.pictureColumn(name) }),
       notes: factNotes(facts).map((note) => ({ ...note, place: { ...place, ...note.place } })),
     };
@@ -159,11 +159,10 @@ export class OpenSheetFile extends ClientFile {
     const size = Math.max(1, this.archive.sizeOf(CONTENT));
     let bytes = 0;
     const counted = counting(this.archive, (more) => (bytes += more));
-    const several = await tablesIn(sheetRows(this.archive, sheet), choices);
-    const read = (): AsyncGenerator<SheetRow> => sheetRows(counted, sheet);
-    const found = several.tables?.value ? rowsOfTables(read, several.tables.value) : read();
+    const { tables, rows: found } = await laidOut(() => sheetRows(counted, sheet), choices);
     const rows = await drained(found, (batch) => sink(batch, Math.min(1, bytes / size)));
-    return { source: { kind: 'workbook', sheet, sheets: this.sheets, ...several }, rows, hiddenColumns: [], notes: [] };
+    const source = { kind: 'workbook', sheet, sheets: this.sheets, ...(tables && { tables }) } as const;
+    return { source, rows, hiddenColumns: [], notes: [] };
   }
 
   async *rows(source: SourceForm): AsyncGenerator<SheetRow> {

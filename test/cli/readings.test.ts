@@ -41,6 +41,7 @@ describe('a reading that is kept', () => {
     ['no JSON', 'is no JSON'],
     ['{"choices":{}}', 'is no reading of Fair Copy'],
     ['{"fairCopy":"reading","choices":{"encoding":3}}', 'choices.encoding'],
+    ['{"fairCopy":"reading","decisions":{"roles":{"0":{"kind":"term","language":"Deutsch"}}}}', '“Deutsch” is not a'],
   ])('%s is refused', (content, said) => {
     const { status, err } = call(
       'convert',
@@ -92,6 +93,35 @@ test('rows join a termbase that is there: all of it is written, with what they a
   expect(text('joined.csv').trim().split('\n')).toHaveLength(4);
 });
 
+test('all of the termbase that is joined is there: entries that say the same, and what Intake would ask about', () => {
+  const entry = (id: string, subject: string, term: string): string =>
+    `<conceptEntry id="${id}"><descrip type="subjectField">${subject}</descrip><langSec xml:lang="de"><termSec><term>${term}</term></termSec></langSec><langSec xml:lang="en"><termSec><term>lock</term></termSec></langSec></conceptEntry>`;
+  const base = file(
+    'homonyms.tbx',
+    `<?xml version="1.0"?><tbx type="TBX-Basic" style="dca" xmlns="urn:iso:std:iso:30042:ed-2"><text><body>${entry('c1', 'rivers', 'Schloss')}${entry('c2', 'doors', 'Schloss')}${entry('c3', 'signs', 'Schlo\u2588')}</body></text></tbx>`,
+  );
+  expect(call('convert', file('one.csv', 'de;en\nWehr;weir\n'), '--join', base, '-o', out('all.csv')).status).toBe(0);
+  expect(text('all.csv').trim().split('\n').slice(1)).toEqual([
+    'c1,Schloss,lock,rivers',
+    'c2,Schloss,lock,doors',
+    'c3,Schlo\u2588,lock,signs',
+    ',Wehr,weir,',
+  ]);
+});
+
+test('a termbase is for terms: with units it is refused', () => {
+  const { status, err } = call(
+    ...['convert', file('u.csv', 'en;de\nOpen both gates.;Öffnen Sie beide Tore.\n'), '--as', 'units'],
+    ...['--join', file('b.csv', GLOSSARY), '-o', out('u.csv.tsv')],
+  );
+  expect([status, err.includes('--join is for terms')]).toEqual([2, true]);
+});
+
+test('what a later row adds to a term is looked for in a text', () => {
+  const glossary = file('later.csv', 'id;de;en\n1;Wehr;weir\n2;Ufer;bank\n1;Stauwehr;weir\n');
+  expect(call('terms', glossary, file('w.txt', 'Das Stauwehr steht.\n'), '--lang', 'de').out).toContain('Stauwehr');
+});
+
 describe('tables in files', () => {
   const memory = 'en;de\nOpen both lock gates.;Öffnen Sie beide Schleusentore.\n';
   test('of every command', () => {
@@ -138,6 +168,7 @@ describe('tables in files', () => {
     const glossary = file('g.csv', GLOSSARY);
     expect(call('inspect', glossary, '-o', out('x.pdf')).status).toBe(2);
     expect(call('inspect', glossary, '--json', '-o', out('x.csv')).status).toBe(2);
+    expect(call('read', glossary, '--json', '-o', out('x.json')).status).toBe(2);
     expect(call('terms', glossary, file('none.txt', 'Nichts.\n'), '--lang', 'de').err).toBe('none.txt: no hits\n');
   });
 });

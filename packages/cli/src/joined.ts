@@ -26,9 +26,7 @@ export class JoinedTermbase implements Existing {
   }
 
   static async open(path: string): Promise<JoinedTermbase> {
-    const concepts: ConceptBody[] = [];
-    for await (const concept of conceptsIn(path)) concepts.push(concept);
-    return new JoinedTermbase(concepts);
+    return new JoinedTermbase(await conceptsIn(path, true));
   }
 
   withTerm(key: string): readonly number[] {

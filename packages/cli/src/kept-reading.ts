@@ -2,6 +2,7 @@
 import { intakeDecisions, sourceChoices } from '@fair-copy/api/intake.js';
 import { KEPT_READING } from '@fair-copy/core/intake/kept-reading.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
+import { canonicalTag } from '@fair-copy/core/language/tags.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
@@ -35,5 +36,15 @@ export function keptReadingIn(path: string): Kept {
     const place = issue!.path.length ? ` at “${issue!.path.join('.')}”` : '';
     throw new UsageError(`--reading: ${name} is no reading of Fair Copy${place}: ${issue!.message}`);
   }
-  return { choices: (found.data.choices ?? {}) as SourceChoices, decisions: (found.data.decisions ?? {}) as Decisions };
+  const { choices = {}, decisions = {} } = found.data;
+  const tags = [
+    ...Object.values(decisions.roles ?? {}).map((role) => ('language' in role ? role.language : null)),
+    ...(decisions.join?.languages ?? []),
+  ];
+  const wrong = tags.find((tag) => tag !== null && canonicalTag(tag) !== tag);
+  if (wrong)
+    throw new UsageError(
+      `--reading: ${name}: “${wrong}” is not a language tag. Use a tag such as de, pt-BR or zh-Hant.`,
+    );
+  return { choices: choices as SourceChoices, decisions: decisions as Decisions };
 }

@@ -13,12 +13,16 @@ export interface TableOptions {
 
 const ENDINGS = ['.csv', '.tsv', '.txt', '.xlsx'];
 
-/** Refuses, before anything is read, what is no table; and two places for the same. */
-export function requireTable({ output, json }: TableOptions): void {
+/**
+ * Refuses, before anything is read, what is no table; and two places for the same.
+ * @param besides endings of what else the command writes
+ */
+export function requireTable({ output, json }: TableOptions, besides: readonly string[] = []): void {
   if (output === undefined) return;
   if (json) throw new UsageError('--json writes to standard output: leave out -o, or --json.');
-  if (!ENDINGS.includes(extname(output).toLowerCase()))
-    throw new UsageError(`-o: “${extname(output)}” is no ending of a table. Use ${ENDINGS.join(', ')}.`);
+  const endings = [...ENDINGS, ...besides];
+  if (!endings.includes(extname(output).toLowerCase()))
+    throw new UsageError(`-o: “${extname(output)}” is no ending of a table. Use ${endings.join(', ')}.`);
 }
 
 /** All of it, or nothing. */

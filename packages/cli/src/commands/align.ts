@@ -13,6 +13,7 @@ import { readSrx } from '@fair-copy/core/segmentation/srx.js';
 import { runningText } from '@fair-copy/files/running-text.js';
 import { writeUnitsFile, type UnitFormat } from '@fair-copy/files/write-units.js';
 import { conceptsIn } from '../concepts.js';
+import { formatNamed, FORMATS } from '../formats.js';
 import { decoded } from '../text.js';
 import { UsageError } from '../usage.js';
 
@@ -71,7 +72,7 @@ export async function run(
 
 async function termPairs(path: string, source: LanguageTag, target: LanguageTag): Promise<[string, string][]> {
   const pairs: [string, string][] = [];
-  for await (const { languages } of conceptsIn(path)) {
+  for (const { languages } of await conceptsIn(path)) {
     const terms = (tag: LanguageTag): string[] =>
       languages
         .filter(({ language }) => primaryLanguage(language) === primaryLanguage(tag))
@@ -186,7 +187,7 @@ async function writePairs(
       name: basename(output),
       header: null,
       left: { count: 0 },
-      delimiter: extname(output).toLowerCase() === '.csv' ? ',' : '\t',
+      delimiter: unitFormat(output) === 'csv' ? ',' : '\t',
     });
     await rename(part, output);
   } catch (error) {
@@ -195,24 +196,11 @@ async function writePairs(
   }
 }
 
-const FORMATS: Readonly<Record<string, UnitFormat>> = {
-  '.tmx': 'tmx',
-  '.xliff': 'xliff',
-  '.xlf': 'xliff',
-  '.docx': 'docx',
-  '.xlsx': 'xlsx',
-  '.csv': 'csv',
-  '.tsv': 'tsv',
-  '.txt': 'tsv',
-};
-
 function unitFormat(output: string): UnitFormat {
-  const format = FORMATS[extname(output).toLowerCase()];
-  if (!format)
-    throw new UsageError(
-      `-o: “${extname(output)}” is no format of pairs. Use one of: ${Object.keys(FORMATS).join(', ')}.`,
-    );
-  return format;
+  const format = formatNamed(extname(output));
+  if (format && format !== 'tbx') return format;
+  const all = FORMATS.filter((one) => one !== 'tbx').join(', ');
+  throw new UsageError(`-o: “${extname(output)}” is no format of pairs. Use one of: ${all}.`);
 }
 
 /** The tally: where each segment went. */

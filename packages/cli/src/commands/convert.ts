@@ -24,7 +24,7 @@ import { DataError } from '@fair-copy/core/diagnostic.js';
 import { named } from '@fair-copy/files/named.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
-import { FORMATS, type Format } from '../formats.js';
+import { formatNamed, FORMATS, type Format } from '../formats.js';
 import { picturesBeside, PictureUse, withPictures } from '../pictures.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
 import { choicesFor } from '../by-example.js';
@@ -70,6 +70,8 @@ export async function convert(paths: readonly string[], said: ConvertOptions): P
   // A reading that was kept says what the files hold.
   const options: ConvertOptions = said.as === undefined && choices.as ? { ...said, as: choices.as } : said;
   if (await holdUnits(paths, format, options)) {
+    if (options.join !== undefined)
+      throw new UsageError('--join is for terms; these files are read as units. Say --as terms if they hold terms.');
     await convertUnits(paths, unitsOf(options, format as UnitFormat, { languages, encoding, choices, decisions }));
     return;
   }
@@ -345,9 +347,9 @@ function report({ file, reading, outcomes: { beyond } }: Input, tally: Tally): v
 }
 
 function formatOf(options: ConvertOptions): Format {
-  const said = (options.to ?? extname(options.output).slice(1)).toLowerCase();
-  const format = said === 'txt' || said === 'tab' ? 'tsv' : said === 'xlf' ? 'xliff' : said;
-  if ((FORMATS as readonly string[]).includes(format)) return format as Format;
+  const said = options.to ?? extname(options.output).slice(1);
+  const format = formatNamed(said);
+  if (format) return format;
   throw new UsageError(`“${said}” is not a format to write. Use one of: ${FORMATS.join(', ')}.`);
 }
 

@@ -25,8 +25,8 @@ export async function count(paths: readonly string[], options: CountOptions): Pr
       files.push({ file: path, units: counts.units, leftOut: file.seen.left.length, languages });
       for (const [language, { segments, words, characters }] of counts.languages)
         rows.push([basename(path), language, ...[counts.units, segments, words, characters].map(String)]);
+      if (!options.json) report(file, counts.units);
       if (!options.json && options.output === undefined) {
-        report(file, counts.units);
         process.stdout.write(`${basename(path)}: ${counts.units} units\n`);
         for (const [language, { segments, words, characters }] of counts.languages)
           process.stdout.write(`  ${language}: ${segments} segments, ${words} words, ${characters} characters\n`);

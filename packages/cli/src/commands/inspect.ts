@@ -19,6 +19,7 @@ import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
 import { isExchange, openClientFile } from '@fair-copy/files/formats/registry.js';
 import { evaluationOf, readingOf, readingsOf, type FileReading } from '../readings.js';
 import { choicesFor } from '../by-example.js';
+import { UNTOUCHED } from '../concepts.js';
 import { decisionsOf, type SourceOptions } from '../source-options.js';
 import { requireTable, writeTable, type TableOptions } from '../table.js';
 
@@ -26,8 +27,6 @@ import { requireTable, writeTable, type TableOptions } from '../table.js';
 const UNCLEANED: Decisions['steps'] = {
   ...Object.fromEntries(CLEANING_STEPS.filter((id) => id !== 'synonyms' && id !== 'grammar').map((id) => [id, false])),
 };
-
-const UNTOUCHED: Decisions['steps'] = Object.fromEntries(CLEANING_STEPS.map((id) => [id, false]));
 
 export async function inspectFile(path: string, options: SourceOptions & TableOptions): Promise<void> {
   requireTable(options);

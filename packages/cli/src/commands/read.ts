@@ -29,7 +29,7 @@ export async function read(path: string, options: ReadOptions): Promise<void> {
   if (as !== undefined && as !== 'terms' && as !== 'units')
     throw new UsageError(`--as: “${as}” is neither “terms” nor “units”.`);
   const keeps = output !== undefined && extname(output).toLowerCase() === '.json';
-  if (!keeps) requireTable(options);
+  requireTable(options, ['.json']);
   const choices: SourceChoices = { ...(await choicesFor(path, options)), ...(as && { as }) };
   const decisions = decisionsOf(options);
   const file = await openClientFile(path, basename(path));

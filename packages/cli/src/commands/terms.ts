@@ -20,7 +20,7 @@ export async function terms(termbase: string, text: string, options: TermsOption
   if (!language) throw new UsageError(`--lang: “${options.lang}” is not a language tag.`);
   const recognizer = new Recognizer<string>(language);
   let ordinal = 0;
-  for await (const { fields, languages } of conceptsIn(termbase)) {
+  for (const { fields, languages } of await conceptsIn(termbase)) {
     const concept = fields[IDENTIFIER]?.[0] ?? String(++ordinal);
     for (const section of languages)
       if (primaryLanguage(section.language) === primaryLanguage(language))

@@ -29,6 +29,8 @@ export interface EvaluationOptions {
   readonly decisions?: ReadonlyMap<number, RowDecision>;
   /** Rows with one language only become entries instead of questions. */
   readonly keepIncomplete?: boolean;
+  /** No row is held back: each is taken as it is. */
+  readonly takeAll?: boolean;
   /** Finds rows whose two languages are exchanged. */
   readonly swaps?: Swaps | null;
 }
@@ -68,6 +70,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
   private readonly existing: Existing;
   private readonly decisions: ReadonlyMap<number, RowDecision>;
   private readonly keepIncomplete: boolean;
+  private readonly takeAll: boolean;
   private readonly answerColumn: number | null;
   private last = 0;
   private open: Open<R> | null = null;
@@ -84,6 +87,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     this.existing = options.existing ?? NOTHING_THERE;
     this.decisions = options.decisions ?? new Map();
     this.keepIncomplete = options.keepIncomplete ?? isExchange(reading);
+    this.takeAll = options.takeAll ?? false;
     this.answerColumn = reading.columns.find((column) => column.role.value.kind === 'answer')?.index ?? null;
     this.swaps = options.swaps ?? null;
     this.pair = termPair(reading);
@@ -194,7 +198,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     const decision = this.decisions.get(row.number);
     if (termLanguages(draft).length === 0) return { kind: 'not data', reason: 'no term' };
     const question = this.questionOf(this.corrected(row, decision), draft, numbers.length, decision, swapped);
-    if (question && decision?.verdict !== 'take') {
+    if (question && decision?.verdict !== 'take' && !this.takeAll) {
       return numbers.length === 1 && isTotal(row, draft)
         ? { kind: 'not data', reason: 'total' }
         : { kind: 'held back', question };

@@ -51,7 +51,8 @@ function choicesOf(source: SourceForm): Record<string, unknown> {
       };
     }
     case 'workbook':
-      return { sheet: source.sheet, ...tablesOf(source.tables) };
+      // Of several sheets this one is meant; the only one may be called otherwise in the next file.
+      return { ...(source.sheets.length > 1 && { sheet: source.sheet }), ...tablesOf(source.tables) };
     case 'document': {
       const { part, pattern, marked, encoding, tables } = source;
       return {

@@ -98,6 +98,7 @@ export const intakeDecisions = z.object({
   steps: z.partialRecord(z.enum(CLEANING_STEPS), z.boolean()).optional(),
   separators: z.array(z.string().min(1).max(10)).optional(),
   takeHidden: z.boolean().optional(),
+  takeDoubtful: z.boolean().optional(),
   grouping: z.enum(['rows', 'id', 'blank']).optional(),
   join: z
     .object({

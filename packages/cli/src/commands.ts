@@ -32,6 +32,7 @@ function withSourceOptions(command: Command): Command {
     .option('--header-row <N>', 'the row that names the columns; otherwise found')
     .addOption(new Option('--no-header', 'no row names the columns'))
     .option('--hidden', 'take hidden rows as well')
+    .option('--doubtful', 'take rows as well of which it is not sure where they begin and end in the text')
     .option('--clean <steps>', `cleaning steps to switch on, of: ${CLEANING_STEPS.join(', ')}`, collect, [])
     .option('--no-clean <steps>', 'cleaning steps to switch off', collectOff)
     .option('--separators <characters>', 'what separates several terms in a cell: "; /"; "none": nothing does')

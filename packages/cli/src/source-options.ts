@@ -20,6 +20,7 @@ export interface SourceOptions {
   readonly header?: boolean;
   readonly headerRow?: string;
   readonly hidden?: boolean;
+  readonly doubtful?: boolean;
   readonly quote?: '"' | "'" | 'backslash' | 'none';
   /** Cleaning steps; those to switch off with a minus. */
   readonly clean?: readonly string[];
@@ -84,6 +85,7 @@ export function decisionsOf(options: SourceOptions): Decisions {
     roles,
     ...(headerRow !== undefined && { headerRow }),
     ...(options.hidden && { takeHidden: true }),
+    ...(options.doubtful && { takeDoubtful: true }),
     ...(options.clean?.length && { steps: { ...base.steps, ...stepsNamed(options.clean) } }),
     ...(options.sheetSubject && { sheetSubject: true }),
     ...(options.joinBy !== undefined && { join: joinRule(options.joinBy) }),

@@ -1,5 +1,4 @@
 /** The tally as one line, and the reading as a few, for a terminal. */
-import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import type { LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { Tables } from '@fair-copy/core/intake/tables.js';
 import type { Tally } from '@fair-copy/core/intake/outcome.js';
@@ -55,25 +54,12 @@ function roleText(role: Role): string {
 const encodingText = ({ value, otherLines }: EncodingReading): string =>
   otherLines ? `${value} and, in other lines, ${otherLines}` : value;
 
-/** How source and translation stand in one text. */
-const MARKED: Readonly<Record<MarkedPattern['kind'], string>> = {
-  marks: 'source and translation between marks',
-  prefixes: 'lines marked as source and translation',
-  alternating: 'each line followed by its translation',
-  blocks: 'blocks in two languages in turn',
-  records: 'records over several lines',
-};
-
 function patternText(pattern: LinePattern): string {
-  if ('cuts' in pattern) return `${pattern.cuts.length + 1} columns aligned by spaces`;
-  return `lines cut at “${intake.mark(pattern.between)}”`;
+  return 'cuts' in pattern ? intake.aligned(pattern.cuts.length + 1) : `lines cut at “${intake.mark(pattern.between)}”`;
 }
 
 function tablesText({ tables }: { readonly tables?: { readonly value: Tables | null } }): string {
-  const found = tables?.value;
-  if (!found) return '';
-  const beside = found.groups.length > 1;
-  return `, ${beside ? found.groups.length : found.headers.length} tables ${beside ? 'side by side' : 'below one another'} read as one`;
+  return tables?.value ? `, ${intake.tables(tables.value)} read as one` : '';
 }
 
 function headerText({ value, reason }: Reading['headerRow']): string {
@@ -88,13 +74,17 @@ function sourceLine({ source, headerRow }: Reading): string {
       return `Workbook, sheet “${source.sheet}”${tablesText(source)}, ${header}`;
     case 'document': {
       const { format, part, marked, pattern } = source;
-      const cut = marked?.value ? MARKED[marked.value.kind] : pattern.value ? patternText(pattern.value) : 'not cut';
+      const cut = marked?.value
+        ? intake.marked[marked.value.kind]
+        : pattern.value
+          ? patternText(pattern.value)
+          : 'not cut';
       return `${format.toUpperCase()}, ${part.value}${part.value === 'tables' ? tablesText(source) : `, ${cut}`}, ${header}`;
     }
     case 'delimited': {
       const { encoding, delimiter, pattern, marked } = source;
       const cut = marked?.value
-        ? `Bilingual text, ${MARKED[marked.value.kind]}`
+        ? `Bilingual text, ${intake.marked[marked.value.kind]}`
         : pattern?.value
           ? `Text, ${patternText(pattern.value)}`
           : `Delimited text, separated by ${intake.delimiter(delimiter.value)}`;

@@ -267,7 +267,8 @@ export class Evaluation<R extends SheetRow = SheetRow> {
       return { kind: 'extra cells', cells: columns + extra.length, columns, text: extra.join(' · ') };
     }
     const given = termLanguages(draft);
-    if (row.doubt && decision?.cells === undefined && given.length > 0) return { kind: 'row doubt', doubt: row.doubt };
+    if (row.doubt && !this.reading.takeDoubtful && decision?.cells === undefined && given.length > 0)
+      return { kind: 'row doubt', doubt: row.doubt };
     for (const { language, terms } of given)
       for (const { text } of terms) if (isUnreadable(text, language)) return { kind: 'unreadable', text };
     const missing = rows === 1 ? this.reader.placeholders(row) : NO_LANGUAGES;

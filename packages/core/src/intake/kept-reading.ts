@@ -16,7 +16,7 @@ export interface KeptReading {
 
 /** @param as what the file was taken for */
 export function keptReading(file: string, reading: Reading, as: 'terms' | 'units'): KeptReading {
-  const { headerRow, columns, grouping, join, steps, separators, sheetSubject, takeHidden } = reading;
+  const { headerRow, columns, grouping, join, steps, separators, sheetSubject, takeHidden, takeDoubtful } = reading;
   return {
     fairCopy: KEPT_READING,
     file,
@@ -29,6 +29,7 @@ export function keptReading(file: string, reading: Reading, as: 'terms' | 'units
       steps,
       separators,
       takeHidden,
+      ...(takeDoubtful && { takeDoubtful }),
       grouping: grouping.value,
       join,
       ...(sheetSubject && { sheetSubject: sheetSubject.taken }),

@@ -34,6 +34,7 @@ export interface Decisions {
   readonly steps?: Partial<Readonly<Record<CleaningStepId, boolean>>>;
   readonly separators?: readonly string[];
   readonly takeHidden?: boolean;
+  readonly takeDoubtful?: boolean;
   readonly grouping?: Grouping;
   readonly join?: JoinRule;
   /** The name of the sheet is the subject of its concepts. */
@@ -126,6 +127,7 @@ export function proposeReading(sample: Sample, decisions: Decisions = {}): Readi
     ...sheetSubject(sample.source, columns, decisions),
     ...(areSetOff(sample.source, data) && { setOff: true }),
     takeHidden,
+    ...(decisions.takeDoubtful && { takeDoubtful: true }),
     notes: [...sample.notes, ...notesOn(columns, data, header !== null, exchange)],
   };
 }

@@ -160,6 +160,8 @@ export interface Reading {
   /** What the sheet is called, where sheets are named like subjects: it is the subject of its concepts, or offered. */
   readonly sheetSubject?: { readonly name: string; readonly taken: boolean };
   readonly takeHidden: boolean;
+  /** Rows whose cutting is doubtful (`RowDoubt`) are taken like others. */
+  readonly takeDoubtful?: boolean;
   readonly notes: readonly Diagnostic[];
 }
 

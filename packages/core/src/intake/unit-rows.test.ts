@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { because } from '../guess.js';
 import type { SheetRow } from '../sheet/model.js';
-import { proposeReading } from './propose.js';
+import { proposeReading, type Decisions, type Sample } from './propose.js';
 import { RowUnits } from './unit-rows.js';
 
 const HEADER = ['ID', 'Deutsch', 'English', 'Bemerkung', 'Sachgebiet'];
@@ -13,8 +13,13 @@ const ROWS: readonly (readonly string[])[] = [
   ['u-5', "'=SUMME(A1)", 'The sum of all.', '', ''],
 ];
 
-function taken(rows: readonly SheetRow[], kind: 'delimited' | 'workbook' = 'delimited', keepIncomplete = false) {
-  const reading = proposeReading({
+function taken(
+  rows: readonly SheetRow[],
+  kind: 'delimited' | 'workbook' = 'delimited',
+  keepIncomplete = false,
+  decisions: Decisions = {},
+) {
+  const sample: Sample = {
     source:
       kind === 'workbook'
         ? { kind, sheet: 'x', sheets: [] }
@@ -29,7 +34,8 @@ function taken(rows: readonly SheetRow[], kind: 'delimited' | 'workbook' = 'deli
     rows,
     hiddenColumns: [],
     notes: [],
-  });
+  };
+  const reading = proposeReading(sample, decisions);
   const units = new RowUnits(reading, keepIncomplete);
   return { read: rows.flatMap((row) => units.take(row)), units };
 }
@@ -82,6 +88,18 @@ test('every row is taken, left with its reason, or no data', () => {
 
 test('units of one language are taken where that is wished', () =>
   expect(taken(sheet([HEADER, ...ROWS]), 'delimited', true).read.map(({ number }) => number)).toEqual([1, 2, 3, 5]));
+
+test('doubtful rows are left out with their reason, until they are wished', () => {
+  const rows = sheet([HEADER, ...ROWS.slice(0, 2)]).map((row) =>
+    row.number === 3 ? { ...row, doubt: 'out of turn' as const } : row,
+  );
+  const { read, units } = taken(rows, 'delimited', true);
+  expect(read).toHaveLength(1);
+  expect(units.left).toEqual([
+    { number: 2, line: 3, reason: 'doubtful', what: { code: 'row-doubt', values: { doubt: 'out of turn' } } },
+  ]);
+  expect(taken(rows, 'delimited', false, { takeDoubtful: true }).read).toHaveLength(2);
+});
 
 test('hidden rows are left out', () => {
   const rows = sheet([HEADER, ...ROWS]).map((row) => (row.number === 2 ? { ...row, hidden: true } : row));

@@ -58,7 +58,7 @@ export class RowUnits {
         reason: 'one language',
         what: { code: 'one-language', values: { language: unit.variants[0]!.language } },
       });
-    else if (row.doubt && !this.keepIncomplete)
+    else if (row.doubt && !reading.takeDoubtful)
       this.left.push({ number, line, reason: 'doubtful', what: { code: 'row-doubt', values: { doubt: row.doubt } } });
     else return [{ number, line, unit }];
     return [];

@@ -168,6 +168,18 @@ export const intake: IntakeWords = {
   delimiter,
   quoting,
   mark: markName,
+  marked: {
+    marks: 'Ausgangstext und Übersetzung zwischen Zeichen',
+    prefixes: 'Zeilen, als Ausgangstext und Übersetzung bezeichnet',
+    alternating: 'jede Zeile gefolgt von ihrer Übersetzung',
+    blocks: 'abwechselnd Blöcke in zwei Sprachen',
+    records: 'Einträge über mehrere Zeilen',
+  },
+  aligned: (columns) => `${count(columns, { one: '# Spalte', other: '# Spalten' })}, durch Leerzeichen ausgerichtet`,
+  tables: ({ groups, headers }) =>
+    groups.length > 1
+      ? `${number(groups.length)} Tabellen nebeneinander`
+      : `${number(headers.length)} Tabellen untereinander`,
   queryList: {
     sheet: 'Fragen',
     header: ['Zeile', 'Frage', 'Ihre Antwort'],

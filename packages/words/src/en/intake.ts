@@ -165,6 +165,18 @@ export const intake: IntakeWords = {
   delimiter,
   quoting,
   mark: markName,
+  marked: {
+    marks: 'source and translation between marks',
+    prefixes: 'lines marked as source and translation',
+    alternating: 'each line followed by its translation',
+    blocks: 'blocks in two languages in turn',
+    records: 'records over several lines',
+  },
+  aligned: (columns) => `${count(columns, { one: '# column', other: '# columns' })} aligned by spaces`,
+  tables: ({ groups, headers }) =>
+    groups.length > 1
+      ? `${number(groups.length)} tables side by side`
+      : `${number(headers.length)} tables below one another`,
   queryList: {
     sheet: 'Questions',
     header: ['Row', 'Question', 'Your answer'],

@@ -71,7 +71,7 @@ export function PatternWord({ file, pattern, changes }: PatternProps) {
   const word = !value
     ? t.notCut
     : 'cuts' in value
-      ? t.atPlaces(value.cuts.length + 1)
+      ? words.intake.aligned(value.cuts.length + 1)
       : t.cutWords(
           words.intake.mark(value.between),
           value.then === null ? null : words.intake.mark(value.then),

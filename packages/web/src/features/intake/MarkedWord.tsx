@@ -1,6 +1,7 @@
 import { markedFromExample } from '@fair-copy/core/document/marked/from-example.js';
 import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import { markedRows } from '@fair-copy/core/document/marked/read.js';
+import { words } from '../../all-words.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
@@ -27,7 +28,7 @@ interface Props {
 
 /** Source and translation in one text: by which marks; another pattern by example, or none. */
 export function MarkedWord({ file, marked, changes }: Props) {
-  const word = marked ? t.marked[marked.kind] : t.byExample;
+  const word = marked ? words.intake.marked[marked.kind] : t.byExample;
   return (
     <WordPopover word={word} label={t.change(word)}>
       {(close) => (

@@ -119,6 +119,14 @@ function LastWords({ file, reading, changes }: Props) {
           </WordButton>
         </>
       )}
+      {file.units && (reading.takeDoubtful || (file.units.reasons.doubtful ?? 0) > 0) && (
+        <>
+          {', '}
+          <WordButton onClick={() => changes.decide({ takeDoubtful: !reading.takeDoubtful })}>
+            {reading.takeDoubtful ? t.doubtfulTaken : t.takeDoubtful}
+          </WordButton>
+        </>
+      )}
       {hasHidden(reading) && (
         <>
           {', '}
@@ -266,9 +274,7 @@ function TablesWord({ reading, changes }: Part) {
   const tables = 'tables' in reading.source ? reading.source.tables : undefined;
   if (!tables) return null;
   const { value } = tables;
-  const several = value
-    ? t.tables(value.groups.length > 1 ? value.groups.length : value.headers.length, value.groups.length > 1)
-    : t.severalTables;
+  const several = value ? words.intake.tables(value) : t.severalTables;
   return (
     <>
       <ChoiceWord

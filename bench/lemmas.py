@@ -6,7 +6,8 @@ installed is left out. Texts of lists of names (iso-codes) are not used.
 """
 import gettext, glob, json, os, re, subprocess, sys
 
-HUNSPELL = {'en': 'en_US', 'de': 'de_DE', 'pl': 'pl_PL', 'fr': 'fr_FR', 'ru': 'ru_RU', 'hu': 'hu_HU', 'tr': 'tr_TR'}
+HUNSPELL = {'en': 'en_US', 'de': 'de_DE', 'pl': 'pl_PL', 'fr': 'fr_FR', 'ru': 'ru_RU', 'hu': 'hu_HU', 'tr': 'tr_TR',
+            'sv': 'sv_SE', 'es': 'es_ES', 'it': 'it_IT', 'nl': 'nl_NL', 'cs': 'cs_CZ', 'el': 'el_GR', 'pt': 'pt_PT'}
 WORD = re.compile(r'[^\W\d_]+')
 
 

@@ -1,4 +1,5 @@
 import type { DoneCodes } from '@fair-copy/words/done.js';
+import { FORM_NAMES, RECOGNITION_METHODS } from '@fair-copy/core/termbase/recognition/names.js';
 import { z } from 'zod';
 import { findingBody } from './inspection.js';
 import { jobOf } from './jobs.js';
@@ -105,6 +106,14 @@ export const conceptChange = z.discriminatedUnion('kind', [
     /** None takes the field away. */
     values: z.array(z.string().max(100_000)).max(200),
   }),
+  z.object({
+    kind: z.literal('say form'),
+    language: z.string().max(60),
+    /** The text of the term, and of the form that is or is not one of it. */
+    term: z.string().max(10_000),
+    form: z.string().trim().min(1).max(1_000),
+    is: z.boolean(),
+  }),
   z.object({ kind: z.literal('split'), terms: z.array(z.string()).min(1) }),
 ]);
 export type ConceptChangeBody = z.infer<typeof conceptChange>;
@@ -150,13 +159,15 @@ export const recognized = z.object({
       start: z.number(),
       end: z.number(),
       how: z.enum(['exact', 'inflected', 'compound']),
+      /** What the form is, for an inflected hit. */
+      form: z.enum(FORM_NAMES).optional(),
     }),
   ),
   words: z.number(),
   /** Terms of the language in the termbase. */
   terms: z.number(),
-  /** Whether the language has a stemmer here. */
-  stemmed: z.boolean(),
+  /** What tells the forms of this language. */
+  method: z.enum(RECOGNITION_METHODS),
 });
 export type RecognizedBody = z.infer<typeof recognized>;
 const newTerm = z.object({ language: z.string(), text: z.string().max(10_000) });

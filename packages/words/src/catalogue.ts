@@ -5,6 +5,7 @@ import type { ClosedCodes, DoneCodes } from './done.js';
 import type { Told, ToldDiagnostic } from './diagnostics.js';
 import type { ErrorCodes } from './errors.js';
 import type { IntakeWords } from './intake.js';
+import type { RecognitionWords } from './recognition.js';
 import type { Speech } from './speech.js';
 import type { WorkCodes } from './work.js';
 
@@ -56,6 +57,7 @@ export interface Catalogue {
   /** What is to be said of a client's data, and what to do about it. */
   toldDiagnostic(diagnostic: Told): ToldDiagnostic;
   readonly intake: IntakeWords;
+  readonly recognition: RecognitionWords;
   /** A field of the standard, or of the client's own. */
   fieldLabel(name: string): string;
   valueLabel(field: string, value: string): string;

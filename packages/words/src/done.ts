@@ -18,6 +18,8 @@ export interface DoneCodes extends KeptCodes {
   readonly 'term-added': { readonly text: string };
   readonly 'term-changed': { readonly from: string; readonly to: string };
   readonly 'term-deleted': { readonly text: string };
+  readonly 'form-said': { readonly form: string; readonly term: string; readonly is: boolean };
+  readonly 'stem-marked': { readonly text: string };
   readonly 'field-set': { readonly field: string; readonly text: string };
   readonly 'field-cleared': { readonly field: string; readonly text: string };
   readonly 'picture-added': { readonly name: string; readonly text: string };

@@ -4,6 +4,8 @@
  * checked against files of the standard's styles in the tests.
  */
 
+import { ALSO_FOUND_AS, NOT_FOUND_AS } from './forms.js';
+
 export type Level = 'concept' | 'language' | 'term';
 
 export interface DataCategory {
@@ -143,6 +145,13 @@ export const CATEGORIES: readonly DataCategory[] = [
   },
 ];
 
+/** Fields of our own, not of the standard. */
+const OWN_LABELS: Readonly<Record<string, string>> = {
+  [IDENTIFIER]: 'Identifier',
+  [ALSO_FOUND_AS]: 'Also found as',
+  [NOT_FOUND_AS]: 'Not found as',
+};
+
 const BY_NAME: ReadonlyMap<string, DataCategory> = new Map(CATEGORIES.map((c) => [c.name, c]));
 
 /** The category of the standard, or undefined for a field of the client's own. */
@@ -152,7 +161,7 @@ export function categoryNamed(name: string): DataCategory | undefined {
 
 /** The name of a field for people: "Usage status"; a client's own field keeps its own name. */
 export function fieldLabel(name: string): string {
-  return BY_NAME.get(name)?.label ?? (name === IDENTIFIER ? 'Identifier' : name);
+  return BY_NAME.get(name)?.label ?? OWN_LABELS[name] ?? name;
 }
 
 /** A value for people: "preferredTerm-admn-sts" is "preferred". */

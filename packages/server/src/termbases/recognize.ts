@@ -1,7 +1,9 @@
 /** Which terms of a termbase occur in a text. */
+import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { Recognizer } from '@fair-copy/core/termbase/recognition/recognizer.js';
 import { wordsOf } from '@fair-copy/core/termbase/recognition/words.js';
-import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import type { ConceptBody, Term } from '@fair-copy/core/termbase/concept.js';
+import { ALSO_FOUND_AS, NOT_FOUND_AS, saidForms } from '@fair-copy/core/termbase/forms.js';
 import { markedText, STEM } from '@fair-copy/core/termbase/stem.js';
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import type { TaskContext } from '../jobs/task.js';
@@ -46,8 +48,8 @@ export function recognizeText({ termbaseId, language, text }: TextToTry, { dataD
     const recognizer = recognizers.get(dataDir, db, { kind: 'termbase', id: termbaseId }, language);
     const hits = recognizer
       .find(text)
-      .map(({ term, concept, start, end, how }) => ({ term, concept, start, end, how }));
-    return { hits, words: wordsOf(text).length, terms: recognizer.terms, stemmed: recognizer.stemmed };
+      .map(({ term, concept, start, end, how, form }) => ({ term, concept, start, end, how, ...(form && { form }) }));
+    return { hits, words: wordsOf(text).length, terms: recognizer.terms, method: recognizer.method };
   } finally {
     db.close();
   }
@@ -67,7 +69,7 @@ function stateOf(db: Db): string {
 /** A regional tag fits its general one, both ways: the terms of all forms of the language. */
 function build(db: Db, { kind, id }: TermsOf, language: string): Recognizer<number> {
   const primary = primaryLanguage(language);
-  const recognizer = new Recognizer<number>(language);
+  const recognizer = new Recognizer<number>(language, dictionaryFor(language));
   const rows = db
     .prepare<{ kind: string; id: number; primary: string }, { text: string; concept_id: number }>(
       `SELECT term.text, term.concept_id FROM termbase JOIN term ON term.termbase_id = termbase.id
@@ -75,24 +77,30 @@ function build(db: Db, { kind, id }: TermsOf, language: string): Recognizer<numb
          AND (term.language = $primary OR term.language LIKE $primary || '-%')`,
     )
     .iterate({ kind, id, primary });
-  const marked = stemsOf(db, { kind, id }, primary);
-  for (const { text, concept_id } of rows) recognizer.add(marked.get(`${concept_id}\0${text}`) ?? text, concept_id);
+  const special = saidOfTerms(db, { kind, id }, primary);
+  for (const { text, concept_id } of rows) {
+    const said = special.get(`${concept_id}\0${text}`);
+    if (said) recognizer.add(markedText(said), concept_id, saidForms(said));
+    else recognizer.add(text, concept_id);
+  }
   return recognizer;
 }
 
-/** Concept and text → the text with its stem marks, for the few terms that have some. */
-function stemsOf(db: Db, { kind, id }: TermsOf, primary: string): ReadonlyMap<string, string> {
+/** Concept and text → the term with its stem marks and what was said of its forms, for the few that have some. */
+function saidOfTerms(db: Db, { kind, id }: TermsOf, primary: string): ReadonlyMap<string, Term> {
   const rows = db
-    .prepare<{ kind: string; id: number; like: string }, { id: number; body: string }>(
+    .prepare<{ kind: string; id: number; stem: string; also: string; never: string }, { id: number; body: string }>(
       `SELECT concept.id, concept.body FROM termbase JOIN concept ON concept.termbase_id = termbase.id
        WHERE CASE $kind WHEN 'client' THEN termbase.client_id = $id ELSE termbase.id = $id END
-         AND concept.body LIKE $like`,
+         AND (concept.body LIKE $stem OR concept.body LIKE $also OR concept.body LIKE $never)`,
     )
-    .all({ kind, id, like: `%"${STEM}"%` });
-  const marked = new Map<string, string>();
+    .all({ kind, id, stem: `%"${STEM}"%`, also: `%"${ALSO_FOUND_AS}"%`, never: `%"${NOT_FOUND_AS}"%` });
+  const said = new Map<string, Term>();
   for (const row of rows)
     for (const { language, terms } of (JSON.parse(row.body) as ConceptBody).languages)
       if (primaryLanguage(language) === primary)
-        for (const term of terms) if (term.fields[STEM]) marked.set(`${row.id}\0${term.text}`, markedText(term));
-  return marked;
+        for (const term of terms)
+          if (term.fields[STEM] || term.fields[ALSO_FOUND_AS] || term.fields[NOT_FOUND_AS])
+            said.set(`${row.id}\0${term.text}`, term);
+  return said;
 }

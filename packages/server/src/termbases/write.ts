@@ -1,11 +1,12 @@
 /** Changes of termbases and concepts, each an entry in the ledger. */
 import { did, type KeptDone } from '@fair-copy/words/done.js';
 import { composed } from '@fair-copy/core/text/composed.js';
-import { canonicalTag } from '@fair-copy/core/language/tags.js';
+import { canonicalTag, primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { splitConcept } from '@fair-copy/core/termbase/bulk.js';
+import { withSaidForm } from '@fair-copy/core/termbase/forms.js';
 import { unmarked } from '@fair-copy/core/termbase/stem.js';
 import { OTHER_XML, type Level } from '@fair-copy/core/termbase/categories.js';
-import { NO_FIELDS, termsOf, type ConceptBody, type Fields } from '@fair-copy/core/termbase/concept.js';
+import { NO_FIELDS, termsOf, type ConceptBody, type Fields, type Term } from '@fair-copy/core/termbase/concept.js';
 import type { Shape } from '@fair-copy/core/intake/shaped.js';
 import { withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import { withValue, withValues } from '@fair-copy/core/termbase/fields.js';
@@ -119,6 +120,13 @@ export type ConceptChange =
       readonly field: string;
       readonly values: readonly string[];
     }
+  | {
+      readonly kind: 'say form';
+      readonly language: string;
+      readonly term: string;
+      readonly form: string;
+      readonly is: boolean;
+    }
   | { readonly kind: 'split'; readonly terms: readonly string[] };
 
 /** Takes terms out into a concept of their own; gives back its id. */
@@ -206,7 +214,10 @@ function changed(
       const text = termText(change.text);
       return {
         body: withTermText(body, change.term, text)!,
-        title: did('term-changed', { from: old, to: unmarked(text).text }),
+        title:
+          old === unmarked(text).text
+            ? did('stem-marked', { text: old })
+            : did('term-changed', { from: old, to: unmarked(text).text }),
       };
     }
     case 'delete term': {
@@ -215,7 +226,27 @@ function changed(
     }
     case 'set field':
       return withChangedField(body, change);
+    case 'say form':
+      return withForm(body, change);
   }
+}
+
+/** The form is recorded at every term of this text, in all regions of the language. */
+function withForm(
+  body: ConceptBody,
+  { language, term: text, form, is }: Extract<ConceptChange, { kind: 'say form' }>,
+): { readonly body: ConceptBody; readonly title: KeptDone } {
+  const primary = primaryLanguage(language);
+  const isMeant = (term: Term, of: string): boolean => term.text === text && primaryLanguage(of) === primary;
+  if (!body.languages.some((section) => section.terms.some((term) => isMeant(term, section.language))))
+    throw new ApiError('not-found', { what: 'term' });
+  const languages = body.languages.map((section) => ({
+    ...section,
+    terms: section.terms.map((term) =>
+      isMeant(term, section.language) ? { ...term, fields: withSaidForm(term.fields, form, is) } : term,
+    ),
+  }));
+  return { body: { ...body, languages }, title: did('form-said', { form, term: text, is }) };
 }
 
 function withChangedField(

@@ -20,6 +20,8 @@ const FIELDS: Readonly<Record<string, string>> = {
   termLocation: 'Verwendungsort',
   context: 'Kontext',
   identifier: 'Kennung',
+  'x-alsoFoundAs': 'Auch gefunden als',
+  'x-notFoundAs': 'Nicht gefunden als',
 };
 
 const VALUES: Readonly<Record<string, string>> = {

@@ -5,6 +5,7 @@ import { errors } from './errors.js';
 import { fieldLabel, valueLabel } from './fields.js';
 import { checks, findings } from './findings.js';
 import { intake } from './intake.js';
+import { recognition } from './recognition.js';
 import { report } from './report.js';
 import { de as speech } from './speech.js';
 import { work } from './work.js';
@@ -20,6 +21,7 @@ export const de: Catalogue = {
   errors,
   toldDiagnostic,
   intake,
+  recognition,
   fieldLabel,
   valueLabel,
 };

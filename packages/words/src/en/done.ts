@@ -26,6 +26,9 @@ export const done: Words<DoneCodes> = {
   'term-added': ({ text }) => `Added the term ${quoted(text)}`,
   'term-changed': ({ from, to }) => `Changed the term ${quoted(from)} to ${quoted(to)}`,
   'term-deleted': ({ text }) => `Deleted the term ${quoted(text)}`,
+  'form-said': ({ form, term, is }) =>
+    is ? `Recorded ${quoted(form)} as a form of ${quoted(term)}` : `Recorded that ${quoted(form)} is not ${quoted(term)}`,
+  'stem-marked': ({ text }) => `Changed the stem mark of ${quoted(text)}`,
   'field-set': ({ field, text }) => `Set ${fieldLabel(field).toLowerCase()} of ${quoted(text)}`,
   'field-cleared': ({ field, text }) => `Deleted ${fieldLabel(field).toLowerCase()} of ${quoted(text)}`,
   'picture-added': ({ name, text }) => `Added the picture ${name} to ${quoted(text)}`,

@@ -5,6 +5,7 @@ import { toldDiagnostic } from './diagnostics.js';
 import { errors } from './errors.js';
 import { checks, findings } from './findings.js';
 import { intake } from './intake.js';
+import { recognition } from './recognition.js';
 import { report } from './report.js';
 import { en as speech } from './speech.js';
 import { work } from './work.js';
@@ -20,6 +21,7 @@ export const en: Catalogue = {
   errors,
   toldDiagnostic,
   intake,
+  recognition,
   fieldLabel,
   valueLabel,
 };

@@ -11,10 +11,12 @@ import { Link, useParams } from 'react-router';
 import { recognizedIn, termbase as termbaseQuery } from '../../api/queries.js';
 import type { RecognizedBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
+import { howFound } from '@fair-copy/words/recognition.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { languageLabel } from '../../ui/languages.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { WordButton } from '../../ui/WordButton.js';
+import { MissedForm, useSayForm } from './MissedForm.js';
 import { tryTexts } from './try-messages.js';
 import { SERIF } from '../../ui/typefaces.js';
 
@@ -84,11 +86,12 @@ function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
                 {t.found(current.hits.length, new Set(current.hits.map((hit) => hit.term)).size)}
               </Typography>
               <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
-                {t.words(current.words)} · {t.method(current.stemmed, languageName(language))}
+                {t.words(current.words)} · {t.method(current.method, languageName(language))}
               </Typography>
               {current.hits.length === 0 && t.nothing}
               <Marked text={asked} language={language} hits={current.hits} />
-              <HitList hits={current.hits} language={language} termbase={termbase} />
+              <HitList hits={current.hits} language={language} termbase={termbase} text={asked} />
+              <MissedForm language={language} termbase={termbase} />
             </>
           )}
         </Box>
@@ -118,7 +121,7 @@ function Marked({
       <Box
         key={hit.start}
         component="mark"
-        title={`${hit.term}: ${t.how[hit.how]}`}
+        title={`${hit.term}: ${howFound(t.recognition, hit)}`}
         sx={(theme) => ({
           bgcolor: theme.inks.tint,
           color: 'inherit',
@@ -161,37 +164,69 @@ function Marked({
   );
 }
 
+/** A form of a term in the text: how it was found, how often. */
+interface FormSeen {
+  readonly hit: Hit;
+  readonly form: string;
+  count: number;
+}
+
+/** Each term with the forms in which it stands in the text; a wrong one can be said to be none. */
 function HitList({
   hits,
   language,
   termbase,
+  text,
 }: {
   readonly hits: readonly Hit[];
   readonly language: string;
   readonly termbase: TermbaseBody;
+  readonly text: string;
 }) {
-  const terms = new Map<string, { readonly hit: Hit; count: number; readonly how: Set<Hit['how']> }>();
+  const say = useSayForm(termbase.id);
+  const terms = new Map<string, { readonly hit: Hit; readonly forms: Map<string, FormSeen> }>();
   for (const hit of hits) {
     const key = `${hit.concept} ${hit.term}`;
-    const there = terms.get(key) ?? { hit, count: 0, how: new Set() };
+    const term = terms.get(key) ?? { hit, forms: new Map<string, FormSeen>() };
+    const form = text.slice(hit.start, hit.end);
+    const there = term.forms.get(`${hit.how} ${form}`) ?? { hit, form, count: 0 };
     there.count++;
-    there.how.add(hit.how);
-    terms.set(key, there);
+    term.forms.set(`${hit.how} ${form}`, there);
+    terms.set(key, term);
   }
   return (
     <Box component="ul" sx={{ listStyle: 'none', p: 0, mt: 2 }}>
-      {[...terms.values()].map(({ hit, count, how }) => (
+      {[...terms.values()].map(({ hit, forms }) => (
         <Box
           component="li"
           key={`${hit.concept} ${hit.term}`}
-          sx={{ display: 'flex', gap: 1.5, alignItems: 'baseline', py: 0.5, borderTop: 1, borderColor: 'divider' }}
+          sx={{ display: 'grid', gridTemplateColumns: '150px 1fr', gap: 1.5, py: 0.5, borderTop: 1, borderColor: 'divider' }}
         >
           <WordButton as={Link} {...{ to: `/termbases/${termbase.id}?concept=${hit.concept}` }}>
             <LanguageText language={language}>{hit.term}</LanguageText>
           </WordButton>
-          <Typography variant="body2" color="textSecondary">
-            {count} × · {[...how].map((kind) => t.how[kind]).join(', ')}
-          </Typography>
+          <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
+            {[...forms.values()].map((seen) => (
+              <Box
+                component="li"
+                key={`${seen.hit.how} ${seen.form}`}
+                sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}
+              >
+                <LanguageText language={language}>{seen.form}</LanguageText>
+                <Typography variant="body2" color="textSecondary" sx={{ flex: 1 }}>
+                  {t.seen(seen.count, howFound(t.recognition, seen.hit))}
+                </Typography>
+                {seen.hit.how !== 'exact' && (
+                  <WordButton
+                    aria-label={t.notThisOf(seen.form, hit.term)}
+                    onClick={() => say.mutate({ concept: hit.concept, language, term: hit.term, form: seen.form, is: false })}
+                  >
+                    {t.notThis}
+                  </WordButton>
+                )}
+              </Box>
+            ))}
+          </Box>
         </Box>
       ))}
     </Box>

@@ -1,3 +1,5 @@
+import { recognition } from '@fair-copy/words/de/recognition.js';
+import type { RecognitionMethod } from '@fair-copy/core/termbase/recognition/names.js';
 import { count } from '../../ui/format.js';
 import type { texts as en } from './try-messages.en.js';
 
@@ -10,12 +12,19 @@ export const texts: typeof en = {
   found: (hits: number, terms: number) =>
     `${count(hits, 'Stelle', 'Stellen')} mit ${count(terms, 'Benennung', 'Benennungen')}`,
   nothing: 'Keine Benennung dieser Termbank kommt darin vor.',
-  how: { exact: 'wie sie dasteht', inflected: 'gebeugt', compound: 'Teil einer Zusammensetzung' },
+  recognition,
+  seen: (times: number, how: string) => (times === 1 ? how : `${how}, ${count(times, 'Mal', 'Mal')}`),
+  notThis: 'nicht diese Benennung',
+  notThisOf: (form: string, term: string) => `„${form}“ ist nicht die Benennung „${term}“`,
+  missed: 'Eine Form fehlt …',
+  form: 'Form im Text',
+  isForm: 'ist eine Form der Benennung',
+  noTerm: 'Keine Benennung beginnt so.',
+  record: 'Form vermerken',
+  said: (form: string, term: string, is: boolean) =>
+    is ? `„${form}“ wird nun als Form von „${term}“ gefunden.` : `„${form}“ wird nicht mehr als „${term}“ gefunden.`,
   hits: 'Gefundene Benennungen',
   back: 'Zurück zur Termbank',
-  method: (stemmer: boolean, language: string) =>
-    stemmer
-      ? `${language}: mit dem Stemmer von Snowball.`
-      : `${language} hat hier keinen Stemmer: nach gemeinsamen Anfängen.`,
+  method: (method: RecognitionMethod, language: string) => `Formen in ${language}: ${recognition.methods[method]}.`,
   words: (n: number) => count(n, 'Wort', 'Wörter'),
 };

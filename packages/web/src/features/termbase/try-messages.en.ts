@@ -1,3 +1,5 @@
+import { recognition } from '@fair-copy/words/en/recognition.js';
+import type { RecognitionMethod } from '@fair-copy/core/termbase/recognition/names.js';
 import { count } from '../../ui/format.js';
 
 export const texts = {
@@ -8,10 +10,19 @@ export const texts = {
   language: 'Language of the text',
   found: (hits: number, terms: number) => `${count(hits, 'hit', 'hits')} of ${count(terms, 'term', 'terms')}`,
   nothing: 'No term of this termbase occurs in it.',
-  how: { exact: 'as it stands', inflected: 'inflected', compound: 'part of a compound' },
+  recognition,
+  seen: (times: number, how: string) => (times === 1 ? how : `${how}, ${count(times, 'time', 'times')}`),
+  notThis: 'not this term',
+  notThisOf: (form: string, term: string) => `“${form}” is not the term “${term}”`,
+  missed: 'A form was missed …',
+  form: 'Form in the text',
+  isForm: 'is a form of the term',
+  noTerm: 'No term begins like this.',
+  record: 'Record the form',
+  said: (form: string, term: string, is: boolean) =>
+    is ? `“${form}” is now found as a form of “${term}”.` : `“${form}” is no longer found as “${term}”.`,
   hits: 'Terms found',
   back: 'Back to the termbase',
-  method: (stemmer: boolean, language: string) =>
-    stemmer ? `${language}: by the Snowball stemmer.` : `${language} has no stemmer here: by common beginnings.`,
+  method: (method: RecognitionMethod, language: string) => `Forms in ${language}: ${recognition.methods[method]}.`,
   words: (n: number) => count(n, 'word', 'words'),
 };

@@ -1,0 +1,172 @@
+/**
+ * Forms of a word by a dictionary with affix rules (the `.aff` and `.dic` of Hunspell; see hunspell(5)): suffixes
+ * only, one after the other never, since what is looked for are the forms of a word and not what can be derived from
+ * it. A word that the dictionary lacks is inflected like those that end as it does.
+ */
+import type { Endings, FormName, Stem } from './inflection.js';
+
+interface Rule {
+  readonly strip: string;
+  readonly add: string;
+  readonly condition: RegExp | null;
+}
+
+/** The most letters of its end by which a word is likened to others, and the fewest. */
+const [LIKE_MOST, LIKE_LEAST] = [6, 2];
+/** Words that must end alike and be inflected alike before another is likened to them, by the letters of the end. */
+const ALIKE: Readonly<Record<number, number>> = { 2: 20, 3: 8, 4: 3, 5: 2, 6: 1 };
+
+export class AffixDictionary {
+  private readonly rules = new Map<string, Rule[]>();
+  /** Word → flags of its entries, as the file writes them; several entries by a blank. */
+  private readonly words = new Map<string, string>();
+  private readonly aliases: string[] = [];
+  private flagLength: 'one' | 'two' | 'number' = 'one';
+  private likes: ReadonlyMap<string, ReadonlyMap<string, number>> | null = null;
+  private readonly lists = new Map<string, Endings>();
+
+  /**
+   * @param aff the text of the affix file, UTF-8
+   * @param dic the text of the word list, UTF-8; linear in its length
+   */
+  constructor(aff: string, dic: string) {
+    this.readRules(aff);
+    let at = dic.indexOf('\n') + 1;
+    while (at > 0 && at < dic.length) {
+      let end = dic.indexOf('\n', at);
+      if (end < 0) end = dic.length;
+      this.readWord(dic.slice(at, end));
+      at = end + 1;
+    }
+  }
+
+  has(word: string): boolean {
+    return this.words.has(word);
+  }
+
+  /** The stems of a word that the dictionary has; null where it has not. Endings are shared between words alike. */
+  stems(word: string): readonly Stem[] | null {
+    const flags = this.words.get(word);
+    return flags === undefined ? null : this.inflected(word, flags);
+  }
+
+  /**
+   * The stems of a word inflected like those of the dictionary that end like it.
+   * @param compounds whether a word may be the last part of another, which is then inflected as it is
+   */
+  likeOthers(word: string, compounds: boolean): readonly Stem[] | null {
+    for (let cut = 2; compounds && word.length - cut >= 4; cut++) {
+      const flags = this.words.get(word.slice(cut));
+      if (flags) return this.inflected(word, flags);
+    }
+    this.likes ??= this.byEnds();
+    for (let length = Math.min(LIKE_MOST, word.length - 1); length >= LIKE_LEAST; length--) {
+      const counts = this.likes.get(word.slice(-length));
+      if (!counts) continue;
+      let [flags, most] = ['', 0];
+      for (const [candidate, count] of counts) if (count > most) [flags, most] = [candidate, count];
+      if (most >= ALIKE[length]!) return this.inflected(word, flags);
+    }
+    return null;
+  }
+
+  private inflected(word: string, entries: string): readonly Stem[] {
+    let strip = 0;
+    const found: { readonly rule: Rule }[] = [];
+    for (const flags of entries.split(' '))
+      for (const flag of this.flagsOf(flags))
+        for (const rule of this.rules.get(flag) ?? [])
+          if (word.endsWith(rule.strip) && (!rule.condition || rule.condition.test(word))) {
+            found.push({ rule });
+            strip = Math.max(strip, rule.strip.length);
+          }
+    strip = Math.min(strip, word.length - 1);
+    const stem = word.slice(0, word.length - strip);
+    const last = word.slice(word.length - strip);
+    const all = new Map<string, FormName>([[last, 'base']]);
+    const others: string[] = [];
+    for (const { rule } of found) {
+      const form = word.slice(0, word.length - rule.strip.length) + rule.add;
+      if (form.startsWith(stem)) {
+        if (!all.has(form.slice(stem.length))) all.set(form.slice(stem.length), 'dictionary');
+      } else others.push(form);
+    }
+    const key = [...all.keys()].join(' ');
+    let list = this.lists.get(key);
+    if (!list) this.lists.set(key, (list = (rest) => all.get(rest) ?? null));
+    return [
+      { text: stem, endings: list },
+      ...others.map((text) => ({ text, endings: (rest: string): FormName | null => (rest === '' ? 'dictionary' : null) })),
+    ];
+  }
+
+  private readRules(aff: string): void {
+    for (const line of aff.split('\n')) {
+      const parts = line.trim().split(/\s+/);
+      if (parts[0] === 'FLAG') this.flagLength = parts[1] === 'long' ? 'two' : parts[1] === 'num' ? 'number' : 'one';
+      if (parts[0] === 'AF' && parts.length > 1) this.aliases.push(parts[1]!);
+      // The line that opens a flag has a count in the place of what is added.
+      if (parts[0] !== 'SFX' || parts.length < 5) continue;
+      const [, flag, strip, add, condition] = parts as [string, string, string, string, string];
+      const added = add.split('/')[0]!;
+      const rule: Rule = {
+        strip: strip === '0' ? '' : strip,
+        add: added === '0' ? '' : added,
+        condition: condition === '.' ? null : conditionOf(condition),
+      };
+      const rules = this.rules.get(flag);
+      if (rules) rules.push(rule);
+      else this.rules.set(flag, [rule]);
+    }
+  }
+
+  private readWord(line: string): void {
+    const end = line.search(/[\t\r ]/);
+    const entry = end < 0 ? line : line.slice(0, end);
+    const slash = entry.indexOf('/');
+    const word = slash < 0 ? entry : entry.slice(0, slash);
+    if (!word) return;
+    const flags = slash < 0 ? '' : entry.slice(slash + 1);
+    const there = this.words.get(word);
+    this.words.set(word, there ? (flags ? `${there} ${flags}` : there) : flags);
+  }
+
+  private flagsOf(flags: string): readonly string[] {
+    const known = this.flagLists.get(flags);
+    if (known) return known;
+    const text = this.aliases.length && /^\d+$/.test(flags) ? (this.aliases[Number(flags)] ?? '') : flags;
+    const list =
+      this.flagLength === 'number'
+        ? text.split(',')
+        : this.flagLength === 'two'
+          ? (text.match(/../gsu) ?? [])
+          : [...text];
+    this.flagLists.set(flags, list);
+    return list;
+  }
+  private readonly flagLists = new Map<string, readonly string[]>();
+
+  /** End of a word → flags → how many words have both. Names are left out: their capital shows them. */
+  private byEnds(): Map<string, Map<string, number>> {
+    const ends = new Map<string, Map<string, number>>();
+    for (const [word, flags] of this.words) {
+      if (!flags || word.length < 4 || word[0] !== word[0]!.toLowerCase()) continue;
+      for (let length = LIKE_LEAST; length <= Math.min(LIKE_MOST, word.length - 1); length++) {
+        const end = word.slice(-length);
+        let counts = ends.get(end);
+        if (!counts) ends.set(end, (counts = new Map()));
+        counts.set(flags, (counts.get(flags) ?? 0) + 1);
+      }
+    }
+    return ends;
+  }
+}
+
+/** A condition of the affix file: letters, `.` and classes, at the end of the word. */
+function conditionOf(text: string): RegExp | null {
+  try {
+    return new RegExp(`${text.replace(/[-*+?(){}|\\/]/g, '\\$&')}$`, 'u');
+  } catch {
+    return null;
+  }
+}

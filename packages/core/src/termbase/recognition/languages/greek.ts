@@ -1,0 +1,81 @@
+/**
+ * Modern Greek: declension by the end of the word (Holton, Mackridge & Philippaki-Warburton, "Greek: a comprehensive
+ * grammar", part II; from memory). The accent moves ("θάλασσα – θαλασσών"), so it is not compared.
+ */
+import { endings, type Inflection, type Stem } from '../inflection.js';
+
+const E = {
+  os: endings({ base: 'ος', case: 'ου ο ε', plural: 'οι ων ους' }, false),
+  osNeuter: endings({ base: 'ος', case: 'ους', plural: 'η ων εων' }, false),
+  adjective: endings({ base: 'ος', case: 'ου ο ε ων ους', feminine: 'η ης α ας ες', plural: 'οι', comparison: 'οτερος οτερη οτερο οτεροι οτερες οτερα' }, false),
+  o: endings({ base: 'ο', case: 'ου', plural: 'α ων' }, false),
+  i: endings({ base: 'ι', case: 'ιου', plural: 'ια ιων' }, false),
+  eta: endings({ base: 'η', case: 'ης', plural: 'ες ων εις εων', genitive: 'εως' }, false),
+  alpha: endings({ base: 'α', case: 'ας', plural: 'ες ων' }, false),
+  ma: endings({ base: 'μα', case: 'ματος', plural: 'ματα ματων' }, false),
+  is: endings({ base: 'ης', case: 'η', plural: 'ες ων ηδες ηδων' }, false),
+  as: endings({ base: 'ας', case: 'α', plural: 'ες ων αδες αδων' }, false),
+  eas: endings({ base: 'εας', case: 'εα', plural: 'εις εων' }, false),
+  us: endings({ base: 'υς', case: 'υ εος', feminine: 'ια ιας ιες', plural: 'ιοι ια ιων ιους εις εων εα' }, false),
+  isAdjective: endings({ base: 'ης', case: 'ους η', plural: 'εις ων', agreement: 'ες' }, false),
+  ou: endings({ base: 'ου', case: 'ους', plural: 'ουδες ουδων' }, false),
+  omega: endings({ base: 'ω', verb: 'εις ει ουμε ετε ουν ουνε α ες ε αμε ατε αν ομαι εσαι εται ομαστε εστε ονται ονταν οταν οντας ας ησε ησα ηθηκε ημενος ημενη ημενο ουμενος αει ας ας ουσε ουσα μενος' }, false),
+  past: endings({ verb: 'ω εις ει ουμε ετε ουν α ες ε αμε ατε αν τε' }, false),
+  passive: endings({ verb: 'ω εις ει ουμε ειτε ουν ηκα ηκες ηκε ηκαμε ηκατε ηκαν' }, false),
+  participle: endings({ verb: 'μενος μενου μενο μενοι μενων μενους μενη μενης μενες μενα' }, false),
+};
+
+const ADJECTIVE = /(?:ικος|ινος|ιμος|ιος|ητος|ωτος|μενος|ερος|αιος|ειος|ωδης|ηρος|ανος|ενος|τεος|υτος|στος|λος)$/u;
+
+function stems(word: string): Stem[] {
+  const found: Stem[] = [];
+  const add = (cut: number, ends: Stem['endings']): void => void found.push({ text: word.slice(0, word.length - cut), endings: ends });
+  if (word.endsWith('ος')) {
+    add(2, E.os);
+    if (ADJECTIVE.test(word)) add(2, E.adjective);
+    else add(2, E.osNeuter);
+  } else if (word.endsWith('μα')) add(2, E.ma);
+  else if (word.endsWith('εας')) add(3, E.eas);
+  else if (word.endsWith('υς')) add(2, E.us);
+  else if (word.endsWith('ης')) {
+    add(2, E.is);
+    add(2, E.isAdjective);
+  } else if (word.endsWith('ας')) add(2, E.as);
+  else if (word.endsWith('ου')) add(2, E.ou);
+  else if (word.endsWith('ο')) add(1, E.o);
+  else if (word.endsWith('ι')) add(1, E.i);
+  else if (word.endsWith('η')) add(1, E.eta);
+  else if (word.endsWith('α')) add(1, E.alpha);
+  else if (word.endsWith('ω')) verb(word.slice(0, -1), found);
+  // Words of a term of several words stand in the plural or genitive as they are.
+  found.push({ text: word, endings: endings({}) });
+  if (/σιμο$/u.test(word)) found.push({ text: word.slice(0, -1), endings: endings({ case: 'ατος', plural: 'ατα ατων' }, false) });
+  return found;
+}
+
+/** The stem of the past: "ανοιγ – ανοιξ", "κλειν – κλεισ", "γραφ – γραψ". */
+function verb(stem: string, found: Stem[]): void {
+  found.push({ text: stem, endings: E.omega });
+  const past = stem
+    .replace(/(?:γ|κ|χ|χν|ζ|σσ)$/u, 'ξ')
+    .replace(/(?:β|π|φ|πτ|ευ|αυ)$/u, (m) => (m === 'ευ' ? 'ευσ' : m === 'αυ' ? 'αυσ' : 'ψ'))
+    .replace(/(?:ν|θ|τ|δ)$/u, 'σ');
+  for (const text of new Set([past, stem.replace(/ζ$/u, 'σ'), stem + 'σ', stem.replace(/ν$/u, '') + 'σ', stem + 'ησ'])) {
+    if (text === stem) continue;
+    found.push({ text, endings: E.past });
+    found.push({ text: text.replace(/ξ$/u, 'χθ').replace(/ψ$/u, 'φθ').replace(/σ$/u, 'στ'), endings: E.passive });
+    found.push({ text: text.replace(/ξ$/u, 'γ').replace(/ψ$/u, 'μ').replace(/σ$/u, 'σ'), endings: E.participle });
+  }
+}
+
+export const GREEK: Inflection = {
+  fold: (word) =>
+    word
+      .toLowerCase()
+      .normalize('NFD')
+      .replace(/[\u0300-\u036f]/g, '')
+      .replace(/σ$/u, 'ς'),
+  stems,
+  longest: 8,
+  links: null,
+};

@@ -54,11 +54,20 @@ export async function terms(termbase: string, text: string, options: TermsOption
   if (hits.length === 0) process.stderr.write(`${basename(text)}: no hits\n`);
   else if (options.output === undefined)
     for (const { number, line, start, end, term, how, form, concept } of hits)
-      process.stdout.write(`${number}: “${line.slice(start, end)}”: ${term} (${howFound(recognition, { how, form })}, ${concept})\n`);
+      process.stdout.write(
+        `${number}: “${line.slice(start, end)}”: ${term} (${howFound(recognition, { how, form })}, ${concept})\n`,
+      );
 }
 
 /** Places in characters, as most other programs count them. */
 function inCharacters(text: string, hit: Hit<string>): unknown {
   const count = (end: number): number => [...text.slice(0, end)].length;
-  return { term: hit.term, concept: hit.concept, start: count(hit.start), end: count(hit.end), how: hit.how, form: hit.form };
+  return {
+    term: hit.term,
+    concept: hit.concept,
+    start: count(hit.start),
+    end: count(hit.end),
+    how: hit.how,
+    form: hit.form,
+  };
 }

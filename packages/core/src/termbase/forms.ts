@@ -7,7 +7,10 @@ export const ALSO_FOUND_AS = 'x-alsoFoundAs';
 export const NOT_FOUND_AS = 'x-notFoundAs';
 
 /** As a recognizer takes them. */
-export function saidForms({ fields }: Pick<Term, 'fields'>): { readonly also: readonly string[]; readonly never: readonly string[] } {
+export function saidForms({ fields }: Pick<Term, 'fields'>): {
+  readonly also: readonly string[];
+  readonly never: readonly string[];
+} {
   return { also: fields[ALSO_FOUND_AS] ?? [], never: fields[NOT_FOUND_AS] ?? [] };
 }
 

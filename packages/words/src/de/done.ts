@@ -28,7 +28,9 @@ export const done: Words<DoneCodes> = {
   'term-changed': ({ from, to }) => `Benennung ${quoted(from)} in ${quoted(to)} geändert`,
   'term-deleted': ({ text }) => `Benennung ${quoted(text)} gelöscht`,
   'form-said': ({ form, term, is }) =>
-    is ? `${quoted(form)} als Form von ${quoted(term)} vermerkt` : `Vermerkt, dass ${quoted(form)} nicht ${quoted(term)} ist`,
+    is
+      ? `${quoted(form)} als Form von ${quoted(term)} vermerkt`
+      : `Vermerkt, dass ${quoted(form)} nicht ${quoted(term)} ist`,
   'stem-marked': ({ text }) => `Stammzeichen von ${quoted(text)} geändert`,
   'field-set': ({ field, text }) => `${fieldLabel(field)} bei ${quoted(text)} gesetzt`,
   'field-cleared': ({ field, text }) => `${fieldLabel(field)} bei ${quoted(text)} gelöscht`,

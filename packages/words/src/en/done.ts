@@ -27,7 +27,9 @@ export const done: Words<DoneCodes> = {
   'term-changed': ({ from, to }) => `Changed the term ${quoted(from)} to ${quoted(to)}`,
   'term-deleted': ({ text }) => `Deleted the term ${quoted(text)}`,
   'form-said': ({ form, term, is }) =>
-    is ? `Recorded ${quoted(form)} as a form of ${quoted(term)}` : `Recorded that ${quoted(form)} is not ${quoted(term)}`,
+    is
+      ? `Recorded ${quoted(form)} as a form of ${quoted(term)}`
+      : `Recorded that ${quoted(form)} is not ${quoted(term)}`,
   'stem-marked': ({ text }) => `Changed the stem mark of ${quoted(text)}`,
   'field-set': ({ field, text }) => `Set ${fieldLabel(field).toLowerCase()} of ${quoted(text)}`,
   'field-cleared': ({ field, text }) => `Deleted ${fieldLabel(field).toLowerCase()} of ${quoted(text)}`,

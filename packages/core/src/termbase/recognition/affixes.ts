@@ -6,24 +6,57 @@
 import type { Endings, FormName, Stem } from './inflection.js';
 
 interface Rule {
+  readonly id: number;
   readonly strip: string;
   readonly add: string;
   readonly condition: RegExp | null;
 }
 
+/** The rules of a flag. Which of them fit a word shows in its last letters, and is worked out once for each such end. */
+class RulesOfFlag {
+  private readonly all: Rule[] = [];
+  /** Letters that a rule of this flag looks at. */
+  private deepest = 1;
+  private readonly byEnd = new Map<string, readonly Rule[]>();
+
+  /** @param depth letters that the rule looks at */
+  add(rule: Rule, depth: number): void {
+    this.all.push(rule);
+    this.deepest = Math.max(this.deepest, depth);
+  }
+
+  fitting(word: string): readonly Rule[] {
+    const end = word.slice(-this.deepest);
+    let rules = this.byEnd.get(end);
+    if (!rules) {
+      rules = this.all.filter(
+        ({ strip, condition }) => word.endsWith(strip) && (condition === null || condition.test(word)),
+      );
+      if (word.length > this.deepest) this.byEnd.set(end, rules);
+    }
+    return rules;
+  }
+}
+
+const WHOLE_FORM: Endings = (rest) => (rest === '' ? 'dictionary' : null);
+
 /** The most letters of its end by which a word is likened to others, and the fewest. */
 const [LIKE_MOST, LIKE_LEAST] = [6, 2];
+/** Words of the dictionary that are looked at for that, evenly over it. */
+const SAMPLE = 100_000;
 /** Words that must end alike and be inflected alike before another is likened to them, by the letters of the end. */
 const ALIKE: Readonly<Record<number, number>> = { 2: 20, 3: 8, 4: 3, 5: 2, 6: 1 };
 
 export class AffixDictionary {
-  private readonly rules = new Map<string, Rule[]>();
+  private readonly rules = new Map<string, RulesOfFlag>();
   /** Word → flags of its entries, as the file writes them; several entries by a blank. */
   private readonly words = new Map<string, string>();
   private readonly aliases: string[] = [];
   private flagLength: 'one' | 'two' | 'number' = 'one';
   private likes: ReadonlyMap<string, ReadonlyMap<string, number>> | null = null;
-  private readonly lists = new Map<string, Endings>();
+  /** By the numbers of the rules. */
+  private readonly shared = new Map<string, Endings>();
+  private ruleCount = 0;
 
   /**
    * @param aff the text of the affix file, UTF-8
@@ -40,8 +73,12 @@ export class AffixDictionary {
     }
   }
 
-  has(word: string): boolean {
-    return this.words.has(word);
+  /** Whether the dictionary has the word with forms other than itself. */
+  inflects(word: string): boolean {
+    const flags = this.words.get(word);
+    return flags
+      ? this.flagsOf(flags.replace(/ /g, '')).some((flag) => (this.rules.get(flag)?.fitting(word).length ?? 0) > 0)
+      : false;
   }
 
   /** The stems of a word that the dictionary has; null where it has not. Endings are shared between words alike. */
@@ -71,33 +108,21 @@ export class AffixDictionary {
   }
 
   private inflected(word: string, entries: string): readonly Stem[] {
+    const rules: Rule[] = [];
     let strip = 0;
-    const found: { readonly rule: Rule }[] = [];
+    let key = '';
     for (const flags of entries.split(' '))
       for (const flag of this.flagsOf(flags))
-        for (const rule of this.rules.get(flag) ?? [])
-          if (word.endsWith(rule.strip) && (!rule.condition || rule.condition.test(word))) {
-            found.push({ rule });
-            strip = Math.max(strip, rule.strip.length);
-          }
-    strip = Math.min(strip, word.length - 1);
-    const stem = word.slice(0, word.length - strip);
-    const last = word.slice(word.length - strip);
-    const all = new Map<string, FormName>([[last, 'base']]);
-    const others: string[] = [];
-    for (const { rule } of found) {
-      const form = word.slice(0, word.length - rule.strip.length) + rule.add;
-      if (form.startsWith(stem)) {
-        if (!all.has(form.slice(stem.length))) all.set(form.slice(stem.length), 'dictionary');
-      } else others.push(form);
-    }
-    const key = [...all.keys()].join(' ');
-    let list = this.lists.get(key);
-    if (!list) this.lists.set(key, (list = (rest) => all.get(rest) ?? null));
-    return [
-      { text: stem, endings: list },
-      ...others.map((text) => ({ text, endings: (rest: string): FormName | null => (rest === '' ? 'dictionary' : null) })),
-    ];
+        for (const rule of this.rules.get(flag)?.fitting(word) ?? []) {
+          rules.push(rule);
+          strip = Math.max(strip, rule.strip.length);
+          key += `${rule.id} `;
+        }
+    if (strip >= word.length) return changes(word, word.length - 1, rules);
+    // The same rules do the same to all words: the list of endings is shared.
+    let ends = this.shared.get(key);
+    if (!ends) this.shared.set(key, (ends = changes(word, strip, rules)[0]!.endings));
+    return [{ text: word.slice(0, word.length - strip), endings: ends }];
   }
 
   private readRules(aff: string): void {
@@ -110,13 +135,14 @@ export class AffixDictionary {
       const [, flag, strip, add, condition] = parts as [string, string, string, string, string];
       const added = add.split('/')[0]!;
       const rule: Rule = {
+        id: this.ruleCount++,
         strip: strip === '0' ? '' : strip,
         add: added === '0' ? '' : added,
         condition: condition === '.' ? null : conditionOf(condition),
       };
-      const rules = this.rules.get(flag);
-      if (rules) rules.push(rule);
-      else this.rules.set(flag, [rule]);
+      let rules = this.rules.get(flag);
+      if (!rules) this.rules.set(flag, (rules = new RulesOfFlag()));
+      rules.add(rule, Math.max(rule.strip.length, condition.replace(/\[[^\]]*\]/g, '.').length));
     }
   }
 
@@ -149,8 +175,10 @@ export class AffixDictionary {
   /** End of a word → flags → how many words have both. Names are left out: their capital shows them. */
   private byEnds(): Map<string, Map<string, number>> {
     const ends = new Map<string, Map<string, number>>();
+    const step = Math.ceil(this.words.size / SAMPLE);
+    let i = 0;
     for (const [word, flags] of this.words) {
-      if (!flags || word.length < 4 || word[0] !== word[0]!.toLowerCase()) continue;
+      if (i++ % step !== 0 || !flags || word.length < 4 || word[0] !== word[0]!.toLowerCase()) continue;
       for (let length = LIKE_LEAST; length <= Math.min(LIKE_MOST, word.length - 1); length++) {
         const end = word.slice(-length);
         let counts = ends.get(end);
@@ -169,4 +197,17 @@ function conditionOf(text: string): RegExp | null {
   } catch {
     return null;
   }
+}
+
+/** @param strip letters that the stem lacks at its end, fewer than the word has */
+function changes(word: string, strip: number, rules: readonly Rule[]): readonly Stem[] {
+  const stem = word.slice(0, word.length - strip);
+  const all = new Map<string, FormName>([[word.slice(stem.length), 'base']]);
+  const whole: Stem[] = [];
+  for (const rule of rules) {
+    const form = word.slice(0, word.length - rule.strip.length) + rule.add;
+    if (!form.startsWith(stem)) whole.push({ text: form, endings: WHOLE_FORM });
+    else if (!all.has(form.slice(stem.length))) all.set(form.slice(stem.length), 'dictionary');
+  }
+  return [{ text: stem, endings: (rest) => all.get(rest) ?? null }, ...whole];
 }

@@ -10,7 +10,10 @@ import type { Word } from './words.js';
 
 /** Languages that shorten compounds by a hyphen. */
 const SHORTENING = new Set(['de', 'nl', 'sv', 'da', 'nb', 'nn', 'no', 'fi']);
-const PREFIX_OF: Readonly<Record<string, (word: string) => string | null>> = { de: separablePrefix, nl: dutchSeparable };
+const PREFIX_OF: Readonly<Record<string, (word: string) => string | null>> = {
+  de: separablePrefix,
+  nl: dutchSeparable,
+};
 /** Words of a clause within which a verb looks for its prefix. */
 const CLAUSE = 25;
 const LEAST_TAIL = 3;
@@ -46,11 +49,20 @@ export class Apart<C> {
       for (const { node } of this.verbs!.reach(this.verbs!.root, word.text))
         for (const { concept } of node.entries ?? []) {
           // "sperrt", not "gesperrt" or "sperren wird": an infinitive or participle keeps its prefix.
+          if (this.withTo(words, i, concept.prefix)) {
+            found.push(hitOf(concept.entry, words[i - 2]!.start, word.end, 'separated'));
+            continue;
+          }
           const last = this.clauseEnd(text, words, i);
           if (last > i && words[last]!.text === concept.prefix)
             found.push(hitOf(concept.entry, word.start, word.end, 'separated'));
         }
     });
+  }
+
+  /** Dutch: "af te sluiten". */
+  private withTo(words: readonly Word[], i: number, prefix: string): boolean {
+    return i > 1 && words[i - 1]!.text === 'te' && words[i - 2]!.text === prefix;
   }
 
   /** The last word of the clause in which a word stands. */

@@ -10,6 +10,7 @@ import { FINNISH } from './languages/finnish.js';
 import { HUNGARIAN } from './languages/hungarian.js';
 import { TURKISH } from './languages/turkish.js';
 import { CZECH } from './languages/czech.js';
+import { ARABIC_WORDS, HEBREW_WORDS } from './languages/semitic.js';
 import { byDictionary } from './languages/dictionaries.js';
 
 const RULES: Readonly<Record<string, Inflection>> = {
@@ -22,6 +23,8 @@ const RULES: Readonly<Record<string, Inflection>> = {
   hu: HUNGARIAN,
   tr: TURKISH,
   cs: CZECH,
+  ar: ARABIC_WORDS,
+  he: HEBREW_WORDS,
 };
 
 /** @param dictionary of the language, where one ships with the application */

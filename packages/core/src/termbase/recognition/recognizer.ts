@@ -74,7 +74,8 @@ export class Recognizer<C> {
     if (words.length > 1) {
       // Korean writes the words of a compound together or apart.
       if (this.tree.primary === 'ko')
-        for (const at of this.tree.file(termWords(plain.replace(/\s+/g, '')))) (at.entries ??= []).push({ ...entry, words: [] });
+        for (const at of this.tree.file(termWords(plain.replace(/\s+/g, ''))))
+          (at.entries ??= []).push({ ...entry, words: [] });
       return;
     }
     if (words[0]!.caseCounts) return;
@@ -103,11 +104,17 @@ export class Recognizer<C> {
   private from(text: string, words: readonly Word[], start: number, found: Hit<C>[]): void {
     const walk = (at: Node<C>, i: number, forms: readonly FormName[], mayJoin: boolean): void => {
       const word = words[i]!;
-      for (const { node, form } of this.tree.reach(at, word.text)) this.step(node, i, [...forms, form], found, text, words, start, walk);
+      for (const { node, form } of this.tree.reach(at, word.text, at === this.tree.root && isFirst(text, word.start)))
+        this.step(node, i, [...forms, form], found, text, words, start, walk);
       if (mayJoin && at === this.tree.root) this.joined(text, words, i, found);
       // An article between the words of a term: "porte de l’écluse".
       const following = words[i + 1];
-      if (at !== this.tree.root && following && this.articles.has(word.text.toLowerCase()) && isGap(text, word.end, following.start))
+      if (
+        at !== this.tree.root &&
+        following &&
+        this.articles.has(word.text.toLowerCase()) &&
+        isGap(text, word.end, following.start)
+      )
         for (const { node, form } of this.tree.reach(at, following.text))
           this.step(node, i + 1, [...forms, form], found, text, words, start, walk);
     };
@@ -136,7 +143,7 @@ export class Recognizer<C> {
     for (const { node, form } of this.tree.reach(this.tree.root, words[i]!.text + following.text))
       if (node.entries)
         this.take(
-          node.entries.filter((entry) => entry.words.length === 1),
+          node.entries.filter(({ term }) => term.length > words[i]!.text.length),
           text,
           [words[i]!, following],
           [form],
@@ -178,6 +185,13 @@ export class Recognizer<C> {
       return word.stem !== null || this.tree.matcher.fits(word.text, form);
     });
   }
+}
+
+/** Of a sentence, a line or a cell. */
+function isFirst(text: string, at: number): boolean {
+  let i = at - 1;
+  while (i >= 0 && /[\s"“„»«‚‘'([•\-–—*]/u.test(text[i]!) && text[i] !== '\n') i--;
+  return i < 0 || /[.!?:;…\n\t|]/u.test(text[i]!);
 }
 
 function hasMore<C>(node: Node<C>): boolean {

@@ -43,8 +43,8 @@ export interface Node<C> {
 interface Filed<C> {
   readonly endings: Endings;
   readonly node: Node<C>;
-  /** A noun of a language that writes nouns with a capital. */
-  readonly capital: boolean;
+  /** In a language that writes nouns with a capital: whether the word is one. */
+  readonly capital: 'noun' | 'other' | null;
 }
 
 /** Where a word leads, and what form of the term's word it is. */
@@ -97,22 +97,26 @@ export class TermTree<C> {
   fileForm(at: Node<C>, form: string): Node<C> {
     const there = at.filed.get(`+${form}`) ?? node<C>();
     at.filed.set(`+${form}`, there);
-    this.under(at, { text: this.fold(form), endings: SAID }, there, false);
+    this.under(at, { text: this.fold(form), endings: SAID }, there, null);
     return there;
   }
 
-  /** Where a word of a text leads from a place of the tree. */
-  reach(at: Node<C>, word: string): readonly Reached<C>[] {
-    if (at !== this.root) return this.look(at, word);
-    let known = this.atRoot.get(word);
+  /**
+   * Where a word of a text leads from a place of the tree.
+   * @param isFirst of a sentence, where any word has a capital
+   */
+  reach(at: Node<C>, word: string, isFirst = false): readonly Reached<C>[] {
+    if (at !== this.root) return this.look(at, word, isFirst);
+    const key = isFirst ? ` ${word}` : word;
+    let known = this.atRoot.get(key);
     if (!known) {
       if (this.atRoot.size >= REMEMBERED) this.atRoot.clear();
-      this.atRoot.set(word, (known = this.look(at, word)));
+      this.atRoot.set(key, (known = this.look(at, word, isFirst)));
     }
     return known;
   }
 
-  private look(at: Node<C>, word: string): Reached<C>[] {
+  private look(at: Node<C>, word: string, isFirst: boolean): Reached<C>[] {
     const found: Reached<C>[] = [];
     const add = (to: Node<C> | undefined, form: FormName): void => {
       if (to && !found.some(({ node: there }) => there === to)) found.push({ node: to, form });
@@ -121,7 +125,7 @@ export class TermTree<C> {
     // "LKWs", "PCs".
     if (/^[\p{Lu}\p{N}]{2,}s$/u.test(word)) add(at.next.get(`=${word.slice(0, -1)}`), 'plural');
     const folded = this.fold(word);
-    if (at.stems.size > 0) this.byStems(at, word, folded, add);
+    if (at.stems.size > 0) this.byStems(at, { word, folded, isFirst }, add);
     if (!this.inflection)
       for (const key of this.matcher.textKeys(word)) add(at.next.get(key), folded === key ? 'base' : 'rule');
     if (at.marks)
@@ -129,15 +133,21 @@ export class TermTree<C> {
     return found;
   }
 
-  private byStems(at: Node<C>, word: string, folded: string, add: (to: Node<C>, form: FormName) => void): void {
+  private byStems(
+    at: Node<C>,
+    { word, folded, isFirst }: { readonly word: string; readonly folded: string; readonly isFirst: boolean },
+    add: (to: Node<C>, form: FormName) => void,
+  ): void {
     const isCapital = word[0] !== word[0]!.toLowerCase();
     const cores = this.inflection?.cores?.(folded) ?? [];
     for (const core of [folded, ...cores]) {
       const least = Math.max(1, core.length - (this.inflection?.longest ?? 0));
       for (let length = core.length; length >= least; length--)
         for (const { endings, node: to, capital } of at.stems.get(core.slice(0, length)) ?? []) {
-          if (capital && !isCapital) continue;
+          if (capital === 'noun' && !isCapital) continue;
           const form = endings(core.slice(length));
+          // A capital inside a sentence makes another word of a form of a verb: "schloss – das Schloss".
+          if (capital === 'other' && isCapital && !isFirst && form === 'verb') continue;
           if (form) add(to, core === folded ? form : 'prefix');
         }
     }
@@ -155,20 +165,26 @@ export class TermTree<C> {
     const folded = this.fold(word.text);
     const isInner = place.index > 0 && place.index < place.of - 1;
     const prepositions = isInner ? prepositionForms(this.primary, folded) : null;
-    if (prepositions) for (const text of prepositions) this.under(at, { text, endings: WHOLE }, to, false);
+    if (prepositions) for (const text of prepositions) this.under(at, { text, endings: WHOLE }, to, null);
     const capital = this.needsCapital(word, place);
     for (const stem of this.inflection.stems(folded, word.text, place)) this.under(at, stem, to, capital);
     this.under(at, { text: folded, endings: WHOLE }, to, capital);
     return [to];
   }
 
-  private needsCapital(word: TermWord, { of, index }: Place): boolean {
-    if (!this.inflection?.capitals || word.text[0] === word.text[0]!.toLowerCase()) return false;
+  private needsCapital(word: TermWord, { of, index }: Place): Filed<C>['capital'] {
+    if (!this.inflection?.capitals) return null;
+    if (word.text[0] === word.text[0]!.toLowerCase()) return of === 1 ? 'other' : null;
     // The first of several words may have its capital from the beginning of the entry: "Persönliche Schutzausrüstung".
-    return of === 1 || index > 0;
+    return of === 1 || index > 0 ? 'noun' : null;
   }
 
-  private under(at: Node<C>, stem: { text: string; endings: Endings }, to: Node<C>, capital: boolean): void {
+  private under(
+    at: Node<C>,
+    stem: { text: string; endings: Endings },
+    to: Node<C>,
+    capital: Filed<C>['capital'],
+  ): void {
     const list = at.stems.get(stem.text);
     const filed = { endings: stem.endings, node: to, capital };
     if (list) list.push(filed);

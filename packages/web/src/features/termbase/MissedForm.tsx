@@ -63,14 +63,15 @@ function MissedFormFields({
   const [typed, setTyped] = useState('');
   const [term, setTerm] = useState<TermItem | null>(null);
   const q = useDeferredValue(typed);
-  const { data } = useQuery(
-    termPage({ termbaseId: termbase.id, language, q, mode: 'beginning', order: 'term' }, null),
-  );
+  const { data } = useQuery(termPage({ termbaseId: termbase.id, language, q, mode: 'beginning', order: 'term' }, null));
   const say = useSayForm(termbase.id);
   const save = (event: FormEvent): void => {
     event.preventDefault();
     if (term && form.trim())
-      say.mutate({ concept: term.concept, language, term: term.text, form: form.trim(), is: true }, { onSuccess: onDone });
+      say.mutate(
+        { concept: term.concept, language, term: term.text, form: form.trim(), is: true },
+        { onSuccess: onDone },
+      );
   };
   return (
     <Box component="form" onSubmit={save} aria-label={t.missed} sx={{ display: 'grid', gap: 1.5, mt: 1 }}>

@@ -200,7 +200,14 @@ function HitList({
         <Box
           component="li"
           key={`${hit.concept} ${hit.term}`}
-          sx={{ display: 'grid', gridTemplateColumns: '150px 1fr', gap: 1.5, py: 0.5, borderTop: 1, borderColor: 'divider' }}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: '150px 1fr',
+            gap: 1.5,
+            py: 0.5,
+            borderTop: 1,
+            borderColor: 'divider',
+          }}
         >
           <WordButton as={Link} {...{ to: `/termbases/${termbase.id}?concept=${hit.concept}` }}>
             <LanguageText language={language}>{hit.term}</LanguageText>
@@ -219,7 +226,9 @@ function HitList({
                 {seen.hit.how !== 'exact' && (
                   <WordButton
                     aria-label={t.notThisOf(seen.form, hit.term)}
-                    onClick={() => say.mutate({ concept: hit.concept, language, term: hit.term, form: seen.form, is: false })}
+                    onClick={() =>
+                      say.mutate({ concept: hit.concept, language, term: hit.term, form: seen.form, is: false })
+                    }
                   >
                     {t.notThis}
                   </WordButton>

@@ -20,14 +20,44 @@ const E = {
   more: endings({ base: 'e ě', case: 'i em ěm', plural: 'ím ích' }, false),
   kure: endings({ case: 'te ti tem', plural: 'ta t tům tech ty' }, false),
   staveni: endings({ base: 'í', case: 'ím', plural: 'ích ími' }, false),
-  mlady: endings({ base: 'ý', case: 'ého ému ém ým', feminine: 'á é ou', plural: 'í ých ými', agreement: 'ě e o', comparison: 'ější ějšího ějšímu ějším ějších ějšími ejší ejších ejším' }, false),
+  mlady: endings(
+    {
+      base: 'ý',
+      case: 'ého ému ém ým',
+      feminine: 'á é ou',
+      plural: 'í ých ými',
+      agreement: 'e o',
+      comparison: 'ější ějšího ějšímu ějším ějších ějšími ejší ejších ejším',
+    },
+    false,
+  ),
   jarni: endings({ base: 'í', case: 'ího ímu ím', plural: 'ích ími' }, false),
   ova: endings({ case: 'a u ovi em ům ech y ů' }),
-  verbAt: endings({ verb: 'at ám áš á áme áte ají al ala alo ali aly án ána áno áni ány aný aná ané aného anou aných aným ej ejte ání aje ajíc ající' }, false),
-  verbIt: endings({ verb: 'it ím íš í íme íte ějí il ila ilo ili ily en ena eno eni eny ený ená ené eného enou ených eným enými i ěte ení ící te' }, false),
-  verbEt: endings({ verb: 'et ět ím íš í íme íte ejí ějí el ěl ela ěla elo ělo eli ěli ely ěly en ěn ena ěna eno ěno eny ěny ený ěný ená ěná ené ěné ící' }, false),
+  verbAt: endings(
+    {
+      verb: 'at ám áš á áme áte ají al ala alo ali aly án ána áno áni ány aný aná ané aného anou aných aným ej ejte ání aje ajíc ající',
+    },
+    false,
+  ),
+  verbIt: endings(
+    {
+      verb: 'it ím íš í íme íte ějí il ila ilo ili ily en ena eno eni eny ený ená ené eného enou ených eným enými i ěte ení ící te',
+    },
+    false,
+  ),
+  verbEt: endings(
+    {
+      verb: 'et ět ím íš í íme íte ejí ějí el ěl ela ěla elo ělo eli ěli ely ěly en ěn ena ěna eno ěno eny ěny ený ěný ená ěná ené ěné ící',
+    },
+    false,
+  ),
   verbOvat: endings({ verb: 'uji uju uješ uje ujeme ujete ují ujou uj ujte ujme ující ujícího ujících ujícím' }, false),
-  verbNout: endings({ verb: 'nout nu neš ne neme nete nou nul nula nulo nuli nuly l la lo li ly nut nuta nuto nuty nutý nutá nuté ni něte' }, false),
+  verbNout: endings(
+    {
+      verb: 'nout nu neš ne neme nete nou nul nula nulo nuli nuly l la lo li ly nut nuta nuto nuty nutý nutá nuté ni něte',
+    },
+    false,
+  ),
 };
 
 /** k, h, ch, r before -e, -ě, -i, -í, -ích: "řeka – řece", "jazyk – jazyky – jazycích". */
@@ -72,18 +102,26 @@ function nounStems(word: string): Stem[] {
     add(stem, E.ruze);
     add(stem, E.more);
     add(word, E.kure);
-    add(stem.replace(/([td])$/u, (c) => c), endings({ case: 'ata at atům atech aty' }, false));
+    add(
+      stem.replace(/([td])$/u, (c) => c),
+      endings({ case: 'ata at atům atech aty' }, false),
+    );
     for (const text of genitives(stem)) add(text, whole('plural'));
+    if (word.endsWith('ce')) add(stem, endings({ case: 'i em ovi', plural: 'i ové ů ům ích' }, false));
   } else if (word.endsWith('o')) {
     add(stem, E.mesto);
     if (soft) add(soft, endings({ plural: 'ích ech', case: 'e' }, false));
     for (const text of genitives(stem)) add(text, whole('plural'));
   } else if (word.endsWith('í')) add(stem, E.staveni);
-  else if (/us$/u.test(word)) add(word.slice(0, -2), endings({ base: 'us', case: 'u e em ovi', plural: 'y ů ům ech i' }, false));
-  else if (/um$/u.test(word)) add(word.slice(0, -2), endings({ base: 'um', case: 'a u em', plural: '- ech í ím ích y ům' }, false));
-  else if (/[bcčdďfghjklmnňpqrřsštťvwxzž]$/u.test(word)) masculine(word, add);
+  else if (/us$/u.test(word))
+    add(word.slice(0, -2), endings({ base: 'us', case: 'u e em ovi', plural: 'y ů ům ech i' }, false));
+  else if (/um$/u.test(word)) {
+    masculine(word, add);
+    add(word.slice(0, -2), endings({ base: 'um', case: 'a u em', plural: '- ech í ím ích y ům' }, false));
+  } else if (/[bcčdďfghjklmnňpqrřsštťvwxzž]$/u.test(word)) masculine(word, add);
   const irregular = headsOf(word, IRREGULAR);
-  if (irregular && (irregular.before === '' || irregular.head.length > 3)) for (const form of irregular.forms) add(irregular.before + form, whole('case'));
+  if (irregular && (irregular.before === '' || irregular.head.length > 3))
+    for (const form of irregular.forms) add(irregular.before + form, whole('case'));
   return found;
 }
 
@@ -107,7 +145,8 @@ function masculine(word: string, add: (text: string, ends: Stem['endings']) => v
       add(text, isBase ? E.pisen : E.pisenBare);
       if (hardened !== text) add(hardened, E.pisenBare);
     }
-    if (/(?:st|[ščcžtvlrz]|ť|ď)$/u.test(text)) add(text, isBase ? E.kost : endings({ case: 'i í', plural: 'em ech mi' }, false));
+    if (/(?:st|[ščcžtvlrz]|ť|ď)$/u.test(text))
+      add(text, isBase ? E.kost : endings({ case: 'i í', plural: 'em ech mi' }, false));
     const soft = softened(text);
     if (soft) add(soft, E.softened);
     if (/(?:r)$/u.test(text)) add(text, endings({ case: 'u' }));
@@ -121,8 +160,16 @@ function verbStems(word: string): Stem[] {
   if (word.endsWith('at')) add(word.slice(0, -2), E.verbAt);
   if (word.endsWith('it')) {
     add(word.slice(0, -2), E.verbIt);
-    const changed = word.slice(0, -2).replace(/st$/u, 'št').replace(/zd$/u, 'žd').replace(/(?<![s])t$/u, 'c').replace(/(?<!z)d$/u, 'z').replace(/s$/u, 'š').replace(/z$/u, 'ž');
-    if (changed !== word.slice(0, -2)) add(changed, endings({ verb: 'en ena eno eni eny ený ená ené eného enou ených eným ení' }, false));
+    const changed = word
+      .slice(0, -2)
+      .replace(/st$/u, 'št')
+      .replace(/zd$/u, 'žd')
+      .replace(/(?<![s])t$/u, 'c')
+      .replace(/(?<!z)d$/u, 'z')
+      .replace(/s$/u, 'š')
+      .replace(/z$/u, 'ž');
+    if (changed !== word.slice(0, -2))
+      add(changed, endings({ verb: 'en ena eno eni eny ený ená ené eného enou ených eným ení' }, false));
   }
   if (/[eě]t$/u.test(word)) add(word.slice(0, -2), E.verbEt);
   if (word.endsWith('nout')) add(word.slice(0, -4), E.verbNout);
@@ -137,16 +184,34 @@ function adjectiveStems(word: string): Stem[] {
   const stem = word.slice(0, -1);
   if (word.endsWith('ý')) {
     const found = [{ text: stem, endings: E.mlady }];
-    const soft = /ck$/u.test(stem) ? stem.slice(0, -2) + 'čt' : /sk$/u.test(stem) ? stem.slice(0, -2) + 'št' : softened(stem);
-    if (soft) found.push({ text: soft, endings: endings({ plural: 'í', comparison: 'ější ejší ějších', agreement: 'e' }, false) });
+    const soft = /ck$/u.test(stem)
+      ? stem.slice(0, -2) + 'čt'
+      : /sk$/u.test(stem)
+        ? stem.slice(0, -2) + 'št'
+        : softened(stem);
+    if (soft)
+      found.push({
+        text: soft,
+        endings: endings({ plural: 'í', comparison: 'ější ejší ějších', agreement: 'e' }, false),
+      });
     return found;
   }
-  if (/[áé]$/u.test(word)) return [{ text: stem, endings: endings({ base: word.at(-1)!, case: 'ého ému ém ým ou é á', plural: 'ých ými í ý' }, false) }];
+  if (/[áé]$/u.test(word))
+    return [
+      {
+        text: stem,
+        endings: endings({ base: word.at(-1)!, case: 'ého ému ém ým ou é á', plural: 'ých ými í ý' }, false),
+      },
+    ];
   return word.endsWith('í') ? [{ text: stem, endings: E.jarni }] : [];
 }
 
 function stems(word: string, _written: string, { of, index }: Place): Stem[] {
-  const found = [...adjectiveStems(word), ...nounStems(word), ...(of === 1 && index === 0 && word.endsWith('t') ? verbStems(word) : [])];
+  const found = [
+    ...adjectiveStems(word),
+    ...nounStems(word),
+    ...(of === 1 && index === 0 && word.endsWith('t') ? verbStems(word) : []),
+  ];
   return found.length ? found : [{ text: word, endings: endings({}) }];
 }
 

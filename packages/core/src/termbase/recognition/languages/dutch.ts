@@ -31,7 +31,8 @@ const STRONG = exchanged(`
   zijn:is:was:waren:geweest worden:werd:werden:geworden
 `);
 
-const PREFIXES = /^(?:aan|achter|af|bij|binnen|door|in|los|mee|na|neer|om|onder|op|over|samen|schoon|stil|tegen|terug|toe|uit|vast|vol|voor|vooruit|vrij|weg)(?=.{4,}$)/u;
+const PREFIXES =
+  /^(?:aan|achter|af|bij|binnen|door|in|los|mee|na|neer|om|onder|op|over|samen|schoon|stil|tegen|terug|toe|uit|vast|vol|voor|vooruit|vrij|weg)(?=.{4,}$)/u;
 const UNSTRESSED = /^(?:be|ge|her|ont|ver|er|mis|onder|over|voor)(?=.{3,}$)/u;
 
 const S = endings({ plural: 's' });
@@ -46,13 +47,15 @@ const PARTICIPLE = endings({ verb: '- e en' }, false);
 function opened(word: string): string[] {
   const last = word.at(-1)!;
   const voiced = last === 'f' ? 'v' : last === 's' ? 'z' : null;
-  const double = /^(.*[^aeiou])?(aa|ee|oo|uu)([^aeiou])$/u.exec(word);
+  const double = /^(.*?)(aa|ee|oo|uu)([^aeiou])$/u.exec(word);
+  if (word.endsWith('ieel')) return [`${word.slice(0, -3)}ël`];
   if (double) {
     const stem = (double[1] ?? '') + double[2]![0]!;
     return voiced ? [stem + voiced, stem + last] : [stem + last];
   }
   // A short vowel in a closed syllable doubles what follows.
-  if (/(?:^|[^aeiou])[aeiou][^aeiouwxy]$/u.test(word)) return /(?:e[lmnr]|ig|aar|ik|es|et|ing)$/u.test(word) && word.length > 4 ? [word + last, word] : [word + last];
+  if (/(?:^|[^aeiou])[aeiou][^aeiouwxyj]$/u.test(word))
+    return /(?:e[lmnr]|ig|aar|ik|es|et|ing)$/u.test(word) && word.length > 4 ? [word + last, word] : [word + last];
   return voiced ? [word.slice(0, -1) + voiced, word] : [word];
 }
 
@@ -94,13 +97,18 @@ function adjectiveStems(word: string): Stem[] {
 
 function verbStems(word: string): Stem[] {
   const prefix = PREFIXES.exec(word)?.[0] ?? '';
+  if (prefix && UNSTRESSED.test(word)) return [...simpleVerb(word, prefix), ...simpleVerb(word, '')];
+  return simpleVerb(word, prefix);
+}
+
+function simpleVerb(word: string, prefix: string): Stem[] {
   const verb = word.slice(prefix.length);
   const isIrregular = STRONG.has(verb);
   if (!/en$/u.test(verb) || (verb.length < 5 && !isIrregular)) if (!isIrregular) return [];
   const found: Stem[] = [{ text: word, endings: endings({ verb: 'd de' }) }];
   const stem = verb.slice(0, -2);
   const ge = UNSTRESSED.test(verb) ? '' : 'ge';
-  for (const bare of /(?:aan|oen|ien|zijn)$/u.test(verb) ? [] : closed(stem)) {
+  for (const bare of /(?:aan|oen)$|^zien$|^zijn$/u.test(verb) ? [] : closed(stem)) {
     found.push({ text: prefix + bare, endings: endings({ verb: '- t te ten de den' }, false) });
     for (const end of /[td]$/u.test(bare) ? [''] : ['t', 'd']) {
       found.push({ text: `${prefix}${ge}${bare}${end}`, endings: PARTICIPLE });
@@ -123,7 +131,11 @@ function stems(word: string, _written: string, { of, index }: Place): Stem[] {
   if (of > 1 && index < of - 1) {
     // "beweegbare brug": the adjective of a term may be inflected already.
     const bare = word.endsWith('e') ? closed(word.slice(0, -1)) : [];
-    return [...adjectiveStems(word), ...nounStems(word).slice(0, 1), ...bare.map((text) => ({ text, endings: whole('agreement') }))];
+    return [
+      ...adjectiveStems(word),
+      ...nounStems(word).slice(0, 1),
+      ...bare.map((text) => ({ text, endings: whole('agreement') })),
+    ];
   }
   return [...nounStems(word), ...verbStems(word), ...(of === 1 ? adjectiveStems(word) : [])];
 }

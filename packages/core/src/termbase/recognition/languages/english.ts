@@ -2,7 +2,7 @@
 import { endings, exchanged, headsOf, whole, type Inflection, type Stem } from '../inflection.js';
 
 const NOUNS = exchanged(`
-  foot:feet tooth:teeth goose:geese mouse:mice louse:lice child:children ox:oxen person:people die:dice penny:pence
+  man:men woman:women foot:feet tooth:teeth goose:geese mouse:mice louse:lice child:children ox:oxen person:people die:dice penny:pence
   leaf:leaves life:lives knife:knives wolf:wolves half:halves shelf:shelves calf:calves loaf:loaves thief:thieves
   wife:wives sheaf:sheaves wharf:wharves hoof:hooves scarf:scarves dwarf:dwarves self:selves
   datum:data medium:media stratum:strata bacterium:bacteria spectrum:spectra maximum:maxima minimum:minima
@@ -48,7 +48,22 @@ const FINAL_E = endings({ base: 'e', plural: 'es', verb: 'ed ing' }, false);
 const IE = endings({ verb: 'ying' }, false);
 const DOUBLED = endings({ verb: 'ed ing' }, false);
 const DEGREES = endings({ comparison: 'er est' }, false);
-const PREFIXES = new Set(['', 'over', 'under', 'under', 're', 'un', 'out', 'with', 'fore', 'mis', 'up', 'off', 'in', 'on']);
+const PREFIXES = new Set([
+  '',
+  'over',
+  'under',
+  'under',
+  're',
+  'un',
+  'out',
+  'with',
+  'fore',
+  'mis',
+  'up',
+  'off',
+  'in',
+  'on',
+]);
 
 function stems(word: string): Stem[] {
   const found: Stem[] = regular(word);

@@ -12,13 +12,13 @@ const LOCAL = '(?:ss[aä]|st[aä]|ll[aä]|lt[aä]|lle|n[aä]|tt[aä])';
  * Behind the stem in a vowel: of the singular, weak or strong. The illative repeats the vowel; -ta is for stems in two
  * vowels, -a for those in one.
  */
-function singularEndings(vowel: string, isLong: boolean): Endings {
+function singularEndings(vowel: string, isLong: boolean, inHiatus: boolean): Endings {
   const illative = isLong ? `(?:h${vowel}n|seen)` : `${vowel}n`;
   const before = isLong ? `(?:h${vowel}|see)` : vowel;
-  const partitive = isLong ? 't[aä]' : '[aä]';
+  const partitive = isLong ? 't[aä]' : inHiatus ? 't?[aä]' : '[aä]';
   return chained(
     new RegExp(
-      `^(?:(?:n|t|ksi|${LOCAL}|${partitive}|${illative})?|(?:${LOCAL}|${partitive}|)(?:[aä]n|${POSSESSIVE})|kse(?:en|${POSSESSIVE})|${before}${POSSESSIVE})${CLITIC}$`,
+      `^(?:(?:n|t|ksi|${LOCAL}|${partitive}|${illative})?|(?:${LOCAL}|${partitive}|)(?:[aä]n|${POSSESSIVE})|(?:kse|lle)(?:en|${POSSESSIVE})|${before}${POSSESSIVE})${CLITIC}$`,
       'u',
     ),
     'case',
@@ -27,10 +27,11 @@ function singularEndings(vowel: string, isLong: boolean): Endings {
 const SINGULAR = new Map<string, Endings>();
 
 function singularOf(stem: string): Endings {
-  const isLong = /[aeiouyäö]{2}$/u.test(stem);
-  const key = `${stem.at(-1)!} ${isLong}`;
+  const isLong = /(?:aa|ää|oo|öö|uu|yy|ii|ee|uo|yö|ie|[aeouyäö]i|[aeo]u|[äöe]y)$/u.test(stem);
+  const inHiatus = /[aeiouyäö]{2}$/u.test(stem);
+  const key = `${stem.at(-1)!} ${isLong} ${inHiatus}`;
   let known = SINGULAR.get(key);
-  if (!known) SINGULAR.set(key, (known = singularEndings(stem.at(-1)!, isLong)));
+  if (!known) SINGULAR.set(key, (known = singularEndings(stem.at(-1)!, isLong, inHiatus)));
   return known;
 }
 /** Behind the stem of the plural, which ends in i. */
@@ -42,13 +43,16 @@ const PLURAL = chained(
   'plural',
 );
 /** Where it stands before a vowel: "siltoja", "pankkien". */
-const PLURAL_J = chained(new RegExp(`^(?:[aä]|en|[aä]{0,1}${POSSESSIVE}|[aä]{2}n|e${POSSESSIVE}|ensa|ensä)${CLITIC}$`, 'u'), 'plural');
+const PLURAL_J = chained(
+  new RegExp(`^(?:[aä]|en|[aä]{0,1}${POSSESSIVE}|[aä]{2}n|e${POSSESSIVE}|ensa|ensä)${CLITIC}$`, 'u'),
+  'plural',
+);
 /** Behind the stem in a consonant: "vettä", "vesien". */
 const PARTITIVE = chained(new RegExp(`^(?:t[aä]|n[aä]|ten|t[aä](?:[aä]n|${POSSESSIVE}))${CLITIC}$`, 'u'), 'case');
 const BARE = chained(new RegExp(`^(?:${CLITIC}|${POSSESSIVE}${CLITIC})$`, 'u'), 'possessive');
 const VERB = chained(
   new RegExp(
-    `^(?:n|t|mme|tte|v[aä]t|[aeouiyäö]|[aä]|(?:t)?[aä]{2}n|(?:i|si|s)(?:n|t|mme|tte|v[aä]t|)|(?:isi)(?:n|t|mme|tte|v[aä]t|)|(?:t)?(?:t[aä]isi|tiin|ttiin|ett[aä]v[aä]\\S*|tt[aä]v[aä]\\S*)(?:in|)|(?:ess[aä]|en)(?:[aä]n|ns[aä]|)|m(?:[aä]|[aä]n|[aä]ll[aä]|[aä]ss[aä]|[aä]st[aä]|[aä]tt[aä]|inen|isen|ist[aä]|iseen|isess[aä]|ise(?:n|ksi|lla|llä))|v[aä](?:n|t|ss[aä]|ll[aä]|[aä]|)|vi(?:en|a|ä|ss[aä]|ll[aä])|n(?:ut|yt|eet|een|eella|eessa)|tu|ty|ttu|tty|tu[nt]|ty[nt]|kaa|kää)(?:ko|kö|kin)?$`,
+    `^(?:n|t|mme|tte|v[aä]t|[aeouiyäö]|[aä]|(?:t)?[aä]{2}n|(?:i|si)(?:n|t|mme|tte|v[aä]t|)|(?:isi)(?:n|t|mme|tte|v[aä]t|)|(?:t)?(?:t[aä]isi|tiin|ttiin|ett[aä]v[aä]\\S*|tt[aä]v[aä]\\S*)(?:in|)|(?:ess[aä]|en)(?:[aä]n|ns[aä]|)|m(?:[aä]|[aä]n|[aä]ll[aä]|[aä]ss[aä]|[aä]st[aä]|[aä]tt[aä]|inen|isen|ist[aä]|iseen|isess[aä]|ise(?:n|ksi|lla|llä))|v[aä](?:n|t|ss[aä]|ll[aä]|[aä]|)|vi(?:en|a|ä|ss[aä]|ll[aä])|n(?:ut|yt|eet|een|eella|eessa)|t[aä]v[aä](?:n|t|[aä]|ss[aä]|ll[aä]|ksi)?|tu|ty|ttu|tty|tu[nt]|ty[nt]|kaa|kää)(?:ko|kö|kin)?$`,
     'u',
   ),
   'verb',
@@ -100,7 +104,8 @@ class Stems {
 
   /** `before` ends in the consonants that change; `vowel` follows. */
   singular(before: string, vowel: string, changes = WEAK): this {
-    for (const grade of graded(before, changes)) this.found.push({ text: grade + vowel, endings: singularOf(grade + vowel) });
+    for (const grade of graded(before, changes))
+      this.found.push({ text: grade + vowel, endings: singularOf(grade + vowel) });
     return this;
   }
 
@@ -138,14 +143,23 @@ function nounStems(word: string): Stem[] {
   const s = new Stems();
   s.found.push({ text: word, endings: BARE });
   const cut = (letters: number): string => word.slice(0, -letters);
-  if (word.endsWith('nen') && word.length > 4) return irregular(s.singular(`${cut(3)}s`, 'e').plural(`${cut(3)}s`, '').partitive(`${cut(3)}s`).found, word);
+  if (word.endsWith('nen') && word.length > 4)
+    return irregular(
+      s
+        .singular(`${cut(3)}s`, 'e')
+        .plural(`${cut(3)}s`, '')
+        .partitive(`${cut(3)}s`).found,
+      word,
+    );
   if (/(?:uo|yö|ie)$/u.test(word)) {
     const plural = `${cut(2)}${word.at(-1)!}`;
     return s.singular(word, '').plural(plural, '').found;
   }
-  if (/(aa|ää|uu|yy|oo|öö|ii|ee|[aäoöue]i|[ae]u|[äö]y)$/u.test(word) && word.length < 5) return s.singular(word, '').plural(cut(1), '').found;
+  if (/(aa|ää|uu|yy|oo|öö|ii|ee|[aäoöue]i|[ae]u|[äö]y)$/u.test(word) && word.length < 5)
+    return s.singular(word, '').plural(cut(1), '').found;
   if (/(?:aa|ää|uu|yy|oo|öö|ii|ee)$/u.test(word)) return s.singular(word, '').plural(cut(1), '').found;
-  if (word.endsWith('e')) return s.singular(cut(1), 'ee', STRONG).plural(cut(1), 'e', STRONG).partitive(`${word}t`).partitive(word).found;
+  if (word.endsWith('e'))
+    return s.singular(cut(1), 'ee', STRONG).plural(cut(1), 'e', STRONG).partitive(`${word}t`).partitive(word).found;
   if (word.endsWith('i')) {
     s.singular(cut(1), 'i').plural(cut(1), 'e');
     // Genitive of the plural: "pankkien".
@@ -154,7 +168,9 @@ function nounStems(word: string): Stem[] {
     return irregular(s.found, word);
   }
   if (/[aä]$/u.test(word)) {
-    s.singular(cut(1), word.at(-1)!).plural(cut(1), '').plural(cut(1), word.endsWith('a') ? 'o' : 'ö');
+    s.singular(cut(1), word.at(-1)!)
+      .plural(cut(1), '')
+      .plural(cut(1), word.endsWith('a') ? 'o' : 'ö');
     // Comparatives: "suurempi" is in -i; "ylempänä" too.
     return s.found;
   }
@@ -170,7 +186,8 @@ function eWord(s: Stems, word: string): void {
     if (known.forms[1]) s.partitive(known.before + known.forms[1]);
     if (word.endsWith('si')) s.plural(word.slice(0, -1), '');
   }
-  if (word.endsWith('mpi')) s.singular(word.slice(0, -1), 'a').singular(word.slice(0, -1), 'ä').plural(word.slice(0, -1), '');
+  if (word.endsWith('mpi'))
+    s.singular(word.slice(0, -1), 'a').singular(word.slice(0, -1), 'ä').plural(word.slice(0, -1), '');
 }
 
 function consonantal(s: Stems, word: string): Stems {
@@ -180,24 +197,40 @@ function consonantal(s: Stems, word: string): Stems {
     case 's':
       s.partitive(word);
       if (/[uy]s$/u.test(word)) {
-        s.singular(`${cut(1)}${vowel}t`, 'e').singular(`${cut(1)}${vowel}d`, 'e').partitive(`${cut(1)}${vowel}t`);
-        s.singular(`${cut(1)}t`, 'e').singular(`${cut(1)}d`, 'e').partitive(`${cut(1)}t`).singular(cut(1), vowel);
+        s.singular(`${cut(1)}${vowel}t`, 'e')
+          .singular(`${cut(1)}${vowel}d`, 'e')
+          .partitive(`${cut(1)}${vowel}t`);
+        s.singular(`${cut(1)}t`, 'e')
+          .singular(`${cut(1)}d`, 'e')
+          .partitive(`${cut(1)}t`)
+          .singular(cut(1), vowel);
       }
       s.singular(`${cut(1)}ks`, 'e').plural(`${cut(1)}ks`, '');
-      if (/[aäiey]s$/u.test(word)) s.singular(cut(2), vowel + vowel, STRONG).plural(cut(2), vowel === 'i' ? 'i' : vowel, STRONG);
+      if (/[aäiey]s$/u.test(word))
+        s.singular(cut(2), vowel + vowel, STRONG).plural(cut(2), vowel === 'i' ? 'i' : vowel, STRONG);
       break;
     case 'n':
       s.partitive(word);
       if (COMPARATIVE.test(word)) s.singular(`${cut(1)}mp`, 'a').plural(`${cut(1)}mp`, '');
-      if (/[tö]?[oö]n$/u.test(word)) for (const a of ['a', 'ä']) s.singular(`${word.slice(0, -1)}m`.replace(/t([oö])m$/u, 'tt$1m'), a).plural(`${cut(1)}m`.replace(/t([oö])m$/u, 'tt$1m'), '');
-      for (const grade of graded(cut(2), STRONG)) s.singular(`${grade}${vowel}m`, 'e').plural(`${grade}${vowel}m`, '').singular(`${grade}${vowel}n`, 'e').plural(`${grade}${vowel}n`, '');
+      if (/[tö]?[oö]n$/u.test(word))
+        for (const a of ['a', 'ä'])
+          s.singular(`${word.slice(0, -1)}m`.replace(/t([oö])m$/u, 'tt$1m'), a).plural(
+            `${cut(1)}m`.replace(/t([oö])m$/u, 'tt$1m'),
+            '',
+          );
+      for (const grade of graded(cut(2), STRONG))
+        s.singular(`${grade}${vowel}m`, 'e')
+          .plural(`${grade}${vowel}m`, '')
+          .singular(`${grade}${vowel}n`, 'e')
+          .plural(`${grade}${vowel}n`, '');
       break;
     case 't':
       s.partitive(word).singular(cut(1), 'e').singular(cut(2), 'ee').plural(cut(2), 'e').plural(cut(1), '');
       break;
     default:
       s.partitive(word);
-      for (const grade of graded(cut(2), STRONG)) s.singular(`${grade}${vowel}${word.at(-1)!}`, 'e').plural(`${grade}${vowel}${word.at(-1)!}`, '');
+      for (const grade of graded(cut(2), STRONG))
+        s.singular(`${grade}${vowel}${word.at(-1)!}`, 'e').plural(`${grade}${vowel}${word.at(-1)!}`, '');
   }
   // Foreign words: "internet – internetin".
   return s.singular(word, 'i').plural(word, 'e');
@@ -241,7 +274,7 @@ function verbStems(word: string): Stem[] {
     found.push({ text: stem, endings: CONTRACTED }, { text: `${stem}t`, endings: VERB });
     if (stem.endsWith('i')) add(stem, 'tse', []);
   } else if (/d[aä]$/u.test(word)) add(cut(2), '', []);
-  else if (/(?:l|n|r|s)[lnrt][aä]$/u.test(word)) {
+  else if (/(?:ll|nn|rr|st)[aä]$/u.test(word)) {
     add(cut(2).replace(/(.)$/u, ''), `${cut(2).at(-1)!}e`, STRONG);
     found.push({ text: cut(2), endings: VERB });
     add(cut(2), 'i', []);
@@ -249,9 +282,21 @@ function verbStems(word: string): Stem[] {
   return found;
 }
 
+/** "vapaa – vapaampi", "vanha – vanhempi". */
+const COMPARED = chained(
+  /^(?:pi|m[aä](?:n|ss[aä]|st[aä]|ll[aä]|lt[aä]|lle|ksi)|p[aä](?:[aä]|[aä]n|n[aä])|m[aä]t|p(?:i[aä]|ien|iin|in[aä])|mi(?:ss[aä]|st[aä]|ll[aä]|lt[aä]|lle|ksi|n))$/u,
+  'comparison',
+);
+
+function comparative(word: string): Stem[] {
+  if (!/[aeiouyäö]$/u.test(word) || word.length < 5) return [];
+  const last = /[^aeiouyäö][aä]$/u.test(word) ? 'e' : word.at(-1)!;
+  return graded(word.slice(0, -1), WEAK).map((before) => ({ text: `${before}${last}m`, endings: COMPARED }));
+}
+
 function stems(word: string, _written: string, { of }: Place): Stem[] {
   const verb = of === 1 && /[aä]$/u.test(word) ? verbStems(word) : [];
-  return [...nounStems(word), ...verb];
+  return [...nounStems(word), ...(of === 1 ? comparative(word) : []), ...verb];
 }
 
 export const FINNISH: Inflection = {

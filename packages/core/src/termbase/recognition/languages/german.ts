@@ -2,7 +2,17 @@
  * German. Nouns by how they end (Duden grammar, "Substantiv": types of plural; lists from memory), adjectives, and
  * verbs, separable ones too. What may take an umlaut takes it.
  */
-import { endings, endsLike, exchanged, headsOf, listed, whole, type Inflection, type Place, type Stem } from '../inflection.js';
+import {
+  endings,
+  endsLike,
+  exchanged,
+  headsOf,
+  listed,
+  whole,
+  type Inflection,
+  type Place,
+  type Stem,
+} from '../inflection.js';
 
 const E = {
   only_en: endings({ plural: 'en' }),
@@ -22,10 +32,17 @@ const E = {
     comparison: 'ere eren erem erer eres ste sten ster stes stem este esten ester estes estem',
   }),
   adjectiveForms: endings({ agreement: 'e en em er es' }, false),
-  degrees: endings({ comparison: 'er ere eren erem erer eres ste sten ster stes stem este esten ester estes' }, false),
+  degrees: endings(
+    { comparison: 'er ere eren erem erer eres ste sten ster stes stem este esten ester estes te ten ter tes tem' },
+    false,
+  ),
   participle: endings({ verb: '- e en em er es' }, false),
-  weak: endings({ verb: 'e st t te test ten tet en ' + 'end ende enden endem ender endes ' + 'et est ete etest eten etet' }, false),
+  weak: endings(
+    { verb: 'e st t te test ten tet en ' + 'end ende enden endem ender endes ' + 'et est ete etest eten etet' },
+    false,
+  ),
   present: endings({ verb: '- st t et' }, false),
+  subjunctive: endings({ verb: 'e st t en et' }, false),
   past: endings({ verb: '- st t en est et' }, false),
 };
 
@@ -47,7 +64,7 @@ const UMLAUTS: Readonly<Record<string, string>> = { a: 'ä', o: 'ö', u: 'ü', a
 /** "haus" → "häus"; null where the last syllable has no vowel that changes. */
 function umlauted(word: string): string | null {
   const found = /^(.*?)(au|aa|[aou])([^aeiouäöüy]*(?:e[lnr])?)$/u.exec(word);
-  if (!found || /[eo]$/.test(found[1]!) && found[2] === 'u') return null;
+  if (!found || (/[eo]$/.test(found[1]!) && found[2] === 'u')) return null;
   return `${found[1]}${UMLAUTS[found[2]!]}${found[3]}`;
 }
 
@@ -58,7 +75,7 @@ function nounStems(word: string): Stem[] {
   if (/(?:ung|heit|keit|schaft|tät|ion|enz|anz|ik|ur)$/u.test(word) && word.length > 4) add(word, E.only_en);
   else if (/(?:chen|lein)$/u.test(word)) add(word, endings({ genitive: 's' }));
   else if (word.endsWith('e')) add(word, E.n);
-  else if (/(?:el|en|er)$/u.test(word)) {
+  else if (/(?:[^aeiouäöü]|[aeä]u|ei)(?:el|en|er)$/u.test(word)) {
     add(word, E.sn);
     if (endsLike(word, BARE, 9)) add(umlauted(word)!, E.umlautBare);
   } else if (word.endsWith('nis')) add(word, E.sse);
@@ -127,7 +144,7 @@ const STRONG = exchanged(`
 
 /** Prefixes that stand apart: "die Schleuse absperren", "er sperrt die Schleuse ab". Longer ones first. */
 const SEPARABLE =
-  /^(zurück|zusammen|entlang|entgegen|heraus|herein|hinaus|hinein|hinzu|herab|hinab|herum|voraus|vorbei|weiter|wieder|nieder|runter|durch|fest|fort|frei|still|nach|über|unter|statt|teil|bereit|auf|aus|bei|ein|her|hin|los|mit|vor|weg|ab|an|um|zu)(?=.{4,}n$)/u;
+  /^(zurück|zusammen|entlang|entgegen|heraus|herein|hinaus|hinein|hinzu|herab|hinab|herum|voraus|vorbei|weiter|wieder|nieder|runter|durch|fest|fort|frei|still|nach|über|unter|statt|teil|bereit|auf|aus|bei|ein|her|hin|los|mit|vor|weg|ab|an|um|zu)(?=.{3,}n$)/u;
 const UNSTRESSED = /^(?:be|emp|ent|er|ge|miss|ver|zer|über|unter|durch|um|wider|hinter|voll)(?=.{4,}n$)/u;
 
 /** What stands apart at the end of the clause, for verbs that have it. */
@@ -145,30 +162,51 @@ function verbStems(word: string): Stem[] {
 
 function simpleVerb(verb: string, prefix: string): Stem[] {
   const found: Stem[] = [{ text: prefix + verb, endings: endings({ genitive: 's', verb: 'd de den dem der des' }) }];
-  const stem = /(?:eln|ern)$/u.test(verb) ? verb.slice(0, -1) : verb.endsWith('en') ? verb.slice(0, -2) : verb.slice(0, -1);
+  const stem = /(?:eln|ern)$/u.test(verb)
+    ? verb.slice(0, -1)
+    : verb.endsWith('en')
+      ? verb.slice(0, -2)
+      : verb.slice(0, -1);
   found.push({ text: prefix + stem, endings: E.weak });
   if (prefix) found.push({ text: `${prefix}zu${verb}`, endings: whole('verb') });
   if (stem.endsWith('el')) found.push({ text: `${prefix}${stem.slice(0, -2)}le`, endings: whole('verb') });
   const ge = UNSTRESSED.test(verb) || verb.endsWith('ieren') ? '' : 'ge';
   for (const end of ['t', 'et']) found.push({ text: `${prefix}${ge}${stem}${end}`, endings: E.participle });
   const strong = headsOf(verb, STRONG);
-  if (strong && (strong.before === '' || /^(?:be|emp|ent|er|ge|miss|ver|zer|über|unter|durch|um|wider|hinter|voll)$/u.test(strong.before))) {
+  if (
+    strong &&
+    (strong.before === '' ||
+      /^(?:be|emp|ent|er|ge|miss|ver|zer|über|unter|durch|um|wider|hinter|voll)$/u.test(strong.before))
+  ) {
     const [present, past, participle] = strong.forms as [string, string, string];
     const before = prefix + strong.before;
     if (present !== '-') found.push({ text: before + present, endings: E.present });
     found.push({ text: before + past, endings: E.past });
-    const bare = strong.before && participle.startsWith('ge') && strong.head !== 'geben' ? participle.slice(2) : participle;
+    // The subjunctive: "würde", "hätte", "fände".
+    const subjunctive = umlauted(past.replace(/e$/u, ''));
+    if (subjunctive) found.push({ text: before + subjunctive, endings: E.subjunctive });
+    if (strong.head === 'werden') found.push({ text: `${before}worden`, endings: whole('verb') });
+    const bare =
+      strong.before && participle.startsWith('ge') && strong.head !== 'geben' ? participle.slice(2) : participle;
     found.push({ text: before + bare, endings: E.participle });
   }
   return found;
 }
 
-const UMLAUTING = listed('groß lang kurz stark warm kalt alt jung schwach hart scharf arm klug grob rot schwarz nah gesund schmal nass glatt');
+const UMLAUTING = listed(
+  'groß lang kurz stark warm kalt alt jung schwach hart scharf arm klug grob rot schwarz nah gesund schmal nass glatt',
+);
 
 function adjectiveStems(word: string): Stem[] {
   const found: Stem[] = [{ text: word, endings: E.adjective }];
   if (/[^aou](?:el|er)$/u.test(word)) found.push({ text: word.slice(0, -2) + word.at(-1)!, endings: E.adjectiveForms });
-  if (word === 'hoch') found.push({ text: 'hoh', endings: E.adjectiveForms }, { text: 'höh', endings: E.degrees }, { text: 'höch', endings: E.degrees });
+  if (word === 'hoch')
+    found.push(
+      { text: 'hoh', endings: E.adjectiveForms },
+      { text: 'höh', endings: E.degrees },
+      { text: 'höch', endings: E.degrees },
+    );
+  if (word === 'gut') found.push({ text: 'bess', endings: E.degrees }, { text: 'be', endings: E.degrees });
   if (UMLAUTING.has(word)) found.push({ text: umlauted(word)!, endings: E.degrees });
   return found;
 }
@@ -178,7 +216,10 @@ function agreeing(word: string): Stem[] {
   const found = /^(.{3,}?)(?:e|er|es|en|em)$/u.exec(word);
   if (!found) return adjectiveStems(word);
   const stem = word.replace(/(?:e[rsnm]?)$/u, '');
-  return [{ text: stem, endings: E.adjective }, { text: word, endings: whole('base') }];
+  return [
+    { text: stem, endings: E.adjective },
+    { text: word, endings: whole('base') },
+  ];
 }
 
 function stems(word: string, written: string, { of, index }: Place): Stem[] {

@@ -8,15 +8,26 @@ const CASE =
   '(?:[aeoö]?t|b[ae]n|b[ae]|b[óő]l|n[ae]k|r[ae]|r[óő]l|[oeö]?n|n[áé]l|h[oeö]z|t[óő]l|ig|ért|ként|kor|(?:v|([^aeiouáéíóöőúüű])\\1{0,2})(?:[ae]l|[áé])|stul|stül)';
 const NUMBER = '(?:[aoeöáé]?k)';
 const POSSESSOR =
-  '(?:[aoeöáé]?m|[aoeöáé]?d|j?[aáeé]|[aáeé]|j?[ae]i|j?[aeáé]i?(?:m|d|nk|t[oe]k|k)|[uü]nk|j?[uü]k|j?[ae]i[kmdn]?k?|[oeö]t[oeö]k|t[oeö]k|i|ik|im|id|ink|it[oe]k|nk|juk|jük)';
-const ENDINGS = chained(
-  new RegExp(`^(?:${NUMBER}|${POSSESSOR})?(?:é|éi)?${CASE}?(?:is)?$`, 'u'),
+  '(?:[aoeöáé]?m|[aoeöáé]?d|j?[aáeé]|[aáeé]|j?[ae]i|j?[aeáé]i?(?:m|d|nk|t[oe]k|k)|[uü]nk|j?[uü]k|j?[ae]i[kmdn]?k?|[oeö]t[oeö]k|t[oeö]k|juk|jük)';
+/** Of what ends in a vowel: "hajói". Behind a consonant, -i makes an adjective, another word: "emberi". */
+const OF_VOWEL = '(?:i|ik|im|id|ink|it[oe]k|nk)';
+const ENDINGS = chained(new RegExp(`^(?:${NUMBER}|${POSSESSOR})?(?:é|éi)?${CASE}?(?:is)?$`, 'u'), 'case');
+const VOWEL_ENDINGS = chained(
+  new RegExp(`^(?:${NUMBER}|${POSSESSOR}|${OF_VOWEL})?(?:é|éi)?${CASE}?(?:is)?$`, 'u'),
   'case',
 );
+/** "cselekmény – cselekménnyel": two letters for one sound are doubled in the first. */
+const DOUBLED = chained(/^(?:[ae]l|[áé])$/u, 'case');
 /** Adjectives: "vízszintes – vízszintesebb", adverbs in -an, -en, -ul are words of their own. */
 const DEGREES = chained(/^[aeo]?bb(?:[aeo]?k?(?:b[ae]n|t|n[ae]k|r[ae])?)?$/u, 'comparison');
 const VERB = chained(
   /^(?:[aeoö]?k|sz|[aeo]l|[oeö]d|(?:j|[sz]?)(?:[aáeéi]|[aeáé]k|[aáeé]d|[ae]?[nt]?[oeö]?k|[uü]k|[áé]t[oe]k|[áé]k)|i|ik|[uü]nk|[oeö]?t[oeö]k|n[ae]k|[aeo]?n[ae]k|[oeö]?tt(?:[aáeé]|[aeáé]m|[áé]l|[áé]k|[ae]k|[uü]nk|[aá]t[oe]k|[uü]k)?|t(?:[aáeé]|[ae]m|[áé]l|[áé]k|[ae]k|[uü]nk|[uü]k)|n[ae]?|v[ae]|v[áé]n|ó|ő|ón?k?|[oe]tt(?:[ae]?k?)|h[ae]t(?:ó|ő|[uü]nk|n[ae]k|j[ae]|ok|t[ae])?k?|[áé]s(?:[ae]|[aeo]k|[aeá]t|[áé]t|n[ae]k|r[ae]|b[ae]n|[áé]n[ae]k|[áé]r[ae]|[áé]b[ae]n|s[ae]l|sel|[oe]?n|ig|i)?|and[oó]|end[oő]|[ae]nd[óő]|j|jon|jen|jön|j[aeá][kn]?[ae]?k?|[óő](?:t|k|n[ae]k|b[ae]n|k[ae]t)|n[aei]|n[ae]m)$/u,
+  'verb',
+);
+
+const INFINITIVE = chained(/^(?:[ae]?ni|v[ae]|v[áé]n)$/u, 'verb');
+const THIRD_PERSON = chained(
+  /^(?:[ae]?ni|v[ae]|v[áé]n|j[oeö]n(?:[ae]k)?|h[ae]t(?:ó|ő|n[ae]k|ó[kn]|ják)?|n[ae]k|i|ik|j[áa]k?|[aeoö]tt|t[ae]k?|j[üu]k)$/u,
   'verb',
 );
 
@@ -26,7 +37,7 @@ const CHANGED = exchanged(`
   egér:eger fél:fel szél:szel név:nev gyökér:gyöker kenyér:kenyer tenyér:tenyer dél:del ég:eg ér:er jég:jeg kerék:kerek
   kévé:- közép:közep cserép:cserep derék:derek elég:- lúd:lud rúd:rud kút:kut nyúl:nyul tűz:tüz szűz:szüz fűz:füz
   kő:köv:köve tó:tav ló:lov fű:füv cső:csöv mű:műv:müv hó:hav szó:szav lé:lev falu:falv daru:darv nyű:nyüv könyv:-
-  bokor:bokr tükör:tükr álom:álm malom:malm cukor:cukr ökör:ökr torony:torn bagoly:bagly farok:fark retek:retk sátor:sátr
+  bokor:bokr tükör:tükr álom:álm malom:malm cukor:cukr ökör:ökr torony:torny bagoly:bagly farok:fark retek:retk sátor:sátr
   gödör:gödr csokor:csokr méreg:mérg üzlet:- árok:árk tárol:- fodor:fodr bútor:- horog:horg köröm:körm dolog:dolg
   terem:term verem:verm lepel:lepl ajtó:ajta erdő:erde mező:meze idő:ide tető:tete tüdő:tüde elő:ele kapocs:kapcs
   marok:mark titok:titk birtok:- ér:er három:hárm ezer:ezr iker:ikr szobor:szobr meder:medr peder:- vödör:vödr tengely:-
@@ -45,8 +56,17 @@ function stems(word: string, _written: string, { of, index }: Place): Stem[] {
   const changed = headsOf(word, CHANGED);
   if (changed && (changed.before === '' || changed.head.length > 2 || changed.before.length > 2))
     for (const form of changed.forms) if (form !== '-') bases.push(changed.before + form);
-  for (const text of bases) found.push({ text, endings: ENDINGS });
+  for (const text of bases) found.push({ text, endings: /[aeiouáéíóöőúüű]$/u.test(text) ? VOWEL_ENDINGS : ENDINGS });
+  if (/(?:ny|sz|gy|ly|zs|cs|ty)$/u.test(word))
+    found.push({ text: word.slice(0, -2) + word.at(-2)! + word.slice(-2), endings: DOUBLED });
   found.push({ text: word, endings: DEGREES });
+  // A verb is recorded in its third person, too: "engedélyez – engedélyezni, engedélyezve".
+  if (of === 1 && word.length > 4 && /(?:[aeoö]z|ít|[aeoöáé]l|ik|[oeöa]d|[uü]l|[ae]n|[ae]t)$/u.test(word)) {
+    const stem = word.replace(/ik$/u, '');
+    found.push({ text: stem, endings: /(?:[zlkd]|ít)$/u.test(stem) ? THIRD_PERSON : INFINITIVE });
+    if (/[eo]z$/u.test(stem)) found.push({ text: `${stem.slice(0, -2)}z`, endings: THIRD_PERSON });
+    if (/(?:ít|[ae]t)$/u.test(stem)) found.push({ text: stem, endings: chained(/^s[ae]n?$/u, 'verb') });
+  }
   if (of === 1 && index === 0 && /ni$/u.test(word) && word.length > 4) {
     const stem = word.slice(0, -2).replace(/[ae]$/u, '');
     found.push({ text: stem, endings: VERB }, { text: word.slice(0, -2), endings: VERB });

@@ -14,8 +14,10 @@ const IRREGULAR = exchanged(`
 const ADJECTIVE =
   /(?:ato|ito|uto|ivo|oso|ico|ario|orio|ale|ano|eno|ino|bile|ento|atto|etto|itto|otto|erto|olto|iso|eso|uso|erso|orso|asso|esso|ioso|uoso|eo|io|ido|undo|ondo)$/u;
 const COMMON = new Set(
-  ('alto basso largo stretto lungo corto nuovo vecchio grande pieno vuoto chiuso aperto piano curvo destro sinistro primo ultimo questo quello tutto altro molto poco troppo stesso singolo minimo massimo multiplo nullo sincrono libero intorno degno uguale umano ' +
-    'secco sporco bianco nero rosso giallo caldo freddo fisso sommerso duro molle lento fermo intero vero giusto pubblico privato').split(' '),
+  (
+    'alto basso largo stretto lungo corto nuovo vecchio grande pieno vuoto chiuso aperto piano curvo destro sinistro primo ultimo questo quello tutto altro molto poco troppo stesso singolo minimo massimo multiplo nullo sincrono libero intorno degno uguale umano ' +
+    'secco sporco bianco nero rosso giallo caldo freddo fisso sommerso duro molle lento fermo intero vero giusto pubblico privato'
+  ).split(' '),
 );
 
 const END = {
@@ -31,14 +33,21 @@ const END = {
 
 const CLITICS = 'lo la li le si ci vi mi ti gli ne';
 const VERB: Readonly<Record<string, string>> = {
-  are: 'o i a iamo ate ano avo avi ava avamo avate avano ai asti ò ammo aste arono erò erai erà eremo erete eranno erei erebbe erebbero iate ino assi asse assero ando ante anti ato ata ati ate',
+  are: 'i a iamo ate ano avo avi ava avamo avate avano ai asti ò ammo aste arono erò erai erà eremo erete eranno erei erebbe erebbero iate ino assi asse assero ando ante anti ato ata ati ate',
   ere: 'o i e iamo ete ono evo evi eva evamo evate evano ei esti é è emmo este erono ette ettero erò erai erà eremo erete eranno erebbe erebbero a ano iate essi esse essero endo ente enti uto uta uti ute',
   ire: 'o i e iamo ite ono isco isci isce iscono ivo ivi iva ivamo ivate ivano ii isti ì immo iste irono irò irai irà iremo irete iranno irebbe irebbero a ano isca iscano iate issi isse issero endo ente enti ito ita iti ite',
 };
 const VERBS = Object.fromEntries(
   Object.entries(VERB).map(([end, list]) => [
     end,
-    endings({ verb: `${list} ${CLITICS.split(' ').map((c) => `${end.slice(0, -1)}${c}`).join(' ')}` }, false),
+    endings(
+      {
+        verb: `${list} ${CLITICS.split(' ')
+          .map((c) => `${end.slice(0, -1)}${c}`)
+          .join(' ')}`,
+      },
+      false,
+    ),
   ]),
 );
 const IRREGULAR_VERBS = exchanged(`
@@ -49,7 +58,7 @@ const IRREGULAR_VERBS = exchanged(`
   condurre:conduss:condott produrre:produss:prodott ridurre:riduss:ridott fare:fec:fatt dire:diss:dett vedere:vid:vist
   tenere:tenn:tenut venire:venn:venut togliere:tols:tolt scegliere:scels:scelt raccogliere:raccols:raccolt
   sciogliere:sciols:sciolt rimanere:rimas:rimast coprire:copr:copert offrire:offr:offert chiedere:chies:chiest
-  rispondere:rispos:rispost muovere:moss:moss perdere:pers:pers
+  rispondere:rispos:rispost muovere:moss:moss perdere:pers:pers nascere:nacqu:nat vivere:viss:vissut conoscere:conobb:conosciut
 `);
 const PAST = endings({ verb: 'i e ero' }, false);
 const AGREE = endings({ verb: 'o a i e' }, false);
@@ -58,7 +67,8 @@ function nounStems(word: string, agrees: boolean): Stem[] {
   const stem = word.slice(0, -1);
   const found: Stem[] = [];
   const add = (text: string, ends: Stem['endings']): void => void found.push({ text, endings: ends });
-  if (/io$/u.test(word)) add(word.slice(0, -2), endings({ base: 'io', plural: 'i ii', ...(agrees ? { feminine: 'ia ie e' } : {}) }, false));
+  if (/io$/u.test(word))
+    add(word.slice(0, -2), endings({ base: 'io', plural: 'i ii', ...(agrees ? { feminine: 'ia ie e' } : {}) }, false));
   else if (/[cg]o$/u.test(word)) {
     add(word, whole('base'));
     add(stem, END.hi);
@@ -83,11 +93,17 @@ function verbStems(word: string): Stem[] {
   if (!list || word.length < 5) return [];
   const stem = word.slice(0, -3);
   const found: Stem[] = [{ text: stem, endings: list }];
+  // "riconoscere – riconosciuto".
+  if (ends === 'ere' && stem.endsWith('c')) found.push({ text: `${stem}iut`, endings: AGREE });
   // The sound of c and g stays: "scaricare – scarichi", "asciugare", and -i- is not written twice: "cambiare – cambi".
   if (ends === 'are' && /[cg]$/u.test(stem)) found.push({ text: stem + 'h', endings: list });
   if (ends === 'are' && stem.endsWith('i')) found.push({ text: stem.slice(0, -1), endings: list });
   const irregular = headsOf(word, IRREGULAR_VERBS);
-  if (irregular && (irregular.before === '' || /^(?:ri|s|pre|con|com|in|dis|tra|sop|rac|ac|ap|im|e|de|ab|at|con|pro|re|so|sotto|sovra)$/u.test(irregular.before))) {
+  if (
+    irregular &&
+    (irregular.before === '' ||
+      /^(?:ri|s|pre|con|com|in|dis|tra|sop|rac|ac|ap|im|e|de|ab|at|con|pro|re|so|sotto|sovra)$/u.test(irregular.before))
+  ) {
     found.push({ text: irregular.before + irregular.forms[0]!, endings: PAST });
     found.push({ text: irregular.before + irregular.forms[1]!, endings: AGREE });
   }

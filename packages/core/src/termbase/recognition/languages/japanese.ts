@@ -16,10 +16,41 @@ const ROWS: Readonly<Record<string, readonly string[]>> = {
   る: ['ら', 'り', 'る', 'れ', 'ろ', 'っ'],
 };
 
-const BEHIND_I = ['ます', 'ました', 'ません', 'まし', 'ながら', 'たい', 'やす', 'にく', 'すぎ', '方', '始め', '終え', '続け', 'つつ', '、', ''];
+const BEHIND_I = [
+  'ます',
+  'ました',
+  'ません',
+  'まし',
+  'ながら',
+  'たい',
+  'やす',
+  'にく',
+  'すぎ',
+  '方',
+  '始め',
+  '終え',
+  '続け',
+  'つつ',
+  '、',
+  '',
+];
 const BEHIND_A = ['ない', 'なかっ', 'なけれ', 'なく', 'ず', 'れ', 'せ', 'れる', 'せる'];
 const BEHIND_T = ['た', 'て', 'だ', 'で', 'たら', 'だら', 'たり', 'だり'];
-const BEHIND_STEM = ['る', 'れ', 'ろ', 'よ', 'られ', 'させ', ...BEHIND_I, ...BEHIND_T, 'ない', 'なかっ', 'なけれ', 'なく', 'ず'];
+const BEHIND_STEM = [
+  'る',
+  'れ',
+  'ろ',
+  'よ',
+  'られ',
+  'させ',
+  ...BEHIND_I,
+  ...BEHIND_T,
+  'ない',
+  'なかっ',
+  'なけれ',
+  'なく',
+  'ず',
+];
 
 /**
  * The forms, longest beginnings of them, of a word that changes; none for a noun.
@@ -32,7 +63,8 @@ export function japaneseForms(term: string): readonly string[] {
   const found = new Set<string>();
   if (/する$/u.test(term)) {
     const noun = term.slice(0, -2);
-    if (noun) for (const end of ['し', 'する', 'すれ', 'せず', 'され', 'させ', 'しよう', 'せよ', 'しろ']) found.add(noun + end);
+    if (noun)
+      for (const end of ['し', 'する', 'すれ', 'せず', 'され', 'させ', 'しよう', 'せよ', 'しろ']) found.add(noun + end);
     return [...found];
   }
   if (last === 'い' && /\p{sc=Han}[\p{sc=Hira}]{0,2}い$/u.test(term)) {
@@ -45,7 +77,8 @@ export function japaneseForms(term: string): readonly string[] {
   // "開ける", "閉じる": a verb with one stem, if what stands before -る ends in -e or -i.
   if (last === 'る' && /[えけげせぜてでねへべぺめれいきぎしじちにひびぴみり]$/u.test(before))
     for (const end of BEHIND_STEM) found.add(before + end);
-  if (last === 'る' && /\p{sc=Han}$/u.test(before)) for (const end of [...BEHIND_I, ...BEHIND_T, 'ない', 'られ', 'させ', 'れ']) if (end) found.add(before + end);
+  if (last === 'る' && /\p{sc=Han}$/u.test(before))
+    for (const end of [...BEHIND_I, ...BEHIND_T, 'ない', 'られ', 'させ', 'れ']) if (end) found.add(before + end);
   for (const end of BEHIND_I) found.add(before + i + end);
   for (const end of BEHIND_A) found.add(before + a + end);
   for (const end of BEHIND_T) found.add(before + t + end);

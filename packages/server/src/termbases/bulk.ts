@@ -16,7 +16,8 @@ import { recorded, type Writing } from '../ledger/operation.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { addWordFunction, conceptsInList, type ListFilter } from './list.js';
 import type { BulkBody, BulkPreviewBody, SelectionBody } from '@fair-copy/api/termbases.js';
-import { firstTerm, seeFields, settleFindings } from './write.js';
+import { firstTerm } from './concept-change.js';
+import { seeFields, settleFindings } from './write.js';
 
 export interface Bulk extends BulkBody {
   readonly termbaseId: number;

@@ -73,6 +73,10 @@ export class AffixDictionary {
     }
   }
 
+  has(word: string): boolean {
+    return this.words.has(word);
+  }
+
   /** Whether the dictionary has the word with forms other than itself. */
   inflects(word: string): boolean {
     const flags = this.words.get(word);

@@ -148,3 +148,100 @@ test('places are inside the text, in order, without overlap of different places'
 });
 
 test('words of a text', () => expect(wordsOf('l’écluse n° 2').map((w) => w.text)).toEqual(['l', 'écluse', 'n', '2']));
+
+const forms = (language: string, terms: readonly string[], text: string): string[] => {
+  const recognizer = new Recognizer<number>(language);
+  terms.forEach((term, i) => recognizer.add(term, i));
+  return recognizer.find(text).map(({ start, end, form }) => `${text.slice(start, end)}: ${form ?? '-'}`);
+};
+
+// Separable verbs and shortened compounds: Duden grammar, from memory.
+test('what is written apart: separable verbs, shortened compounds', () => {
+  expect(forms('de', ['absperren'], 'Der Wärter sperrt die Kammer ab. Ab morgen sperrt er sie.')).toEqual([
+    'sperrt: separated',
+  ]);
+  expect(forms('de', ['absperren'], 'Er sperrt das Tor auf.')).toEqual([]);
+  expect(forms('de', ['Eingang', 'Ausgang'], 'Ein- und Ausgang; Ein- oder Auslass')).toEqual([
+    'Ein: shortened',
+    'Ausgang: -',
+  ]);
+  expect(forms('de', ['Schleusenwand'], 'Schleusentore und -wände')).toEqual(['wände: shortened']);
+  expect(forms('nl', ['afsluiten'], 'Sluit de klep af of probeer die af te sluiten.')).toEqual([
+    'Sluit: separated',
+    'af te sluiten: separated',
+  ]);
+});
+
+test('a German noun has its capital, and a verb has none inside a sentence', () => {
+  expect(found('de', ['Tor', 'schließen'], 'Das Schloss am Tor schloss nicht. Schließt es!')).toEqual([
+    'Tor=Tor:exact',
+    'schloss=schließen:inflected',
+    'Schließt=schließen:inflected',
+  ]);
+  expect(found('de', ['Heben'], 'wir heben das Wehr')).toEqual([]);
+});
+
+test('articles inside a term, and prepositions that swallow them', () => {
+  expect(found('fr', ['porte d’écluse'], 'les portes de l’écluse et la porte des écluses')).toEqual([
+    'portes de l’écluse=porte d’écluse:inflected',
+    'porte des écluses=porte d’écluse:inflected',
+  ]);
+  expect(found('it', ['livello di acqua'], 'i livelli dell’acqua')).toEqual([
+    'livelli dell’acqua=livello di acqua:inflected',
+  ]);
+});
+
+test('capitals throughout, and the plural of an abbreviation', () => {
+  expect(found('de', ['Schleuse', 'LKW'], 'SCHLEUSEN FÜR LKWs')).toEqual([
+    'SCHLEUSEN=Schleuse:inflected',
+    'LKWs=LKW:inflected',
+  ]);
+});
+
+test('Finnish: several words, each inflected; a compound in the place of one is another term', () => {
+  expect(found('fi', ['vanha silta'], 'vanhojen siltojen ja vanhojen terässiltojen')).toEqual([
+    'vanhojen siltojen=vanha silta:inflected',
+  ]);
+});
+
+test('Korean compounds with and without a space; Thai words by the dictionary', () => {
+  expect(found('ko', ['수위 조절', '갑문시설'], '수위조절을 하는 갑문 시설의')).toEqual([
+    '수위조절을=수위 조절:inflected',
+    '갑문 시설의=갑문시설:inflected',
+  ]);
+  expect(found('th', ['ประตู', 'น้ำ'], 'ประตูน้ำ')).toContain('ประตู=ประตู:exact');
+});
+
+test('Japanese verbs and adjectives in their forms, not inside another verb', () => {
+  expect(found('ja', ['閉じる', '点検する', '高い'], '扉を閉じた後に点検した。高く上げる。')).toEqual([
+    '閉じた=閉じる:inflected',
+    '点検し=点検する:inflected',
+    '高く=高い:inflected',
+  ]);
+  expect(found('ja', ['京都'], '東京都の水門')).toEqual([]);
+});
+
+test('what a form is, as far as the ending says it', () => {
+  expect(forms('de', ['Wehr'], 'Wehre')).toEqual(['Wehre: plural']);
+  expect(forms('sv', ['sluss'], 'sluss')).toEqual(['sluss: -']);
+  expect(forms('el', ['στάθμη'], 'στάθμης')).toEqual(['στάθμης: case']);
+});
+
+test('forms that somebody recorded, and those that are none', () => {
+  const recognizer = new Recognizer<number>('de');
+  recognizer.add('Bank', 1, { also: ['Sitzbretter', 'lange Latten'], never: ['Banken'] });
+  const text = 'Bänke, Banken, Sitzbretter und lange Latten';
+  expect(recognizer.find(text).map(({ start, end, form }) => `${text.slice(start, end)}: ${form}`)).toEqual([
+    'Bänke: plural',
+    'Sitzbretter: said',
+    'lange Latten: said',
+  ]);
+});
+
+test('a regional tag goes by the rules of its language', () => {
+  expect(found('de-AT', ['Damm'], 'Dämme')).toEqual(['Dämme=Damm:inflected']);
+  expect(new Recognizer('de').method).toBe('rules');
+  expect(new Recognizer('zh').method).toBe('segmenter');
+  expect(new Recognizer('da').method).toBe('stemmer');
+  expect(new Recognizer('sk').method).toBe('beginnings');
+});

@@ -9,7 +9,7 @@ import { Compounds } from './compounds.js';
 import { longestFirst, type Hit } from './hits.js';
 import type { FormName, RecognitionMethod } from './names.js';
 import { BY_DICTIONARY } from './languages/dictionaries.js';
-import { articlesOf } from './phrases.js';
+import { articlesOf, prepositionForms } from './phrases.js';
 import { TermTree, termWords, withoutMarks, type Entry, type Node } from './term-tree.js';
 import { goesByCharacters, isGap, isSpaceless, wordsOf, type Word } from './words.js';
 
@@ -182,6 +182,7 @@ export class Recognizer<C> {
     return entry.words.every((word, i) => {
       const form = words[i]!.text;
       if (word.caseCounts) return form === word.text || form === `${word.text}s`;
+      if (i > 0 && prepositionForms(this.tree.primary, this.tree.fold(word.text))) return true;
       return word.stem !== null || this.tree.matcher.fits(word.text, form);
     });
   }
@@ -195,7 +196,7 @@ function isFirst(text: string, at: number): boolean {
 }
 
 function hasMore<C>(node: Node<C>): boolean {
-  return node.next.size + node.stems.size + (node.marks?.size ?? 0) > 0;
+  return node.next !== null || node.stems !== null || node.marks !== null;
 }
 
 /** The same but for a capital at the beginning of a sentence. */

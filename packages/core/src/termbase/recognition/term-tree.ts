@@ -30,13 +30,13 @@ export interface TermWord {
 
 export interface Node<C> {
   /** By key: abbreviations, and stems by a stemmer. */
-  readonly next: Map<string, Node<C>>;
+  next: Map<string, Node<C>> | null;
   /** Beginnings of words, with what may follow. */
-  readonly stems: Map<string, Filed<C>[]>;
+  stems: Map<string, Filed<C>[]> | null;
   /** Unchangeable parts of words that stand at this place, by a mark in the term. */
   marks: Map<string, Node<C>> | null;
   /** Words of terms that were filed here already, so that their forms are worked out once. */
-  readonly filed: Map<string, Node<C>>;
+  filed: Map<string, Node<C>> | null;
   entries: Entry<C>[] | null;
 }
 
@@ -95,8 +95,8 @@ export class TermTree<C> {
 
   /** A form that somebody said is one, whatever the rules say. */
   fileForm(at: Node<C>, form: string): Node<C> {
-    const there = at.filed.get(`+${form}`) ?? node<C>();
-    at.filed.set(`+${form}`, there);
+    const there = at.filed?.get(`+${form}`) ?? node<C>();
+    (at.filed ??= new Map()).set(`+${form}`, there);
     this.under(at, { text: this.fold(form), endings: SAID }, there, null);
     return there;
   }
@@ -121,13 +121,13 @@ export class TermTree<C> {
     const add = (to: Node<C> | undefined, form: FormName): void => {
       if (to && !found.some(({ node: there }) => there === to)) found.push({ node: to, form });
     };
-    add(at.next.get(`=${word}`), 'base');
+    add(at.next?.get(`=${word}`), 'base');
     // "LKWs", "PCs".
-    if (/^[\p{Lu}\p{N}]{2,}s$/u.test(word)) add(at.next.get(`=${word.slice(0, -1)}`), 'plural');
+    if (/^[\p{Lu}\p{N}]{2,}s$/u.test(word)) add(at.next?.get(`=${word.slice(0, -1)}`), 'plural');
     const folded = this.fold(word);
-    if (at.stems.size > 0) this.byStems(at, { word, folded, isFirst }, add);
+    if (at.stems) this.byStems(at, { word, folded, isFirst }, add);
     if (!this.inflection)
-      for (const key of this.matcher.textKeys(word)) add(at.next.get(key), folded === key ? 'base' : 'rule');
+      for (const key of this.matcher.textKeys(word)) add(at.next?.get(key), folded === key ? 'base' : 'rule');
     if (at.marks)
       for (let length = folded.length; length > 0; length--) add(at.marks.get(folded.slice(0, length)), 'mark');
     return found;
@@ -143,7 +143,7 @@ export class TermTree<C> {
     for (const core of [folded, ...cores]) {
       const least = Math.max(1, core.length - (this.inflection?.longest ?? 0));
       for (let length = core.length; length >= least; length--)
-        for (const { endings, node: to, capital } of at.stems.get(core.slice(0, length)) ?? []) {
+        for (const { endings, node: to, capital } of at.stems!.get(core.slice(0, length)) ?? []) {
           if (capital === 'noun' && !isCapital) continue;
           const form = endings(core.slice(length));
           // A capital inside a sentence makes another word of a form of a verb: "schloss – das Schloss".
@@ -155,16 +155,19 @@ export class TermTree<C> {
 
   private steps(at: Node<C>, word: TermWord, place: Place): Node<C>[] {
     if (word.stem !== null) return [kept((at.marks ??= new Map()), this.fold(word.stem))];
-    if (word.caseCounts) return [kept(at.next, `=${word.text}`)];
-    if (!this.inflection) return [...new Set(this.matcher.termKeys(word.text))].map((key) => kept(at.next, key));
-    const key = `${word.text} ${place.of === 1 ? 'alone' : place.index === place.of - 1 ? 'last' : place.index === 0 ? 'first' : 'within'}`;
-    const there = at.filed.get(key);
-    if (there) return [there];
-    const to = node<C>();
-    at.filed.set(key, to);
+    if (word.caseCounts) return [kept((at.next ??= new Map()), `=${word.text}`)];
     const folded = this.fold(word.text);
     const isInner = place.index > 0 && place.index < place.of - 1;
     const prepositions = isInner ? prepositionForms(this.primary, folded) : null;
+    if (!this.inflection) {
+      const keys = (prepositions ?? [word.text]).flatMap((text) => this.matcher.termKeys(text));
+      return [...new Set(keys)].map((key) => kept((at.next ??= new Map()), key));
+    }
+    const key = `${word.text} ${place.of === 1 ? 'alone' : place.index === place.of - 1 ? 'last' : place.index === 0 ? 'first' : 'within'}`;
+    const there = at.filed?.get(key);
+    if (there) return [there];
+    const to = node<C>();
+    (at.filed ??= new Map()).set(key, to);
     if (prepositions) for (const text of prepositions) this.under(at, { text, endings: WHOLE }, to, null);
     const capital = this.needsCapital(word, place);
     for (const stem of this.inflection.stems(folded, word.text, place)) this.under(at, stem, to, capital);
@@ -185,10 +188,11 @@ export class TermTree<C> {
     to: Node<C>,
     capital: Filed<C>['capital'],
   ): void {
-    const list = at.stems.get(stem.text);
+    const stems = (at.stems ??= new Map<string, Filed<C>[]>());
+    const list = stems.get(stem.text);
     const filed = { endings: stem.endings, node: to, capital };
     if (list) list.push(filed);
-    else at.stems.set(stem.text, [filed]);
+    else stems.set(stem.text, [filed]);
   }
 }
 
@@ -199,7 +203,7 @@ const LINKS = ['', 's', 'es', 'n', 'en', 'er', 'e', 'u', 'o'];
 const SAID: Endings = (rest) => (rest === '' ? 'said' : null);
 
 function node<C>(): Node<C> {
-  return { next: new Map(), stems: new Map(), marks: null, filed: new Map(), entries: null };
+  return { next: null, stems: null, marks: null, filed: null, entries: null };
 }
 
 function kept<C>(map: Map<string, Node<C>>, key: string): Node<C> {

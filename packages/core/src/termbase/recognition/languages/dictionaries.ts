@@ -7,7 +7,7 @@ import { endings, exchanged, headsOf, whole, type Endings, type Inflection, type
 
 interface Supplement {
   /** What the affix rules derive and is a word of its own: "canalzinho". */
-  readonly isDerived: (form: string, word: string) => boolean;
+  readonly isDerived: ((form: string, word: string) => boolean) | null;
   /** Forms that the dictionary may list apart. */
   readonly stems: (word: string, known: Known) => readonly Stem[];
   readonly links: readonly string[] | null;
@@ -230,8 +230,8 @@ const SUPPLEMENTS: Readonly<Record<string, Supplement>> = {
     stems: portuguese,
     links: null,
   },
-  fr: { isDerived: () => false, stems: french, links: null },
-  ru: { isDerived: () => false, stems: russian, links: null },
+  fr: { isDerived: null, stems: french, links: null },
+  ru: { isDerived: null, stems: russian, links: null },
   // Adverbs: "publicznie" beside "publiczny".
   pl: { isDerived: (form, word) => /[yi]$/u.test(word) && /[^g](?:ie|o)$/u.test(form), stems: polish, links: null },
   sv: { isDerived: (form) => /s?bor?n?(?:na)?s?$/u.test(form), stems: swedish, links: ['', 's', 'e', 'u', 'o', 'a'] },
@@ -249,12 +249,13 @@ export function byDictionary(primary: string, dictionary: AffixDictionary | null
   return {
     fold,
     stems: (word, written) => {
-      const ofDictionary = (base: string): readonly Stem[] =>
-        (dictionary.stems(base) ?? []).map((stem) => folded(withoutDerived(stem, base, supplement), fold, primary));
-      const hasForms = dictionary.inflects(written) || dictionary.inflects(word);
+      const ofDictionary = (entry: string): readonly Stem[] =>
+        (dictionary.stems(entry) ?? []).map((stem) => folded(withoutDerived(stem, entry, supplement), fold, primary));
+      const base = dictionary.has(written) ? written : word;
+      const hasForms = dictionary.inflects(base) || (base !== word && dictionary.inflects(word));
       const likened =
         hasForms || !/^\p{L}{3,}$/u.test(word) ? null : dictionary.likeOthers(word, supplement.links !== null);
-      const found = ofDictionary(dictionary.stems(written) ? written : word).concat(
+      const found = ofDictionary(dictionary.inflects(base) ? base : word).concat(
         (likened ?? []).map((stem) => folded(withoutDerived(stem, word, supplement), fold, primary)),
       );
       const known: Known = {
@@ -288,7 +289,9 @@ function anyYo(rest: string, ends: Endings): ReturnType<Endings> {
   return null;
 }
 
-function withoutDerived({ text, endings: ends }: Stem, word: string, { isDerived }: Supplement): Stem {
+function withoutDerived(stem: Stem, word: string, { isDerived }: Supplement): Stem {
+  if (!isDerived) return stem;
+  const { text, endings: ends } = stem;
   const isOwn = isDerived(word, word);
   return {
     text,

@@ -139,8 +139,8 @@ describe('terms', () => {
         {
           text: 'Sulkuportit 𠀀 ja padot.',
           hits: [
-            { term: 'sulkuportti', concept: 'c7', start: 0, end: 11, how: 'inflected' },
-            { term: 'pato', concept: 'c8', start: 17, end: 22, how: 'inflected' },
+            { term: 'sulkuportti', concept: 'c7', start: 0, end: 11, how: 'inflected', form: 'case' },
+            { term: 'pato', concept: 'c8', start: 17, end: 22, how: 'inflected', form: 'case' },
           ],
         },
         { text: '', hits: [] },
@@ -151,8 +151,24 @@ describe('terms', () => {
   test('in words, in another encoding', () => {
     const text = file('latin.txt', iconv.encode('Die Käfige am weir.\nlock gates', 'windows-1252'));
     expect(call('terms', termbase(), text, '--lang', 'en').out).toBe(
-      '1: “weir”: weir (exact, c8)\n2: “lock gates”: lock gate (inflected, c7)\n',
+      '1: “weir”: weir (as it stands, c8)\n2: “lock gates”: lock gate (plural, c7)\n',
     );
+  });
+  test('by the dictionary of the language; what was said of forms counts, through a file and back', () => {
+    const base = file(
+      'forms.tbx',
+      `<?xml version="1.0"?><tbx style="dca" type="TBX-Basic" xml:lang="pl" xmlns="urn:iso:std:iso:30042:ed-2"><text><body>
+      <conceptEntry id="c1"><langSec xml:lang="pl"><termSec><term>jaz</term>
+      <admin type="x-alsoFoundAs">tama</admin><admin type="x-notFoundAs">jazem</admin></termSec></langSec></conceptEntry>
+      </body></text></tbx>`,
+    );
+    const text = file('pl.txt', 'Jazy, jazem i tama; jazda.\n');
+    const found =
+      '1: “Jazy”: jaz (inflected, by the dictionary, c1)\n1: “tama”: jaz (a form recorded with the term, c1)\n';
+    expect(call('terms', base, text, '--lang', 'pl').out).toBe(found);
+    const sheet = join(folder, 'forms.xlsx');
+    expect(call('convert', base, '-o', sheet).status).toBe(0);
+    expect(call('terms', sheet, text, '--lang', 'pl').out).toBe(found);
   });
   test('a language without terms is said, a tag that is none is refused', () => {
     const text = file('t.txt', 'x\n');

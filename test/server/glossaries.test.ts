@@ -208,8 +208,42 @@ describe('a sheet with its pictures', () => {
     );
   });
 
+  test('a form that is said to be none is no longer found, one that is said to be one is; undo takes it back', async () => {
+    const text = 'Die Schleusen. Kammern!';
+    const found = async (): Promise<string[]> =>
+      (
+        await server.ask<{ hits: { term: string; start: number; end: number }[] }>(
+          'POST',
+          `/termbases/${termbase}/recognize`,
+          { language: 'de', text },
+        )
+      ).hits.map(({ term, start, end }) => `${text.slice(start, end)}=${term}`);
+    expect(await found()).toEqual(['Schleusen=Schleuse']);
+    const [schleuse] = await terms(termbase, 'language=de&q=Schleuse');
+    const say = (form: string, is: boolean, status?: number): Promise<unknown> =>
+      server.ask(
+        'POST',
+        `/concepts/${schleuse!.concept}/change`,
+        { kind: 'say form', language: 'de', term: 'Schleuse', form, is },
+        status,
+      );
+    await say('Schleusen', false);
+    await say('Kammern', true);
+    expect(await found()).toEqual(['Kammern=Schleuse']);
+    await server.ask('POST', `/ledger/${(await newest()).id}/undo`);
+    expect(await found()).toEqual([]);
+    await say('Schleusen', true);
+    expect(await found()).toEqual(['Schleusen=Schleuse']);
+    await server.ask(
+      'POST',
+      `/concepts/${schleuse!.concept}/change`,
+      { kind: 'say form', language: 'de', term: 'none', form: 'x', is: true },
+      404,
+    );
+  });
+
   test('terms in a text', async () => {
-    const found = await server.ask<{ hits: { term: string; how: string }[]; stemmed: boolean }>(
+    const found = await server.ask<{ hits: { term: string; how: string }[] }>(
       'POST',
       `/termbases/${termbase}/recognize`,
       {

@@ -3,6 +3,7 @@
  * or part of the table. Common practice.
  */
 import { foldForSearch } from '../text/fold.js';
+import { ALSO_FOUND_AS, NOT_FOUND_AS } from '../termbase/forms.js';
 import { IDENTIFIER } from '../termbase/categories.js';
 
 /** A data category by its standard name, or one of the parts of a table. */
@@ -47,6 +48,8 @@ const NAMES: Readonly<Record<string, string>> = {
   crossReference:
     'see also, see, siehe, siehe auch, cross reference, verweis, voir, voir aussi, vease, ver, ver tambem, katso, zob, related, related term, verwandt, zie' +
     ', 参见, 參見, 참조, см, см также, βλεπε, انظر, ראה, viz, bakiniz, lasd',
+  [ALSO_FOUND_AS]: 'also found as, auch gefunden als',
+  [NOT_FOUND_AS]: 'not found as, nicht gefunden als',
   termType: 'term type, type, typ, art, tipo, benennungstyp',
   abbreviation:
     'abbreviation, abkurzung, kurzform, abk, abbr, acronym, akronym, short form, abreviation, sigle, abreviatura, skrot, lyhenne, kurzwort, afkorting, forkortning' +

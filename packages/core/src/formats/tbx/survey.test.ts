@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LanguageTag } from '../../language/tags.js';
 import type { Concept, ConceptId, Fields } from '../../termbase/concept.js';
+import { ALSO_FOUND_AS, NOT_FOUND_AS } from '../../termbase/forms.js';
 import { STEM } from '../../termbase/stem.js';
 import { XmlReader } from '../../xml/reader.js';
 import type { ExchangeEntry } from '../exchange.js';
@@ -79,6 +80,13 @@ describe('references', () => {
     const twice = [1, 2].map((n) => concept(`pato ${n}`, { concept: { identifier: ['k'], crossReference: ['k'] } }));
     expect((await written(twice)).match(/target="k"/g)).toHaveLength(2);
   });
+});
+
+test('what was said of the forms of a term comes back', async () => {
+  const fields = { [ALSO_FOUND_AS]: ['Kais', 'Kaien'], [NOT_FOUND_AS]: ['Kaiser'] };
+  const xml = await written([concept('Kai', { term: fields })]);
+  expect(xml).toContain('<admin type="x-alsoFoundAs">Kais</admin>');
+  expect(readBack(xml)[0]!.body.languages[0]!.terms[0]).toMatchObject({ text: 'Kai', fields });
 });
 
 test('the language of a definition and stem marks come back', async () => {

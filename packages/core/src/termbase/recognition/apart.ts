@@ -49,6 +49,7 @@ export class Apart<C> {
       for (const { node } of this.verbs!.reach(this.verbs!.root, word.text))
         for (const { concept } of node.entries ?? []) {
           // "sperrt", not "gesperrt" or "sperren wird": an infinitive or participle keeps its prefix.
+          if (concept.entry.never?.has(this.tree.fold(word.text))) continue;
           if (this.withTo(words, i, concept.prefix)) {
             found.push(hitOf(concept.entry, words[i - 2]!.start, word.end, 'separated'));
             continue;
@@ -94,7 +95,10 @@ export class Apart<C> {
       const entries = this.tree
         .reach(this.tree.root, candidate)
         .flatMap(({ node }) => node.entries ?? [])
-        .filter((entry) => entry.words.length === 1 && entry.words[0]!.text.length > word.text.length);
+        .filter(
+          ({ words, never }) =>
+            words.length === 1 && words[0]!.text.length > word.text.length && !never?.has(this.tree.fold(word.text)),
+        );
       if (entries.length === 0) continue;
       for (const entry of entries) found.push(hitOf(entry, word.start, word.end, 'shortened'));
       return true;

@@ -164,6 +164,14 @@ function Marked({
   );
 }
 
+/** The text of a hit; of a part of a compound, the whole compound, since that is what it may be no form in. */
+function formIn(text: string, { start, end, how }: Hit): string {
+  if (how !== 'compound') return text.slice(start, end);
+  const before = /[\p{L}\p{M}]*$/u.exec(text.slice(0, start))![0];
+  const after = /^[\p{L}\p{M}]*/u.exec(text.slice(end))![0];
+  return before + text.slice(start, end) + after;
+}
+
 /** A form of a term in the text: how it was found, how often. */
 interface FormSeen {
   readonly hit: Hit;
@@ -188,7 +196,7 @@ function HitList({
   for (const hit of hits) {
     const key = `${hit.concept} ${hit.term}`;
     const term = terms.get(key) ?? { hit, forms: new Map<string, FormSeen>() };
-    const form = text.slice(hit.start, hit.end);
+    const form = formIn(text, hit);
     const there = term.forms.get(`${hit.how} ${form}`) ?? { hit, form, count: 0 };
     there.count++;
     term.forms.set(`${hit.how} ${form}`, there);

@@ -6,8 +6,7 @@ installed is left out. Texts of lists of names (iso-codes) are not used.
 """
 import gettext, glob, json, os, re, subprocess, sys
 
-HUNSPELL = {'en': 'en_US', 'de': 'de_DE', 'pl': 'pl_PL', 'fr': 'fr_FR', 'ru': 'ru_RU', 'hu': 'hu_HU', 'tr': 'tr_TR',
-            'sv': 'sv_SE', 'es': 'es_ES', 'it': 'it_IT', 'nl': 'nl_NL', 'cs': 'cs_CZ', 'el': 'el_GR', 'pt': 'pt_PT'}
+HUNSPELL = {'en': 'en_US', 'de': 'de_DE', 'pl': 'pl_PL', 'fr': 'fr_FR', 'ru': 'ru_RU', 'hu': 'hu_HU', 'tr': 'tr_TR'}
 WORD = re.compile(r'[^\W\d_]+')
 
 

@@ -4,7 +4,6 @@
  */
 import { nfc } from '../../text/normal.js';
 import { primaryLanguage } from '../../language/tags.js';
-import { agglutination } from './endings.js';
 import { LONGEST_PARTICLES, takesParticles } from './korean.js';
 import { STEMMERS, type Stem } from './stemmers.js';
 
@@ -47,29 +46,14 @@ export function matcherFor(language: string): WordMatcher {
 
 function stemmedMatcher(stem: Stem, primary: string): WordMatcher {
   const cached = remembering((word) => stem(normal(word, primary)));
-  const ending = LONG_ENDINGS[primary] ?? 5;
-  const chains = agglutination(primary);
-  const keys = remembering((word) => {
-    if (!chains) return [cached(word)];
-    const text = normal(word, primary);
-    const found = [cached(word), `^${text}`];
-    for (let cut = text.length - 1; cut >= LEAST_BASE; cut--)
-      if (chains.endings.test(text.slice(cut))) found.push(`^${text.slice(0, cut)}`);
-    return found;
-  });
-  const isChain = (a: string, b: string): boolean =>
-    chains?.bases(a).some((base) => b.startsWith(base) && chains.endings.test(b.slice(base.length))) ?? false;
   return {
     termKey: cached,
-    termKeys: (word) =>
-      chains && word.length >= LEAST_BASE
-        ? [cached(word), ...chains.bases(normal(word, primary)).map((base) => `^${base}`)]
-        : [cached(word)],
-    textKeys: keys,
+    termKeys: (word) => [cached(word)],
+    textKeys: (word) => [cached(word)],
     fits: (term, form) => {
       const a = normal(term, primary);
       const b = normal(form, primary);
-      return a === b || (cached(term) === cached(form) && fitsForm(a, b, ending, primary)) || isChain(a, b);
+      return a === b || (cached(term) === cached(form) && fitsForm(a, b));
     },
     compounds: COMPOUNDING.has(primary),
     stemmed: true,
@@ -94,9 +78,6 @@ function particleMatcher(): WordMatcher {
     stemmed: false,
   };
 }
-
-/** Letters that a word must have before endings are taken off it. */
-const LEAST_BASE = 4;
 
 /**
  * The beginning that stays: short words whole but for their last letter, longer ones without two. What follows it in
@@ -138,7 +119,6 @@ const ALTERNATIONS: Readonly<Record<string, readonly (readonly [RegExp, string])
     [/ń/g, 'n'],
     [/ź/g, 'z'],
   ],
-  cs: [[/ů/g, 'o']],
 };
 
 /** Endings of the base form that forms do not keep: "nagłówek, nagłówka", "określać, określa". */
@@ -159,29 +139,18 @@ function normal(word: string, primary: string): string {
 }
 
 /** Equal stems bring "university" and "universe" together; forms of one word begin alike and end in endings. */
-function fitsForm(a: string, b: string, ending: number, primary: string): boolean {
+function fitsForm(a: string, b: string): boolean {
   const shared = commonBeginning(a, b);
-  const endA = a.slice(shared);
-  const endB = b.slice(shared);
-  if (primary === 'en') return isEnglishPair(endA, endB);
-  // A short form of a longer word is rather another word: "meg" and "megad".
+  // A short form of a longer word is rather another word.
   if (b.length < a.length && (b.length < 4 || a.length - b.length > SHORTER)) return false;
-  // "fehlen" and "Fehler": who or what does it, not a form of it.
-  if (primary === 'de' && a.endsWith('en') && /er[ns]?$/.test(b)) return false;
-  if (endA.length > ending || endB.length > ending) return false;
+  if (a.length - shared > ENDING || b.length - shared > ENDING) return false;
   return shared >= Math.min(3, Math.min(a.length, b.length) - 1) && shared * 2 >= Math.min(a.length, b.length);
 }
 
 /** Letters that a form may have less than the term. */
 const SHORTER = 3;
-
-const ENGLISH = new Set(['', 's', 'es', 'd', 'ed', 'ing', 'e', 'y', 'ies', 'ied', 'ying']);
-
-function isEnglishPair(a: string, b: string): boolean {
-  // A doubled consonant: "ship", "shipping".
-  const undoubled = (text: string): string => text.replace(/^([a-z])(ed|ing|er)$/, '$2');
-  return (ENGLISH.has(a) || ENGLISH.has(undoubled(a))) && (ENGLISH.has(b) || ENGLISH.has(undoubled(b)));
-}
+/** Letters of an ending. */
+const ENDING = 5;
 
 function commonBeginning(a: string, b: string): number {
   const most = Math.min(a.length, b.length);

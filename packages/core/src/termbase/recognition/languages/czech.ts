@@ -5,9 +5,11 @@
 import { endings, exchanged, headsOf, whole, type Inflection, type Place, type Stem } from '../inflection.js';
 
 const E = {
-  hard: endings({ case: 'u a e ě ovi em ou', plural: 'y ů ům ech ách i ové' }),
-  hardBare: endings({ case: 'u a e ě ovi em', plural: 'y ů ům ech i ové ách' }, false),
-  soft: endings({ case: 'e i ovi em', plural: 'e ů ům ích i ové' }),
+  hard: endings({ case: 'u a e ě ovi em ou', plural: 'y ů ům ech ách i' }),
+  hardBare: endings({ case: 'u a e ě ovi em', plural: 'y ů ům ech i ách' }, false),
+  // "řádek – řádku": řádka is another word.
+  hardDiminutive: endings({ case: 'u e ovi em', plural: 'y ů ům ech ách' }, false),
+  soft: endings({ case: 'e i ovi em', plural: 'e ů ům ích i' }),
   softBare: endings({ case: 'e i ovi em', plural: 'ů ům ích' }, false),
   softened: endings({ plural: 'i ích' }, false),
   zena: endings({ base: 'a', case: 'y u o ou', plural: 'ám ách ami' }, false),
@@ -140,7 +142,9 @@ function masculine(word: string, add: (text: string, ends: Stem['endings']) => v
     const isBase = text === word;
     const hardened = text.replace(/ň$/u, 'n').replace(/ť$/u, 't').replace(/ď$/u, 'd');
     if (SOFT.test(text)) add(text, isBase ? E.soft : E.softBare);
-    if (!SOFT.test(text) || text.endsWith('c')) add(text, isBase ? E.hard : E.hardBare);
+    if (!SOFT.test(text) || text.endsWith('c'))
+      add(text, isBase ? E.hard : /ek$/u.test(word) ? E.hardDiminutive : E.hardBare);
+    if (text.endsWith('tel')) add(text, endings({ plural: 'é' }, false));
     if (SOFT.test(text) || /[zsvlmbp]$/u.test(text)) {
       add(text, isBase ? E.pisen : E.pisenBare);
       if (hardened !== text) add(hardened, E.pisenBare);

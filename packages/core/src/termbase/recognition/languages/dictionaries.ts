@@ -114,6 +114,9 @@ function russian(word: string, { hasForms, lemma }: Known): readonly Stem[] {
   if (special && special.before === '') for (const form of special.forms) found.push(bare(form));
   if (/(?:ая|яя|ое|ее|ые|ие)$/u.test(word)) found.push(...lemma(russianMasculine(word)));
   if (word.endsWith('мя')) found.push({ text: word.slice(0, -2), endings: MJA });
+  // The genitive of the plural may gain a vowel, and is left out where it is another word: "число – чисел".
+  const cluster = /^(.+[бвгджзклмнпрстфхцчшщ])([бвгджзклмнпрстфхцчшщ])[оа]$/u.exec(word);
+  if (hasForms && cluster) found.push(bare(`${cluster[1]}е${cluster[2]}`), bare(`${cluster[1]}о${cluster[2]}`));
   // A vowel that goes: "уровень – уровня", "водосток", "значок – значка".
   const fleeting = /^(.{2,})[оеё]([кцнльрм]ь?)$/u.exec(word);
   if (fleeting && !hasForms) {
@@ -202,6 +205,7 @@ function swedish(word: string, { hasForms, hasOne }: Known): readonly Stem[] {
   // The dictionary leaves out what is a form of a verb as well: "åtgärd – åtgärder".
   if (hasForms && !/[aeiouyåäö]$/u.test(word) && hasOne(word, 'en') && !hasOne(word, 'et ar er or n na'))
     found.push({ text: word, endings: endings({ plural: 'er erna ernas ers' }) });
+  if (/[ae]nde$/u.test(word)) found.push({ text: word, endings: endings({ definite: 't ts', plural: 'n ns na nas' }) });
   if (hasForms) return found;
   if (word.endsWith('a')) found.push({ text: word.slice(0, -1), endings: SV_A });
   else if (word.endsWith('e')) found.push({ text: word.slice(0, -1), endings: SV_E });

@@ -159,7 +159,7 @@ function nounStems(word: string): Stem[] {
     return s.singular(word, '').plural(cut(1), '').found;
   if (/(?:aa|ää|uu|yy|oo|öö|ii|ee)$/u.test(word)) return s.singular(word, '').plural(cut(1), '').found;
   if (word.endsWith('e'))
-    return s.singular(cut(1), 'ee', STRONG).plural(cut(1), 'e', STRONG).partitive(`${word}t`).partitive(word).found;
+    return s.singular(cut(1), 'ee', STRONG).plural(cut(1), 'e', STRONG).partitive(`${word}t`).found;
   if (word.endsWith('i')) {
     s.singular(cut(1), 'i').plural(cut(1), 'e');
     // Genitive of the plural: "pankkien".

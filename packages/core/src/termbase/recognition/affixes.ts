@@ -9,7 +9,8 @@ interface Rule {
   readonly id: number;
   readonly strip: string;
   readonly add: string;
-  readonly condition: RegExp | null;
+  /** Of the end of the word; null: any. */
+  readonly condition: ((word: string) => boolean) | null;
 }
 
 /** The rules of a flag. Which of them fit a word shows in its last letters, and is worked out once for each such end. */
@@ -30,12 +31,19 @@ class RulesOfFlag {
     let rules = this.byEnd.get(end);
     if (!rules) {
       rules = this.all.filter(
-        ({ strip, condition }) => word.endsWith(strip) && (condition === null || condition.test(word)),
+        ({ strip, condition }) => word.endsWith(strip) && (condition === null || condition(word)),
       );
       if (word.length > this.deepest) this.byEnd.set(end, rules);
     }
     return rules;
   }
+}
+
+/** A word with what the dictionary makes of it. */
+export interface Inflected {
+  readonly stems: readonly Stem[];
+  /** Whether there are forms other than the word itself. */
+  readonly hasForms: boolean;
 }
 
 const WHOLE_FORM: Endings = (rest) => (rest === '' ? 'dictionary' : null);
@@ -54,7 +62,7 @@ export class AffixDictionary {
   private readonly aliases: string[] = [];
   private flagLength: 'one' | 'two' | 'number' = 'one';
   private likes: ReadonlyMap<string, ReadonlyMap<string, number>> | null = null;
-  /** By the numbers of the rules. */
+  /** By the numbers of the rules: the same rules do the same to all words. */
   private readonly shared = new Map<string, Endings>();
   private ruleCount = 0;
 
@@ -73,20 +81,8 @@ export class AffixDictionary {
     }
   }
 
-  has(word: string): boolean {
-    return this.words.has(word);
-  }
-
-  /** Whether the dictionary has the word with forms other than itself. */
-  inflects(word: string): boolean {
-    const flags = this.words.get(word);
-    return flags
-      ? this.flagsOf(flags.replace(/ /g, '')).some((flag) => (this.rules.get(flag)?.fitting(word).length ?? 0) > 0)
-      : false;
-  }
-
-  /** The stems of a word that the dictionary has; null where it has not. Endings are shared between words alike. */
-  stems(word: string): readonly Stem[] | null {
+  /** The stems of a word that the dictionary has; null where it has not. Lists of endings are shared between words alike. */
+  look(word: string): Inflected | null {
     const flags = this.words.get(word);
     return flags === undefined ? null : this.inflected(word, flags);
   }
@@ -95,10 +91,10 @@ export class AffixDictionary {
    * The stems of a word inflected like those of the dictionary that end like it.
    * @param compounds whether a word may be the last part of another, which is then inflected as it is
    */
-  likeOthers(word: string, compounds: boolean): readonly Stem[] | null {
+  likeOthers(word: string, compounds: boolean): readonly Stem[] {
     for (let cut = 2; compounds && word.length - cut >= 4; cut++) {
       const flags = this.words.get(word.slice(cut));
-      if (flags) return this.inflected(word, flags);
+      if (flags) return this.inflected(word, flags).stems;
     }
     this.likes ??= this.byEnds();
     for (let length = Math.min(LIKE_MOST, word.length - 1); length >= LIKE_LEAST; length--) {
@@ -106,12 +102,12 @@ export class AffixDictionary {
       if (!counts) continue;
       let [flags, most] = ['', 0];
       for (const [candidate, count] of counts) if (count > most) [flags, most] = [candidate, count];
-      if (most >= ALIKE[length]!) return this.inflected(word, flags);
+      if (most >= ALIKE[length]!) return this.inflected(word, flags).stems;
     }
-    return null;
+    return [];
   }
 
-  private inflected(word: string, entries: string): readonly Stem[] {
+  private inflected(word: string, entries: string): Inflected {
     const rules: Rule[] = [];
     let strip = 0;
     let key = '';
@@ -122,11 +118,11 @@ export class AffixDictionary {
           strip = Math.max(strip, rule.strip.length);
           key += `${rule.id} `;
         }
-    if (strip >= word.length) return changes(word, word.length - 1, rules);
-    // The same rules do the same to all words: the list of endings is shared.
-    let ends = this.shared.get(key);
-    if (!ends) this.shared.set(key, (ends = changes(word, strip, rules)[0]!.endings));
-    return [{ text: word.slice(0, word.length - strip), endings: ends }];
+    const hasForms = rules.length > 0;
+    if (strip >= word.length) return { stems: applied(rules, word, word.length - 1), hasForms };
+    let endings = this.shared.get(key);
+    if (!endings) this.shared.set(key, (endings = applied(rules, word, strip)[0]!.endings));
+    return { stems: [{ text: word.slice(0, word.length - strip), endings }], hasForms };
   }
 
   private readRules(aff: string): void {
@@ -142,11 +138,12 @@ export class AffixDictionary {
         id: this.ruleCount++,
         strip: strip === '0' ? '' : strip,
         add: added === '0' ? '' : added,
-        condition: condition === '.' ? null : conditionOf(condition),
+        condition: conditionOf(condition),
       };
+      const depth = Math.max(rule.strip.length, condition.replace(/\[[^\]]*\]/g, '.').length);
       let rules = this.rules.get(flag);
       if (!rules) this.rules.set(flag, (rules = new RulesOfFlag()));
-      rules.add(rule, Math.max(rule.strip.length, condition.replace(/\[[^\]]*\]/g, '.').length));
+      rules.add(rule, depth);
     }
   }
 
@@ -195,23 +192,27 @@ export class AffixDictionary {
 }
 
 /** A condition of the affix file: letters, `.` and classes, at the end of the word. */
-function conditionOf(text: string): RegExp | null {
+function conditionOf(text: string): Rule['condition'] {
+  if (text === '.') return null;
+  if (!/[[.]/.test(text)) return (word) => word.endsWith(text);
   try {
-    return new RegExp(`${text.replace(/[-*+?(){}|\\/]/g, '\\$&')}$`, 'u');
+    const pattern = new RegExp(`${text.replace(/[-*+?(){}|\\/]/g, '\\$&')}$`);
+    return (word) => pattern.test(word);
   } catch {
     return null;
   }
 }
 
 /** @param strip letters that the stem lacks at its end, fewer than the word has */
-function changes(word: string, strip: number, rules: readonly Rule[]): readonly Stem[] {
+function applied(rules: readonly Rule[], word: string, strip: number): readonly Stem[] {
   const stem = word.slice(0, word.length - strip);
   const all = new Map<string, FormName>([[word.slice(stem.length), 'base']]);
-  const whole: Stem[] = [];
+  const others: Stem[] = [];
   for (const rule of rules) {
     const form = word.slice(0, word.length - rule.strip.length) + rule.add;
-    if (!form.startsWith(stem)) whole.push({ text: form, endings: WHOLE_FORM });
+    // Only a word that is taken off whole has forms that begin otherwise.
+    if (!form.startsWith(stem)) others.push({ text: form, endings: WHOLE_FORM });
     else if (!all.has(form.slice(stem.length))) all.set(form.slice(stem.length), 'dictionary');
   }
-  return [{ text: stem, endings: (rest) => all.get(rest) ?? null }, ...whole];
+  return [{ text: stem, endings: (rest) => all.get(rest) ?? null }, ...others];
 }

@@ -253,20 +253,22 @@ export function byDictionary(primary: string, dictionary: AffixDictionary | null
   return {
     fold,
     stems: (word, written) => {
-      const ofDictionary = (entry: string): readonly Stem[] =>
-        (dictionary.stems(entry) ?? []).map((stem) => folded(withoutDerived(stem, entry, supplement), fold, primary));
-      const base = dictionary.has(written) ? written : word;
-      const hasForms = dictionary.inflects(base) || (base !== word && dictionary.inflects(word));
-      const likened =
-        hasForms || !/^\p{L}{3,}$/u.test(word) ? null : dictionary.likeOthers(word, supplement.links !== null);
-      const found = ofDictionary(dictionary.inflects(base) ? base : word).concat(
-        (likened ?? []).map((stem) => folded(withoutDerived(stem, word, supplement), fold, primary)),
+      const own = (stems: readonly Stem[], base: string): readonly Stem[] =>
+        stems.map((stem) => folded(withoutDerived(stem, base, supplement), fold, primary));
+      // As it is written, where that is in the dictionary: names have their capital there.
+      const entry = [dictionary.look(written), word === written ? null : dictionary.look(word)].find(
+        (one) => one?.hasForms,
       );
+      const isWord = /^\p{L}{3,}$/u.test(word);
+      const found = own(entry?.stems ?? (isWord ? dictionary.likeOthers(word, supplement.links !== null) : []), word);
       const known: Known = {
-        hasForms,
+        hasForms: entry !== undefined && entry !== null,
         hasOne: (stem, list) => list.split(' ').some((end) => isForm(found, stem + end)),
         // Where the dictionary has the other base form; otherwise as those that end like it.
-        lemma: (base) => (dictionary.inflects(base) ? ofDictionary(base) : (dictionary.likeOthers(base, false) ?? [])),
+        lemma: (base) => {
+          const other = dictionary.look(base);
+          return own(other?.hasForms ? other.stems : dictionary.likeOthers(base, false), base);
+        },
       };
       return [bare(word, 'base'), ...found, ...supplement.stems(word, known)];
     },

@@ -7,6 +7,10 @@ import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 
 /** Logarithm of the odds that both cells together must give. */
 const ENOUGH = 3;
+/** Below this a cell leaves it open. */
+const OPEN = 0.3;
+/** Characters from which one cell is enough. */
+const LONG = 14;
 /** Rows that show how a column is written. */
 const LEAST = 4;
 /** Of the cells of a column. */
@@ -48,7 +52,11 @@ export class FewSwaps {
     const second = oddsBetween(b, to, from);
     // One cell may leave it open, but none may speak against it.
     if (first < 0 || second < 0) return false;
-    return first + second + this.capitals(a, b) >= ENOUGH;
+    const capitals = this.capitals(a, b);
+    // One short word alone reads as any language: "fairway" as French.
+    const isAlone = first < OPEN || second < OPEN;
+    if (isAlone && capitals <= 0 && (first < OPEN ? b : a).length < LONG) return false;
+    return first + second + capitals >= ENOUGH;
   }
 
   /** Nouns of one column begin with capitals, those of the other do not, and this row has it the other way round. */

@@ -45,12 +45,14 @@ const MARKS: Readonly<Record<string, readonly (readonly [string, string])[]>> = 
 const BRACED = /^(.*?\S)\s*\{([^{}]+)\}\s*(.*)$/u;
 const BRACKETED = /^(.*\S)\s+[([]([\p{L}.,;/ ]{1,14})[)\]]$/u;
 const AFTER_COMMA = /^(.*\S),\s*([\p{L}.]{1,6})$/u;
+/** "lock /n/", as word lists print the part of speech. */
+const SLASHED = /^(.*\S)\s+\/([\p{L}.]{1,5})\/$/u;
 const POINTED = /^(.*\p{L}{2})\s+((?:m|f|n|pl|adj|adv|v)\.(?:\s?pl\.)?)$/u;
 
 export const grammarStep: CleaningStep = { id: 'grammar', apply: (pieces) => mapPieces(pieces, unmarked) };
 
 function unmarked(piece: Piece): Piece {
-  if (!/\{|[)\].]$|,/.test(piece.text)) return piece;
+  if (!/\{|[)\].\/]$|,/.test(piece.text)) return piece;
   const inBraces = BRACED.exec(piece.text);
   // The mark may stand inside: "Hindernisrennen {n} mit Katzen", "Xylomarimba {n} [mus.]".
   if (inBraces)
@@ -59,6 +61,9 @@ function unmarked(piece: Piece): Piece {
       text: [inBraces[1]!, inBraces[3]!].filter(Boolean).join(' '),
       fields: braced(piece.fields, inBraces[2]!),
     };
+  const slashed = SLASHED.exec(piece.text);
+  const part = slashed && marked(piece.fields, slashed[2]!.toLowerCase() === 'n' ? 'noun' : slashed[2]!);
+  if (slashed && part) return { ...piece, text: slashed[1]!, fields: part };
   for (const pattern of [BRACKETED, AFTER_COMMA, POINTED]) {
     const found = pattern.exec(piece.text);
     const fields = found && marked(piece.fields, found[2]!);

@@ -52,7 +52,7 @@ const POINTED = /^(.*\p{L}{2})\s+((?:m|f|n|pl|adj|adv|v)\.(?:\s?pl\.)?)$/u;
 export const grammarStep: CleaningStep = { id: 'grammar', apply: (pieces) => mapPieces(pieces, unmarked) };
 
 function unmarked(piece: Piece): Piece {
-  if (!/\{|[)\].\/]$|,/.test(piece.text)) return piece;
+  if (!/\{|[)\]./]$|,/.test(piece.text)) return piece;
   const inBraces = BRACED.exec(piece.text);
   // The mark may stand inside: "Hindernisrennen {n} mit Katzen", "Xylomarimba {n} [mus.]".
   if (inBraces)

@@ -16,7 +16,7 @@ test('two Word documents are paired, a slip is repaired, and the pairs become a 
     page.getByRole('heading', { level: 1, name: 'Harbour rules_en.docx and Hafenordnung_de.docx' }),
   ).toBeVisible();
   const tally = page.getByRole('group', { name: 'Where each segment went' });
-  await expect(tally).toHaveText(/29 and 26 segments = 25 1–1 \+ 1 2–1 \+ 2 without counterpart/);
+  await expect(tally).toHaveText(/29 and 26 segments = 25 1–1 \+ 1 2–1 \+ 2 with no counterpart/);
   await expect(page.getByRole('combobox', { name: 'Source language' })).toHaveValue('English (en)');
 
   // A slip made and repaired: joined with the next, split again, undone to where it was.
@@ -30,11 +30,11 @@ test('two Word documents are paired, a slip is repaired, and the pairs become a 
   await page.locator('main').press('Alt+ArrowDown');
   await expect(tally).toHaveText(/1 1–2/);
   for (let k = 0; k < 3; k++) await page.locator('main').press('u');
-  await expect(tally).toHaveText(/25 1–1 \+ 1 2–1 \+ 2 without counterpart/);
+  await expect(tally).toHaveText(/25 1–1 \+ 1 2–1 \+ 2 with no counterpart/);
 
   // What is pinned stays when the rest is paired again.
   await page.locator('main').press('w');
-  await page.getByRole('button', { name: 'Pair again between the pins' }).click();
+  await page.getByRole('button', { name: 'Pair again between pinned pairs' }).click();
   // Three pairs of the demo, this one, and this one again.
   await expect
     .poll(async () => {
@@ -77,11 +77,11 @@ test('what cannot be paired says why, and the desk keeps what was done', async (
   await page.getByRole('link', { name: /Hafenordnung_de\.docx/ }).click();
   await page.getByText('Wait at the waiting berth').click();
   await page.locator('main').press('x');
-  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 without counterpart');
+  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 with no counterpart');
   await page.getByRole('link', { name: 'Ledger' }).click();
   await page.getByRole('link', { name: 'Align' }).click();
   await page.getByRole('link', { name: /Hafenordnung_de\.docx/ }).click();
-  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 without counterpart');
+  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 with no counterpart');
 
   // What the server does not take is not shown as if it had.
   await page.route('**/api/alignments/*', (route) =>
@@ -89,13 +89,13 @@ test('what cannot be paired says why, and the desk keeps what was done', async (
   );
   await page.getByText('They were last changed on 3 May 2024.').click();
   await page.locator('main').press('x');
-  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('6 without counterpart');
+  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('6 with no counterpart');
   await page.getByRole('link', { name: 'Ledger' }).click();
   await expect(page.getByRole('alert')).toBeVisible();
   await page.unroute('**/api/alignments/*');
   await page.getByRole('link', { name: 'Align' }).click();
   await page.getByRole('link', { name: /Hafenordnung_de\.docx/ }).click();
-  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 without counterpart');
+  await expect(page.getByRole('group', { name: 'Where each segment went' })).toContainText('4 with no counterpart');
 });
 
 test('a segment is cut and corrected, a moved passage is linked, and a pair of terms goes to the termbase', async ({
@@ -126,7 +126,7 @@ test('a segment is cut and corrected, a moved passage is linked, and a pair of t
   // The moved heading is parted from its counterpart, and linked to it again.
   const apart = page.getByRole('listitem', { name: /stands elsewhere/ });
   await page.getByText('Werkzeug', { exact: true }).click();
-  await page.getByRole('button', { name: 'leave without counterpart' }).click();
+  await page.getByRole('button', { name: 'no counterpart' }).click();
   await expect(apart).toHaveCount(3);
   await page.getByRole('button', { name: 'no counterpart', exact: true }).click();
   await page.getByText('Werkzeug', { exact: true }).click();

@@ -6,7 +6,7 @@ test('Intake: separator, encoding, header, cleaning steps and examples', async (
   await page.getByRole('link', { name: /Ofen-Glossar/ }).click();
   const heading = page.getByRole('heading', { level: 1 });
   await expect(heading).toHaveText(
-    'Delimited text, separated by “ = ”, UTF-16LE, no header, each row is a concept, taken as terms',
+    'Delimited text, separated by “ = ”, UTF-16LE, no header, each row is a concept, read as terms',
   );
   await page.getByRole('button', { name: 'Change: “ = ”' }).click();
   await page.getByRole('menuitem', { name: 'semicolons', exact: true }).click();
@@ -89,7 +89,7 @@ test('Intake: columns aligned by spaces, moved by keyboard and by dragging; reco
   await page.getByRole('button', { name: 'Another column' }).click();
   await page.getByRole('slider', { name: 'Column 3 begins' }).press('Delete');
   await expect(page.getByRole('slider')).toHaveCount(1);
-  await page.getByRole('button', { name: 'Cut like this' }).click();
+  await page.getByRole('button', { name: 'Split like this' }).click();
   await expect(page.getByRole('group', { name: 'Where each row goes' })).toContainText('held back');
   await expect(page.getByText('A text crosses into the next column here.').first()).toBeVisible();
 

@@ -8,7 +8,7 @@ const dropFile = (page: Page, path: string): Promise<void> => page.locator('inpu
 test('a damaged TMX is taken in with every unit accounted for, and taken back', async ({ page, server }) => {
   await open(page, server, '/intake', 1);
   await dropFile(page, join(server.clientFiles, 'Wartung_neu.tmx'));
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^TMX, in en, de, taken as units of a memory/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^TMX, in en, de, read as a translation memory/);
   await expect(page.getByText('The file is cut off at line 16.')).toBeVisible();
   const tally = page.getByRole('region', { name: 'Where each row goes' });
   await expect(tally).toHaveText(
@@ -80,14 +80,14 @@ test('the sheet of units: filter, edit in place around codes, history, changes o
   await page.getByRole('button', { name: 'Narrow further' }).click();
   await page.getByRole('combobox', { name: 'Attribute' }).click();
   await page.getByRole('option', { name: 'project' }).click();
-  await page.getByRole('textbox', { name: 'holds' }).fill('2020');
+  await page.getByRole('textbox', { name: 'contains' }).fill('2020');
   await page.keyboard.press('Escape');
   await expect(page.getByText('64 units', { exact: true })).toBeVisible();
 
   // One change for all of them, seen before it is done, and taken back as one.
-  await page.getByRole('button', { name: 'Change all 64 …' }).click();
+  await page.getByRole('button', { name: 'Change all 64 units …' }).click();
   await page.getByRole('textbox', { name: 'Find' }).fill('mooring bollard');
-  await page.getByRole('textbox', { name: 'Replace by' }).fill('bollard');
+  await page.getByRole('textbox', { name: 'Replace with' }).fill('bollard');
   await expect(page.getByText('8 units change of 64.')).toBeVisible();
   await page.getByRole('button', { name: 'Change 8 units' }).click();
   await expect(page.getByRole('alert')).toContainText('8 units changed.');
@@ -119,7 +119,7 @@ test('marked text and a table for review become units; what is handed over is fe
   );
   // The marks given up, then given by an example out of the lines.
   await page.getByRole('button', { name: /source and translation between marks/ }).click();
-  await page.getByRole('button', { name: 'It is not marked text: cut it by a separator' }).click();
+  await page.getByRole('button', { name: 'It is not marked text: split it at a separator' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Delimited/i);
   await page.getByRole('button', { name: /by example/ }).click();
   await page.getByRole('textbox', { name: 'A text' }).fill('Keep clear of the weir.');
@@ -135,7 +135,7 @@ test('marked text and a table for review become units; what is handed over is fe
   await page.goto(`${server.address}/intake/18`);
   await expect(page.getByRole('table', { name: 'The first units' }).getByText('Vom Wehr')).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Where each row goes' })).toHaveText(/^14 units = 14 taken$/);
-  await page.getByRole('button', { name: 'units of a memory' }).click();
+  await page.getByRole('button', { name: 'a translation memory' }).click();
   await expect(page.getByRole('button', { name: /^Write \d+ entries/ })).toBeVisible();
   await page.goto(`${server.address}/memories/3`);
   await page.getByRole('button', { name: 'Hand over' }).click();

@@ -112,15 +112,15 @@ test('a Word list is cut by its pattern; a row with exchanged languages is turne
   await expect(page.getByText('Definition', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: /Change: “–”/ }).click();
   await page.getByLabel(/Then, before a definition/).fill('');
-  await page.getByRole('button', { name: 'Cut like this', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Split like this', exact: true }).first().click();
   await expect(page.getByText(/^kiln: part no/)).toBeVisible();
 
   await page.getByRole('button', { name: /Client in hand/ }).click();
   await page.getByRole('menuitem', { name: 'Brennick Waterways' }).click();
   await page.getByRole('link', { name: /Altbestand/ }).click();
   await expect(page.getByText('Are German and English exchanged in this row?')).toBeVisible();
-  await page.getByRole('button', { name: 'Turn it round' }).click();
-  await expect(page.getByText('Turned round, by you.')).toBeVisible();
+  await page.getByRole('button', { name: 'Exchange the two' }).click();
+  await expect(page.getByText('Exchanged by you.')).toBeVisible();
 });
 
 test('what a termbase records is changed, and Inspect asks for it', async ({ page, server }) => {

@@ -26,7 +26,7 @@ test('one picture of each main view', async ({ page, server }) => {
   await expect(page.getByText('Are German and English exchanged in this row?')).toBeVisible();
   await shot('intake-troubles');
   await page.getByRole('link', { name: /towpath signs/ }).click();
-  await expect(page.getByText(/the texts read the other way round/)).toBeVisible();
+  await expect(page.getByText(/the texts read descending/)).toBeVisible();
   await shot('intake-headers');
   await page.goto(`${server.address}/termbases/4?language=de`);
   await page.getByRole('button', { name: /^Kammerschleuse/ }).click();
@@ -57,9 +57,9 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.goto(`${server.address}/memories/1?unit=335`);
   await expect(page.getByText(/Kammer zu füllen/).first()).toBeVisible();
   await shot('memory');
-  await page.getByRole('button', { name: 'Change all 338 …' }).click();
+  await page.getByRole('button', { name: 'Change all 338 units …' }).click();
   await page.getByRole('textbox', { name: 'Find' }).fill('lock');
-  await page.getByRole('textbox', { name: 'Replace by' }).fill('sluice');
+  await page.getByRole('textbox', { name: 'Replace with' }).fill('sluice');
   await expect(page.getByText(/units change of 338/)).toBeVisible();
   await shot('memory-change');
   await page.goto(`${server.address}/concordance?q=paddle gear`);

@@ -337,3 +337,38 @@ describe('hand-over', () => {
     expect(response.headers['content-disposition']).toContain(`terms ${names} de.tbx`);
   });
 });
+
+describe('a resource of the wrong client', () => {
+  interface Held {
+    readonly id: number;
+    readonly name: string;
+    readonly clientId: number;
+  }
+  let other: number;
+  beforeAll(async () => {
+    other = (await server.ask<{ id: number }>('POST', '/clients', { name: 'Harbour Office' })).id;
+  });
+
+  test('a termbase moves with all it has, and comes back by undo', async () => {
+    await server.ask('POST', `/termbases/${termbase}/move`, { clientId: other });
+    const moved = await server.ask<Held & { client: string; concepts: number }>('GET', `/termbases/${termbase}`);
+    expect([moved.clientId, moved.client, moved.concepts]).toEqual([other, 'Harbour Office', 4]);
+    const [entry] = await server.ask<{ id: number }[]>('GET', `/ledger?client=${other}&limit=1`);
+    await server.ask('POST', `/ledger/${entry!.id}/undo`);
+    expect((await server.ask<Held>('GET', `/termbases/${termbase}`)).clientId).toBe(client);
+  });
+
+  test('a memory moves too; a taken name, a client that is not there and the same client change nothing', async () => {
+    const { id } = await server.ask<{ id: number }>('POST', '/memories', { clientId: client, name: 'Notices' });
+    await server.ask('POST', `/memories/${id}/move`, { clientId: other });
+    expect((await server.ask<Held>('GET', `/memories/${id}`)).clientId).toBe(other);
+    const twin = await server.ask<{ id: number }>('POST', '/memories', { clientId: client, name: 'notices' });
+    await server.ask('POST', `/memories/${twin.id}/move`, { clientId: other }, 409);
+    await server.ask('POST', `/memories/${twin.id}/move`, { clientId: 99_999 }, 404);
+    await server.ask('POST', `/memories/${twin.id}/move`, { clientId: client });
+    expect((await server.ask<Held>('GET', `/memories/${twin.id}`)).clientId).toBe(client);
+    const [entry] = await server.ask<{ id: number }[]>('GET', `/ledger?client=${other}&limit=1`);
+    await server.ask('POST', `/ledger/${entry!.id}/undo`);
+    expect((await server.ask<Held>('GET', `/memories/${id}`)).clientId).toBe(client);
+  });
+});

@@ -203,6 +203,12 @@ export const memoryContract = routes({
     body: z.object({ name: z.string().max(200).optional(), subject: z.string().max(200).optional() }),
     answer: done,
   },
+  'POST /memories/:id/move': {
+    summary: 'To another client; undone in the ledger',
+    params: idParam,
+    body: z.object({ clientId: z.number().int() }),
+    answer: done,
+  },
   'DELETE /memories/:id': { params: idParam, answer: done },
   'POST /memories/:id/units': {
     summary: 'Units that pass a filter, from a place in their order on',

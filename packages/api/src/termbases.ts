@@ -176,6 +176,12 @@ export const termbaseContract = routes({
   'POST /termbases': { body: z.object({ clientId: z.number(), name: z.string().max(200) }), answer: made },
   'GET /termbases/:id': { params: idParam, answer: termbase },
   'PATCH /termbases/:id': { params: idParam, body: z.object({ name: z.string().max(200) }), answer: done },
+  'POST /termbases/:id/move': {
+    summary: 'To another client; undone in the ledger',
+    params: idParam,
+    body: z.object({ clientId: z.number().int() }),
+    answer: done,
+  },
   'DELETE /termbases/:id': { params: idParam, answer: done },
   'GET /termbases/:id/anchors': {
     summary: 'How long a list is, and the key before each of its pages',

@@ -7,6 +7,7 @@ export interface DoneCodes extends KeptCodes {
   readonly 'client-renamed': { readonly from: string; readonly to: string };
   readonly 'client-erased': Record<string, never>;
   readonly 'termbase-created': { readonly name: string };
+  readonly 'resource-moved': { readonly name: string; readonly from: string; readonly to: string };
   readonly 'termbase-renamed': { readonly from: string; readonly to: string };
   readonly 'termbase-deleted': { readonly name: string };
   readonly 'fields-changed': { readonly name: string };

@@ -18,9 +18,11 @@ export const ENTITIES = {
   'client name': (db: Db) => columnEntity(db, 'client', 'name'),
   termbase: (db: Db) =>
     rowEntity(db, 'termbase', ['client_id', 'name', 'created_at', 'fields', 'shape'], { fields: '[]', shape: null }),
+  'termbase client': (db: Db) => columnEntity(db, 'termbase', 'client_id'),
   'termbase name': (db: Db) => columnEntity(db, 'termbase', 'name'),
   'termbase fields': (db: Db) => definitionsEntity(db, false),
   memory: (db: Db) => rowEntity(db, 'memory', ['client_id', 'name', 'subject', 'created_at', 'file']),
+  'memory client': (db: Db) => columnEntity(db, 'memory', 'client_id'),
   'memory name': (db: Db) => columnEntity(db, 'memory', 'name'),
   'memory subject': (db: Db) => columnEntity(db, 'memory', 'subject'),
   'memory file': (db: Db) => columnEntity(db, 'memory', 'file'),

@@ -33,6 +33,11 @@ export function memoryRoutes(api: Api, context: Context): void {
     return OK;
   });
 
+  serve(api, memoryContract, 'POST /memories/:id/move', async ({ params, body }) => {
+    await workers.run(memoryTasks.moveMemory, { id: params.id, clientId: body.clientId });
+    return OK;
+  });
+
   serve(api, memoryContract, 'DELETE /memories/:id', async ({ params }) => {
     await workers.run(memoryTasks.deleteMemory, { id: params.id });
     return OK;

@@ -12,6 +12,7 @@ export const memoryTasks = tasks({
   writeUnits: writing(async () => (await takeIn()).writeUnits),
   createMemory: writing(async () => (await resources()).createMemory),
   renameMemory: writing(async () => (await resources()).renameMemory),
+  moveMemory: writing(async () => (await resources()).moveMemory),
   deleteMemory: writing(async () => (await resources()).deleteMemory),
   changeVariant: writing(async () => (await edit()).changeVariant),
   addVariant: writing(async () => (await edit()).addVariant),

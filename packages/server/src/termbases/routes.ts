@@ -37,6 +37,11 @@ function wholeRoutes(api: Api, { workspace, workers }: Context): void {
     return OK;
   });
 
+  serve(api, termbaseContract, 'POST /termbases/:id/move', async ({ params, body }) => {
+    await workers.run(termbaseTasks.moveTermbase, { id: params.id, clientId: body.clientId });
+    return OK;
+  });
+
   serve(api, termbaseContract, 'DELETE /termbases/:id', async ({ params }) => {
     await workers.run(termbaseTasks.deleteTermbase, { id: params.id });
     return OK;

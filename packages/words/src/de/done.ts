@@ -17,6 +17,7 @@ export const done: Words<DoneCodes> = {
   'client-renamed': ({ from, to }) => `Kunden ${quoted(from)} in ${quoted(to)} umbenannt`,
   'client-erased': () => 'Einen Kunden mit allem, was ihm gehört, endgültig gelöscht',
   'termbase-created': ({ name }) => `Termbank ${quoted(name)} angelegt`,
+  'resource-moved': ({ name, from, to }) => `${quoted(name)} von ${from} zu ${to} verschoben`,
   'termbase-renamed': ({ from, to }) => `Termbank ${quoted(from)} in ${quoted(to)} umbenannt`,
   'termbase-deleted': ({ name }) => `Termbank ${quoted(name)} gelöscht`,
   'fields-changed': ({ name }) => `Felder von ${quoted(name)} geändert`,

@@ -16,6 +16,7 @@ export const done: Words<DoneCodes> = {
   'client-renamed': ({ from, to }) => `Renamed the client ${quoted(from)} to ${quoted(to)}`,
   'client-erased': () => 'Deleted a client with everything of theirs, for good',
   'termbase-created': ({ name }) => `Created the termbase ${quoted(name)}`,
+  'resource-moved': ({ name, from, to }) => `Moved ${quoted(name)} from ${from} to ${to}`,
   'termbase-renamed': ({ from, to }) => `Renamed the termbase ${quoted(from)} to ${quoted(to)}`,
   'termbase-deleted': ({ name }) => `Deleted the termbase ${quoted(name)}`,
   'fields-changed': ({ name }) => `Changed the fields of ${quoted(name)}`,

@@ -78,7 +78,7 @@ export const texts: typeof en = {
   languagesLose: (n: number) =>
     `In einer anderen Sprache werden die Texte anders geschnitten: ${count(n, 'von Hand gesetztes Paar wird', 'von Hand gesetzte Paare werden')} aufgegeben, und berichtigte Texte sind wieder wie in den Dateien.`,
   languagesGo: 'Neu schneiden und paaren',
-  again: 'Zwischen den Nadeln neu paaren',
+  again: 'Zwischen festgesetzten Paaren neu paaren',
   againHint: 'Festgesteckte Paare bleiben; alles dazwischen wird neu gepaart.',
   show: 'Zeigen',
   filters: {
@@ -104,10 +104,10 @@ export const texts: typeof en = {
   acts: {
     widen: 'mit dem nächsten verbinden',
     narrow: 'teilen',
-    down: 'Sprosse nach unten',
-    up: 'Sprosse nach oben',
+    down: 'Zielseite nach unten',
+    up: 'Zielseite nach oben',
     pin: 'feststecken',
-    part: 'ohne Gegenstück lassen',
+    part: 'kein Gegenstück',
     link: 'gehört anderswohin',
     linkHere: 'gehört hierher',
     edit: 'Text berichtigen',
@@ -121,7 +121,7 @@ export const texts: typeof en = {
     doubt: 'voriger, nächster Zweifel',
     widen: 'weiten: mit dem nächsten Paar verbinden',
     narrow: 'engen: das erste Segment jeder Seite abtrennen',
-    shift: 'die untere Sprosse auf der Zielseite verschieben',
+    shift: 'die Zielseite nach unten, nach oben schieben',
     edit: 'einen Text berichtigen oder schneiden, wo die Schreibmarke steht',
     pin: 'feststecken oder die Nadel herausnehmen',
     accept: 'das Paar annehmen und zum nächsten Zweifel',

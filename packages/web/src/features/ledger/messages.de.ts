@@ -8,7 +8,7 @@ export const texts: typeof en = {
   when: 'Wann',
   what: 'Was getan wurde',
   client: 'Kunde',
-  wayBack: 'Weg zurück',
+  wayBack: 'Rückgängig',
   undo: 'Rückgängig',
   redo: 'Wieder tun',
   undone: 'rückgängig gemacht',

@@ -11,6 +11,8 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import type { MemoryBody } from '../../api/types.js';
+import { useUndoNewest } from '../../api/useUndoNewest.js';
+import { MoveToClient } from '../../parts/MoveToClient.js';
 import { m } from '../../messages/index.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -18,11 +20,12 @@ import { shared } from '../../parts/messages.js';
 import { memoryTexts } from './messages.js';
 
 const t = memoryTexts;
-type Asking = 'rename' | 'subject' | 'delete';
+type Asking = 'rename' | 'subject' | 'move' | 'delete';
 
 export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [asking, setAsking] = useState<Asking | null>(null);
+  const undo = useUndoNewest((entry) => entry.memoryId === memory.id);
   const navigate = useNavigate();
   const fail = useToast((state) => state.fail);
   const ask = (what: Asking) => () => {
@@ -47,6 +50,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={ask('rename')}>{shared.rename}</MenuItem>
         <MenuItem onClick={ask('subject')}>{t.setSubject}</MenuItem>
+        <MenuItem onClick={ask('move')}>{shared.moveTo.menu}</MenuItem>
         <MenuItem onClick={ask('delete')}>{t.deleteMemory}</MenuItem>
       </Menu>
       {asking === 'rename' && (
@@ -56,6 +60,15 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
           initial={memory.name}
           onSubmit={(name) => call('PATCH /memories/:id', { params: { id: memory.id }, body: { name } })}
           {...dialog}
+        />
+      )}
+      {asking === 'move' && (
+        <MoveToClient
+          name={memory.name}
+          clientId={memory.clientId}
+          move={(clientId) => call('POST /memories/:id/move', { params: { id: memory.id }, body: { clientId } })}
+          undo={undo}
+          onClose={() => setAsking(null)}
         />
       )}
       {asking === 'subject' && (

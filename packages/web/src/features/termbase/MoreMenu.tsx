@@ -11,6 +11,8 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import type { TermbaseBody } from '../../api/types.js';
+import { useUndoNewest } from '../../api/useUndoNewest.js';
+import { MoveToClient } from '../../parts/MoveToClient.js';
 import { m } from '../../messages/index.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -21,10 +23,11 @@ const t = termbaseTexts;
 
 export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [asking, setAsking] = useState<'rename' | 'memory' | 'delete' | null>(null);
+  const [asking, setAsking] = useState<'rename' | 'memory' | 'move' | 'delete' | null>(null);
+  const undo = useUndoNewest((entry) => entry.termbaseId === termbase.id);
   const navigate = useNavigate();
   const fail = useToast((state) => state.fail);
-  const ask = (what: 'rename' | 'memory' | 'delete'): void => {
+  const ask = (what: 'rename' | 'memory' | 'move' | 'delete'): void => {
     setAnchor(null);
     setAsking(what);
   };
@@ -44,6 +47,7 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
       </IconButton>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={() => ask('rename')}>{t.rename}</MenuItem>
+        <MenuItem onClick={() => ask('move')}>{shared.moveTo.menu}</MenuItem>
         <MenuItem onClick={() => ask('memory')}>{t.ofTermbase}</MenuItem>
         <MenuItem onClick={() => ask('delete')}>{t.deleteTermbase}</MenuItem>
       </Menu>
@@ -55,6 +59,15 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
           submit={m.common.save}
           cancel={m.common.cancel}
           onSubmit={(name) => call('PATCH /termbases/:id', { params: { id: termbase.id }, body: { name } })}
+          onClose={() => setAsking(null)}
+        />
+      )}
+      {asking === 'move' && (
+        <MoveToClient
+          name={termbase.name}
+          clientId={termbase.clientId}
+          move={(clientId) => call('POST /termbases/:id/move', { params: { id: termbase.id }, body: { clientId } })}
+          undo={undo}
           onClose={() => setAsking(null)}
         />
       )}

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { termbase as termbaseQuery } from '../../api/queries.js';
+import { termbase as termbaseQuery, termPage } from '../../api/queries.js';
 import type { TermbaseBody } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { m } from '../../messages/index.js';
@@ -37,7 +37,13 @@ export function TermbasePage() {
 function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
   const [params, setParams] = useSearchParams();
   const language = params.get('language') ?? termbase.languages[0]?.language ?? '';
-  const conceptId = Number(params.get('concept') ?? 0);
+  const chosen = Number(params.get('concept') ?? 0);
+  // A list opens with its first entry shown beside it.
+  const { data: first } = useQuery({
+    ...termPage({ termbaseId: termbase.id, language, q: '', mode: 'beginning', order: 'term' }, null),
+    enabled: chosen === 0 && language !== '',
+  });
+  const conceptId = chosen || (first?.[0]?.concept ?? 0);
   const [handing, setHanding] = useState(false);
   const [adding, setAdding] = useState(false);
   const undo = useUndoNewest((entry) => entry.termbaseId === termbase.id);

@@ -42,14 +42,16 @@ export const texts = {
   mark: (text: string) => `Mark “${text}”`,
   marked: (n: number) => `${number(n)} marked`,
   changeMarked: 'Change the marked …',
-  changeAll: (n: number) => `Change all ${count(n, 'term', 'terms')} of the list …`,
+  changeAll: (n: number) =>
+    n === 1 ? 'Change the one term of the list …' : `Change all ${number(n)} terms of the list …`,
   fields: 'Fields',
   tryText: 'Try a text',
   madeHere: 'made here',
   renameTitle: 'Rename termbase',
   deleteTermbase: 'Delete the termbase …',
   deleteTitle: (name: string) => `Delete “${name}”?`,
-  deleteText: (n: number) => `${count(n, 'concept', 'concepts')} will go. The ledger can bring all of it back.`,
+  deleteText: (n: number) =>
+    `${count(n, 'concept', 'concepts')} will be deleted. The ledger can bring everything back.`,
   conceptLabel: 'Concept',
   termsLabel: 'Terms',
   gone: 'This concept is gone. The ledger can bring it back.',

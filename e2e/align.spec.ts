@@ -126,9 +126,10 @@ test('a segment is cut and corrected, a moved passage is linked, and a pair of t
   // The moved heading is parted from its counterpart, and linked to it again.
   const apart = page.getByRole('listitem', { name: /stands elsewhere/ });
   await page.getByText('Werkzeug', { exact: true }).click();
-  await page.getByRole('button', { name: 'no counterpart' }).click();
+  const acts = page.getByRole('toolbar', { name: 'What to do with the selected' });
+  await acts.getByRole('button', { name: 'no counterpart' }).click();
   await expect(apart).toHaveCount(3);
-  await page.getByRole('button', { name: 'no counterpart', exact: true }).click();
+  await page.getByRole('group', { name: 'Show' }).getByRole('button', { name: 'no counterpart' }).click();
   await page.getByText('Werkzeug', { exact: true }).click();
   await page.locator('main').press('m');
   await expect(page.getByRole('status').filter({ hasText: 'waits for its counterpart' })).toBeVisible();
@@ -205,7 +206,7 @@ test('several couples of files: put right by dragging, paired, handed over and w
   await expect(page.getByRole('button', { name: 'Exchange source and translation: kiln_care_ja.md' })).toBeVisible();
   await page.getByRole('radio', { name: 'paragraphs' }).check();
   await page.getByRole('radio', { name: 'as before the changes' }).check();
-  await page.getByRole('button', { name: 'Pair 2 couples of files' }).click();
+  await page.getByRole('button', { name: 'Pair 2 pairs of files' }).click();
   const list = page.getByRole('table', { name: 'Files that are being paired' });
   // The demo has the first couple already, cut into sentences: 13 and 13; as paragraphs it has fewer.
   const kilns = list.getByRole('row').filter({ hasText: 'kiln_care_ja.md · kiln_care_en.md' });

@@ -31,6 +31,7 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Ledger', '/ledger', /Took in Brennick/],
   ['Align, file pairs', '/align', /Drop source files/],
   ['Align', '/align/1', /Hafenordnung von Brennick/],
+  ['Guide', '/guide', /Take in a glossary/],
   ['Merge', '/merge', /not built yet/],
   ['Rehearse', '/rehearse', /not built yet/],
   ['Corrections', '/corrections', /not built yet/],

@@ -167,3 +167,57 @@ test('Holdings and clients: rename, another client, a new termbase with its firs
   await page.getByRole('button', { name: 'Dark theme' }).click();
   await expect(page.getByRole('button', { name: 'Light theme' })).toBeVisible();
 });
+
+test('a resource made for the wrong client moves to another, and comes back', async ({ page, server }) => {
+  await open(page, server, '/holdings', 1);
+  await page.getByRole('button', { name: /Client in hand/ }).click();
+  await page.getByRole('menuitem', { name: 'New client …' }).click();
+  await page.getByLabel('Name of the client').fill('Harbour Office');
+  await page.getByRole('button', { name: 'Create' }).click();
+  await page.goto(`${server.address}/termbases/1`);
+  // Its first entry is shown beside the list.
+  await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Move to another client …' }).click();
+  await page.getByRole('combobox', { name: 'Client in hand' }).click();
+  await page.getByRole('option', { name: 'Harbour Office' }).click();
+  await page.getByRole('button', { name: 'Move', exact: true }).click();
+  await expect(page.getByText(/now belongs to Harbour Office/)).toBeVisible();
+  await expect(page.getByText(/^Harbour Office · /)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText(/^Harbour Office · /)).toBeHidden();
+});
+
+test('the guide opens from the help and is searched', async ({ page, server }) => {
+  await open(page, server, '/holdings', 1);
+  await page.keyboard.press('?');
+  await page.getByRole('link', { name: 'Open the guide' }).click();
+  await page.getByRole('searchbox', { name: 'Find in the guide' }).fill('query list');
+  await expect(page.getByRole('status').filter({ hasText: /passage/ })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 2, name: 'Take in a glossary' })).toBeVisible();
+  await page.getByRole('searchbox', { name: 'Find in the guide' }).fill('xyzzy');
+  await expect(page.getByText('The guide does not mention “xyzzy”.')).toBeVisible();
+});
+
+test('a text is tried: how each form was found, a wrong one taken away, a missed one added', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, '/termbases/1/text', 1);
+  await page.getByRole('combobox', { name: 'Language of the text' }).click();
+  await page
+    .getByRole('option', { name: /German/ })
+    .first()
+    .click();
+  await page.getByRole('textbox', { name: 'Text' }).fill('Die Schleusentore sind zu. Das Ding fehlt.');
+  await expect(page.getByText('plural', { exact: true }).first()).toBeVisible();
+  await page.getByRole('button', { name: /“Schleusentore” is not the term “Schleusentor”/ }).click();
+  await expect(page.getByText(/no longer found/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /“Schleusentore” is not the term “Schleusentor”/ })).toBeHidden();
+  await page.getByRole('button', { name: 'A form was missed …' }).click();
+  await page.getByRole('textbox', { name: 'Form in the text' }).fill('Ding');
+  await page.getByRole('combobox', { name: 'is a form of the term' }).fill('Schleusentor');
+  await page.getByRole('option', { name: 'Schleusentor', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Record the form' }).click();
+  await expect(page.getByText('a form recorded with the term')).toBeVisible();
+});

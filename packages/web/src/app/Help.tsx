@@ -6,6 +6,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
 import { m } from '../messages/index.js';
 import { LANGUAGES, reader, readIn, type InterfaceLanguage } from '../messages/reader.js';
 import { Pick } from '../ui/Pick.js';
@@ -46,6 +47,9 @@ export function Help({ onClose }: { readonly onClose: () => void }) {
         </Box>
       </DialogContent>
       <DialogActions>
+        <Button component={Link} to="/guide" onClick={onClose}>
+          {m.help.openGuide}
+        </Button>
         <Button onClick={onClose}>{m.common.close}</Button>
       </DialogActions>
     </Dialog>

@@ -5,6 +5,7 @@
 import { align } from '../features/align/stage.js';
 import { corrections, merge, rehearse } from '../features/coming/stage.js';
 import { concordance } from '../features/concordance/stage.js';
+import { guide } from '../features/guide/stage.js';
 import { holdings } from '../features/holdings/stage.js';
 import { inspect } from '../features/inspect/stage.js';
 import { intake } from '../features/intake/stage.js';
@@ -25,4 +26,5 @@ export const STAGES: readonly Stage[] = [
   rehearse,
   corrections,
   ledger,
+  guide,
 ];

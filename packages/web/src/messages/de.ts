@@ -93,6 +93,8 @@ export const texts: typeof en = {
   },
   help: {
     label: 'Hilfe',
+    guide: 'Anleitung',
+    openGuide: 'Anleitung öffnen',
     title: 'Tasten auf dieser Seite',
     always: 'Überall',
     docs: 'Alles geht auch mit der Maus.',

@@ -91,6 +91,8 @@ export const texts = {
   },
   help: {
     label: 'Help',
+    guide: 'Guide',
+    openGuide: 'Open the guide',
     title: 'Keys on this page',
     always: 'Everywhere',
     docs: 'All of it also works by mouse.',

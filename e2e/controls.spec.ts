@@ -124,6 +124,18 @@ test('Inspect by keyboard: marks, stet of all marked, put right, undo; the repor
   await page.getByLabel('Why may it stand?').fill('as the client writes it');
   await page.keyboard.press('Enter');
   await expect(rows).toHaveCount(4);
+  // What stands is listed with its reason, and can be called back.
+  await page.getByRole('button', { name: /^Let stand/ }).click();
+  await expect(page.getByText('as the client writes it')).toHaveCount(2);
+  await page
+    .getByRole('button', { name: /^Call back:/ })
+    .first()
+    .click();
+  await expect(page.getByText('as the client writes it')).toHaveCount(1);
+  await page.getByRole('button', { name: /^All findings/ }).click();
+  await expect(rows).toHaveCount(5);
+  await page.keyboard.press('u');
+  await expect(rows).toHaveCount(4);
   await page.keyboard.press('u');
   await expect(rows).toHaveCount(6);
   await page.getByRole('button', { name: /Capitals out of line/ }).click();

@@ -89,6 +89,9 @@ test('put right, let stand, taken back', async () => {
   });
   expect(await found('brackets')).toEqual([]);
   expect(await inspect()).toMatchObject({ stet: 1, settled: 1 });
+  expect(await server.ask('GET', `/memories/${memory}/stets`)).toMatchObject([
+    { reason: 'as in the drawing', check: 'brackets', item: brackets!.item },
+  ]);
   expect((await found('different-sources')).map(({ item }) => item)).toEqual([4, 6, 7]);
   await server.ask('POST', `/ledger/${stet.ledgerId}/undo`);
   await server.ask('POST', `/ledger/${ledgerId}/undo`);

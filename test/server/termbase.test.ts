@@ -259,6 +259,23 @@ describe('inspection', () => {
     expect(await findings()).toEqual([]);
     // The list of what has findings knows what was let stand.
     expect(await listed()).toBe(0);
+    // It is listed with its reason, in the report too; called back, it is open again, and undo lets it stand.
+    interface Stet {
+      readonly stet: number;
+      readonly reason: string;
+      readonly check: string;
+    }
+    const stets = (): Promise<Stet[]> => server.ask('GET', `/termbases/${termbase}/stets`);
+    const [one] = await stets();
+    expect(one).toMatchObject({ reason: 'x', check: 'brackets' });
+    expect(await server.ask('GET', `/termbases/${termbase}/inspection`)).toMatchObject({ stets: 1 });
+    const called = await server.ask<{ ledgerId: number }>('POST', `/termbases/${termbase}/stets/call-back`, {
+      ids: [one!.stet],
+    });
+    expect([await stets(), await listed()]).toEqual([[], 2]);
+    await server.ask('POST', `/termbases/${termbase}/stets/call-back`, { ids: [one!.stet] }, 409);
+    await server.ask('POST', `/ledger/${called.ledgerId}/undo`);
+    expect([(await stets()).length, await listed()]).toEqual([1, 0]);
     await server.ask('POST', `/ledger/${stet}/undo`);
     expect(await findings()).toHaveLength(1);
     expect(await listed()).toBeGreaterThan(0);

@@ -11,6 +11,8 @@ const counts = z.object({ new: z.number(), standing: z.number(), settled: z.numb
 export const overview = z.object({
   inspectedAt: z.string().nullable(),
   counts: counts.nullable(),
+  /** Findings that are let stand at present. */
+  stets: z.number(),
   checks: z.array(
     z.object({
       id: z.string(),
@@ -50,6 +52,10 @@ export const foundRow = findingBody.extend({
 });
 export type FoundRow = z.infer<typeof foundRow>;
 
+/** A finding that somebody let stand. */
+export const stetRow = foundRow.extend({ stet: z.number(), reason: z.string(), at: z.string() });
+export type StetRow = z.infer<typeof stetRow>;
+
 const ids = z.array(z.number()).min(1).max(5000);
 const putRight = recorded.extend({ changed: z.number() });
 
@@ -61,6 +67,13 @@ const findingsRoute = {
   answer: z.array(foundRow),
 };
 const stetRoute = { params: idParam, body: z.object({ ids, reason: z.string().max(500) }), answer: recorded };
+const stetsRoute = {
+  summary: 'What is let stand, with the reasons',
+  params: idParam,
+  query: z.object({ after: whole.default(0) }),
+  answer: z.array(stetRow),
+};
+const callBackRoute = { params: idParam, body: z.object({ ids }), answer: recorded };
 const putRightRoute = { params: idParam, body: z.object({ ids }), answer: putRight };
 const putRightSafeRoute = {
   summary: 'All corrections of a check that change no meaning',
@@ -84,6 +97,10 @@ export const inspectionContract = routes({
   'GET /memories/:id/findings': findingsRoute,
   'POST /termbases/:id/findings/stet': stetRoute,
   'POST /memories/:id/findings/stet': stetRoute,
+  'GET /termbases/:id/stets': stetsRoute,
+  'GET /memories/:id/stets': stetsRoute,
+  'POST /termbases/:id/stets/call-back': callBackRoute,
+  'POST /memories/:id/stets/call-back': callBackRoute,
   'POST /termbases/:id/findings/put-right': putRightRoute,
   'POST /memories/:id/findings/put-right': putRightRoute,
   'POST /termbases/:id/findings/put-right-safe': putRightSafeRoute,

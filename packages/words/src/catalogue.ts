@@ -22,8 +22,10 @@ export interface ReportWords {
     readonly wrong: string;
     readonly proposal: string;
     readonly origin: string;
+    readonly reason: string;
   };
   readonly findings: string;
+  readonly letStand: string;
   readonly takeAway: string;
   unit(file: string, place: number): string;
   /** Added to the name of the resource. */

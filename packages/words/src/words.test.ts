@@ -68,6 +68,9 @@ test('each language has its own words for all that is said', () => {
         memories: 2,
         days: 2,
         reason: '',
+        form: 'a',
+        term: 'b',
+        is: true,
       };
       const what = code === 'name-taken' ? 'client' : 'file';
       const ofData = code === 'data-error' ? { code: 'file-empty', details: {} } : {};

@@ -45,6 +45,38 @@ export function openFindings(
     .all(where);
 }
 
+/** A finding of the last inspection that somebody let stand. */
+export interface StetFinding extends FindingRow {
+  readonly stet: number;
+  readonly reason: string;
+  readonly at: string;
+}
+
+const standing = ({ owner, item, findings, stets, inspections }: Subject): string =>
+  `FROM ${stets} s JOIN ${findings} f ON f.${owner} = s.${owner} AND f.check_id = s.check_id AND f.${item} = s.${item}
+     AND f.language IS s.language AND f.basis = s.basis
+   WHERE s.${owner} = @owner AND f.inspection = (SELECT max(id) FROM ${inspections} WHERE ${owner} = @owner) AND f.settled = 0`;
+
+/** In the order in which they were let stand. */
+export function stetFindings(
+  db: Db,
+  of: Subject,
+  where: { readonly owner: number; readonly after: number; readonly limit: number },
+): StetFinding[] {
+  return db
+    .prepare<[typeof where], StetFinding>(
+      `SELECT ${columns(of)}, s.id AS stet, s.reason, s.at ${standing(of)} AND s.id > @after GROUP BY s.id ORDER BY s.id LIMIT @limit`,
+    )
+    .all(where);
+}
+
+export function stetTotal(db: Db, of: Subject, owner: number): number {
+  return db
+    .prepare<[{ owner: number }], number>(`SELECT count(DISTINCT s.id) ${standing(of)}`)
+    .pluck()
+    .get({ owner })!;
+}
+
 export function openFindingsOf(db: Db, of: Subject, owner: number, item: number): FindingRow[] {
   return db
     .prepare<[{ owner: number; item: number }], FindingRow>(

@@ -98,16 +98,15 @@ function keep(
   const now = new Set<string>();
   for (const f of findings) {
     const key = identity({ check_id: f.check, item: f.item, language: f.language, basis: f.basis });
-    if (standing.has(key)) {
-      counts.stet++;
-      continue;
-    }
+    // What is let stand is kept as well: it is listed, and open again when it is called back.
+    const isStet = standing.has(key);
     const count = (kept.get(f.check) ?? 0) + 1;
-    if (count > OF_A_CHECK) continue;
-    kept.set(f.check, count);
+    if (isStet) counts.stet++;
+    else if (count > OF_A_CHECK) continue;
+    else kept.set(f.check, count);
     now.add(key);
-    const isNew = !before.has(key);
-    counts[isNew ? 'new' : 'standing']++;
+    const isNew = !isStet && !before.has(key);
+    if (!isStet) counts[isNew ? 'new' : 'standing']++;
     insert.run(
       f.check,
       f.item,

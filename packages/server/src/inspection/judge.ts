@@ -47,6 +47,32 @@ export function letStand(
   });
 }
 
+/** What was let stand is open again where it still is so. @param ids of what was let stand */
+export function callBack({ kind, owner, ids }: Judged, context: TaskContext): { readonly ledgerId: number } {
+  const db = workspaceForWriting(context.dataDir);
+  const of = subjectOf(kind);
+  const one = db.prepare<[number, number], { id: number; reason: string } & Record<string, unknown>>(
+    `SELECT id, ${of.owner}, check_id, ${of.item}, language, basis, reason, at FROM ${of.stets} WHERE id = ? AND ${of.owner} = ?`,
+  );
+  const rows = ids.flatMap((id) => one.get(id, owner) ?? []);
+  if (rows.length === 0) throw new ApiError('finding-gone');
+  const about = {
+    clientId: clientOf(db, kind, owner),
+    termbaseId: kind === 'termbase' ? owner : null,
+    kind: 'stet',
+    title: did('stets-called-back', { count: rows.length, reason: rows[0]!.reason }),
+  };
+  return recorded(context, about, ({ entry }) => {
+    entry.touch(kind, owner);
+    const remove = db.prepare(`DELETE FROM ${of.stets} WHERE id = ?`);
+    for (const { id, ...state } of rows) {
+      entry.before(of.stets, id, state);
+      remove.run(id);
+    }
+    return { ledgerId: entry.id };
+  });
+}
+
 function writeStets({ db, entry, now }: Writing, of: Subject, rows: readonly FindingRow[], reason: string): void {
   const insert = db.prepare(
     `INSERT INTO ${of.stets} (${of.owner}, check_id, ${of.item}, language, basis, reason, at) VALUES (?, ?, ?, ?, ?, ?, ?)`,

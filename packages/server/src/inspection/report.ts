@@ -20,7 +20,14 @@ import { originText } from '@fair-copy/core/formats/tbx/write.js';
 import { memoryById } from '../store/memories.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { saidOf } from '../findings/bodies.js';
-import { lastInspection, openCounts, openFindings, type FindingRow } from '../findings/read.js';
+import {
+  lastInspection,
+  openCounts,
+  openFindings,
+  stetFindings,
+  type FindingRow,
+  type StetFinding,
+} from '../findings/read.js';
 import { MEMORIES, TERMBASES, type Subject } from '../findings/subjects.js';
 
 export interface ReportToWrite {
@@ -65,6 +72,12 @@ export async function inspectionReport(
           header: header(words),
           widths: [28, 16, 40, 70, 30, 40],
           rows: reportRows(db, about),
+        },
+        {
+          name: words.report.letStand,
+          header: [...header(words).slice(0, 4), words.report.columns.reason],
+          widths: [28, 16, 40, 70, 40],
+          rows: stetRows(db, about),
         },
       ]);
     return { path, fileName };
@@ -119,6 +132,28 @@ function* reportRows(db: Db, about: Inspected): Generator<string[]> {
     ];
 }
 
+function* allStets(db: Db, { of, id }: Inspected): Generator<StetFinding> {
+  let after = 0;
+  for (;;) {
+    const page = stetFindings(db, of, { owner: id, after, limit: 500 });
+    if (page.length === 0) return;
+    yield* page;
+    after = page.at(-1)!.stet;
+  }
+}
+
+function* stetRows(db: Db, about: Inspected): Generator<string[]> {
+  const { of, words } = about;
+  for (const row of allStets(db, about))
+    yield [
+      checkWords(words, row.check_id, of.kind).title,
+      row.language ? words.speech.languageName(row.language) : '',
+      row.text,
+      inWords(words.findings(of.kind), saidOf(row)),
+      row.reason,
+    ];
+}
+
 function proposal(row: FindingRow, { report }: Catalogue): string {
   if (!row.correction) return '';
   const correction = JSON.parse(row.correction) as Correction;
@@ -163,5 +198,23 @@ ${STYLE}
     const language = row.language ? xmlText(speech.languageName(row.language)) : '';
     yield `<tr><td ${lang}>${xmlText(row.text)}</td><td>${language}</td><td>${xmlText(inWords(findings, saidOf(row)))}</td><td ${lang}>${xmlText(proposal(row, words))}</td><td class="quiet">${xmlText(about.origin(row.item))}</td></tr>\n`;
   }
-  yield check ? '</tbody></table></body></html>\n' : `<p>${xmlText(report.nothing)}</p></body></html>\n`;
+  yield check ? '</tbody></table>\n' : `<p>${xmlText(report.nothing)}</p>\n`;
+  yield* htmlStets(db, about);
+  yield '</body></html>\n';
+}
+
+/** What is let stand, with the reasons; nothing where nothing is. */
+function* htmlStets(db: Db, about: Inspected): Generator<string> {
+  const { report } = about.words;
+  let isFirst = true;
+  for (const cells of stetRows(db, about)) {
+    if (isFirst) {
+      const heads = [...header(about.words).slice(0, 4), report.columns.reason];
+      yield `<h2>${xmlText(report.letStand)}</h2>
+<table><thead><tr>${heads.map((head) => `<th>${xmlText(head)}</th>`).join('')}</tr></thead><tbody>\n`;
+      isFirst = false;
+    }
+    yield `<tr>${cells.map((cell) => `<td dir="auto">${xmlText(cell)}</td>`).join('')}</tr>\n`;
+  }
+  if (!isFirst) yield '</tbody></table>\n';
 }

@@ -2,7 +2,7 @@ import { doing } from '@fair-copy/words/work.js';
 import { inspectionContract, type InspectionOverview } from '@fair-copy/api/inspection.js';
 import type { Context } from '../context.js';
 import { findingBodies, textsOfConcepts, textsOfUnits, type TextsOf } from '../findings/bodies.js';
-import { lastInspection, openCounts, openFindings } from '../findings/read.js';
+import { lastInspection, openCounts, openFindings, stetFindings, stetTotal } from '../findings/read.js';
 import { MEMORIES, TERMBASES, type Subject } from '../findings/subjects.js';
 import { serve, type Api } from '../serve.js';
 import { memoryById } from '../store/memories.js';
@@ -36,6 +36,7 @@ export function inspectionRoutes(api: Api, context: Context): void {
 }
 
 function routesOf(api: Api, context: Context, inspected: Inspected): void {
+  stetRoutes(api, context, inspected);
   const { workspace, workers, jobs } = context;
   const { of, path } = inspected;
   const { kind } = of;
@@ -46,6 +47,7 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
     const open = new Map(openCounts(workspace, of, params.id).map((row) => [row.check, row]));
     return {
       inspectedAt: last?.at ?? null,
+      stets: stetTotal(workspace, of, params.id),
       counts: last ? (JSON.parse(last.counts) as InspectionOverview['counts']) : null,
       checks: of.checks.map((check) => ({
         id: check,
@@ -89,6 +91,26 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
       workers.run(inspectionTasks.inspectionReport, { jobId: controls.id, kind, id, ...body }, controls),
     );
   });
+}
+
+/** What is let stand: listed, and called back. */
+function stetRoutes(api: Api, { workspace, workers }: Context, inspected: Inspected): void {
+  const { of, path } = inspected;
+  const { kind } = of;
+
+  serve(api, inspectionContract, `GET ${path}/:id/stets`, async ({ params: { id: owner }, query }) => {
+    inspected.named(owner);
+    const rows = stetFindings(workspace, of, { owner, after: query.after, limit: 100 });
+    const textsOf = inspected.textsOf(owner);
+    return findingBodies(rows, textsOf).map((finding, i) => {
+      const { stet, reason, at } = rows[i]!;
+      return { ...finding, texts: textsOf(finding.item), stet, reason, at };
+    });
+  });
+
+  serve(api, inspectionContract, `POST ${path}/:id/stets/call-back`, ({ params: { id: owner }, body }) =>
+    workers.run(inspectionTasks.callBack, { kind, owner, ids: body.ids }),
+  );
 }
 
 /** Findings of a check whose correction changes no meaning. */

@@ -12,6 +12,7 @@ export const inspectionTasks = tasks({
   publishFindings: writing(async () => (await publish()).publishFindings),
   clearFindings: writing(async () => (await publish()).clearFindings),
   letStand: writing(async () => (await judge()).letStand),
+  callBack: writing(async () => (await judge()).callBack),
   putRight: writing(async () => (await judge()).putRight),
   inspectionReport: surveying(async () => (await report()).inspectionReport),
 });

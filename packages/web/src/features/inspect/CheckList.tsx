@@ -12,9 +12,12 @@ interface Props {
   readonly overview: InspectionOverview;
   readonly check: string | null;
   readonly onCheck: (id: string | null) => void;
+  /** What is let stand is shown instead of a check. */
+  readonly isStanding: boolean;
+  readonly onStanding: () => void;
 }
 
-export function CheckList({ kind, overview, check, onCheck }: Props) {
+export function CheckList({ kind, overview, check, onCheck, isStanding, onStanding }: Props) {
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   return (
     <Box
@@ -26,7 +29,7 @@ export function CheckList({ kind, overview, check, onCheck }: Props) {
         title={inspectTexts.all}
         count={open}
         fresh={0}
-        chosen={check === null}
+        chosen={check === null && !isStanding}
         onClick={() => onCheck(null)}
       />
       {overview.checks.map((c) => (
@@ -39,6 +42,15 @@ export function CheckList({ kind, overview, check, onCheck }: Props) {
           onClick={() => onCheck(c.id)}
         />
       ))}
+      {overview.stets > 0 && (
+        <CheckItem
+          title={inspectTexts.standing}
+          count={overview.stets}
+          fresh={0}
+          chosen={isStanding}
+          onClick={onStanding}
+        />
+      )}
     </Box>
   );
 }

@@ -20,6 +20,7 @@ import { errorWords } from '../../words.js';
 import { CheckList } from './CheckList.js';
 import { Findings } from './Findings.js';
 import { inspectTexts } from './messages.js';
+import { Standing } from './Standing.js';
 import { SERIF } from '../../ui/typefaces.js';
 
 const t = inspectTexts;
@@ -27,6 +28,8 @@ const t = inspectTexts;
 /** The checks with their counts, the rows they find something in, and what changed since the last time. */
 export function Inspection({ of, overview }: { readonly of: Inspected; readonly overview: InspectionOverview }) {
   const [check, setCheck] = useState<string | null>(null);
+  const [standing, setStanding] = useState(false);
+  const isStanding = standing && overview.stets > 0;
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   const current = overview.checks.find((c) => c.id === check);
   const said = current && checkWords(words, current.id, of.kind);
@@ -34,16 +37,28 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
     <>
       <Heading of={of} overview={overview} />
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
-        <CheckList kind={of.kind} overview={overview} check={check} onCheck={setCheck} />
+        <CheckList
+          kind={of.kind}
+          overview={overview}
+          check={isStanding ? null : check}
+          onCheck={(id) => {
+            setCheck(id);
+            setStanding(false);
+          }}
+          isStanding={isStanding}
+          onStanding={() => setStanding(true)}
+        />
         <Box
           component="section"
-          aria-label={said?.title ?? t.all}
+          aria-label={isStanding ? t.standing : (said?.title ?? t.all)}
           sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}
         >
           {overview.inspectedAt === null ? (
             <EmptyState title={t.never[of.kind]} advice={t.neverAdvice[of.kind]}>
               <InspectButton of={of} label={t.run} />
             </EmptyState>
+          ) : isStanding ? (
+            <Standing of={of} />
           ) : (current?.open ?? open) === 0 ? (
             <EmptyState title={said ? t.cleanCheck : t.clean} {...(said && { advice: said.explains })} />
           ) : (

@@ -1,0 +1,80 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { infiniteQueryOptions, useInfiniteQuery } from '@tanstack/react-query';
+import { inWords } from '@fair-copy/core/said.js';
+import { checkWords } from '@fair-copy/words/catalogue.js';
+import { words } from '../../all-words.js';
+import { call } from '../../api/http.js';
+import { inspectedPath, type Inspected } from '../../api/queries.js';
+import type { StetRow } from '../../api/types.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { moment } from '../../ui/format.js';
+import { LanguageText } from '../../ui/LanguageText.js';
+import { useToast } from '../../ui/toast-store.js';
+import { inspectTexts } from './messages.js';
+
+const t = inspectTexts;
+
+const page = (of: Inspected) =>
+  infiniteQueryOptions({
+    queryKey: ['inspection', of, 'stets'],
+    queryFn: ({ pageParam }) =>
+      call(`GET ${inspectedPath(of)}/stets`, { params: { id: of.id }, query: { after: pageParam } }),
+    initialPageParam: 0,
+    getNextPageParam: (last) => (last.length === 100 ? last.at(-1)!.stet : undefined),
+  });
+
+/** What somebody let stand, with the reason; each can be called back. */
+export function Standing({ of }: { readonly of: Inspected }) {
+  const { data, hasNextPage, fetchNextPage } = useInfiniteQuery(page(of));
+  const { say, fail } = useToast();
+  const rows = data?.pages.flat();
+  if (rows?.length === 0) return <EmptyState title={t.standingNone} />;
+  const callBack = (row: StetRow): void => {
+    call(`POST ${inspectedPath(of)}/stets/call-back`, { params: { id: of.id }, body: { ids: [row.stet] } }).then(
+      () => say(t.calledBack),
+      fail,
+    );
+  };
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, flex: 1, overflow: 'auto' }}>
+      {rows?.map((row) => (
+        <Box
+          component="li"
+          key={row.stet}
+          sx={{
+            display: 'flex',
+            gap: 2,
+            alignItems: 'baseline',
+            px: 2,
+            py: 1,
+            borderBottom: 1,
+            borderColor: 'divider',
+          }}
+        >
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            <LanguageText language={row.language ?? 'und'}>{row.text}</LanguageText>
+            <Typography variant="body2" color="textSecondary">
+              {checkWords(words, row.check, of.kind).title}: {inWords(words.findings(of.kind), row.said)}
+            </Typography>
+          </Box>
+          <Box sx={{ flex: 1, minWidth: 0 }}>
+            <Typography>{row.reason}</Typography>
+            <Typography variant="body2" color="textSecondary">
+              <time dateTime={row.at}>{moment(row.at)}</time>
+            </Typography>
+          </Box>
+          <Button aria-label={t.callBackOf(row.text)} onClick={() => callBack(row)}>
+            {t.callBack}
+          </Button>
+        </Box>
+      ))}
+      {hasNextPage && (
+        <li>
+          <Button onClick={() => void fetchNextPage()}>{t.more}</Button>
+        </li>
+      )}
+    </Box>
+  );
+}

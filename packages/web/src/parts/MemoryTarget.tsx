@@ -47,7 +47,9 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
   const [subject, setSubject] = useState('');
   const [addClient, setAddClient] = useState(false);
   const [attribute, setAttribute] = useState({ type: '', text: '' });
-  const [skip, setSkip] = useState(false);
+  // The same file twice adds nothing to a memory that is there, unless somebody says so.
+  const [skipSaid, setSkip] = useState<boolean | null>(null);
+  const skip = skipSaid ?? (target !== 'new' && target !== 'each');
   const fail = useToast((state) => state.fail);
   const proposed = resourceName(
     file.name,

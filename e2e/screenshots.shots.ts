@@ -26,7 +26,7 @@ test('one picture of each main view', async ({ page, server }) => {
   await expect(page.getByText('Are German and English exchanged in this row?')).toBeVisible();
   await shot('intake-troubles');
   await page.getByRole('link', { name: /towpath signs/ }).click();
-  await expect(page.getByText(/the texts read descending/)).toBeVisible();
+  await expect(page.getByText(/the texts read the other way round/)).toBeVisible();
   await shot('intake-headers');
   await page.goto(`${server.address}/termbases/4?language=de`);
   await page.getByRole('button', { name: /^Kammerschleuse/ }).click();

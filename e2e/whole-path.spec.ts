@@ -156,7 +156,7 @@ test('a contradiction between header and text is shown, and settled by one click
   await expect(page.getByText(/columns A and B say French and English, but the texts read the other/)).toBeVisible();
   // Both columns say the contrary of their headers: one click puts both right.
   await page.getByRole('button', { name: 'Exchange French and English' }).click();
-  await expect(page.getByText(/the texts read descending/)).toHaveCount(0);
+  await expect(page.getByText(/the texts read the other way round/)).toHaveCount(0);
   await expect(page.getByRole('button', { name: /Column A: Terms in English/ })).toBeVisible();
 });
 

@@ -62,3 +62,11 @@ test('any tag may be typed, in any spelling (BCP 47, section 2.1.1); what is non
   await user.keyboard('{Enter}');
   expect(told).toEqual(['gsw-CH']);
 });
+
+test('arrow down goes to the first that fits, the general one before the regional ones', async () => {
+  const told: string[] = [];
+  const { user } = onPage(<Field told={told} />);
+  await user.type(screen.getByRole('combobox'), 'Spanish');
+  await user.keyboard('{ArrowDown}{Enter}');
+  expect(told).toEqual(['es']);
+});

@@ -12,13 +12,12 @@ interface Props {
   readonly autoFocus?: boolean;
 }
 
-/** A language by its name or by any tag. */
+/** A language by its name or by any tag: Enter takes what is typed, arrow down goes to the first that fits. */
 export function LanguageField({ label, value, onChange, likely = [], autoFocus = false }: Props) {
   const options = [...new Set([...likely, ...LANGUAGE_CHOICES])];
   return (
     <Autocomplete
       freeSolo
-      autoHighlight
       size="small"
       options={options}
       value={value}

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { m } from '../../messages/index.js';
 import type { AlignmentBody } from '../../api/types.js';
 import { number } from '../../ui/format.js';
-import { LanguageField } from '../../ui/LanguageField.js';
+import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
 import { SERIF } from '../../ui/typefaces.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { alignTexts } from './messages.js';
@@ -40,14 +40,14 @@ export function SheetHead({ alignment, filter, doubts, commands, onFilter, onLan
       </Box>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
         <Box sx={{ width: 190 }}>
-          <LanguageField
+          <ClientLanguageField
             label={t.sourceLanguage}
             value={source.language}
             onChange={(tag) => onLanguage('source', tag)}
           />
         </Box>
         <Box sx={{ width: 190 }}>
-          <LanguageField
+          <ClientLanguageField
             label={t.targetLanguage}
             value={target.language}
             onChange={(tag) => onLanguage('target', tag)}

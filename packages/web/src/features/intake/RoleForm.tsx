@@ -10,7 +10,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { LanguageField } from '../../ui/LanguageField.js';
+import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
 import type { ReadingChanges } from './useReadingChanges.js';
 import { intakeTexts } from './messages.js';
 
@@ -90,7 +90,7 @@ function TermChoice({ role, likely, onChoose, onClose }: PartProps & { readonly 
   const typed = (value: string): { type?: string } => (value ? { type: value } : {});
   return (
     <>
-      <LanguageField
+      <ClientLanguageField
         label={t.language}
         value={language}
         likely={likely}
@@ -159,7 +159,7 @@ function FieldChoice({ role, header, likely, onChoose }: PartProps & { readonly 
         </TextField>
       )}
       {now && now.level !== 'concept' && (
-        <LanguageField
+        <ClientLanguageField
           label={now.level === 'term' ? `${t.language} (${t.allTerms})` : t.language}
           value={now.language}
           likely={likely}

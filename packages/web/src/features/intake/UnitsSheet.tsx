@@ -13,7 +13,7 @@ import { writtenTogether } from '../../api/written.js';
 import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { number } from '../../ui/format.js';
-import { LanguageField } from '../../ui/LanguageField.js';
+import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { MemoryTarget, type MemoryTargetBody } from '../../parts/MemoryTarget.js';
@@ -114,7 +114,11 @@ function LanguageMap({
           <Box component="code" sx={{ fontSize: 13 }}>
             {spelling || '–'}
           </Box>
-          <LanguageField label={t.readAs} value={tag} onChange={(next) => next !== tag && onMap(spelling, next)} />
+          <ClientLanguageField
+            label={t.readAs}
+            value={tag}
+            onChange={(next) => next !== tag && onMap(spelling, next)}
+          />
           <Box sx={{ color: 'text.secondary', fontSize: 13 }}>{number(count)}</Box>
         </Box>
       ))}

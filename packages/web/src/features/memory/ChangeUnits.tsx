@@ -9,7 +9,7 @@ import { useDeferredValue, useState } from 'react';
 import { call } from '../../api/http.js';
 import { holdings as holdingsQuery, memories as memoriesQuery, unitsPreview } from '../../api/queries.js';
 import type { MemoryBody, UnitChange, UnitSelection } from '../../api/types.js';
-import { LanguageField } from '../../ui/LanguageField.js';
+import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
@@ -217,7 +217,7 @@ function LanguageForm({ memory, onChange }: FormProps) {
           </MenuItem>
         ))}
       </Pick>
-      <LanguageField label={shared.bulk.to} value={to} onChange={(tag) => tell(from, tag)} />
+      <ClientLanguageField label={shared.bulk.to} value={to} onChange={(tag) => tell(from, tag)} />
     </>
   );
 }

@@ -5,7 +5,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { languageName } from '../../ui/languages.js';
 import { m } from '../../messages/index.js';
-import { LanguageField } from '../../ui/LanguageField.js';
+import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
 import { termbaseTexts } from './messages.js';
 
 interface Props {
@@ -47,7 +47,7 @@ export function AddTerm({ label, language, onAdd }: Props) {
     >
       {language === null && (
         <Box sx={{ width: 200 }}>
-          <LanguageField label={m.common.language} value={chosen} onChange={setChosen} autoFocus />
+          <ClientLanguageField label={m.common.language} value={chosen} onChange={setChosen} autoFocus />
         </Box>
       )}
       <TextField

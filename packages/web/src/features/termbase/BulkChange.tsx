@@ -9,7 +9,7 @@ import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { bulkPreview, holdings } from '../../api/queries.js';
 import type { BulkBody, SelectionBody, TermbaseBody } from '../../api/types.js';
-import { LanguageField } from '../../ui/LanguageField.js';
+import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
 import { languageLabel } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { fieldTexts } from './fields-messages.js';
@@ -220,7 +220,7 @@ function LanguageForm({ termbase, onChange }: FormProps) {
           </MenuItem>
         ))}
       </Pick>
-      <LanguageField label={t.to} value={to} onChange={(tag) => set({ from, to: tag })} />
+      <ClientLanguageField label={t.to} value={to} onChange={(tag) => set({ from, to: tag })} />
     </>
   );
 }

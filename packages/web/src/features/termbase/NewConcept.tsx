@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { call } from '../../api/http.js';
 import type { TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
-import { LanguageField } from '../../ui/LanguageField.js';
+import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
@@ -25,7 +25,7 @@ export function NewConcept({ termbase, language, onMade, onClose }: Props) {
       <Dialog open onClose={onClose} fullWidth maxWidth="xs">
         <DialogTitle>{termbaseTexts.newConcept}</DialogTitle>
         <DialogContent sx={{ pt: '8px !important' }}>
-          <LanguageField label={m.common.language} value={null} onChange={setChosen} autoFocus />
+          <ClientLanguageField label={m.common.language} value={null} onChange={setChosen} autoFocus />
         </DialogContent>
       </Dialog>
     );

@@ -5,7 +5,7 @@
 import type { Hit } from './hits.js';
 import { separablePrefix } from './languages/german.js';
 import { dutchSeparable } from './languages/dutch.js';
-import { TermTree, type Entry, type TermWord } from './term-tree.js';
+import { LONGEST_WORD, TermTree, type Entry, type TermWord } from './term-tree.js';
 import type { Word } from './words.js';
 
 /** Languages that shorten compounds by a hyphen. */
@@ -90,7 +90,7 @@ export class Apart<C> {
   }
 
   private completed(word: Word, whole: (cut: number) => string, length: number, found: Hit<C>[]): boolean {
-    for (let cut = 1; cut <= length - LEAST_TAIL + 2; cut++) {
+    for (let cut = 1; cut <= Math.min(length, LONGEST_WORD) - LEAST_TAIL + 2; cut++) {
       const candidate = whole(cut);
       const entries = this.tree
         .reach(this.tree.root, candidate)

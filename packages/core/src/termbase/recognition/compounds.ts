@@ -1,6 +1,6 @@
 /** Terms as parts of compounds, in languages that write these together: the end of a word, which may be inflected, or its beginning. */
 import type { Hit } from './hits.js';
-import type { Entry, TermTree, TermWord } from './term-tree.js';
+import { LONGEST_WORD, type Entry, type TermTree, type TermWord } from './term-tree.js';
 import type { Word } from './words.js';
 
 /** A term inside a word. */
@@ -41,7 +41,8 @@ export class Compounds<C> {
 
   /** Parts of a word that was not found whole. */
   find(word: Word, found: Hit<C>[]): void {
-    if (word.text.length < LEAST_COMPOUND || found.some((hit) => hit.start < word.end && hit.end > word.start)) return;
+    if (word.text.length < LEAST_COMPOUND || word.text.length > LONGEST_WORD) return;
+    if (found.some((hit) => hit.start < word.end && hit.end > word.start)) return;
     let parts = this.seen.get(word.text);
     if (parts === undefined) {
       parts = this.endOf(word.text) ?? this.beginningOfWord(word.text);

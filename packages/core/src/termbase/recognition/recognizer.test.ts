@@ -245,3 +245,15 @@ test('a regional tag goes by the rules of its language', () => {
   expect(new Recognizer('da').method).toBe('stemmer');
   expect(new Recognizer('sk').method).toBe('beginnings');
 });
+
+test('data in the place of words costs no more than its length', () => {
+  const long = 'a'.repeat(200_000);
+  for (const language of ['de', 'fi', 'ru', 'ko', 'ar', 'hu', 'sk']) {
+    const recognizer = new Recognizer<number>(language);
+    recognizer.add(long, 1);
+    recognizer.add('Wehr', 2);
+    recognizer.add(Array.from({ length: 3000 }, () => 'ab').join(' '), 3);
+    const text = `${long} Wehr ${'ab '.repeat(3000)}- ${long}-`;
+    expect(recognizer.find(text).map(({ concept }) => concept)).toContain(2);
+  }
+});

@@ -23,6 +23,9 @@ export interface SaidForms {
   readonly never?: readonly string[];
 }
 
+/** Words of a term; what has more is a text, and not looked for. */
+const MOST_WORDS = 60;
+
 export class Recognizer<C> {
   private readonly tree: TermTree<C>;
   private readonly characters: CharacterTree<C>;
@@ -67,7 +70,7 @@ export class Recognizer<C> {
       return;
     }
     const words = termWords(term);
-    if (words.length === 0) return;
+    if (words.length === 0 || words.length > MOST_WORDS) return;
     const entry: Entry<C> = { term: plain, concept, words, never: refused };
     for (const at of this.tree.file(words)) (at.entries ??= []).push(entry);
     for (const form of also) this.addForm(form, entry);

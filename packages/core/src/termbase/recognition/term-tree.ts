@@ -125,6 +125,10 @@ export class TermTree<C> {
     // "LKWs", "PCs".
     if (/^[\p{Lu}\p{N}]{2,}s$/u.test(word)) add(at.next?.get(`=${word.slice(0, -1)}`), 'plural');
     const folded = this.fold(word);
+    if (folded.length > LONGEST_WORD) {
+      for (const { endings, node: to } of at.stems?.get(folded) ?? []) if (endings('')) add(to, 'base');
+      return found;
+    }
     if (at.stems) this.byStems(at, { word, folded, isFirst }, add);
     if (!this.inflection)
       for (const key of this.matcher.textKeys(word)) add(at.next?.get(key), folded === key ? 'base' : 'rule');
@@ -170,7 +174,8 @@ export class TermTree<C> {
     (at.filed ??= new Map()).set(key, to);
     if (prepositions) for (const text of prepositions) this.under(at, { text, endings: WHOLE }, to, null);
     const capital = this.needsCapital(word, place);
-    for (const stem of this.inflection.stems(folded, word.text, place)) this.under(at, stem, to, capital);
+    if (folded.length <= LONGEST_WORD)
+      for (const stem of this.inflection.stems(folded, word.text, place)) this.under(at, stem, to, capital);
     this.under(at, { text: folded, endings: WHOLE }, to, capital);
     return [to];
   }
@@ -196,6 +201,8 @@ export class TermTree<C> {
   }
 }
 
+/** Letters of a word that is looked at in parts; longer ones are data, and found as they stand. */
+export const LONGEST_WORD = 100;
 /** In how many ways the words of a term together may begin, by a stemmer. */
 const MANY_WAYS = 32;
 /** Letters that join the parts of compounds, where the language has no list of its own. */

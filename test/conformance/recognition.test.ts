@@ -11,7 +11,7 @@ import { judged, LANGUAGES } from './recognition/declaration.mjs';
 /** What is wanted of every language, in per cent. */
 const [RECALL, PRECISION] = [97, 99];
 /** Where the dictionary of the platform cuts the words otherwise: "各种|族", "和平|等". */
-const ALLOWED: Readonly<Record<string, number>> = { zh: 2, ko: 4, el: 3 };
+const ALLOWED: Readonly<Record<string, number>> = { zh: 2, el: 3 };
 
 describe('the Universal Declaration of Human Rights', () => {
   test.each(LANGUAGES)('%s: every form is found, and nothing that looks like one', (language) => {

@@ -81,7 +81,8 @@ function byWords(language, recognizer) {
         else result.missed.push(`${term} ← ${word}`);
       }
     for (const { concept, start, end, how } of hits) {
-      const word = text.slice(start, end);
+      // The Korean text has spaces inside some words: "세 계".
+      const word = language === 'ko' ? text.slice(start, end).replace(/\s/g, '') : text.slice(start, end);
       if (how !== 'exact' && !forms.get(concept).has(lower(word))) result.wrong.push(`${concept} ← ${word}`);
     }
   }

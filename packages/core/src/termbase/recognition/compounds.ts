@@ -39,10 +39,9 @@ export class Compounds<C> {
     this.seen.clear();
   }
 
-  /** Parts of a word that was not found whole. */
+  /** Parts of a word in which nothing was found. */
   find(word: Word, found: Hit<C>[]): void {
     if (word.text.length < LEAST_COMPOUND || word.text.length > LONGEST_WORD) return;
-    if (found.some((hit) => hit.start < word.end && hit.end > word.start)) return;
     let parts = this.seen.get(word.text);
     if (parts === undefined) {
       parts = this.endOf(word.text) ?? this.beginningOfWord(word.text);

@@ -22,20 +22,34 @@ export function longestFirst<C>(hits: readonly Hit<C>[]): Hit<C>[] {
     (a, b) => b.end - b.start - (a.end - a.start) || a.start - b.start || rank(a) - rank(b),
   );
   const taken: Hit<C>[] = [];
-  const places: { start: number; end: number; how: HitKind }[] = [];
   const seen = new Set<string>();
+  /** For each character the number of the place that it belongs to, from 1. */
+  const owner = new Int32Array(hits.reduce((last, { end }) => Math.max(last, end), 0));
+  const places: Hit<C>[] = [];
   for (const hit of sorted) {
-    const place = places.find((p) => p.start < hit.end && p.end > hit.start);
+    const number = owner.subarray(hit.start, hit.end).find((one) => one > 0);
+    const place = number === undefined ? undefined : places[number - 1]!;
     if (place && (place.start !== hit.start || place.end !== hit.end)) continue;
     // Where a term stands as it is, another one that would have to be inflected is none.
     if (place && rank(hit) > rank(place)) continue;
     const key = `${hit.start} ${hit.term} ${String(hit.concept)}`;
     if (seen.has(key)) continue;
     seen.add(key);
-    if (!place) places.push({ start: hit.start, end: hit.end, how: hit.how });
+    if (!place) owner.fill(places.push(hit), hit.start, hit.end);
     taken.push(hit);
   }
   return taken;
+}
+
+/** @returns whether something was found in a part of the text */
+export function coverage(hits: readonly Hit<unknown>[], length: number): (start: number, end: number) => boolean {
+  if (hits.length === 0) return () => false;
+  const taken = new Uint8Array(length);
+  for (const { start, end } of hits) taken.fill(1, start, end);
+  return (start, end) => {
+    for (let i = start; i < end; i++) if (taken[i] === 1) return true;
+    return false;
+  };
 }
 
 function rank({ how }: { readonly how: HitKind }): number {

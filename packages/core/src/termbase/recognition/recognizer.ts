@@ -6,7 +6,7 @@ import type { AffixDictionary } from './affixes.js';
 import { Apart } from './apart.js';
 import { CharacterTree, SEGMENTED } from './characters.js';
 import { Compounds } from './compounds.js';
-import { longestFirst, type Hit } from './hits.js';
+import { coverage, longestFirst, type Hit } from './hits.js';
 import type { FormName, RecognitionMethod } from './names.js';
 import { BY_DICTIONARY } from './languages/dictionaries.js';
 import { articlesOf, prepositionForms } from './phrases.js';
@@ -32,6 +32,8 @@ export class Recognizer<C> {
   private readonly compounds: Compounds<C> | null;
   private readonly apart: Apart<C>;
   private readonly articles: ReadonlySet<string>;
+  /** Whether a word's capital says something, but for the first of a sentence. */
+  private readonly capitals: boolean;
   private count = 0;
 
   /**
@@ -47,6 +49,7 @@ export class Recognizer<C> {
     this.compounds = this.tree.links ? new Compounds(this.tree, this.tree.links) : null;
     this.apart = new Apart(this.tree);
     this.articles = articlesOf(this.tree.primary);
+    this.capitals = this.tree.inflection?.capitals ?? false;
   }
 
   /** What tells the forms of the language. */
@@ -94,7 +97,10 @@ export class Recognizer<C> {
     this.apart.find(text, words, found);
     if (!this.characters.isEmpty && isSpaceless(text)) this.characters.find(text, found);
     const whole = longestFirst(found);
-    if (this.compounds) for (const word of words) this.compounds.find(word, whole);
+    if (this.compounds) {
+      const isTaken = coverage(whole, text.length);
+      for (const word of words) if (!isTaken(word.start, word.end)) this.compounds.find(word, whole);
+    }
     return whole.sort((a, b) => a.start - b.start || a.end - b.end);
   }
 
@@ -104,39 +110,22 @@ export class Recognizer<C> {
     if (at !== this.tree.root) (at.entries ??= []).push({ ...entry, words: [] });
   }
 
+  /** The terms that begin with a word of the text. */
   private from(text: string, words: readonly Word[], start: number, found: Hit<C>[]): void {
-    const walk = (at: Node<C>, i: number, forms: readonly FormName[], mayJoin: boolean): void => {
-      const word = words[i]!;
-      for (const { node, form } of this.tree.reach(at, word.text, at === this.tree.root && isFirst(text, word.start)))
-        this.step(node, i, [...forms, form], found, text, words, start, walk);
-      if (mayJoin && at === this.tree.root) this.joined(text, words, i, found);
-      // An article between the words of a term: "porte de l’écluse".
-      const following = words[i + 1];
-      if (
-        at !== this.tree.root &&
-        following &&
-        this.articles.has(word.text.toLowerCase()) &&
-        isGap(text, word.end, following.start)
-      )
-        for (const { node, form } of this.tree.reach(at, following.text))
-          this.step(node, i + 1, [...forms, form], found, text, words, start, walk);
+    const visit = (at: Node<C>, i: number, forms: readonly FormName[]): void => {
+      const { text: word, start: place } = words[i]!;
+      const first = this.capitals && i === start && isFirst(text, place);
+      for (const { node, form } of this.tree.reach(at, word, first)) arrive(node, i, [...forms, form]);
     };
-    walk(this.tree.root, start, [], this.tree.primary === 'ko');
-  }
-
-  private step(
-    node: Node<C>,
-    i: number,
-    forms: readonly FormName[],
-    found: Hit<C>[],
-    text: string,
-    words: readonly Word[],
-    start: number,
-    walk: (at: Node<C>, i: number, forms: readonly FormName[], mayJoin: boolean) => void,
-  ): void {
-    if (node.entries) this.take(node.entries, text, words.slice(start, i + 1), forms, found);
-    const following = words[i + 1];
-    if (following && hasMore(node) && isGap(text, words[i]!.end, following.start)) walk(node, i + 1, forms, false);
+    const arrive = (node: Node<C>, i: number, forms: readonly FormName[]): void => {
+      if (node.entries) this.take(node.entries, text, words.slice(start, i + 1), forms, found);
+      if (!hasMore(node) || !goesOn(text, words, i)) return;
+      visit(node, i + 1, forms);
+      // An article between the words of a term: "porte de l’écluse".
+      if (this.articles.has(words[i + 1]!.text.toLowerCase()) && goesOn(text, words, i + 1)) visit(node, i + 2, forms);
+    };
+    visit(this.tree.root, start, []);
+    if (this.tree.primary === 'ko') this.joined(text, words, start, found);
   }
 
   /** Korean: two words of a text that a term writes as one. */
@@ -196,6 +185,12 @@ function isFirst(text: string, at: number): boolean {
   let i = at - 1;
   while (i >= 0 && /[\s"“„»«‚‘'([•\-–—*]/u.test(text[i]!) && text[i] !== '\n') i--;
   return i < 0 || /[.!?:;…\n\t|]/u.test(text[i]!);
+}
+
+/** Whether the next word stands so near that both may be words of one term. */
+function goesOn(text: string, words: readonly Word[], i: number): boolean {
+  const next = words[i + 1];
+  return next !== undefined && isGap(text, words[i]!.end, next.start);
 }
 
 function hasMore<C>(node: Node<C>): boolean {

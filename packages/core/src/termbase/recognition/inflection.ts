@@ -40,35 +40,53 @@ export interface Inflection {
   readonly capitals?: boolean;
 }
 
-/** Endings by what they say: `endings({ plural: 's es', genitive: 's' })`. The empty one, the word itself, is always there. */
+/**
+ * Endings by what they say: `endings({ plural: 's es', genitive: 's' })`; `-` is none. Each list is made once, however
+ * often it is asked for.
+ * @param withBase whether the stem by itself is the word
+ */
 export function endings(groups: Partial<Record<FormName, string>>, withBase = true): Endings {
+  const key = `${withBase} ${JSON.stringify(groups)}`;
+  const made = MADE.get(key);
+  if (made) return made;
   const known = new Map<string, FormName>();
   if (withBase) known.set('', 'base');
   for (const [name, list] of Object.entries(groups) as [FormName, string][])
     for (const ending of list.split(' ')) if (!known.has(ending)) known.set(ending === '-' ? '' : ending, name);
-  return (rest) => known.get(rest) ?? null;
+  const list: Endings = (rest) => known.get(rest) ?? null;
+  MADE.set(key, list);
+  return list;
 }
 
-/** Endings that a pattern describes, for languages that put ending on ending. What was looked at once is kept. */
+const MADE = new Map<string, Endings>();
+
+/**
+ * Endings that a pattern describes, for languages that put ending on ending. What was looked at once is kept.
+ * @param pattern of all that may follow; a stem with nothing behind it is a form only of a verb that says so: "avaa"
+ */
 export function chained(pattern: RegExp, name: FormName): Endings {
-  const known = new Map<string, FormName | null>([['', 'base']]);
+  const known = new Map<string, FormName | null>();
   return (rest) => {
     let form = known.get(rest);
     if (form === undefined) {
       if (known.size > 50_000) known.clear();
-      known.set(rest, (form = pattern.test(rest) ? (rest === '' ? 'base' : name) : null));
+      known.set(rest, (form = (rest !== '' || name === 'verb') && pattern.test(rest) ? name : null));
     }
     return form;
   };
 }
 
-/** Only this, and nothing behind it. */
-export const WHOLE: Endings = (rest) => (rest === '' ? 'base' : null);
-
 /** The form itself, with what it is. */
 export function whole(name: FormName): Endings {
-  return (rest) => (rest === '' ? name : null);
+  let list = WHOLES.get(name);
+  if (!list) WHOLES.set(name, (list = (rest) => (rest === '' ? name : null)));
+  return list;
 }
+
+const WHOLES = new Map<FormName, Endings>();
+
+/** The word as it stands, and nothing behind it. */
+export const WHOLE: Endings = whole('base');
 
 /** The first alternative whose list has the end of the word: "Kammerschleuse" ends like "schleuse". */
 export function endsLike(word: string, heads: ReadonlySet<string>, longest: number): string | null {

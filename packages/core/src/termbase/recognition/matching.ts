@@ -4,6 +4,7 @@
  */
 import { nfc } from '../../text/normal.js';
 import { primaryLanguage } from '../../language/tags.js';
+import type { FormName } from './names.js';
 import { LONGEST_PARTICLES, takesParticles } from './korean.js';
 import { STEMMERS, type Stem } from './stemmers.js';
 
@@ -16,6 +17,8 @@ export interface WordMatcher {
   readonly textKeys: (word: string) => readonly string[];
   /** Whether the form can belong to the word of the term, once the keys agree. */
   readonly fits: (term: string, form: string) => boolean;
+  /** What a form is that is not the word as it stands. */
+  readonly form: FormName;
   /** Whether the language writes compounds together. */
   readonly compounds: boolean;
   readonly stemmed: boolean;
@@ -55,6 +58,7 @@ function stemmedMatcher(stem: Stem, primary: string): WordMatcher {
       const b = normal(form, primary);
       return a === b || (cached(term) === cached(form) && fitsForm(a, b));
     },
+    form: 'rule',
     compounds: COMPOUNDING.has(primary),
     stemmed: true,
   };
@@ -74,6 +78,7 @@ function particleMatcher(): WordMatcher {
     termKeys: (word) => [nfc(word)],
     textKeys: keys,
     fits: (term, form) => keys(form).includes(nfc(term)),
+    form: 'particle',
     compounds: false,
     stemmed: false,
   };
@@ -104,6 +109,7 @@ function beginningMatcher(primary: string): WordMatcher {
       const start = beginning(a, primary);
       return b.startsWith(start) && b.length - start.length <= ending && a.length > 3;
     },
+    form: 'rule',
     compounds: COMPOUNDING.has(primary),
     stemmed: false,
   };

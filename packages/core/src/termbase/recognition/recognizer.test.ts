@@ -225,6 +225,7 @@ test('what a form is, as far as the ending says it', () => {
   expect(forms('de', ['Wehr'], 'Wehre')).toEqual(['Wehre: plural']);
   expect(forms('sv', ['sluss'], 'sluss')).toEqual(['sluss: -']);
   expect(forms('el', ['στάθμη'], 'στάθμης')).toEqual(['στάθμης: case']);
+  expect(forms('ko', ['갑문'], '갑문을')).toEqual(['갑문을: particle']);
 });
 
 test('forms that somebody recorded, and those that are none', () => {
@@ -256,4 +257,11 @@ test('data in the place of words costs no more than its length', () => {
     const text = `${long} Wehr ${'ab '.repeat(3000)}- ${long}-`;
     expect(recognizer.find(text).map(({ concept }) => concept)).toContain(2);
   }
+});
+
+// A stem is no word: "viz" of "víz", "tue" of "tuki" are other words or none.
+test('a stem with nothing behind it is no form of a noun', () => {
+  expect(found('hu', ['víz', 'híd'], 'viz hid vizet hidat')).toEqual(['vizet=víz:inflected', 'hidat=híd:inflected']);
+  expect(found('fi', ['tuki', 'loppu'], 'tue loppui tuen')).toEqual(['tuen=tuki:inflected']);
+  expect(found('tr', ['kapak'], 'kapağ kapağı')).toEqual(['kapağı=kapak:inflected']);
 });

@@ -131,7 +131,8 @@ export class TermTree<C> {
     }
     if (at.stems) this.byStems(at, { word, folded, isFirst }, add);
     if (!this.inflection)
-      for (const key of this.matcher.textKeys(word)) add(at.next?.get(key), folded === key ? 'base' : 'rule');
+      for (const key of this.matcher.textKeys(word))
+        add(at.next?.get(key), folded === key ? 'base' : this.matcher.form);
     if (at.marks)
       for (let length = folded.length; length > 0; length--) add(at.marks.get(folded.slice(0, length)), 'mark');
     return found;

@@ -34,7 +34,6 @@ const E = {
     false,
   ),
   jarni: endings({ base: 'í', case: 'ího ímu ím', plural: 'ích ími' }, false),
-  ova: endings({ case: 'a u ovi em ům ech y ů' }),
   verbAt: endings(
     {
       verb: 'at ám áš á áme áte ají al ala alo ali aly án ána áno áni ány aný aná ané aného anou aných aným ej ejte ání aje ajíc ající',
@@ -104,10 +103,7 @@ function nounStems(word: string): Stem[] {
     add(stem, E.ruze);
     add(stem, E.more);
     add(word, E.kure);
-    add(
-      stem.replace(/([td])$/u, (c) => c),
-      endings({ case: 'ata at atům atech aty' }, false),
-    );
+    add(stem, endings({ case: 'ata at atům atech aty' }, false));
     for (const text of genitives(stem)) add(text, whole('plural'));
     if (word.endsWith('ce')) add(stem, endings({ case: 'i em ovi', plural: 'i ové ů ům ích' }, false));
   } else if (word.endsWith('o')) {

@@ -14,7 +14,7 @@ const IRREGULAR = exchanged(`
 `);
 
 const STRONG = exchanged(`
-  varen:voer:voeren:gevaren sluiten:sloot:sloten:gesloten openen:- breken:brak:braken:gebroken nemen:nam:namen:genomen
+  varen:voer:voeren:gevaren sluiten:sloot:sloten:gesloten breken:brak:braken:gebroken nemen:nam:namen:genomen
   geven:gaf:gaven:gegeven gaan:ga:gaat:ging:gingen:gegaan staan:sta:staat:stond:stonden:gestaan doen:doe:doet:deed:deden:gedaan
   zien:zie:ziet:zag:zagen:gezien komen:kom:komt:kwam:kwamen:gekomen houden:hield:hielden vallen:viel:vielen
   laten:liet:lieten lopen:liep:liepen roepen:riep:riepen schuiven:schoof:schoven:geschoven schrijven:schreef:schreven:geschreven
@@ -103,8 +103,7 @@ function verbStems(word: string): Stem[] {
 
 function simpleVerb(word: string, prefix: string): Stem[] {
   const verb = word.slice(prefix.length);
-  const isIrregular = STRONG.has(verb);
-  if (!/en$/u.test(verb) || (verb.length < 5 && !isIrregular)) if (!isIrregular) return [];
+  if (!STRONG.has(verb) && (!verb.endsWith('en') || verb.length < 5)) return [];
   const found: Stem[] = [{ text: word, endings: endings({ verb: 'd de' }) }];
   const stem = verb.slice(0, -2);
   const ge = UNSTRESSED.test(verb) ? '' : 'ge';
@@ -119,11 +118,10 @@ function simpleVerb(word: string, prefix: string): Stem[] {
   const strong = headsOf(verb, STRONG);
   if (strong && (strong.before === '' || UNSTRESSED.test(strong.before + 'xxxx')))
     for (const form of strong.forms)
-      if (form !== '-')
-        found.push({
-          text: prefix + strong.before + (strong.before ? form.replace(/^ge(?=.*en$)/u, '') : form),
-          endings: PARTICIPLE,
-        });
+      found.push({
+        text: prefix + strong.before + (strong.before ? form.replace(/^ge(?=.*en$)/u, '') : form),
+        endings: PARTICIPLE,
+      });
   return found;
 }
 

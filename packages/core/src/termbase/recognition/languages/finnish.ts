@@ -52,7 +52,7 @@ const PARTITIVE = chained(new RegExp(`^(?:t[aä]|n[aä]|ten|t[aä](?:[aä]n|${PO
 const BARE = chained(new RegExp(`^(?:${CLITIC}|${POSSESSIVE}${CLITIC})$`, 'u'), 'possessive');
 const VERB = chained(
   new RegExp(
-    `^(?:n|t|mme|tte|v[aä]t|[aeouiyäö]|[aä]|(?:t)?[aä]{2}n|(?:i|si)(?:n|t|mme|tte|v[aä]t|)|(?:isi)(?:n|t|mme|tte|v[aä]t|)|(?:t)?(?:t[aä]isi|tiin|ttiin|ett[aä]v[aä]\\S*|tt[aä]v[aä]\\S*)(?:in|)|(?:ess[aä]|en)(?:[aä]n|ns[aä]|)|m(?:[aä]|[aä]n|[aä]ll[aä]|[aä]ss[aä]|[aä]st[aä]|[aä]tt[aä]|inen|isen|ist[aä]|iseen|isess[aä]|ise(?:n|ksi|lla|llä))|v[aä](?:n|t|ss[aä]|ll[aä]|[aä]|)|vi(?:en|a|ä|ss[aä]|ll[aä])|n(?:ut|yt|eet|een|eella|eessa)|t[aä]v[aä](?:n|t|[aä]|ss[aä]|ll[aä]|ksi)?|tu|ty|ttu|tty|tu[nt]|ty[nt]|kaa|kää)(?:ko|kö|kin)?$`,
+    `^(?:n|t|mme|tte|v[aä]t|[aeouiyäö]|[aä]|(?:t)?[aä]{2}n|(?:i|si)(?:n|t|mme|tte|v[aä]t|)|(?:isi)(?:n|t|mme|tte|v[aä]t|)|(?:t)?(?:t[aä]isi|tiin|ttiin|ett[aä]v[aä]\\S*|tt[aä]v[aä]\\S*)(?:in|)|(?:ess[aä]|en)(?:[aä]n|ns[aä]|)|m(?:[aä]|[aä]n|[aä]ll[aä]|[aä]ss[aä]|[aä]st[aä]|[aä]tt[aä]|inen|isen|ist[aä]|iseen|isess[aä]|ise(?:n|ksi|lla|llä))|v[aä](?:n|t|ss[aä]|ll[aä]|[aä]|)|vi(?:en|a|ä|ss[aä]|ll[aä])|n(?:ut|yt|eet|een|eella|eessa)|t[aä]v[aä](?:n|t|[aä]|ss[aä]|ll[aä]|ksi)?|tu|ty|ttu|tty|tu[nt]|ty[nt]|kaa|kää)?(?:ko|kö|kin)?$`,
     'u',
   ),
   'verb',
@@ -132,11 +132,11 @@ const E_WORDS = exchanged(
     'viisi:viite:viit kuusi:kuute:kuut tosi:tote:tot hiiri:hiire:hiir veri:vere:ver ääri:ääre:äär ääni:ääne:ään uni:une:un ' +
     'hanki:hanke sormi:sorme savi:save suvi:suve reki:reke mäki:mäke väki:väke arki:arke kärki:kärke kaikki:kaikke korpi:korpe ' +
     'lehti:lehte tähti:tähte lehmi:lehme onni:onne polvi:polve hirvi:hirve hiili:hiile:hiil huoli:huole:huol puoli:puole:puol ' +
-    'nuoli:nuole:nuol tuuli:tuule:tuul mieli:miele:miel keli:- jousi:jouse:jous kuusi:kuuse:kuus lapsi:lapse:las lohi:lohe:loh ' +
+    'nuoli:nuole:nuol tuuli:tuule:tuul mieli:miele:miel jousi:jouse:jous kuusi:kuuse:kuus lapsi:lapse:las lohi:lohe:loh ' +
     'moni:mone:mon juuri:juure:juur nuori:nuore:nuor vuori:vuore:vuor kuori:kuore:kuor sieni:siene:sien kynsi:kynte:kynt ' +
-    'länsi:länte:länt jälki:jälke sääski:sääske koski:koske laki:lake ratsi:- vaski:vaske tammi:tamme sampi:sampe pelti:- ' +
-    'tyvi:tyve sarvi:sarve virsi:virte:virt parsi:parte:part hiki:hike noki:noke nenä:- lovi:love pilvi:pilve arvi:arve ' +
-    'tuki:tuke yksi:yhte:yht kaksi:kahte:kaht onki:onke sänki:sänke henki:henke hetki:hetke retki:retke kylki:kylke selki:selke vuosi:vuote:vuot alkusi:-',
+    'länsi:länte:länt jälki:jälke sääski:sääske koski:koske laki:lake vaski:vaske tammi:tamme sampi:sampe ' +
+    'tyvi:tyve sarvi:sarve virsi:virte:virt parsi:parte:part hiki:hike noki:noke lovi:love pilvi:pilve arvi:arve ' +
+    'tuki:tuke yksi:yhte:yht kaksi:kahte:kaht onki:onke sänki:sänke henki:henke hetki:hetke retki:retke kylki:kylke selki:selke vuosi:vuote:vuot ',
 );
 
 function nounStems(word: string): Stem[] {
@@ -180,7 +180,7 @@ function nounStems(word: string): Stem[] {
 
 function eWord(s: Stems, word: string): void {
   const known = headsOf(word, E_WORDS);
-  if (known && known.forms[0] !== '-') {
+  if (known) {
     const stem = known.before + known.forms[0]!;
     s.singular(stem.slice(0, -1), 'e').plural(stem.slice(0, -1), '');
     if (known.forms[1]) s.partitive(known.before + known.forms[1]);

@@ -17,7 +17,6 @@ import {
 const E = {
   only_en: endings({ plural: 'en' }),
   plain: endings({ plural: 'e en s', genitive: 'es' }),
-  s: endings({ plural: 's' }),
   es: endings({ plural: 'e en', genitive: 's es' }),
   n: endings({ plural: 'n', genitive: 'ns s' }),
   nn: endings({ plural: 'nen' }),
@@ -206,7 +205,12 @@ function adjectiveStems(word: string): Stem[] {
       { text: 'höh', endings: E.degrees },
       { text: 'höch', endings: E.degrees },
     );
-  if (word === 'gut') found.push({ text: 'bess', endings: E.degrees }, { text: 'be', endings: E.degrees });
+  if (word === 'gut')
+    found.push(
+      { text: 'besser', endings: E.adjectiveForms },
+      { text: 'besser', endings: whole('comparison') },
+      { text: 'best', endings: E.adjectiveForms },
+    );
   if (UMLAUTING.has(word)) found.push({ text: umlauted(word)!, endings: E.degrees });
   return found;
 }

@@ -2,7 +2,7 @@
  * Hungarian: number, possessor and case in this order behind a stem that may lose or shorten a vowel (Kenesei, Vago &
  * Fenyvesi 1998, "Hungarian", ch. 2; types of stems after Rebrus 2000; from memory).
  */
-import { chained, exchanged, headsOf, type Inflection, type Place, type Stem } from '../inflection.js';
+import { chained, endings, exchanged, headsOf, type Inflection, type Place, type Stem } from '../inflection.js';
 
 const CASE =
   '(?:[aeoö]?t|b[ae]n|b[ae]|b[óő]l|n[ae]k|r[ae]|r[óő]l|[oeö]?n|n[áé]l|h[oeö]z|t[óő]l|ig|ért|ként|kor|(?:v|([^aeiouáéíóöőúüű])\\1{0,2})(?:[ae]l|[áé])|stul|stül)';
@@ -26,6 +26,7 @@ const VERB = chained(
 );
 
 const INFINITIVE = chained(/^(?:[ae]?ni|v[ae]|v[áé]n)$/u, 'verb');
+const IMPERATIVE = endings({ verb: 'sa se san sen' }, false);
 const THIRD_PERSON = chained(
   /^(?:[ae]?ni|v[ae]|v[áé]n|j[oeö]n(?:[ae]k)?|h[ae]t(?:ó|ő|n[ae]k|ó[kn]|ják)?|n[ae]k|i|ik|j[áa]k?|[aeoö]tt|t[ae]k?|j[üu]k)$/u,
   'verb',
@@ -35,14 +36,14 @@ const THIRD_PERSON = chained(
 const CHANGED = exchanged(`
   út:ut víz:viz kéz:kez híd:hid nyár:nyar madár:madar kosár:kosar levél:level fenék:fenek kötél:kötel tél:tel szekér:szeker
   egér:eger fél:fel szél:szel név:nev gyökér:gyöker kenyér:kenyer tenyér:tenyer dél:del ég:eg ér:er jég:jeg kerék:kerek
-  kévé:- közép:közep cserép:cserep derék:derek elég:- lúd:lud rúd:rud kút:kut nyúl:nyul tűz:tüz szűz:szüz fűz:füz
-  kő:köv:köve tó:tav ló:lov fű:füv cső:csöv mű:műv:müv hó:hav szó:szav lé:lev falu:falv daru:darv nyű:nyüv könyv:-
+  közép:közep cserép:cserep derék:derek lúd:lud rúd:rud kút:kut nyúl:nyul tűz:tüz szűz:szüz fűz:füz
+  kő:köv:köve tó:tav ló:lov fű:füv cső:csöv mű:műv:müv hó:hav szó:szav lé:lev falu:falv daru:darv nyű:nyüv
   bokor:bokr tükör:tükr álom:álm malom:malm cukor:cukr ökör:ökr torony:torny bagoly:bagly farok:fark retek:retk sátor:sátr
-  gödör:gödr csokor:csokr méreg:mérg üzlet:- árok:árk tárol:- fodor:fodr bútor:- horog:horg köröm:körm dolog:dolg
+  gödör:gödr csokor:csokr méreg:mérg árok:árk fodor:fodr horog:horg köröm:körm dolog:dolg
   terem:term verem:verm lepel:lepl ajtó:ajta erdő:erde mező:meze idő:ide tető:tete tüdő:tüde elő:ele kapocs:kapcs
-  marok:mark titok:titk birtok:- ér:er három:hárm ezer:ezr iker:ikr szobor:szobr meder:medr peder:- vödör:vödr tengely:-
-  fészek:fészk vétek:vétk kölyök:kölyk ing:- piszok:piszk szeder:szedr pokol:pokl járom:járm ostrom:- izom:izm csatorna:-
-  ujj:- nyereg:nyerg öböl:öbl tőgy:- borjú:borj selyem:selym keblel:- kebel:kebl fogoly:fogly pehely:pelyh teher:terh
+  marok:mark titok:titk ér:er három:hárm ezer:ezr iker:ikr szobor:szobr meder:medr vödör:vödr
+  fészek:fészk vétek:vétk kölyök:kölyk piszok:piszk szeder:szedr pokol:pokl járom:járm izom:izm
+  nyereg:nyerg öböl:öbl borjú:borj selyem:selym kebel:kebl fogoly:fogly pehely:pelyh teher:terh
   kehely:kelyh lélek:lelk
 `);
 
@@ -55,7 +56,7 @@ function stems(word: string, _written: string, { of, index }: Place): Stem[] {
   if (/(?:alom|elem)$/u.test(word) && word.length > 5) bases.push(word.slice(0, -2) + 'm');
   const changed = headsOf(word, CHANGED);
   if (changed && (changed.before === '' || changed.head.length > 2 || changed.before.length > 2))
-    for (const form of changed.forms) if (form !== '-') bases.push(changed.before + form);
+    for (const form of changed.forms) bases.push(changed.before + form);
   for (const text of bases) found.push({ text, endings: /[aeiouáéíóöőúüű]$/u.test(text) ? VOWEL_ENDINGS : ENDINGS });
   if (/(?:ny|sz|gy|ly|zs|cs|ty)$/u.test(word))
     found.push({ text: word.slice(0, -2) + word.at(-2)! + word.slice(-2), endings: DOUBLED });
@@ -65,7 +66,7 @@ function stems(word: string, _written: string, { of, index }: Place): Stem[] {
     const stem = word.replace(/ik$/u, '');
     found.push({ text: stem, endings: /(?:[zlkd]|ít)$/u.test(stem) ? THIRD_PERSON : INFINITIVE });
     if (/[eo]z$/u.test(stem)) found.push({ text: `${stem.slice(0, -2)}z`, endings: THIRD_PERSON });
-    if (/(?:ít|[ae]t)$/u.test(stem)) found.push({ text: stem, endings: chained(/^s[ae]n?$/u, 'verb') });
+    if (/(?:ít|[ae]t)$/u.test(stem)) found.push({ text: stem, endings: IMPERATIVE });
   }
   if (of === 1 && index === 0 && /ni$/u.test(word) && word.length > 4) {
     const stem = word.slice(0, -2).replace(/[ae]$/u, '');

@@ -29,8 +29,8 @@ const VERB = chained(
 const FALLING = exchanged(`
   akıl:akl şehir:şehr resim:resm kısım:kısm ağız:ağz burun:burn oğul:oğl nehir:nehr isim:ism izin:izn hacim:hacm beyin:beyn
   boyun:boyn göğüs:göğs karın:karn alın:aln ömür:ömr zehir:zehr cisim:cism metin:metn fikir:fikr şekil:şekl emir:emr vakit:vakt
-  nakil:nakl asıl:asl nesil:nesl kayıt:kayd seyir:seyr keşif:keşf tavır:tavr devir:devr sınıf:- hüküm:hükm ilim:ilm
-  hak:hakk hat:hatt his:hiss zam:zamm had:hadd sır:sırr üs:üss tıp:tıbb şahıs:şahs fasıl:fasl ufuk:ufk vasıf:vasf sabır:sabr kabir:kabr özür:özr gönül:gönl omuz:omz avuç:avc cebir:cebr nutuk:nutk ret:redd af:aff zan:zann zıt:zıdd su:suy ne:ney ağır:- nabız:nabz meyil:meyl
+  nakil:nakl asıl:asl nesil:nesl kayıt:kayd seyir:seyr keşif:keşf tavır:tavr devir:devr hüküm:hükm ilim:ilm
+  hak:hakk hat:hatt his:hiss zam:zamm had:hadd sır:sırr üs:üss tıp:tıbb şahıs:şahs fasıl:fasl ufuk:ufk vasıf:vasf sabır:sabr kabir:kabr özür:özr gönül:gönl omuz:omz avuç:avc cebir:cebr nutuk:nutk ret:redd af:aff zan:zann zıt:zıdd su:suy ne:ney nabız:nabz meyil:meyl
 `);
 
 /** "İ" and "I" are two letters; what follows an apostrophe is an ending, and a word of its own for us. */
@@ -41,7 +41,7 @@ function stems(word: string, _written: string, { of, index }: Place): Stem[] {
   // Only before a vowel: "kapak – kapağı", never "kapağta".
   if (last && word.length > 2)
     found.push({ text: word.slice(0, -1) + (word.endsWith('nk') ? 'g' : last), endings: beforeVowel });
-  for (const form of FALLING.get(word) ?? []) if (form !== '-') found.push({ text: form, endings: beforeVowel });
+  for (const form of FALLING.get(word) ?? []) found.push({ text: form, endings: beforeVowel });
   // Compounds of two nouns lose their possessive: "kapı kolu – kapı kolları", "su yolu – su yolunu".
   if (of > 1 && index === of - 1 && /[^aeıioöuü]s?[ıiuü]$/u.test(word)) {
     const bare = word.replace(/s?[ıiuü]$/u, '');

@@ -85,23 +85,6 @@ export function renameMemory(
   });
 }
 
-/** To another client, with all that belongs to it. Throws where that client has a memory of this name. */
-export function moveMemory(
-  { id, clientId }: { readonly id: number; readonly clientId: number },
-  context: TaskContext,
-): void {
-  const db = workspaceForWriting(context.dataDir);
-  const { client_id: before, name } = memoryById(db, id);
-  const to = clientById(db, clientId);
-  if (before === clientId) return;
-  freeName(name, memoryNames(db, clientId), 'memory');
-  const title = did('resource-moved', { name, from: clientById(db, before).name, to: to.name });
-  recorded(context, { clientId, termbaseId: null, memoryId: id, kind: 'memory', title }, ({ entry }) => {
-    entry.before('memory client', id, before);
-    db.prepare('UPDATE memory SET client_id = ? WHERE id = ?').run(clientId, id);
-  });
-}
-
 /** Its file, its findings and what was let stand stay, until the ledger lets go of the deletion. */
 export function deleteMemory({ id }: { readonly id: number }, context: TaskContext): void {
   const db = workspaceForWriting(context.dataDir);

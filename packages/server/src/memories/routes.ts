@@ -34,7 +34,7 @@ export function memoryRoutes(api: Api, context: Context): void {
   });
 
   serve(api, memoryContract, 'POST /memories/:id/move', async ({ params, body }) => {
-    await workers.run(memoryTasks.moveMemory, { id: params.id, clientId: body.clientId });
+    await workers.run(memoryTasks.moveMemory, { kind: 'memory', id: params.id, ...body });
     return OK;
   });
 

@@ -38,7 +38,7 @@ function wholeRoutes(api: Api, { workspace, workers }: Context): void {
   });
 
   serve(api, termbaseContract, 'POST /termbases/:id/move', async ({ params, body }) => {
-    await workers.run(termbaseTasks.moveTermbase, { id: params.id, clientId: body.clientId });
+    await workers.run(termbaseTasks.moveTermbase, { kind: 'termbase', id: params.id, ...body });
     return OK;
   });
 

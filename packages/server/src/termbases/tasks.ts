@@ -7,7 +7,7 @@ const recognize = () => import('./recognize.js');
 export const termbaseTasks = tasks({
   createTermbase: writing(async () => (await write()).createTermbase),
   renameTermbase: writing(async () => (await write()).renameTermbase),
-  moveTermbase: writing(async () => (await write()).moveTermbase),
+  moveTermbase: writing(async () => (await import('../ledger/move-resource.js')).moveResource),
   deleteTermbase: writing(async () => (await write()).deleteTermbase),
   createConcept: writing(async () => (await write()).createConcept),
   changeConcept: writing(async () => (await write()).changeConcept),

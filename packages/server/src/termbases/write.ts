@@ -88,23 +88,6 @@ export function renameTermbase(
   });
 }
 
-/** To another client, with all that belongs to it. Throws where that client has a termbase of this name. */
-export function moveTermbase(
-  { id, clientId }: { readonly id: number; readonly clientId: number },
-  context: TaskContext,
-): void {
-  const db = workspaceForWriting(context.dataDir);
-  const { client_id: before, name } = termbaseById(db, id);
-  const to = clientById(db, clientId);
-  if (before === clientId) return;
-  freeName(name, namesIn(db, clientId), 'termbase');
-  const title = did('resource-moved', { name, from: clientById(db, before).name, to: to.name });
-  recorded(context, { clientId, termbaseId: id, kind: 'termbase', title }, ({ entry }) => {
-    entry.before('termbase client', id, before);
-    db.prepare('UPDATE termbase SET client_id = ? WHERE id = ?').run(clientId, id);
-  });
-}
-
 /** Its concepts and all that belongs to it stay under its number, until the ledger lets go of the deletion. */
 export function deleteTermbase({ id }: { readonly id: number }, context: TaskContext): void {
   const db = workspaceForWriting(context.dataDir);

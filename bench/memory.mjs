@@ -153,7 +153,9 @@ export async function memory(
         bare,
         'an empty answer',
       );
+    note(`${size}: highest memory, lists and concordance with it`, `${used.peak.toFixed(0)} MB`);
     await editedMeanwhile({ call, until }, memoryId, client, size, report, bare);
+    note(`${size}: highest memory, the inspection with it`, `${used.peak.toFixed(0)} MB`);
     start = performance.now();
     const { id: out } = await call('POST', `/memories/${memoryId}/hand-over`, { filter: {}, format: 'tmx' });
     await until(`/jobs/${out}`, (job) => job.state !== 'running');
@@ -167,7 +169,9 @@ export async function memory(
 /** Edits of units and concepts while all checks run over the memory: how long each waits for its answer. */
 async function editedMeanwhile({ call, until }, memoryId, client, size, report, bare) {
   const { id: termbase } = await call('POST', '/termbases', { clientId: client, name: 'Edited' });
-  const { id: concept } = await call('POST', `/termbases/${termbase}/concepts`, { language: 'de', text: 'Wehr' });
+  const concepts = [];
+  for (let i = 0; i < 60; i++)
+    concepts.push((await call('POST', `/termbases/${termbase}/concepts`, { language: 'de', text: `Wehr ${i}` })).id);
   const { units } = await call('POST', `/memories/${memoryId}/units`, { filter: {}, limit: 60 });
   const begun = performance.now();
   const { id: job } = await call('POST', `/memories/${memoryId}/inspection`);
@@ -183,7 +187,11 @@ async function editedMeanwhile({ call, until }, memoryId, client, size, report, 
       call('PATCH', `/memories/${memoryId}/units/${unit}`, { variant: 0, text: `Text ${i}`, codes: [] }),
     );
     await timed('concept', () =>
-      call('POST', `/concepts/${concept}/change`, { kind: 'add term', language: 'en', text: `weir ${i}` }),
+      call('POST', `/concepts/${concepts[i % concepts.length]}/change`, {
+        kind: 'add term',
+        language: 'en',
+        text: `weir ${i}`,
+      }),
     );
     // As people do: not one after the other without a breath.
     await new Promise((resolve) => setTimeout(resolve, 100));

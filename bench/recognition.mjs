@@ -8,7 +8,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { judged as declared, LANGUAGES as DECLARED } from '../test/conformance/recognition/declaration.mjs';
-import { NOUNS, nounsIn } from './manual-pages.mjs';
+import { nounsIn, SOURCES } from './nouns.mjs';
 import { note } from './table.mjs';
 import { Recognizer } from '@fair-copy/core/termbase/recognition/recognizer.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
@@ -31,15 +31,16 @@ export function quality() {
     );
   }
 
-  for (const language of NOUNS) {
-    const counts = nounsIn(language);
-    if (!counts) continue;
-    const { lines, places, found, wrong } = counts;
-    note(
-      `nouns in manual pages, ${language}: recall, precision of ${places} in ${lines} lines`,
-      `${per(found / places)} ${per(found / Math.max(1, found + wrong))}`,
-    );
-  }
+  for (const source of SOURCES)
+    for (const language of source.languages) {
+      const counts = nounsIn(source, language);
+      if (!counts) continue;
+      const { lines, places, found, wrong } = counts;
+      note(
+        `nouns in ${source.name}, ${language}: recall, precision of ${places} in ${lines} lines`,
+        `${per(found / places)} ${per(found / Math.max(1, found + wrong))}`,
+      );
+    }
   const wanted = Object.fromEntries(LANGUAGES.map((language) => [language, SENTENCES]));
   const data = JSON.parse(
     execFileSync('/usr/bin/python3', [at('lemmas.py')], { input: JSON.stringify(wanted), maxBuffer: 1 << 28 }),

@@ -2,7 +2,6 @@
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import exceljs from 'exceljs';
 import { zipSync } from 'fflate';
 import iconv from 'iconv-lite';
 import { PNG } from 'pngjs';
@@ -20,6 +19,7 @@ import {
 } from './make-memories.mjs';
 import { makeDocuments } from './make-documents.mjs';
 import { writeWord } from './word.mjs';
+import { workbook } from './workbook.mjs';
 import { DRAWINGS, HEADER, STRUCTURES } from './scenario/structures.mjs';
 import { TROUBLES } from './scenario/troubles.mjs';
 
@@ -31,7 +31,7 @@ export const FILES = [
     client: 'Brennick Waterways',
     name: 'Brennick_Terminologie_2026.xlsx',
     termbase: 'Brennick terminology',
-    make: workbook,
+    make: terminology,
   },
   { client: 'Brennick Waterways', name: 'glossar_de-pt.txt', termbase: null, make: tabText },
   { client: 'Brennick Waterways', name: 'slowniczek_sluzy.csv', termbase: 'Śluzy pl-de', make: polish },
@@ -66,15 +66,7 @@ export async function makeFiles(folder) {
 }
 
 /** Title rows, a second sheet, a hidden one, hidden rows, synonyms, notes in brackets, gaps, doublettes, stray spaces. */
-async function workbook(path) {
-  const book = new exceljs.Workbook();
-  const sheet = book.addWorksheet('Terminologie');
-  sheet.addRow(['Brennick Waterways – Terminologieliste']);
-  sheet.mergeCells('A1:D1');
-  sheet.addRow(['Stand: März 2026, bitte nicht weitergeben']);
-  sheet.addRow([]);
-  sheet.addRow(['Nr.', 'Deutsch', 'English (United Kingdom)', 'Bemerkung']);
-  sheet.getRow(4).font = { bold: true };
+async function terminology(path) {
   const rows = CANAL.slice(0, 40).map((entry) => [entry[DE], entry[EN], '']);
   const change = (term, cells) => {
     rows.splice(
@@ -102,19 +94,34 @@ async function workbook(path) {
     ['Klappbrücke', 'bascule bridge', ''],
     ['Böschung', 'bank', 'umgangssprachlich'],
   );
-  rows.forEach((cells, i) => sheet.addRow([i + 1, ...cells]));
-  sheet.addRow(['', 'Summe', '', String(rows.length)]);
-  for (const number of [9, 10]) sheet.getRow(number).hidden = true;
-  sheet.columns.forEach((column, i) => {
-    column.width = i ? 32 : 6;
-  });
-  const bridges = book.addWorksheet('Brücken');
-  bridges.addRow(['DE', 'EN-GB']);
-  for (const entry of CANAL.filter((e) => e[EN].includes('bridge'))) bridges.addRow([entry[DE], entry[EN]]);
-  const old = book.addWorksheet('alt', { state: 'hidden' });
-  old.addRow(['Deutsch', 'Englisch']);
-  old.addRow(['Kammerschleuse', 'pound lock']);
-  await book.xlsx.writeFile(path);
+  const bridges = CANAL.filter((e) => e[EN].includes('bridge')).map((entry) => [entry[DE], entry[EN]]);
+  const sheets = [
+    {
+      name: 'Terminologie',
+      rows: [
+        ['Brennick Waterways – Terminologieliste'],
+        ['Stand: März 2026, bitte nicht weitergeben'],
+        [],
+        ['Nr.', 'Deutsch', 'English (United Kingdom)', 'Bemerkung'],
+        ...rows.map((cells, i) => [i + 1, ...cells]),
+        ['', 'Summe', '', String(rows.length)],
+      ],
+      merged: ['A1:D1'],
+      bold: [4],
+      hiddenRows: [9, 10],
+      widths: [6, 32, 32, 32],
+    },
+    { name: 'Brücken', rows: [['DE', 'EN-GB'], ...bridges] },
+    {
+      name: 'alt',
+      hidden: true,
+      rows: [
+        ['Deutsch', 'Englisch'],
+        ['Kammerschleuse', 'pound lock'],
+      ],
+    },
+  ];
+  await writeFile(path, workbook(sheets));
 }
 
 /** No header, windows-1252, tabs, CRLF: German and Portuguese. */
@@ -160,11 +167,7 @@ async function equalsText(path) {
 
 /** A sheet with every field and its folder of pictures: one is missing, one is named nowhere. */
 async function structures(path) {
-  const book = new exceljs.Workbook();
-  const sheet = book.addWorksheet('Bauwerke');
-  sheet.addRow(HEADER);
-  for (const row of STRUCTURES) sheet.addRow(row);
-  const files = { 'Bauwerke.xlsx': new Uint8Array(await book.xlsx.writeBuffer()) };
+  const files = { 'Bauwerke.xlsx': workbook([{ name: 'Bauwerke', rows: [HEADER, ...STRUCTURES] }]) };
   for (const [name, shapes] of Object.entries(DRAWINGS)) files[`Bilder/${name}`] = drawing(shapes);
   await writeFile(path, zipSync(files));
 }

@@ -2,6 +2,7 @@
 import { writeFile } from 'node:fs/promises';
 import iconv from 'iconv-lite';
 import { KILN, LOG, WATERWAY } from './scenario/texts.mjs';
+import { FIRST_YEAR, WATERWAY_YEARS } from './scenario/waterway-years.mjs';
 import { writeWord } from './word.mjs';
 
 const xml = (text) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
@@ -42,16 +43,16 @@ export async function lastingMemory(path) {
       '<prop type="project">Harbour rules</prop>',
     ),
   );
-  for (let lock = 1; lock <= 40; lock++)
-    for (const [i, [en, de]] of LOG.entries())
+  for (const [k, pairs] of WATERWAY_YEARS.entries())
+    for (const [i, [en, de]] of pairs.entries())
       units.push(
         unit(
           [
-            ['en-GB', xml(en.replace('#', lock))],
-            ['de-DE', xml(de.replace('#', lock))],
+            ['en-GB', xml(en)],
+            ['de-DE', xml(de)],
           ],
-          dated(lock + i, 2019 + (lock % 5)),
-          `<prop type="project">Maintenance ${2019 + (lock % 5)}</prop>`,
+          dated(i, FIRST_YEAR + k),
+          `<prop type="project">Waterways ${FIRST_YEAR + k}</prop>`,
         ),
       );
   const bold = (text) =>

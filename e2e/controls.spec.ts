@@ -53,6 +53,16 @@ test('Intake: a step switched off and on, hidden rows, a hidden sheet, and a fil
     .first()
     .click();
   await expect(page.getByRole('link', { name: /› alt/ })).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: /› alt/ })).toBeVisible();
+  await expect(tally).toContainText('1 entry');
+  await page
+    .getByRole('button', { name: /Take off the desk/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Taken off the desk (1)' }).click();
+  await page.getByRole('button', { name: /Put back: .*alt/ }).click();
+  await expect(page.getByRole('link', { name: /› alt/ })).toBeVisible();
 });
 
 test('Intake: columns aligned by spaces, moved by keyboard and by dragging; records over lines', async ({
@@ -191,7 +201,7 @@ test('a resource made for the wrong client moves to another, and comes back', as
   await expect(page.getByRole('heading', { level: 2 }).first()).toBeVisible();
   await page.getByRole('button', { name: 'More' }).click();
   await page.getByRole('menuitem', { name: 'Move to another client …' }).click();
-  await page.getByRole('combobox', { name: 'Client in hand' }).click();
+  await page.getByRole('combobox', { name: 'Client', exact: true }).click();
   await page.getByRole('option', { name: 'Harbour Office' }).click();
   await page.getByRole('button', { name: 'Move', exact: true }).click();
   await expect(page.getByText(/now belongs to Harbour Office/)).toBeVisible();

@@ -51,7 +51,7 @@ test('by mouse: a zip with pictures, a status turned, many concepts changed at o
   await page.getByRole('combobox', { name: 'Field' }).click();
   await page.getByRole('option', { name: 'Client', exact: true }).click();
   await page.getByLabel('Value').fill('Bridge office');
-  await expect(page.getByText('3 concepts change of 3.')).toBeVisible();
+  await expect(page.getByText('3 of 3 concepts will change.')).toBeVisible();
   await page.getByRole('button', { name: 'Change 3 concepts' }).click();
   await expect(page.getByText('3 concepts changed.')).toBeVisible();
   await page.getByRole('button', { name: /^Drehbrücke/ }).click();
@@ -61,7 +61,7 @@ test('by mouse: a zip with pictures, a status turned, many concepts changed at o
 
   await page.getByRole('link', { name: 'Try a text' }).click();
   await page.getByRole('textbox', { name: 'Text' }).fill('Die Drehbrücken und das Streichwehr.');
-  await expect(page.getByText('2 hits of 2 terms')).toBeVisible();
+  await expect(page.getByText('2 terms in 2 places')).toBeVisible();
   await page.getByRole('link', { name: 'Back to the termbase' }).click();
 
   await page.getByRole('button', { name: 'Hand over' }).click();
@@ -87,7 +87,7 @@ test('by keyboard: terms are marked and merged, a concept is split, and both are
   await page.getByRole('button', { name: 'Change the marked …' }).press('Enter');
   await page.getByRole('combobox', { name: 'What to do' }).press('Enter');
   await page.getByRole('option', { name: 'Merge into one concept' }).press('Enter');
-  await expect(page.getByText('2 concepts change of 2.')).toBeVisible();
+  await expect(page.getByText('2 of 2 concepts will change.')).toBeVisible();
   await page.getByRole('button', { name: 'Change 2 concepts' }).press('Enter');
   await expect(page.getByText('2 concepts changed.')).toBeVisible();
   await list.getByRole('button', { name: /^Baggergut/ }).click();

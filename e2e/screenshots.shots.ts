@@ -41,7 +41,7 @@ test('one picture of each main view', async ({ page, server }) => {
     .fill(
       'Die Kammerschleusen liegen neben dem Klappenwehr. Zwei Dalben stehen vor dem Leitwerk der alten Kesselschleuse.',
     );
-  await expect(page.getByText(/hits of/)).toBeVisible();
+  await expect(page.getByText(/terms in \d+ places/)).toBeVisible();
   await shot('try-text');
   await page.goto(`${server.address}/termbases/1?concept=38`);
   await expect(page.getByText('umgangssprachlich')).toBeVisible();
@@ -60,7 +60,7 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.getByRole('button', { name: 'Change all 338 units …' }).click();
   await page.getByRole('textbox', { name: 'Find' }).fill('lock');
   await page.getByRole('textbox', { name: 'Replace with' }).fill('sluice');
-  await expect(page.getByText(/units change of 338/)).toBeVisible();
+  await expect(page.getByText(/of 338 units will change/)).toBeVisible();
   await shot('memory-change');
   await page.goto(`${server.address}/concordance?q=paddle gear`);
   await expect(page.locator('mark', { hasText: 'Schützgetriebe' }).first()).toBeVisible();

@@ -3,6 +3,7 @@ import { afterAll, describe, expect, test } from '@jest/globals';
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import iconv from 'iconv-lite';
+import { workbook } from '../../demo/workbook.mjs';
 import { CommandLine } from './calls.js';
 
 const line = new CommandLine();
@@ -204,23 +205,18 @@ describe('convert, with fields', () => {
       'definition',
     ]);
   });
-  test('pictures that lie on a sheet belong to their rows', async () => {
-    const { default: exceljs } = await import('exceljs');
-    const book = new exceljs.Workbook();
-    const sheet = book.addWorksheet('T');
-    for (const row of [
+  test('pictures that lie on a sheet belong to their rows', () => {
+    const png = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    );
+    const rows = [
       ['Deutsch', 'English'],
       ['Schleuse', 'lock'],
       ['Wehr', 'weir'],
-    ])
-      sheet.addRow(row);
-    const image = book.addImage({
-      base64: 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-      extension: 'png',
-    });
-    sheet.addImage(image, { tl: { col: 3, row: 2 }, ext: { width: 20, height: 20 } });
+    ];
     const path = join(folder, 'embedded.xlsx');
-    await book.xlsx.writeFile(path);
+    writeFileSync(path, workbook([{ name: 'T', rows, pictures: [{ row: 2, column: 3, png }] }]));
     const out = join(folder, 'embedded.csv');
     call('convert', path, '-o', out);
     expect(readFileSync(out, 'utf8')).toBe('de,en,Picture\r\nSchleuse,lock,\r\nWehr,weir,embedded image1.png\r\n');

@@ -446,7 +446,15 @@ class Work {
   private async ask(task: string, args: unknown): Promise<Reply> {
     if (task === 'inspection')
       return (await inspection(run, args as { kind: string; id: number }, { dataDir: this.dataDir })) as Reply;
-    return (await run({ name: task, args, dataDir: this.dataDir, jobId: null, stop: null, port: null })) as Reply;
+    return (await run({
+      name: task,
+      args,
+      dataDir: this.dataDir,
+      jobId: null,
+      stop: null,
+      port: null,
+      page: null,
+    })) as Reply;
   }
 
   /** One step. Throws with what does not agree. */

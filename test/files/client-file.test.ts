@@ -13,8 +13,8 @@ import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { fileKind, openClientFile } from '@fair-copy/files/formats/registry.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
-import exceljs from 'exceljs';
 import iconv from 'iconv-lite';
+import { workbook, type Sheet } from '../../demo/workbook.mjs';
 
 let folder: string;
 beforeAll(() => {
@@ -158,21 +158,15 @@ test.each([
 });
 
 describe('workbooks', () => {
-  async function book(name: string, fill: (workbook: exceljs.Workbook) => void): Promise<string> {
-    const workbook = new exceljs.Workbook();
-    fill(workbook);
-    await workbook.xlsx.writeFile(path(name));
-    return path(name);
-  }
+  const book = (name: string, ...sheets: Sheet[]): string => file(name, workbook(sheets));
 
   test('rich text, formulas by their value, errors empty and told', async () => {
-    const at = await book('cells.xlsx', (workbook) => {
-      const sheet = workbook.addWorksheet('Terms');
-      sheet.getCell('A1').value = { richText: [{ text: 'Schleusen' }, { text: 'tor', font: { bold: true } }] };
-      sheet.getCell('B1').value = { formula: 'UPPER("gate")', result: 'GATE' };
-      sheet.getCell('A2').value = { error: '#N/A' };
-      sheet.getCell('B2').value = false;
-      sheet.getCell('C2').value = { text: 'see there', hyperlink: 'https://example.invalid' };
+    const at = book('cells.xlsx', {
+      name: 'Terms',
+      rows: [
+        [{ runs: ['Schleusen', 'tor'] }, { formula: 'UPPER("gate")', result: 'GATE' }],
+        [{ error: '#N/A' }, false, { text: 'see there', link: 'https://example.invalid' }],
+      ],
     });
     const { rows, sample } = await survey(at);
     expect(rows.map((row) => row.cells)).toEqual([
@@ -183,16 +177,15 @@ describe('workbooks', () => {
   });
 
   test('a value merged down stands in each row, one merged across only in the first column', async () => {
-    const at = await book('merged.xlsx', (workbook) => {
-      const sheet = workbook.addWorksheet('Terms');
-      sheet.addRows([
+    const at = book('merged.xlsx', {
+      name: 'Terms',
+      rows: [
         ['Titel', '', ''],
         ['Wehr', 'weir', 'x'],
         ['', 'dam', 'y'],
         ['Poller', 'bollard', 'z'],
-      ]);
-      sheet.mergeCells('A1:C1');
-      sheet.mergeCells('A2:A3');
+      ],
+      merged: ['A1:C1', 'A2:A3'],
     });
     const { rows } = await survey(at);
     expect(rows.map((row) => [row.cells[0], row.cells[1] ?? ''])).toEqual([
@@ -204,10 +197,11 @@ describe('workbooks', () => {
   });
 
   test('sheets by name, hidden ones said to be hidden, an unknown one refused with those there are', async () => {
-    const at = await book('sheets.xlsx', (workbook) => {
-      workbook.addWorksheet('alt', { state: 'hidden' }).addRow(['x']);
-      workbook.addWorksheet('Neu').addRow(['Deutsch', 'English']);
-    });
+    const at = book(
+      'sheets.xlsx',
+      { name: 'alt', hidden: true, rows: [['x']] },
+      { name: 'Neu', rows: [['Deutsch', 'English']] },
+    );
     const { sample } = await survey(at);
     expect(sample.source).toEqual({
       kind: 'workbook',
@@ -223,11 +217,7 @@ describe('workbooks', () => {
   });
 
   test('an empty row between others keeps the numbers of the file', async () => {
-    const at = await book('gap.xlsx', (workbook) => {
-      const sheet = workbook.addWorksheet('Terms');
-      sheet.getCell('A1').value = 'Deutsch';
-      sheet.getCell('A7').value = 'Wehr';
-    });
+    const at = book('gap.xlsx', { name: 'Terms', rows: [['Deutsch'], [], [], [], [], [], ['Wehr']] });
     expect((await survey(at)).rows.map((row) => row.number)).toEqual([1, 7]);
   });
 });

@@ -1,7 +1,8 @@
 /** Rich glossaries through the server: fields, pictures, recipes, joining, bulk changes, the way back. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { readFileSync } from 'node:fs';
 import { strToU8, unzipSync, zipSync } from 'fflate';
+import { openClientFile } from '@fair-copy/files/formats/registry.js';
+import { workbook } from '../../demo/workbook.mjs';
 import { Application } from './application.js';
 
 let server: Application;
@@ -173,6 +174,32 @@ describe('a sheet with its pictures', () => {
       'c1;Kammerschleuse;;;verboten;;',
     ]);
     expect(job.result!.homeless).toBeUndefined();
+  });
+
+  test('goes out in part: what is listed, in the order of languages, without a status and a field', async () => {
+    const list = { language: 'de', q: 'chleuse', mode: 'part', order: 'term' };
+    const job = await server.ended(
+      (
+        await server.ask<{ id: number }>('POST', `/termbases/${termbase}/hand-over`, {
+          format: 'tsv',
+          languages: ['en', 'de'],
+          selection: { list },
+          withoutFields: ['subjectField', 'xGraphic', 'crossReference', 'identifier', 'externalCrossReference'],
+          withoutStatuses: ['deprecatedTerm-admn-sts'],
+        })
+      ).id,
+    );
+    const { rawPayload } = await server.app.inject({
+      url: `/api/jobs/${job.id}/file`,
+      headers: { host: 'localhost' },
+    });
+    const [header, ...rows] = rawPayload.toString().trim().split('\r\n');
+    expect(header).toMatch(/^(?:ID\t)?en\t/);
+    expect(header).not.toContain('ubject');
+    expect(rows).toHaveLength(1);
+    expect(rows[0]).toContain('lock');
+    expect(rows[0]).not.toContain('Kammerschleuse');
+    expect(job.result).toMatchObject({ concepts: 1, left: 0 });
   });
 
   test('an earlier state is one command away', async () => {
@@ -425,15 +452,23 @@ test('the query list comes back filled in, and only its answered rows are taken'
     (await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/query-list`, {})).id,
   );
   const { path } = job.result as { path: string };
-  const { default: exceljs } = await import('exceljs');
-  const book = new exceljs.Workbook();
-  await book.xlsx.load(readFileSync(path) as never);
-  const sheet = book.worksheets[0]!;
-  expect(sheet.getRow(2).getCell(2).text).toBe('What is “Wehr” in English?');
-  sheet.getRow(2).getCell(3).value = 'weir';
-  const back = await server.takeIn(client, 'open - questions.xlsx', new Uint8Array(await book.xlsx.writeBuffer()));
+  const rows: string[][] = [];
+  const list = await openClientFile(path, 'questions.xlsx');
+  await list.survey({}, (some) => rows.push(...some.map(({ cells }) => [...cells])));
+  list.close();
+  expect(rows[1]![1]).toBe('What is “Wehr” in English?');
+  rows[1]![2] = 'weir';
+  rows[2]![2] = 'Bitte weglassen!';
+  const back = await server.takeIn(client, 'open - questions.xlsx', workbook([{ name: 'Questions', rows }]));
   const file = await server.file(back.fileId);
-  expect(file.reading.columns.map((c) => c.role.value.kind)).toEqual(['ignored', 'ignored', 'answer', 'term', 'term']);
+  expect(file.reading.columns.map((c) => c.role.value.kind)).toEqual([
+    'ignored',
+    'ignored',
+    'answer',
+    'answer',
+    'term',
+    'term',
+  ]);
   expect(file.outcome.tally).toMatchObject({ rows: 3, entries: 1, notData: 2 });
 });
 

@@ -108,6 +108,62 @@ describe('a file on the desk', () => {
     const { fileId } = await server.takeIn(client, 'glossary.txt', GLOSSARY);
     await server.ask('DELETE', `/intake/files/${fileId}`);
     await server.ask('GET', `/intake/files/${fileId}`, undefined, 404);
+    expect(await server.ask('GET', `/intake/aside?client=${client}`)).toMatchObject([
+      { id: fileId, name: 'glossary.txt' },
+    ]);
+  });
+
+  test('comes back with all that was decided about it', async () => {
+    const { fileId } = await server.takeIn(client, 'decided.txt', GLOSSARY);
+    await server.file(fileId);
+    await server.ask('PUT', `/intake/files/${fileId}/rows/2`, { decision: { verdict: 'leave' } });
+    const before = await server.file(fileId);
+    await server.ask('DELETE', `/intake/files/${fileId}`);
+    await server.ask('POST', `/intake/files/${fileId}/put-back`);
+    expect((await server.file(fileId)).outcome).toEqual(before.outcome);
+    await server.ask('POST', `/intake/files/${fileId}/put-back`, undefined, 404);
+  });
+
+  test('cut anew, it keeps what was corrected in cells that are the same, and says what goes', async () => {
+    const text = 'Deutsch;English;Bemerkung\nWehr;weir, dam;a\nTor;gate;b\nPoller;bollard;c\nUfer;bank, shore;d\n';
+    const { fileId } = await server.takeIn(client, 'again.csv', text);
+    await server.file(fileId);
+    await server.ask('PATCH', `/intake/files/${fileId}/decisions`, { roles: { 2: { kind: 'ignored' } } });
+    for (const [row, cells] of Object.entries({ 2: { 0: 'das Wehr', 1: 'weir' }, 3: { 1: 'lock gate' } }))
+      await server.ask('PUT', `/intake/files/${fileId}/rows/${row}`, { decision: { cells } });
+    type Cut = { dropped: unknown; reading: { columns: { role: { value: { kind: string } } }[] } };
+    const same = await server.ask<Cut>('PATCH', `/intake/files/${fileId}/source`, { quote: null });
+    expect(same.dropped).toEqual([]);
+    expect(same.reading.columns[2]!.role.value.kind).toBe('ignored');
+    const cut = await server.ask<Cut>('PATCH', `/intake/files/${fileId}/source`, { delimiter: ',' });
+    expect(cut.dropped).toEqual([
+      { row: 2, texts: ['das Wehr', 'weir'] },
+      { row: 3, texts: ['lock gate'] },
+    ]);
+  });
+
+  test('what cannot be read as it was chosen last gives back what was corrected once it can', async () => {
+    const line = 'x'.repeat(2_000_001);
+    const { fileId } = await server.takeIn(
+      client,
+      'long.csv',
+      `Deutsch;English\nWehr;"weir"\nTor;gate\n${line}\n${line}\n`,
+    );
+    await server.file(fileId);
+    await server.ask('PUT', `/intake/files/${fileId}/rows/3`, { decision: { cells: { 1: 'lock gate' } } });
+    // Read as one word after another, without an end.
+    const failed = await server.ask<{ state: string }>('PATCH', `/intake/files/${fileId}/source`, {
+      encoding: 'UTF-16LE',
+    });
+    expect(failed.state).toBe('failed');
+    type Cut = { state: string; dropped: unknown; outcome: unknown };
+    const back = await server.ask<Cut>('PATCH', `/intake/files/${fileId}/source`, { encoding: 'UTF-8' });
+    expect([back.state, back.dropped]).toEqual(['ready', []]);
+    const { rows } = await server.ask<{ rows: { cells: string[] }[] }>(
+      'GET',
+      `/intake/files/${fileId}/rows?from=1&limit=3`,
+    );
+    expect(rows[2]!.cells[1]).toBe('lock gate');
   });
 
   test('an archive opens up into its files', async () => {

@@ -216,6 +216,11 @@ describe('a memory', () => {
 
   test('takes in more without what is there already, and moves to another', async () => {
     const fileId = await takeIn('more.tmx', tmx([UNITS[0]!, tu('Moor here.', 'Hier anlegen.')]));
+    // Said before it is written.
+    expect(await server.ask('POST', '/intake/units-there', { ids: [fileId], memoryId: memory })).toEqual({
+      units: 2,
+      there: 1,
+    });
     const result = await writeUnits(fileId, {
       memoryId: memory,
       subject: 'locks',

@@ -389,3 +389,25 @@ describe('a resource of the wrong client', () => {
     expect((await server.ask<Held>('GET', `/memories/${id}`)).clientId).toBe(client);
   });
 });
+
+test('terms in a text: concepts that share a term are told apart by another language', async () => {
+  const add = (text: string, other: string): Promise<{ id: number }> =>
+    server.ask('POST', `/termbases/${termbase}/concepts`, {
+      language: 'de',
+      text,
+      others: [{ language: 'en', text: other }],
+    });
+  await add('Bank', 'bench');
+  await add('Bank', 'riverside');
+  await add('Poller', 'bollard');
+  const { hits } = await server.ask<{ hits: { term: string; other?: string }[] }>(
+    'POST',
+    `/termbases/${termbase}/recognize`,
+    { language: 'de', text: 'Bänke und Poller' },
+  );
+  expect(hits.map(({ term, other }) => [term, other])).toEqual([
+    ['Bank', 'bench'],
+    ['Bank', 'riverside'],
+    ['Poller', undefined],
+  ]);
+});

@@ -2,7 +2,7 @@ import { AS_SHOWN } from '@fair-copy/core/document/docx.js';
 import { z } from 'zod';
 import { jobOf } from './jobs.js';
 import { routes } from './route.js';
-import { done, idParam, ofClient, addedBody, UNIT_FORMATS, errorBody } from './shared.js';
+import { asideBody, done, idParam, ofClient, addedBody, UNIT_FORMATS, errorBody } from './shared.js';
 
 /** Source from, to; target from, to (indexes of segments); sureness 0 to 1; 1 where pinned; 1 where it stands elsewhere. */
 export const beadBody = z.tuple([
@@ -154,5 +154,15 @@ export const alignmentContract = routes({
     }),
     answer: termMarks,
   },
-  'DELETE /alignments/:id': { params: idParam, answer: done },
+  'DELETE /alignments/:id': {
+    summary: 'Takes an alignment off the desk; it can be put back',
+    params: idParam,
+    answer: done,
+  },
+  'GET /alignments/aside': {
+    summary: 'Alignments that were taken off the desk',
+    query: ofClient,
+    answer: z.array(asideBody),
+  },
+  'POST /alignments/:id/put-back': { summary: 'An alignment comes back as it was', params: idParam, answer: done },
 });

@@ -4,6 +4,7 @@ import { jobOf } from './jobs.js';
 import { selection } from './memories.js';
 import { routes } from './route.js';
 import { idParam, UNIT_FORMATS } from './shared.js';
+import { selection as conceptSelection } from './termbases.js';
 
 export const TERM_FORMATS = ['tbx', 'zip', 'tmx', 'csv', 'tsv', 'xlsx', 'html'] as const;
 export type TermFormat = (typeof TERM_FORMATS)[number];
@@ -11,6 +12,12 @@ export type TermFormat = (typeof TERM_FORMATS)[number];
 const termsOut = z.object({
   format: z.enum(TERM_FORMATS),
   languages: z.array(z.string()).min(1),
+  /** Only these concepts; left out: all. */
+  selection: conceptSelection.optional(),
+  /** Fields that stay here, by name. */
+  withoutFields: z.array(z.string().max(100)).max(500).optional(),
+  /** Terms with one of these usage statuses stay here. */
+  withoutStatuses: z.array(z.string().max(100)).max(20).optional(),
   delimiter: z.string().min(1).max(5).optional(),
   byteOrderMark: z.boolean().optional(),
   /** Sheets in the shape of the file that was taken in last, not one column for each term and field. */

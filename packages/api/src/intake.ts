@@ -6,7 +6,7 @@ import type { CleaningStepId, CellStepId } from '@fair-copy/core/intake/reading.
 import { jobOf, termsWritten, unitsWritten } from './jobs.js';
 import { unitSurvey } from './memories.js';
 import { routes } from './route.js';
-import { done, errorBody, idParam, ofClient, addedBody, whole, spoken } from './shared.js';
+import { asideBody, done, errorBody, idParam, ofClient, addedBody, whole, spoken } from './shared.js';
 
 /** Pictures that rows name: those that came, and those that are missing. */
 export interface PictureOutcome {
@@ -48,7 +48,8 @@ const role = z.union([
     level: z.enum(['concept', 'language', 'term']),
     language: z.string().nullable(),
   }),
-  z.object({ kind: z.enum(['term of row', 'language', 'id', 'answer', 'ignored']) }),
+  z.object({ kind: z.enum(['term of row', 'language', 'id', 'ignored']) }),
+  z.object({ kind: z.literal('answer'), leaves: z.boolean().optional() }),
 ]);
 export type RoleBody = z.infer<typeof role>;
 
@@ -212,12 +213,22 @@ export const intakeContract = routes({
     answer: z.object({ fileId: z.number().nullable(), jobId: z.number().nullable() }),
   },
   'GET /intake/files/:id': { params: idParam, answer: intakeFile },
-  'DELETE /intake/files/:id': { params: idParam, answer: done },
+  'DELETE /intake/files/:id': {
+    summary: 'Takes a file off the desk; it can be put back',
+    params: idParam,
+    answer: done,
+  },
+  'GET /intake/aside': { summary: 'Files that were taken off the desk', query: ofClient, answer: z.array(asideBody) },
+  'POST /intake/files/:id/put-back': { summary: 'A file comes back as it was', params: idParam, answer: done },
   'PATCH /intake/files/:id/source': {
-    summary: 'Another encoding or separator: the file is read again',
+    summary:
+      'Another encoding or separator: the file is read again; what was corrected stays in cells that are the same',
     params: idParam,
     body: sourceChoices,
-    answer: intakeFile,
+    answer: intakeFile.extend({
+      /** Rows with something decided that does not fit any more, and the texts that were typed there. */
+      dropped: z.array(z.object({ row: z.number(), texts: z.array(z.string()) })),
+    }),
   },
   'GET /intake/files/:id/lines': {
     summary: 'The first lines of a text as they stand in the file',
@@ -295,6 +306,11 @@ export const intakeContract = routes({
       ...addedBody,
     }),
     answer: jobOf('write units'),
+  },
+  'POST /intake/units-there': {
+    summary: 'How many units of files a memory has already',
+    body: z.object({ ids: z.array(z.number().int()).min(1).max(500), memoryId: z.number().int() }),
+    answer: z.object({ units: z.number(), there: z.number() }),
   },
   'POST /intake/write-units': {
     summary: 'Write the units of several files to one memory, or to one each, as one operation',

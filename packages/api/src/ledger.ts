@@ -17,6 +17,8 @@ const entry = z.object({
   undoneAt: z.string().nullable(),
   /** Why it can no longer be undone or done again; null: it can. */
   closed: z.object(told<ClosedCodes>()).nullable(),
+  /** The opening of a page that it was done on (`x-page` of the request); null: not on a page, or by an earlier version. */
+  page: z.string().nullable(),
 });
 export type LedgerEntryBody = z.infer<typeof entry>;
 

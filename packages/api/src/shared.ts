@@ -87,3 +87,7 @@ export const addedBody = {
 /** The formats in which units are handed over. */
 export const UNIT_FORMATS = ['tmx', 'xliff', 'docx', 'xlsx', 'csv', 'tsv'] as const;
 export type UnitFormat = (typeof UNIT_FORMATS)[number];
+
+/** What was taken off the desk and can be put back. */
+export const asideBody = z.object({ id: z.number(), name: z.string(), removedAt: z.string() });
+export type AsideBody = z.infer<typeof asideBody>;

@@ -118,7 +118,7 @@ export const conceptChange = z.discriminatedUnion('kind', [
 ]);
 export type ConceptChangeBody = z.infer<typeof conceptChange>;
 
-const selection = z.union([
+export const selection = z.union([
   z.object({ concepts: z.array(z.number().int()).min(1).max(100_000) }),
   z.object({ list: lookUp }),
 ]);
@@ -161,6 +161,8 @@ export const recognized = z.object({
       how: z.enum(['exact', 'inflected', 'compound']),
       /** What the form is, for an inflected hit. */
       form: z.enum(FORM_NAMES).optional(),
+      /** A term of the concept in another language, where several concepts have this one. */
+      other: z.string().optional(),
     }),
   ),
   words: z.number(),

@@ -45,7 +45,7 @@ function roleText(role: Role): string {
       return fieldLabel(role.field).toLowerCase() + of;
     }
     case 'answer':
-      return 'answers';
+      return role.leaves ? 'marks of what to leave out' : 'answers';
     case 'ignored':
       return 'ignored';
   }

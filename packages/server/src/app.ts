@@ -27,6 +27,7 @@ import { openDatabase, openForReading } from './store/database.js';
 import { lockFolder } from './store/lock.js';
 import { pathsOf } from './store/paths.js';
 import { forgetSettledJobs, recover } from './upkeep/recover.js';
+import { asPage } from './jobs/page.js';
 import { tidyAtStart } from './upkeep/sweep.js';
 
 export interface AppOptions {
@@ -60,6 +61,7 @@ export async function buildApp({ dataDir, security = {}, aside = null }: AppOpti
   // On every answer, also on those that are made before any hook runs, and on streams.
   app.server.prependListener('request', (_request, response) => setSecurityHeaders(response));
   app.addHook('onRequest', async (_request, reply) => setSecurityHeaders(reply.raw));
+  app.addHook('onRequest', (request, _reply, done) => asPage(request.headers['x-page'], done));
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.setErrorHandler((error: FastifyError, _request, reply) => {

@@ -11,8 +11,8 @@ for (const { tasks = {} } of FEATURES)
     TASKS.set(task.name, task);
   }
 
-export default async function run({ name, args, dataDir, jobId, stop, port }: TaskMessage): Promise<TaskReply> {
-  const context = new TaskContext(dataDir, stop && new Int32Array(stop), speaker(port), jobId);
+export default async function run({ name, args, dataDir, jobId, stop, port, page }: TaskMessage): Promise<TaskReply> {
+  const context = new TaskContext(dataDir, stop && new Int32Array(stop), speaker(port), jobId, page);
   try {
     // Stopped while it waited for its turn: it does not begin.
     context.checkpoint();

@@ -25,7 +25,7 @@ export interface IntakeWords {
   readonly queryList: {
     readonly sheet: string;
     /** Read back when the sheet comes back filled in (core: field-names). */
-    readonly header: readonly [row: string, question: string, answer: string];
+    readonly header: readonly [row: string, question: string, answer: string, leave: string];
     column(letter: string): string;
     fileName(stem: string): string;
   };

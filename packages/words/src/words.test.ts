@@ -119,7 +119,7 @@ test('each language has its own words for what is read, asked and left out', () 
     }
   }
   for (const { intake } of [en, de])
-    expect(intake.queryList.header.slice(1).map(fieldOfWord)).toEqual(['question', 'answer']);
+    expect(intake.queryList.header.slice(1).map(fieldOfWord)).toEqual(['question', 'answer', 'leave']);
 });
 
 test('what is odd about a row is asked in words', () => {

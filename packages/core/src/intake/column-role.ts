@@ -48,6 +48,7 @@ export function roleOf(c: Column): Guess<Role> {
   const companionOf = companionRole(c);
   if (companionOf) return companionOf;
   if (field === 'answer') return { value: { kind: 'answer' }, sureness: 0.9, reason: said };
+  if (field === 'leave') return { value: { kind: 'answer', leaves: true }, sureness: 0.9, reason: said };
   if (field === 'question') return ignored(0.9, said);
   if (
     namesLanguages(c) &&

@@ -9,7 +9,7 @@ import { matchOf, NOTHING_THERE, type Existing } from './join.js';
 import type { Question } from './questions.js';
 import { cellsBeyond, languagesOf, type CleaningStepId, type Reading } from './reading.js';
 import { RowReader } from './rows-to-draft.js';
-import { answered, isUnanswered, withCells } from './corrected-row.js';
+import { answerColumns, answered, isLeftOut, isUnanswered, withCells, type AnswerColumns } from './corrected-row.js';
 import { EarlierRows } from './earlier-rows.js';
 import { isSwapped, termPair, turned, type Swaps, type TermPair } from './exchanged-languages.js';
 import {
@@ -71,7 +71,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
   private readonly decisions: ReadonlyMap<number, RowDecision>;
   private readonly keepIncomplete: boolean;
   private readonly takeAll: boolean;
-  private readonly answerColumn: number | null;
+  private readonly answers: AnswerColumns;
   private last = 0;
   private open: Open<R> | null = null;
   /** Rows between those that were fed: in a spreadsheet, empty rows that are not stored. */
@@ -88,7 +88,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     this.decisions = options.decisions ?? new Map();
     this.keepIncomplete = options.keepIncomplete ?? isExchange(reading);
     this.takeAll = options.takeAll ?? false;
-    this.answerColumn = reading.columns.find((column) => column.role.value.kind === 'answer')?.index ?? null;
+    this.answers = answerColumns(reading);
     this.swaps = options.swaps ?? null;
     this.pair = termPair(reading);
   }
@@ -219,7 +219,7 @@ export class Evaluation<R extends SheetRow = SheetRow> {
   /** With the corrections of a person, the client's answer in its place, and its languages exchanged if need be. */
   private corrected(row: R, decision: RowDecision | undefined): SheetRow {
     let result: SheetRow = decision?.cells ? withCells(row, decision.cells) : row;
-    if (this.answerColumn !== null) result = answered(result, this.answerColumn, this.reading);
+    if (this.answers.answer !== null) result = answered(result, this.answers.answer, this.reading);
     return decision?.verdict === 'turn' ? turned(result, this.reading) : result;
   }
 
@@ -234,7 +234,11 @@ export class Evaluation<R extends SheetRow = SheetRow> {
     if (header !== null && this.repeatsHeader(row)) return 'header again';
     if (reading.source.kind === 'delimited' && /^#(\s|$)/.test(row.cells[0]!)) return 'comment';
     if (isRuleRow(row)) return 'rule';
-    if (this.answerColumn !== null && isUnanswered(row, this.answerColumn, reading)) return 'no answer';
+    const { answer, leaves } = this.answers;
+    if (answer !== null || leaves !== null) {
+      if (isLeftOut(row, this.answers)) return 'client leaves out';
+      if (answer !== null && isUnanswered(row, answer, reading)) return 'no answer';
+    }
     return null;
   }
 

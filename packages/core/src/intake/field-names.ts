@@ -7,7 +7,7 @@ import { ALSO_FOUND_AS, NOT_FOUND_AS } from '../termbase/forms.js';
 import { IDENTIFIER } from '../termbase/categories.js';
 
 /** A data category by its standard name, or one of the parts of a table. */
-export type FieldName = 'term' | 'number' | 'language' | 'answer' | 'question' | (string & {});
+export type FieldName = 'term' | 'number' | 'language' | 'answer' | 'leave' | 'question' | (string & {});
 
 const NAMES: Readonly<Record<string, string>> = {
   definition:
@@ -70,6 +70,7 @@ const NAMES: Readonly<Record<string, string>> = {
     'language, locale, language tag, sprache, langue, idioma, jezyk, kieli, lingua, taal, sprak, lang, language code, sprachcode, sprachkurzel, 言語' +
     ', 语言, 語言, 语种, 언어, язык, γλωσσα, اللغة, לשון, שפה, jazyk, dil, nyelv, limba, мова',
   answer: 'your answer, ihre antwort',
+  leave: 'leave out (x), leave out, weglassen (x), weglassen',
   question: 'question, frage',
   // What is known and says nothing about a concept.
   date:
@@ -101,7 +102,7 @@ export function fieldOfWord(word: string): FieldName | null {
 }
 
 /** Parts of a table that are no data category. */
-const PARTS = new Set(['term', 'number', 'language', 'answer', 'question']);
+const PARTS = new Set(['term', 'number', 'language', 'answer', 'leave', 'question']);
 
 export function isPart(field: FieldName): boolean {
   return PARTS.has(field);

@@ -14,7 +14,9 @@ export type NotDataReason =
   | 'rule'
   | 'left out'
   | 'no term'
-  | 'no answer';
+  | 'no answer'
+  /** The client says so in a query list. */
+  | 'client leaves out';
 
 export type Outcome =
   /** Its draft holds what all rows of the concept say. */

@@ -79,8 +79,8 @@ export type Role =
    * of the nearest column of that language to its left; without a language to all terms of the row.
    */
   | { readonly kind: 'field'; readonly field: string; readonly level: Level; readonly language: LanguageTag | null }
-  /** In a query list that came back: what the client filled in. */
-  | { readonly kind: 'answer' }
+  /** In a query list that came back: what the client filled in; `leaves`: a mark there leaves the row out. */
+  | { readonly kind: 'answer'; readonly leaves?: boolean }
   | { readonly kind: 'ignored' };
 
 /** How rows make concepts. */

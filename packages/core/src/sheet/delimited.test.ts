@@ -26,6 +26,13 @@ describe('reading', () => {
         ({ cells }) => cells,
       ),
     ).toEqual([['a "b" \\', 'c\\d']]));
+  test('of thousands of blank rows the first hundred are told, and the last of the text; numbers stay', () => {
+    const rows = delimitedRows(`a;b\n${'\n'.repeat(5000)}c;d\n${'\n'.repeat(300)}`, { delimiter: ';', quote: '"' });
+    expect(rows.filter(({ cells }) => cells.length > 1).map(({ number }) => number)).toEqual([1, 5002]);
+    expect(rows.at(-1)).toEqual({ number: 5302, cells: [''] });
+    expect(rows).toHaveLength(2 + 100 + 101);
+  });
+
   test('CR, LF and CRLF end rows; blank rows keep their number', () =>
     expect(
       delimitedRows('a\rb\n\r\nc', { delimiter: ',', quote: '"' }).map((row) => [row.number, row.cells[0]]),

@@ -25,6 +25,8 @@ const ESCAPED = 4; // …;"ab\\|"c
 
 /** One for all blank lines: a file may have millions. */
 const BLANK: readonly string[] = Object.freeze(['']);
+/** So many blank rows one after another are told; of more only that rows are missing, by the next one's number. */
+const BLANKS = 100;
 
 export class DelimitedReader {
   private state = START;
@@ -43,6 +45,8 @@ export class DelimitedReader {
   /** The line of the text, from 1, and the one on which the row began. */
   private line = 1;
   private begun = 1;
+  /** Blank rows in a row, up to here. */
+  private blanks = 0;
 
   /** @param watch told of each cell, and whether it stood in quotes */
   constructor(
@@ -67,6 +71,12 @@ export class DelimitedReader {
     this.read(this.rest, this.rest.length, true);
     this.rest = '';
     if (this.anything) this.endRow();
+    // Nobody counts rows behind the last one that is told.
+    if (this.blanks > BLANKS) {
+      this.number--;
+      this.begun--;
+      this.push(BLANK);
+    }
     return this.drain();
   }
 
@@ -189,14 +199,19 @@ export class DelimitedReader {
     if (this.cells.length > COLUMN_LIMIT)
       throw new DataError('too-many-columns', { row: this.number, count: this.cells.length, limit: COLUMN_LIMIT });
     const isBlank = this.cells.length === 1 && this.cells[0] === '';
-    const { begun } = this;
-    const row = { number: this.number++, cells: isBlank ? BLANK : this.cells };
-    this.rows.push(begun === row.number ? row : { ...row, line: begun });
+    this.blanks = isBlank ? this.blanks + 1 : 0;
+    if (this.blanks <= BLANKS) this.push(isBlank ? BLANK : this.cells);
+    this.number++;
     this.begun = ++this.line;
     if (isBlank) this.cells.length = 0;
     else this.cells = [];
     this.rowLength = 0;
     this.anything = false;
+  }
+
+  private push(cells: readonly string[]): void {
+    const { number, begun } = this;
+    this.rows.push(begun === number ? { number, cells } : { number, cells, line: begun });
   }
 
   private drain(): SheetRow[] {

@@ -157,7 +157,15 @@ function pairingRoutes(api: Api, { workspace, workers, paths }: Context, pairing
   });
 
   serve(api, alignmentContract, 'DELETE /alignments/:id', async ({ params }) => {
-    alignments.remove(alignments.get(params.id).id);
+    alignments.setAside(alignments.item(params.id).id);
+    pairing.told(params.id);
+    return OK;
+  });
+
+  serve(api, alignmentContract, 'GET /alignments/aside', async ({ query }) => alignments.aside(query.client ?? null));
+
+  serve(api, alignmentContract, 'POST /alignments/:id/put-back', async ({ params }) => {
+    alignments.putBack(params.id);
     pairing.told(params.id);
     return OK;
   });

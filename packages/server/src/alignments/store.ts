@@ -53,7 +53,8 @@ export class Alignments {
   list(clientId: number | null): AlignmentItem[] {
     const rows = this.desk
       .prepare<{ client: number | null }, Row>(
-        `SELECT ${ITEM} FROM alignment WHERE $client IS NULL OR client_id = $client ORDER BY id DESC LIMIT 500`,
+        `SELECT ${ITEM} FROM alignment WHERE removed_at IS NULL AND ($client IS NULL OR client_id = $client)
+         ORDER BY id DESC LIMIT 500`,
       )
       .all({ client: clientId });
     return rows.map((row) => itemOf(row.tally === null ? { ...row, tally: this.counted(row.id) } : row));
@@ -104,7 +105,8 @@ export class Alignments {
   } {
     const row = this.desk
       .prepare<[number], Row>(
-        `SELECT ${ITEM}, source, target, beads, source_places, target_places, reading FROM alignment WHERE id = ?`,
+        `SELECT ${ITEM}, source, target, beads, source_places, target_places, reading FROM alignment
+         WHERE id = ? AND removed_at IS NULL`,
       )
       .get(id);
     if (!row) throw new ApiError('not-found', { what: 'alignment' });
@@ -126,7 +128,9 @@ export class Alignments {
 
   /** Without its texts and pairs. */
   item(id: number): AlignmentItem {
-    const row = this.desk.prepare<[number], Row>(`SELECT ${ITEM} FROM alignment WHERE id = ?`).get(id);
+    const row = this.desk
+      .prepare<[number], Row>(`SELECT ${ITEM} FROM alignment WHERE id = ? AND removed_at IS NULL`)
+      .get(id);
     if (!row) throw new ApiError('not-found', { what: 'alignment' });
     return itemOf(row);
   }
@@ -213,8 +217,26 @@ export class Alignments {
     this.desk.prepare('UPDATE alignment SET written = ? WHERE id = ?').run(JSON.stringify(written), id);
   }
 
-  remove(id: number): void {
-    this.desk.prepare('DELETE FROM alignment WHERE id = ?').run(id);
+  /** Takes it off the desk with all that was done in it, until it is put back or forgotten. */
+  setAside(id: number): void {
+    this.desk.prepare('UPDATE alignment SET removed_at = ? WHERE id = ?').run(new Date().toISOString(), id);
+  }
+
+  putBack(id: number): void {
+    const { changes } = this.desk
+      .prepare('UPDATE alignment SET removed_at = NULL WHERE id = ? AND removed_at NOTNULL')
+      .run(id);
+    if (changes === 0) throw new ApiError('not-found', { what: 'alignment' });
+  }
+
+  /** What was taken off the desk, the last first. */
+  aside(clientId: number | null): { readonly id: number; readonly name: string; readonly removedAt: string }[] {
+    return this.desk
+      .prepare<[{ clientId: number | null }], { id: number; name: string; removedAt: string }>(
+        `SELECT id, source_name || ' · ' || target_name AS name, removed_at AS removedAt FROM alignment
+         WHERE removed_at NOTNULL AND (@clientId IS NULL OR client_id = @clientId) ORDER BY removed_at DESC LIMIT 100`,
+      )
+      .all({ clientId });
   }
 }
 

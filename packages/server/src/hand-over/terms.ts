@@ -17,6 +17,9 @@ import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { writeZip } from '@fair-copy/files/zip-write.js';
 import type { TaskContext } from '../jobs/task.js';
+import type { SelectionBody } from '@fair-copy/api/termbases.js';
+import { partOf } from '@fair-copy/core/termbase/parts.js';
+import { conceptsSelected } from '../termbases/bulk.js';
 import { conceptById, conceptsOf } from '../store/concepts.js';
 import { openForReading, type Db } from '../store/database.js';
 import { pathsOf, type Paths } from '../store/paths.js';
@@ -36,6 +39,12 @@ export interface HandOver {
   readonly format: HandOverFormat;
   /** In this order. */
   readonly languages: readonly string[];
+  /** Only these concepts; left out: all. */
+  readonly selection?: SelectionBody;
+  /** Fields that stay here. */
+  readonly withoutFields?: readonly string[];
+  /** Terms with one of these usage statuses stay here. */
+  readonly withoutStatuses?: readonly string[];
   readonly delimiter?: string;
   readonly byteOrderMark?: boolean;
   readonly encoding?: EncodingName;
@@ -87,18 +96,34 @@ async function write(path: string, title: string, db: Db, job: HandOver, context
     .get(job.termbaseId)!.n;
   let written = 0;
   const homeless = { count: 0 };
+  const only = job.selection ? new Set(conceptsSelected(db, job.termbaseId, job.selection)) : null;
+  const part = {
+    languages,
+    withoutFields: new Set(job.withoutFields),
+    withoutStatuses: new Set(job.withoutStatuses),
+  };
+  const parts = function* (): Generator<Concept> {
+    for (const concept of conceptsOf(db, job.termbaseId))
+      if (!only || only.has(concept.id)) yield partOf(concept, part);
+  };
   const chosen = function* (least: number): Generator<Concept> {
     let seen = 0;
-    for (const concept of conceptsOf(db, job.termbaseId)) {
+    for (const concept of parts()) {
       if (++seen % 500 === 0) context.checkpoint(seen / total);
-      if (concept.languages.filter((s) => languages.includes(s.language)).length < least) continue;
+      if (concept.languages.length < least) continue;
       written++;
-      yield inOrder(concept, languages);
+      yield concept;
     }
   };
-  const going: Going = { path, title, db, job, languages, chosen, homeless, paths: pathsOf(context.dataDir) };
+  const one = (id: ConceptId): Concept => partOf(conceptById(db, id)!, part);
+  const paths = pathsOf(context.dataDir);
+  const going: Going = { path, title, db, job, languages, parts, chosen, one, homeless, paths };
   await WRITERS[job.format](going);
-  return { concepts: written, left: total - written, ...(homeless.count && { homeless: homeless.count }) };
+  return {
+    concepts: written,
+    left: (only ? only.size : total) - written,
+    ...(homeless.count && { homeless: homeless.count }),
+  };
 }
 
 /** What is on its way into a file. */
@@ -108,6 +133,9 @@ interface Going {
   readonly db: Db;
   readonly job: HandOver;
   readonly languages: readonly LanguageTag[];
+  /** What goes out of each concept, also of those with nothing left. */
+  readonly parts: () => Iterable<Concept>;
+  readonly one: (id: ConceptId) => Concept;
   /** The concepts that have something in at least so many of the languages. */
   readonly chosen: (least: number) => Iterable<Concept>;
   /** Terms and values that the shape of a sheet has no column for. */
@@ -125,10 +153,10 @@ const WRITERS: { readonly [F in HandOver['format']]: (going: Going) => Promise<v
     await writeZip(path, pictures.members(`${safeFileName(title)}.tbx`, tbx, paths));
   },
 
-  html: async ({ path, title, db, job, languages, chosen, paths }) => {
+  html: async ({ path, title, db, job, languages, chosen, one, paths }) => {
     const client = clientById(db, termbaseById(db, job.termbaseId).client_id).name;
     const picture = pictureSource(picturesOf(db, job.termbaseId), paths);
-    const sorted = inAlphabet(db, job.termbaseId, languages, [...chosenIds(chosen(1))]);
+    const sorted = inAlphabet(db, job.termbaseId, languages, [...chosenIds(chosen(1))], one);
     await writeText(path, glossaryHtml(sorted, { title, client, languages, picture }));
   },
 
@@ -137,13 +165,13 @@ const WRITERS: { readonly [F in HandOver['format']]: (going: Going) => Promise<v
     return writeText(path, tmxDocument(chosen(2), { languages, sourceLanguage: '*all*', version: VERSION, date }));
   },
 
-  xlsx: async ({ path, db, job, languages, chosen, homeless }) => {
+  xlsx: async ({ path, db, job, languages, parts, chosen, homeless }) => {
     const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
     if (shaped) {
       const rows = inShape(chosen(1), shaped, homeless);
       return writeWorkbook(path, [{ name: 'Terms', header: shapedHeader(shaped), rows }]);
     }
-    const columns = layoutOf(db, job.termbaseId, languages);
+    const columns = layoutOf(parts(), languages);
     const rows = mapped(chosen(1), (concept) => layoutRow(concept, columns));
     await writeWorkbook(path, [{ name: 'Terms', header: columns.map((c) => c.header), rows }]);
   },
@@ -152,23 +180,20 @@ const WRITERS: { readonly [F in HandOver['format']]: (going: Going) => Promise<v
   tsv: (going) => writeDelimited(going, '\t'),
 };
 
-function writeDelimited({ path, db, job, languages, chosen, homeless }: Going, usual: string): Promise<void> {
+function writeDelimited({ path, db, job, languages, parts, chosen, homeless }: Going, usual: string): Promise<void> {
   const style = { delimiter: job.delimiter ?? usual, lineEnd: '\r\n', guardFormulas: true } as const;
   const shaped = job.asItCame ? shapeOfTermbase(db, job.termbaseId) : null;
   const text = shaped
     ? shapedLines(chosen(1), shaped, style, homeless)
-    : lines(chosen(1), layoutOf(db, job.termbaseId, languages), style);
+    : lines(chosen(1), layoutOf(parts(), languages), style);
   return writeText(path, text, job.encoding ?? 'UTF-8', job.byteOrderMark ?? false);
 }
 
 /** The dialect and the references are known once all concepts were seen. */
-async function tbxOptions({ title, db, job, languages }: Going): Promise<TbxOptions> {
+async function tbxOptions({ title, languages, parts }: Going): Promise<TbxOptions> {
   const survey = new TbxSurvey();
   const ordered = function* (): Generator<Concept> {
-    for (const concept of conceptsOf(db, job.termbaseId)) {
-      const shown = inOrder(concept, languages);
-      if (shown.languages.length > 0) yield shown;
-    }
+    for (const concept of parts()) if (concept.languages.length > 0) yield concept;
   };
   for (const concept of ordered()) survey.see(concept);
   return { title, languages, beyondBasic: survey.beyondBasic, targets: await survey.targets(ordered, languages) };
@@ -184,6 +209,7 @@ function* inAlphabet(
   termbaseId: number,
   languages: readonly LanguageTag[],
   ids: readonly ConceptId[],
+  one: (id: ConceptId) => Concept,
 ): Generator<Concept> {
   const wanted = new Set<number>(ids);
   const first = new Map<number, string>();
@@ -199,16 +225,12 @@ function* inAlphabet(
     const y = first.get(b);
     return x === undefined ? (y === undefined ? a - b : 1) : y === undefined ? -1 : compare(x, y) || a - b;
   });
-  for (const id of order) yield inOrder(conceptById(db, id as ConceptId)!, languages);
+  for (const id of order) yield one(id as ConceptId);
 }
 
-function inOrder(concept: Concept, languages: readonly LanguageTag[]): Concept {
-  return { ...concept, languages: languages.flatMap((tag) => concept.languages.filter((s) => s.language === tag)) };
-}
-
-function layoutOf(db: Db, termbaseId: number, languages: readonly LanguageTag[]): ReturnType<Layout['columns']> {
+function layoutOf(concepts: Iterable<Concept>, languages: readonly LanguageTag[]): ReturnType<Layout['columns']> {
   const layout = new Layout(languages);
-  for (const concept of conceptsOf(db, termbaseId)) layout.see(concept);
+  for (const concept of concepts) layout.see(concept);
   return layout.columns();
 }
 

@@ -20,6 +20,7 @@ interface Row {
   readonly counts: string;
   readonly undone_at: string | null;
   readonly closed: KeptClosed | null;
+  readonly page: string | null;
 }
 
 export function historyRoutes(api: Api, { workspace, workers, jobs }: Context): void {
@@ -42,6 +43,7 @@ export function historyRoutes(api: Api, { workspace, workers, jobs }: Context): 
       counts: JSON.parse(row.counts) as Record<string, number>,
       undoneAt: row.undone_at,
       closed: row.closed && toldClosed(row.closed),
+      page: row.page,
     }));
   });
 

@@ -54,12 +54,14 @@ export function inspect(
     staged.exec(`PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF; CREATE TABLE finding (
       id INTEGER PRIMARY KEY, check_id TEXT, item INTEGER, language TEXT, place ANY, severity TEXT, text TEXT, message TEXT,
       related TEXT, correction TEXT, basis TEXT, is_new INTEGER) STRICT; BEGIN`);
-    // One look at all of it.
+    // One look at all of it. The units of a memory lie in a file of their own: the workspace is let go before they are
+    // looked at, since what is written while a look lasts piles up beside the database.
     db.exec('BEGIN');
     const moment = momentOf(db);
-    const of = subjectOf(kind);
+    const known = identities(db, subjectOf(kind), id);
+    if (kind === 'memory') db.exec('COMMIT');
     const findings = kind === 'memory' ? findingsInMemory(db, id, context) : findingsInTermbase(db, id, context);
-    const counts = keep(staged, findings, identities(db, of, id));
+    const counts = keep(staged, findings, known);
     staged.exec('COMMIT');
     isDone = true;
     return { path, ...counts, moment };

@@ -10,10 +10,12 @@ import { shownName } from '@fair-copy/files/file-names.js';
 import { ApiError, bodyOf, carried, StoppedError } from '../errors.js';
 import type { JobOf } from '@fair-copy/api/jobs.js';
 import type { JobControls } from '../jobs/jobs.js';
+import type { SheetRow } from '@fair-copy/core/sheet/model.js';
 import { clientById } from '../store/clients.js';
+import { Staging } from '../store/staging.js';
+import { reconciled, type Decided, type Reconciled } from './kept-corrections.js';
 import { termbaseById } from '../store/termbases.js';
 import { PICTURE_NAME } from '@fair-copy/core/intake/pictures.js';
-import { removeDatabase } from '../store/files.js';
 import { DeskPictures } from './pictures.js';
 import { Recipes } from './recipes.js';
 import { keepUpload } from '../store/originals.js';
@@ -29,6 +31,14 @@ import { memoryTasks } from '../memories/tasks.js';
 const PICTURES_WAIT = 400;
 const SIZE_LIMIT = 2 * 1024 ** 3;
 
+/** What was decided about a file before it is cut anew, and about what. */
+interface BeforeCut {
+  readonly rows: readonly Decided[];
+  readonly decisions: Decisions;
+  readonly columns: number | undefined;
+  readonly header: string;
+}
+
 export class Desk implements OnDesk {
   readonly files: IntakeFiles;
   readonly pictures: DeskPictures;
@@ -37,6 +47,8 @@ export class Desk implements OnDesk {
   readonly writing: Writing;
   private readonly evaluations: Evaluations;
   private readonly deciding = new Map<number, Promise<void>>();
+  /** What was decided about files that cannot be read as somebody chose last. */
+  private readonly beforeCut = new Map<number, BeforeCut>();
   private waiting: ReturnType<typeof setTimeout> | undefined;
 
   constructor(readonly context: Context) {
@@ -191,15 +203,67 @@ export class Desk implements OnDesk {
     return this.files.add({ clientId, name, sha256, size, choices: { sheet }, uploadId, depth });
   }
 
-  /** Another encoding, separator or sheet: the rows are cut anew, and decisions on single rows no longer fit. */
-  async recut(fileId: number, choices: SourceChoices): Promise<IntakeFile> {
+  /**
+   * Another encoding, separator or sheet: the rows are cut anew. What was decided stays where it still fits.
+   * @returns also what was decided about rows and does not fit any more
+   */
+  async recut(
+    fileId: number,
+    choices: SourceChoices,
+  ): Promise<{ readonly file: IntakeFile; readonly dropped: Reconciled['dropped'] }> {
     this.writing.refuseIfWritten(fileId);
     const file = this.files.get(fileId);
+    const before = this.beforeCut.get(fileId) ?? {
+      rows: this.decidedRows(fileId),
+      decisions: file.decisions,
+      columns: file.reading?.columns.length,
+      header: this.headerOf(file),
+    };
     this.files.forgetRowDecisions(fileId);
     this.files.update(fileId, { choices: { ...file.choices, ...choices }, decisions: {} });
-    const job = this.read(fileId);
-    await this.context.jobs.ended(job);
-    return this.files.get(fileId);
+    await this.context.jobs.ended(this.read(fileId));
+    const now = this.files.get(fileId);
+    // It cannot be read like this: what was decided waits for the way in which it can.
+    if (now.state !== 'ready' || !now.reading) {
+      this.beforeCut.set(fileId, before);
+      return { file: now, dropped: [] };
+    }
+    this.beforeCut.delete(fileId);
+    const nothingKept = { kept: [], dropped: before.rows };
+    const { kept, dropped } = this.withRows(fileId, (row) => reconciled(before.rows, row), nothingKept);
+    for (const { row, decision } of kept) this.files.decideRow(fileId, row, decision);
+    if (kept.length > 0) this.evaluations.again(fileId);
+    const isSameShape =
+      before.columns === now.reading.columns.length && before.header === this.headerOf(now, before.decisions);
+    if (isSameShape && Object.keys(before.decisions).length > 0) await this.decide(fileId, before.decisions);
+    return { file: this.files.get(fileId), dropped };
+  }
+
+  /** Decisions on rows, with the rows as they are. */
+  private decidedRows(fileId: number): Decided[] {
+    const decisions = this.files.rowDecisions(fileId);
+    return this.withRows<Decided[]>(
+      fileId,
+      (rowOf) => decisions.map(([row, decision]) => ({ row, decision, cells: rowOf(row)?.cells ?? [] })),
+      [],
+    );
+  }
+
+  /** The cells of the row that a person, or the program, took for the header. */
+  private headerOf({ id, reading, ...file }: IntakeFile, decisions: Decisions = file.decisions): string {
+    const row = decisions.headerRow ?? reading?.headerRow.value;
+    return row ? this.withRows(id, (rowOf) => JSON.stringify(rowOf(row)?.cells ?? []), '') : '';
+  }
+
+  private withRows<T>(fileId: number, work: (row: (number: number) => SheetRow | null) => T, none: T): T {
+    const path = this.context.paths.staging(fileId);
+    if (!existsSync(path)) return none;
+    const staging = Staging.openForReading(path);
+    try {
+      return work((number) => staging.rowByNumber(number));
+    } finally {
+      staging.close();
+    }
   }
 
   /**
@@ -270,13 +334,21 @@ export class Desk implements OnDesk {
     return this.files.get(fileId);
   }
 
-  async discard(fileId: number): Promise<void> {
+  /** Takes a file off the desk; it can be put back as it was. */
+  discard(fileId: number): void {
     this.writing.refuseIfWritten(fileId);
     this.files.get(fileId);
     this.evaluations.stop(fileId);
-    this.files.remove(fileId);
-    const { paths } = this.context;
-    for (const path of [paths.staging(fileId), paths.stagedMemory(String(fileId))]) removeDatabase(path);
+    this.files.setAside(fileId);
+    this.told(fileId);
+  }
+
+  putBack(fileId: number): void {
+    if (!this.files.putBack(fileId)) throw new ApiError('not-found', { what: 'file' });
+    const { state, outcome, units } = this.files.get(fileId);
+    // Its reading was stopped when it went.
+    if (state === 'waiting' || state === 'reading') this.read(fileId);
+    else if (state === 'ready' && outcome === null && units === null) this.evaluations.again(fileId);
     this.told(fileId);
   }
 

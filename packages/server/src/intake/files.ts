@@ -100,22 +100,51 @@ export class IntakeFiles {
   }
 
   get(id: number): IntakeFile {
-    const row = this.desk.prepare<[number], FileRow>('SELECT * FROM intake_file WHERE id = ?').get(id);
+    const row = this.desk
+      .prepare<[number], FileRow>('SELECT * FROM intake_file WHERE id = ? AND removed_at IS NULL')
+      .get(id);
     if (!row) throw new ApiError('not-found', { what: 'file' });
     return fileOf(row);
   }
 
   exists(id: number): boolean {
-    return this.desk.prepare('SELECT 1 FROM intake_file WHERE id = ?').get(id) !== undefined;
+    return this.desk.prepare('SELECT 1 FROM intake_file WHERE id = ? AND removed_at IS NULL').get(id) !== undefined;
   }
 
   list(clientId: number | null): IntakeFile[] {
     return this.desk
       .prepare<[{ clientId: number | null }], FileRow>(
-        'SELECT * FROM intake_file WHERE @clientId IS NULL OR client_id = @clientId ORDER BY id DESC',
+        `SELECT * FROM intake_file WHERE removed_at IS NULL AND (@clientId IS NULL OR client_id = @clientId) ORDER BY id DESC`,
       )
       .all({ clientId })
       .map(fileOf);
+  }
+
+  /** Takes a file off the desk, with all that was decided about it, until it is put back or forgotten. */
+  setAside(id: number): void {
+    this.desk.prepare('UPDATE intake_file SET removed_at = ? WHERE id = ?').run(new Date().toISOString(), id);
+  }
+
+  /** @returns whether it was there to be put back */
+  putBack(id: number): boolean {
+    return (
+      this.desk.prepare('UPDATE intake_file SET removed_at = NULL WHERE id = ? AND removed_at NOTNULL').run(id)
+        .changes > 0
+    );
+  }
+
+  /** What was taken off the desk, the last first. */
+  aside(clientId: number | null): { readonly id: number; readonly name: string; readonly removedAt: string }[] {
+    return this.desk
+      .prepare<[{ clientId: number | null }], { id: number; name: string; choices: string; removedAt: string }>(
+        `SELECT id, name, choices, removed_at AS removedAt FROM intake_file
+         WHERE removed_at NOTNULL AND (@clientId IS NULL OR client_id = @clientId) ORDER BY removed_at DESC LIMIT 100`,
+      )
+      .all({ clientId })
+      .map(({ choices, name, ...more }) => {
+        const { sheet } = JSON.parse(choices) as SourceChoices;
+        return { ...more, name: sheet === undefined ? name : `${name} › ${sheet}` };
+      });
   }
 
   update(id: number, change: Partial<Omit<IntakeFile, 'id' | 'clientId' | 'name' | 'sha256' | 'size'>>): void {
@@ -138,6 +167,7 @@ export class IntakeFiles {
     }
   }
 
+  /** For good. */
   remove(id: number): void {
     this.desk.transaction(() => {
       this.forgetRowDecisions(id);

@@ -366,6 +366,7 @@ export async function queryList(
           String(row.number),
           intake.question(outcome.question),
           '',
+          '',
           ...columns.map((column) => row.cells[column.index] ?? ''),
         ];
       }
@@ -376,7 +377,7 @@ export async function queryList(
     await mkdir(paths.outgoing(file.jobId), { recursive: true });
     const path = join(paths.outgoing(file.jobId), fileName);
     await writeWorkbook(path, [
-      { name: words.sheet, header: [...words.header, ...headers], widths: [8, 60, 40], rows: held() },
+      { name: words.sheet, header: [...words.header, ...headers], widths: [8, 60, 40, 14], rows: held() },
     ]);
     return { path, fileName, rows };
   } finally {

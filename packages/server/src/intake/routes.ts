@@ -16,6 +16,9 @@ import { Staging } from '../store/staging.js';
 import { canonicalDecisions, canonicalLanguages } from './decided.js';
 import { Desk } from './desk.js';
 import type { IntakeFile } from './files.js';
+import type { Reconciled } from './kept-corrections.js';
+import { memoryTasks } from '../memories/tasks.js';
+import { fileOfUnits } from './on-the-desk.js';
 import { shownRows, stepExamples } from './shown-rows.js';
 import { intakeTasks } from './tasks.js';
 
@@ -44,7 +47,14 @@ function fileRoutes(api: Api, context: Context, desk: Desk): void {
   });
 
   serve(api, intakeContract, 'DELETE /intake/files/:id', async ({ params }) => {
-    await desk.discard(params.id);
+    desk.discard(params.id);
+    return OK;
+  });
+
+  serve(api, intakeContract, 'GET /intake/aside', async ({ query }) => desk.files.aside(query.client ?? null));
+
+  serve(api, intakeContract, 'POST /intake/files/:id/put-back', async ({ params }) => {
+    desk.putBack(params.id);
     return OK;
   });
 
@@ -66,12 +76,12 @@ function decisionRoutes(api: Api, context: Context, desk: Desk): void {
     const { encoding: name, languages, ...rest } = body;
     const encoding = name === undefined ? undefined : encodingNamed(name);
     if (encoding === null) throw new ApiError('encoding-unknown', { what: name! });
-    const file = await desk.recut(params.id, {
+    const { file, dropped } = await desk.recut(params.id, {
       ...rest,
       ...(encoding && { encoding }),
       ...(languages && { languages: canonicalLanguages(languages) }),
     });
-    return shown(file, desk, context);
+    return { ...shown(file, desk, context), dropped: droppedOf(dropped) };
   });
 
   serve(api, intakeContract, 'PATCH /intake/files/:id/decisions', async ({ params, body }) =>
@@ -139,6 +149,11 @@ function writingRoutes(api: Api, context: Context, desk: Desk): void {
     return desk.writing.units([params.id], targetOf(memoryId, newName), { added, duplicates });
   });
 
+  serve(api, intakeContract, 'POST /intake/units-there', async ({ body: { ids, memoryId } }) => {
+    const staged = [...new Set(ids)].map((id) => fileOfUnits(desk.files.get(id)).staged);
+    return context.workers.run(memoryTasks.unitsThere, { staged, memoryId });
+  });
+
   serve(api, intakeContract, 'POST /intake/write-units', async ({ body }) => {
     const { ids, each, memoryId, newName, duplicates, ...said } = body;
     const added = addedOf(context.workspace, desk.files.get(ids[0]!).clientId, said);
@@ -163,6 +178,10 @@ function withStaging<T>({ paths }: Context, fileId: number, work: (staging: Stag
   } finally {
     staging.close();
   }
+}
+
+function droppedOf(dropped: Reconciled['dropped']): { readonly row: number; readonly texts: string[] }[] {
+  return dropped.map(({ row, decision }) => ({ row, texts: Object.values(decision.cells ?? {}) }));
 }
 
 function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {

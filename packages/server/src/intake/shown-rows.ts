@@ -1,7 +1,7 @@
 /** Rows of a file on the desk as the pages get them. */
 import type { IntakeRowBody, OutcomeKindBody, RowPageBody, StepPreviewBody } from '@fair-copy/api/intake.js';
 import { cleanCell, previewStep } from '@fair-copy/core/intake/cleaning/steps.js';
-import { withCells } from '@fair-copy/core/intake/corrected-row.js';
+import { answerColumns, answered, withCells } from '@fair-copy/core/intake/corrected-row.js';
 import { cleaningContext, languageIn } from '@fair-copy/core/intake/rows-to-draft.js';
 import type { CellStepId, ColumnReading, Reading, Role } from '@fair-copy/core/intake/reading.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
@@ -70,7 +70,10 @@ function shownRow(
   outcome: IntakeRowBody['outcome'],
   decision: IntakeRowBody['decision'],
 ): IntakeRowBody {
-  const corrected = decision?.cells ? withCells(row, decision.cells) : row;
+  const typed = decision?.cells ? withCells(row, decision.cells) : row;
+  const { answer } = answerColumns(reading);
+  // An answer stands where the missing term was.
+  const corrected = answer === null ? typed : answered(typed, answer, reading);
   const isData = outcome === null ? row.number >= reading.firstRow : outcome.kind !== 'not data';
   return {
     position: row.position,

@@ -11,6 +11,8 @@ export class TaskContext {
     private readonly say: (share: number) => void,
     /** The job that it is done for; null: none. */
     readonly jobId: number | null = null,
+    /** The opening of a page that asked for it (`page.ts`); null: none did. */
+    readonly page: string | null = null,
   ) {}
 
   /** Call between pieces of work. Throws `StoppedError` once Stop was pressed. */
@@ -73,4 +75,5 @@ export interface TaskMessage {
   readonly jobId: number | null;
   readonly stop: SharedArrayBuffer | null;
   readonly port: import('node:worker_threads').MessagePort | null;
+  readonly page: string | null;
 }

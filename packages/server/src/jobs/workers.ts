@@ -6,6 +6,7 @@ import { Piscina } from 'piscina';
 import { ApiError, StoppedError, type Carried } from '../errors.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import type { Events } from './events.js';
+import { pageNow } from './page.js';
 import type { Task, TaskMessage, TaskReply, Thread } from './task.js';
 
 export interface RunOptions {
@@ -26,15 +27,17 @@ const YOUNG = 32;
 /** A file that is read is units that live until their batch is on its way: with room for them reading takes a fifth less. */
 const YOUNG_OF_READER = 96;
 
-/** Milliseconds after which the reader's thread ends where nothing is read: what a large file took is given back. */
-const IDLE_OF_READER = 120_000;
+/** Milliseconds after which a reader's or surveyor's thread ends that has nothing to do: what a large file or an inspection took is given back. */
+const IDLE = 5_000;
+/** The same of the finder's, which keeps lists that a page may ask for again. */
+const IDLE_OF_FINDER = 120_000;
 
 export class Workers {
   private readonly pools: Readonly<Record<Thread, Piscina>> = {
     writer: makePool(),
-    reader: makePool({ young: YOUNG_OF_READER, idle: IDLE_OF_READER }),
-    finder: makePool(),
-    surveyor: makePool({ threads: SURVEYORS }),
+    reader: makePool({ young: YOUNG_OF_READER, idle: IDLE }),
+    finder: makePool({ idle: IDLE_OF_FINDER }),
+    surveyor: makePool({ threads: SURVEYORS, idle: IDLE }),
   };
 
   private readonly pending = new Set<Promise<unknown>>();
@@ -62,6 +65,7 @@ export class Workers {
         jobId: id ?? null,
         stop: stop ?? null,
         port: channel?.port2 ?? null,
+        page: pageNow(),
       };
       const running = this.pools[task.thread].run(
         message,

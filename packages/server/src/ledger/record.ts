@@ -30,7 +30,7 @@ export class LedgerEntry {
   /** @param id reserved for it, or null: the next free one */
   constructor(
     private readonly db: Db,
-    private readonly context: Pick<TaskContext, 'changed'>,
+    private readonly context: Pick<TaskContext, 'changed' | 'page'>,
     now: string,
     entry: NewEntry,
     id: number | null = null,
@@ -38,7 +38,7 @@ export class LedgerEntry {
     this.id = Number(
       db
         .prepare(
-          'INSERT INTO ledger (id, at, client_id, termbase_id, memory_id, kind, title, counts) VALUES (?, ?, ?, ?, ?, ?, ?, ?)',
+          'INSERT INTO ledger (id, at, client_id, termbase_id, memory_id, kind, title, counts, page) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
         )
         .run(
           id,
@@ -49,6 +49,7 @@ export class LedgerEntry {
           entry.kind,
           entry.title,
           JSON.stringify(entry.counts ?? {}),
+          context.page,
         ).lastInsertRowid,
     );
     this.insert = db.prepare('INSERT OR IGNORE INTO change (ledger_id, entity, entity_id, before) VALUES (?, ?, ?, ?)');

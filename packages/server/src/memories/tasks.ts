@@ -21,6 +21,7 @@ export const memoryTasks = tasks({
   previewUnits: surveying(async () => (await bulk()).previewUnits),
   harvestConcepts: writing(async () => (await exchangeTask()).harvestConcepts),
   memoryOfTermbase: writing(async () => (await exchangeTask()).memoryOfTermbase),
+  unitsThere: surveying(async () => (await import('./there.js')).unitsThere),
   surveyUnits: reading(async () => (await survey()).surveyUnits),
   findUnits: finding(async () => (await findTasks()).findUnits),
   orderUnits: finding(async () => (await findTasks()).orderUnits),

@@ -32,7 +32,7 @@ export function previewBulk(job: Bulk, context: TaskContext): BulkPreviewBody {
   const db = openForReading(pathsOf(context.dataDir).workspace);
   try {
     addWordFunction(db);
-    const ids = selected(db, job);
+    const ids = conceptsSelected(db, job.termbaseId, job.selection);
     const examples: BulkPreviewBody['examples'] = [];
     if (job.change.kind === 'merge') {
       const bodies = bodiesOf(db, ids, job);
@@ -65,7 +65,7 @@ export function previewBulk(job: Bulk, context: TaskContext): BulkPreviewBody {
 export function doBulk(job: Bulk, context: TaskContext): { readonly changed: number; readonly ledgerId: number } {
   const db = workspaceForWriting(context.dataDir);
   addWordFunction(db);
-  const ids = selected(db, job);
+  const ids = conceptsSelected(db, job.termbaseId, job.selection);
   const termbase = termbaseById(db, job.termbaseId);
   const about = { clientId: termbase.client_id, termbaseId: job.termbaseId, kind: 'bulk', title: did('under-way', {}) };
   return recorded(context, about, (writing) => {
@@ -171,7 +171,8 @@ function language(said: string): LanguageTag {
   return tag;
 }
 
-function selected(db: Db, { selection, termbaseId }: Bulk): number[] {
+/** The concepts that were marked, or that a list has. */
+export function conceptsSelected(db: Db, termbaseId: number, selection: SelectionBody): number[] {
   if ('concepts' in selection) return [...new Set(selection.concepts)].sort((a, b) => a - b);
   return conceptsInList(db, queryOf(termbaseId, selection.list));
 }

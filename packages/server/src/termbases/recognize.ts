@@ -1,12 +1,13 @@
 /** Which terms of a termbase occur in a text. */
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
-import { Recognizer } from '@fair-copy/core/termbase/recognition/recognizer.js';
+import { Recognizer, type Hit } from '@fair-copy/core/termbase/recognition/recognizer.js';
 import { wordsOf } from '@fair-copy/core/termbase/recognition/words.js';
 import type { ConceptBody, Term } from '@fair-copy/core/termbase/concept.js';
 import { ALSO_FOUND_AS, NOT_FOUND_AS, saidForms } from '@fair-copy/core/termbase/forms.js';
 import { markedText, STEM } from '@fair-copy/core/termbase/stem.js';
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import type { TaskContext } from '../jobs/task.js';
+import { readConcept } from '../store/concepts.js';
 import { openForReading, type Db } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import type { RecognizedBody } from '@fair-copy/api/termbases.js';
@@ -46,13 +47,37 @@ export function recognizeText({ termbaseId, language, text }: TextToTry, { dataD
   const db = openForReading(pathsOf(dataDir).workspace);
   try {
     const recognizer = recognizers.get(dataDir, db, { kind: 'termbase', id: termbaseId }, language);
-    const hits = recognizer
-      .find(text)
-      .map(({ term, concept, start, end, how, form }) => ({ term, concept, start, end, how, ...(form && { form }) }));
+    const found = recognizer.find(text);
+    const other = counterparts(db, found, language);
+    const hits = found.map((hit) => ({
+      term: hit.term,
+      concept: hit.concept,
+      start: hit.start,
+      end: hit.end,
+      how: hit.how,
+      ...(hit.form && { form: hit.form }),
+      ...(other.get(hit.concept) && { other: other.get(hit.concept)! }),
+    }));
     return { hits, words: wordsOf(text).length, terms: recognizer.terms, method: recognizer.method };
   } finally {
     db.close();
   }
+}
+
+/** Of concepts that share a term with another: a term in another language, by which a person tells them apart. */
+function counterparts(db: Db, hits: readonly Hit<number>[], language: string): ReadonlyMap<number, string> {
+  const sharing = new Map<string, Set<number>>();
+  for (const { term, concept } of hits) sharing.set(term, (sharing.get(term) ?? new Set()).add(concept));
+  const found = new Map<number, string>();
+  for (const concepts of sharing.values())
+    for (const id of concepts.size > 1 ? concepts : []) {
+      const others = readConcept(db, id)?.body.languages.filter(
+        (section) => primaryLanguage(section.language) !== primaryLanguage(language),
+      );
+      const text = others?.[0]?.terms[0]?.text;
+      if (text) found.set(id, text);
+    }
+  return found;
 }
 
 /** Changes with every operation and every undo. */

@@ -8,6 +8,8 @@ import { keptFiles } from './history.js';
 
 /** A file that was handed over can be fetched for so long. */
 export const HANDED_OVER_DAYS = 7;
+/** What was taken off the desk can be put back for so long. */
+const ASIDE_DAYS = 30;
 const DAY = 24 * 60 * 60 * 1000;
 
 export interface Sweep {
@@ -104,7 +106,7 @@ function fetchableJobs(desk: Db): Set<number> {
 
 /**
  * Files that were sent to be aligned and are in no alignment after a day; uploads of which nothing is on the desk; files that
- * were handed over long ago.
+ * were handed over, and what was taken off the desk, long ago.
  */
 export function forgetOnDesk(desk: Db): void {
   desk
@@ -112,6 +114,9 @@ export function forgetOnDesk(desk: Db): void {
       `UPDATE job SET result = json_remove(result, '$.path') WHERE ended_at < ? AND json_extract(result, '$.path') IS NOT NULL`,
     )
     .run(new Date(Date.now() - HANDED_OVER_DAYS * DAY).toISOString());
+  const long = new Date(Date.now() - ASIDE_DAYS * DAY).toISOString();
+  desk.prepare('DELETE FROM row_decision WHERE file_id IN (SELECT id FROM intake_file WHERE removed_at < ?)').run(long);
+  for (const table of ['intake_file', 'alignment']) desk.prepare(`DELETE FROM ${table} WHERE removed_at < ?`).run(long);
   desk.prepare('DELETE FROM received WHERE at < ?').run(new Date(Date.now() - DAY).toISOString());
   desk
     .prepare('DELETE FROM upload WHERE id NOT IN (SELECT upload_id FROM intake_file WHERE upload_id IS NOT NULL)')

@@ -2,6 +2,7 @@
 import type { Contract } from '@fair-copy/api/contract.js';
 import type { Answered, Call } from '@fair-copy/api/route.js';
 import type { ErrorAnswer } from '@fair-copy/api/shared.js';
+import { pageOpened } from './opening.js';
 import { m } from '../messages/index.js';
 import { errorWords } from '../words.js';
 
@@ -33,7 +34,8 @@ export async function call<K extends RouteKey>(key: K, ...args: GivenTo<K>): Pro
   return answered(() =>
     fetch(addressOf(key, given), {
       method: methodOf(key),
-      ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      headers: { 'x-page': pageOpened(), ...(body !== undefined && { 'content-type': 'application/json' }) },
+      ...(body !== undefined && { body: JSON.stringify(body) }),
     }),
   );
 }
@@ -46,7 +48,7 @@ export async function upload<K extends FileRoute>(
   key: K,
   { file, ...given }: Call<Contract[K]> & { readonly file: Blob },
 ): Promise<Answered<Contract[K]>> {
-  const headers = { 'content-type': 'application/octet-stream' };
+  const headers = { 'content-type': 'application/octet-stream', 'x-page': pageOpened() };
   return answered(() => fetch(addressOf(key, given), { method: methodOf(key), headers, body: file }));
 }
 

@@ -1,5 +1,5 @@
 /** What the pages ask for, as query options: one factory for each thing. */
-import { keepPreviousData, queryOptions, skipToken } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, skipToken, replaceEqualDeep } from '@tanstack/react-query';
 import { call } from './http.js';
 import type {
   BulkBody,
@@ -14,6 +14,7 @@ import type {
   UnitSelection,
   UnitSort,
 } from './types.js';
+import type { UnitPageBody } from '@fair-copy/api/memories.js';
 
 export const clients = queryOptions({ queryKey: ['clients'], queryFn: () => call('GET /clients') });
 
@@ -52,6 +53,22 @@ export const intakeFiles = (client: number | null) =>
   queryOptions({
     queryKey: ['intake', 'files', client],
     queryFn: () => call('GET /intake/files', { query: { client } }),
+  });
+
+/** Files that were taken off the desk. */
+export const filesAside = (client: number | null) =>
+  queryOptions({
+    queryKey: ['intake', 'aside', client],
+    queryFn: () => call('GET /intake/aside', { query: { client } }),
+  });
+
+/** How many units of files a memory has already. */
+export const unitsThere = (ids: readonly number[], memoryId: number) =>
+  queryOptions({
+    queryKey: ['intake', 'there', ids, memoryId],
+    queryFn: () => call('POST /intake/units-there', { body: { ids: [...ids], memoryId } }),
+    staleTime: 0,
+    retry: false,
   });
 
 export const deskPictures = (client: number) =>
@@ -214,6 +231,13 @@ export const alignments = (client: number | null) =>
     queryFn: () => call('GET /alignments', { query: { client } }),
   });
 
+/** Alignments that were taken off the desk. */
+export const alignmentsAside = (client: number | null) =>
+  queryOptions({
+    queryKey: ['alignment', 'aside', client],
+    queryFn: () => call('GET /alignments/aside', { query: { client } }),
+  });
+
 export const alignment = (id: number) =>
   queryOptions({
     queryKey: ['alignment', id],
@@ -236,7 +260,7 @@ export const UNIT_PAGE = 60;
 export const unitPage = (id: number, filter: UnitFilter, sort: UnitSort, page: number) =>
   queryOptions({
     queryKey: ['memory', id, 'units', filter, sort, page],
-    queryFn: () =>
+    queryFn: (): Promise<ShownUnits> =>
       call('POST /memories/:id/units', {
         params: { id },
         body: {
@@ -248,8 +272,21 @@ export const unitPage = (id: number, filter: UnitFilter, sort: UnitSort, page: n
       }),
     staleTime: 60_000,
     retry: false,
-    refetchInterval: ({ state }) => (state.data && state.data.total === null ? 300 : false),
+    structuralSharing: (old, young) => untilKnown(old as ShownUnits | undefined, young as ShownUnits),
+    refetchInterval: ({ state: { data } }) => (data && (data.total === null || data.isOld) ? 300 : false),
   });
+
+/** A page of units; `isOld`: what takes its place is still being looked for. */
+export type ShownUnits = UnitPageBody & { readonly isOld?: boolean };
+
+/**
+ * A list that is looked through anew, because something in the memory has changed, stays as it is until all of it is known: a
+ * row in which somebody types must not go away meanwhile.
+ */
+export function untilKnown(old: ShownUnits | undefined, young: ShownUnits): ShownUnits {
+  if (old && old.total !== null && young.total === null) return { ...old, isOld: true };
+  return replaceEqualDeep(old, young) as ShownUnits;
+}
 
 export const unitPosition = (id: number, filter: UnitFilter, sort: UnitSort, unit: number) =>
   queryOptions({

@@ -12,13 +12,21 @@ import { NotHere } from './NotHere.js';
 import { STAGES } from './stages.js';
 import { themeOf } from './theme.js';
 
-/** Pages come when they are needed first, and the rest as soon as the page is at leisure: the server may go away. */
+/** Pages and dialogs come when they are needed first, and the rest as soon as the page is at leisure: the server may go away. */
 const pages = STAGES.flatMap((stage) => stage.pages).map(({ path, load }) => ({
   path,
   load,
   Page: lazy(async () => ({ default: await load() })),
 }));
-window.setTimeout(() => pages.forEach(({ load }) => void load().catch(() => undefined)), 500);
+const dialogs = [
+  () => import('../ui/AskFirst.js'),
+  () => import('../ui/NameForm.js'),
+  () => import('./EraseClient.js'),
+  () => import('./Help.js'),
+];
+window.setTimeout(() => {
+  for (const load of [...pages.map((page) => page.load), ...dialogs]) void load().catch(() => undefined);
+}, 500);
 
 const queries = new QueryClient({
   defaultOptions: {

@@ -4,14 +4,15 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery } from '@tanstack/react-query';
 import { ChevronDown } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { call } from '../api/http.js';
 import { clients as clientsQuery } from '../api/queries.js';
 import { m } from '../messages/index.js';
 import { useDesk } from '../ui/desk-store.js';
 import { useToast } from '../ui/toast-store.js';
-import { EraseClient } from './EraseClient.js';
 import { NameDialog } from '../ui/NameDialog.js';
+
+const EraseClient = lazy(async () => ({ default: (await import('./EraseClient.js')).EraseClient }));
 
 export function ClientMenu() {
   const { clientId, takeInHand } = useDesk();
@@ -97,15 +98,17 @@ export function ClientMenu() {
         />
       )}
       {asking === 'erase' && inHand && (
-        <EraseClient
-          client={inHand}
-          onDone={() => {
-            setAsking(null);
-            takeInHand(null);
-            say(m.client.erased);
-          }}
-          onClose={() => setAsking(null)}
-        />
+        <Suspense>
+          <EraseClient
+            client={inHand}
+            onDone={() => {
+              setAsking(null);
+              takeInHand(null);
+              say(m.client.erased);
+            }}
+            onClose={() => setAsking(null)}
+          />
+        </Suspense>
       )}
     </>
   );

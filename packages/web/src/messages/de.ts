@@ -112,6 +112,7 @@ export const texts: typeof en = {
     leaveOut: 'die Zeile auslassen',
     undo: 'das Letzte rückgängig machen',
     help: 'die Tasten zeigen',
+    termPair: 'ein Termpaar anlegen',
     lookUp: 'nachschlagen',
   },
   theme: { toDark: 'Dunkle Farben', toLight: 'Helle Farben' },
@@ -125,7 +126,16 @@ export const texts: typeof en = {
     deleteAllTheSame: 'Trotzdem löschen',
     nothing: '(nichts)',
   },
+  leave: {
+    title: 'Noch nicht gespeichert',
+    stay: 'Hier bleiben',
+    discard: 'Ohne Speichern gehen',
+    save: 'Speichern und weiter',
+  },
   undo: {
+    ask: 'Das rückgängig machen?',
+    askText: (what: string, when: string) =>
+      `Zuletzt geschah etwas, das nicht auf dieser Seite war, seit Sie sie geöffnet haben: „${what}“ (${when}).`,
     nothingToUndo: 'Es gibt nichts rückgängig zu machen.',
     undoneToast: (title: string) => `Rückgängig gemacht: ${title}`,
     redoneToast: (title: string) => `Wieder getan: ${title}`,

@@ -110,6 +110,7 @@ export const texts = {
     leaveOut: 'leave the row out',
     undo: 'undo the last thing',
     help: 'show the keys',
+    termPair: 'make a term pair',
     lookUp: 'look up',
   },
   theme: { toDark: 'Dark theme', toLight: 'Light theme' },
@@ -123,7 +124,16 @@ export const texts = {
     deleteAllTheSame: 'Delete it all the same',
     nothing: '(nothing)',
   },
+  leave: {
+    title: 'Not saved yet',
+    stay: 'Stay here',
+    discard: 'Leave without saving',
+    save: 'Save and go on',
+  },
   undo: {
+    ask: 'Undo this?',
+    askText: (what: string, when: string) =>
+      `The last thing was not done on this page since you opened it: “${what}” (${when}).`,
     nothingToUndo: 'There is nothing to undo.',
     undoneToast: (title: string) => `Undone: ${title}`,
     redoneToast: (title: string) => `Done again: ${title}`,

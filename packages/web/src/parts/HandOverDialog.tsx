@@ -49,6 +49,8 @@ interface Props<F extends string, K extends Kind> {
   readonly onFormat: (format: F) => void;
   /** What this format lets one choose. */
   readonly ofFormat?: ReactNode;
+  /** All of it, or what is marked or listed: both with their numbers. */
+  readonly part: PartChoice;
   readonly all: readonly string[];
   readonly languages: readonly string[];
   readonly onLanguages: (languages: readonly string[]) => void;
@@ -72,6 +74,7 @@ export function HandOverDialog<F extends string, K extends Kind>(props: Props<F,
     <Dialog open onClose={props.onClose} fullWidth maxWidth="sm">
       <DialogTitle>{t.title}</DialogTitle>
       <DialogContent>
+        <Part {...props.part} />
         <Typography component="h3" color="textSecondary">
           {t.format}
         </Typography>
@@ -102,6 +105,30 @@ export function HandOverDialog<F extends string, K extends Kind>(props: Props<F,
         </Button>
       </DialogActions>
     </Dialog>
+  );
+}
+
+export interface PartChoice {
+  /** Names everything, with its number. */
+  readonly whole: string;
+  /** Names what is marked or listed, with its number; null: nothing is. */
+  readonly some: string | null;
+  readonly only: boolean;
+  readonly onOnly: (only: boolean) => void;
+}
+
+function Part({ whole, some, only, onOnly }: PartChoice) {
+  if (some === null) return <Typography sx={{ mb: 1.5 }}>{whole}</Typography>;
+  return (
+    <RadioGroup
+      aria-label={t.part}
+      value={only ? 'some' : 'whole'}
+      onChange={(event) => onOnly(event.target.value === 'some')}
+      sx={{ mb: 1.5 }}
+    >
+      <FormControlLabel value="some" control={<Radio size="small" />} label={some} />
+      <FormControlLabel value="whole" control={<Radio size="small" />} label={whole} />
+    </RadioGroup>
   );
 }
 

@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
-import { memories as memoriesQuery } from '../api/queries.js';
+import { memories as memoriesQuery, unitsThere } from '../api/queries.js';
 import { resourceName } from '../ui/resource-name.js';
 import { useToast } from '../ui/toast-store.js';
 import { shared } from './messages.js';
@@ -33,6 +33,8 @@ interface Props {
   readonly file: { readonly name: string; readonly sheet: string | null };
   /** There are several files, which may become a memory each. */
   readonly several?: boolean;
+  /** Files on the desk that the units come from: what a memory has of them already is said before. */
+  readonly files?: readonly number[];
   readonly submit: string;
   readonly disabled?: boolean;
   readonly onSubmit: (body: MemoryTargetBody) => Promise<void>;
@@ -40,13 +42,22 @@ interface Props {
   readonly children?: ReactNode;
 }
 
-export function MemoryTarget({ clientId, file, several = false, submit, disabled = false, onSubmit, children }: Props) {
+export function MemoryTarget({
+  clientId,
+  file,
+  several = false,
+  files,
+  submit,
+  disabled = false,
+  onSubmit,
+  children,
+}: Props) {
   const { data: memories = [] } = useQuery(memoriesQuery(clientId));
   const [target, setTarget] = useState('new');
   const [name, setName] = useState<string | null>(null);
   const [subject, setSubject] = useState('');
   const [addClient, setAddClient] = useState(false);
-  const [attribute, setAttribute] = useState({ type: '', text: '' });
+  const [attribute, setAttribute] = useState<AddedProps['attribute']>({ type: '', text: '' });
   // The same file twice adds nothing to a memory that is there, unless somebody says so.
   const [skipSaid, setSkip] = useState<boolean | null>(null);
   const skip = skipSaid ?? (target !== 'new' && target !== 'each');
@@ -95,27 +106,7 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
           />
         ))}
       </RadioGroup>
-      <Typography component="h3" color="textSecondary" sx={{ mt: 1, mb: 1 }}>
-        {t.added}
-      </Typography>
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-        <TextField
-          label={shared.subject}
-          value={subject}
-          onChange={(event) => setSubject(event.target.value)}
-          sx={{ gridColumn: 'span 2' }}
-        />
-        <TextField
-          label={shared.attribute}
-          value={attribute.type}
-          onChange={(event) => setAttribute({ ...attribute, type: event.target.value })}
-        />
-        <TextField
-          label={shared.bulk.value}
-          value={attribute.text}
-          onChange={(event) => setAttribute({ ...attribute, text: event.target.value })}
-        />
-      </Box>
+      <AddedFields subject={subject} onSubject={setSubject} attribute={attribute} onAttribute={setAttribute} />
       <Box sx={{ display: 'grid', my: 1 }}>
         <FormControlLabel
           control={<Checkbox size="small" checked={addClient} onChange={(_, on) => setAddClient(on)} />}
@@ -125,6 +116,7 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
           control={<Checkbox size="small" checked={skip} onChange={(_, on) => setSkip(on)} />}
           label={t.skip}
         />
+        {skip && files && files.length > 0 && Number(target) > 0 && <There files={files} memoryId={Number(target)} />}
         {children}
       </Box>
       <Button
@@ -135,6 +127,51 @@ export function MemoryTarget({ clientId, file, several = false, submit, disabled
         {submit}
       </Button>
     </Box>
+  );
+}
+
+interface AddedProps {
+  readonly subject: string;
+  readonly onSubject: (subject: string) => void;
+  readonly attribute: { readonly type: string; readonly text: string };
+  readonly onAttribute: (attribute: { readonly type: string; readonly text: string }) => void;
+}
+
+/** What is added to every unit. */
+function AddedFields({ subject, onSubject, attribute, onAttribute }: AddedProps) {
+  return (
+    <>
+      <Typography component="h3" color="textSecondary" sx={{ mt: 1, mb: 1 }}>
+        {t.added}
+      </Typography>
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+        <TextField
+          label={shared.subject}
+          value={subject}
+          onChange={(event) => onSubject(event.target.value)}
+          sx={{ gridColumn: 'span 2' }}
+        />
+        <TextField
+          label={shared.attribute}
+          value={attribute.type}
+          onChange={(event) => onAttribute({ ...attribute, type: event.target.value })}
+        />
+        <TextField
+          label={shared.bulk.value}
+          value={attribute.text}
+          onChange={(event) => onAttribute({ ...attribute, text: event.target.value })}
+        />
+      </Box>
+    </>
+  );
+}
+
+function There({ files, memoryId }: { readonly files: readonly number[]; readonly memoryId: number }) {
+  const { data } = useQuery(unitsThere(files, memoryId));
+  return (
+    <Typography variant="body2" color="textSecondary" role="status" sx={{ ml: 4 }}>
+      {data ? t.there(data.units, data.there) : t.counting}
+    </Typography>
   );
 }
 

@@ -59,7 +59,7 @@ export function MoveToClient({ name, clientId, move, undo, onClose }: Props) {
             select
             fullWidth
             autoFocus
-            label={m.client.label}
+            label={shared.moveTo.client}
             value={chosen}
             onChange={(event) => setChosen(Number(event.target.value))}
             sx={{ mt: 1 }}

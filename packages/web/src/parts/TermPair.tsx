@@ -4,14 +4,17 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useState, type FormEvent, type KeyboardEvent } from 'react';
 import { call } from '../api/http.js';
+import type { Holding } from '@fair-copy/api/clients.js';
+import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { holdings as holdingsQuery } from '../api/queries.js';
 import { m } from '../messages/index.js';
 import { languageLabel } from '../ui/languages.js';
 import { Pick } from '../ui/Pick.js';
 import { useTermPair } from './term-pair-store.js';
 import { useToast } from '../ui/toast-store.js';
+import { useKeys } from '../ui/useKeys.js';
 import { shared } from './messages.js';
 
 const t = shared;
@@ -25,12 +28,14 @@ interface Props {
 
 /** What is selected in the texts of several languages becomes a concept of a termbase. */
 export function TermPair({ clientId, languages, wide = false }: Props) {
-  const { texts, select, clear } = useTermPair();
-  const { data: holdings = [] } = useQuery(holdingsQuery(clientId));
+  const { texts, isOpen, open, select, clear } = useTermPair();
+  const { data = [] } = useQuery(holdingsQuery(clientId));
+  const holdings = fittingFirst(data, languages);
   const [chosen, setChosen] = useState('');
   const { say, fail } = useToast();
   const filled = languages.filter((tag) => texts[tag]?.trim());
-  if (filled.length === 0) return null;
+  useKeys({ t: open });
+  if (filled.length === 0 && !isOpen) return null;
   const termbaseId = chosen || String(holdings[0]?.id ?? '');
   const add = async (): Promise<void> => {
     const [first, ...others] = filled.map((language) => ({ language, text: texts[language]!.trim() }));
@@ -40,8 +45,13 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
   };
   return (
     <Box
-      component="section"
+      component="form"
       aria-label={t.pair.title}
+      onSubmit={(event: FormEvent) => {
+        event.preventDefault();
+        if (filled.length > 1 && termbaseId !== '') void add().catch(fail);
+      }}
+      onKeyDown={(event: KeyboardEvent) => event.key === 'Escape' && clear()}
       sx={wide ? { px: 3, py: 1, borderTop: 1, borderColor: 'divider' } : { mb: 2 }}
     >
       {!wide && (
@@ -56,10 +66,11 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
             : { display: 'grid', gap: 1, mt: 1 }
         }
       >
-        {languages.map((tag) => (
+        {languages.map((tag, i) => (
           <TextField
             key={tag}
             size="small"
+            autoFocus={isOpen && i === 0}
             label={languageLabel(tag)}
             value={texts[tag] ?? ''}
             onChange={(event) => select(tag, event.target.value)}
@@ -78,12 +89,7 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
           </Pick>
         )}
         <Box sx={{ whiteSpace: 'nowrap' }}>
-          <Button
-            variant="outlined"
-            size="small"
-            disabled={filled.length < 2 || termbaseId === ''}
-            onClick={() => void add().catch(fail)}
-          >
+          <Button type="submit" variant="outlined" size="small" disabled={filled.length < 2 || termbaseId === ''}>
             {t.pair.add}
           </Button>
           <Button size="small" onClick={clear}>
@@ -93,4 +99,12 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
       </Box>
     </Box>
   );
+}
+
+/** The termbases with most of these languages first; the others as they were. */
+function fittingFirst(all: readonly Holding[], languages: readonly string[]): readonly Holding[] {
+  const wanted = new Set(languages.map(primaryLanguage));
+  const fit = ({ languages: there }: Holding): number =>
+    new Set(there.map(({ language }) => primaryLanguage(language)).filter((tag) => wanted.has(tag))).size;
+  return [...all].sort((a, b) => fit(b) - fit(a));
 }

@@ -28,8 +28,18 @@ export const texts: typeof en = {
     menu: 'Zu einem anderen Kunden verschieben …',
     title: (name: string) => `Zu welchem Kunden gehört „${name}“?`,
     none: 'Es gibt noch keinen anderen Kunden. Legen Sie oben im Menü der Kunden einen an.',
+    client: 'Kunde',
     go: 'Verschieben',
     done: (name: string, client: string) => `„${name}“ gehört nun zu ${client}.`,
+  },
+  takenOff: {
+    title: (n: number) => `Vom Tisch genommen (${number(n)})`,
+    putBack: 'Zurücklegen',
+    putBackName: (name: string) => `Zurücklegen: ${name}`,
+    done: (name: string) => `„${name}“ wurde vom Tisch genommen.`,
+    askPictures: (n: number) =>
+      `${count(n, 'Bild kam', 'Bilder kamen')} mit den Dateien dieses Kunden. Um sie wieder zu haben, legen Sie sie noch einmal ab.`,
+    go: 'Vom Tisch nehmen',
   },
   memoryName: 'Name des Speichers',
   subject: 'Sachgebiet',
@@ -63,6 +73,7 @@ export const texts: typeof en = {
   },
   out: {
     title: 'Übergeben',
+    part: 'Was hinausgeht',
     format: 'Format',
     languages: 'Sprachen',
     writing: 'Wird geschrieben …',
@@ -77,6 +88,13 @@ export const texts: typeof en = {
     added: 'Jeder Einheit hinzufügen',
     addClient: 'auch der Name des Kunden',
     skip: 'Einheiten auslassen, die schon da sind',
+    counting: 'Es wird gesucht, was schon da ist …',
+    there: (all: number, there: number) =>
+      there === 0
+        ? `Von den ${number(all)} ist noch keine da.`
+        : there === all
+          ? `Alle ${number(all)} sind schon da; keine ist neu.`
+          : `${number(there)} von ${number(all)} sind schon da; ${number(all - there)} neu.`,
     done: (n: number, skipped: number, name: string) =>
       `${count(n, 'Einheit', 'Einheiten')} in „${name}“ geschrieben${skipped ? `, ${number(skipped)} ${skipped === 1 ? 'war' : 'waren'} schon da` : ''}.`,
     open: 'Speicher öffnen',

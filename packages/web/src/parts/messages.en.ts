@@ -27,8 +27,18 @@ export const texts = {
     menu: 'Move to another client …',
     title: (name: string) => `Move “${name}” to which client?`,
     none: 'There is no other client yet. Make one in the menu of clients above.',
+    client: 'Client',
     go: 'Move',
     done: (name: string, client: string) => `“${name}” now belongs to ${client}.`,
+  },
+  takenOff: {
+    title: (n: number) => `Taken off the desk (${number(n)})`,
+    putBack: 'Put back',
+    putBackName: (name: string) => `Put back: ${name}`,
+    done: (name: string) => `“${name}” was taken off the desk.`,
+    askPictures: (n: number) =>
+      `${count(n, 'picture came', 'pictures came')} with the files of this client. To have them again, drop them again.`,
+    go: 'Take off the desk',
   },
   memoryName: 'Name of the memory',
   subject: 'Subject',
@@ -61,6 +71,7 @@ export const texts = {
   },
   out: {
     title: 'Hand over',
+    part: 'What goes out',
     format: 'Format',
     languages: 'Languages',
     writing: 'Writing …',
@@ -75,6 +86,13 @@ export const texts = {
     added: 'Add to every unit',
     addClient: 'the client’s name as well',
     skip: 'leave out units that are there already',
+    counting: 'Looking for what is there already …',
+    there: (all: number, there: number) =>
+      there === 0
+        ? `None of the ${number(all)} is there yet.`
+        : there === all
+          ? `All ${number(all)} are there already; none is new.`
+          : `${number(there)} of ${number(all)} are there already; ${number(all - there)} new.`,
     done: (n: number, skipped: number, name: string) =>
       `${count(n, 'unit', 'units')} written to “${name}”${skipped ? `, ${number(skipped)} were there already` : ''}.`,
     open: 'Open the memory',

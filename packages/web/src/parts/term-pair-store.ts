@@ -4,14 +4,19 @@ import { create } from 'zustand';
 
 interface TermPairState {
   readonly texts: Readonly<Record<string, string>>;
+  /** Asked for by keyboard, with nothing selected yet. */
+  readonly isOpen: boolean;
+  open(): void;
   select(language: string, text: string): void;
   clear(): void;
 }
 
 export const useTermPair = create<TermPairState>()((set) => ({
   texts: {},
+  isOpen: false,
+  open: () => set({ isOpen: true }),
   select: (language, text) => set(({ texts }) => ({ texts: { ...texts, [language]: text } })),
-  clear: () => set({ texts: {} }),
+  clear: () => set({ texts: {}, isOpen: false }),
 }));
 
 /** Longer selections are no terms. */

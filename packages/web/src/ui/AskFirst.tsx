@@ -14,7 +14,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** Before something that cannot be undone. */
+/** Before something that cannot be undone, or that was not done here. */
 export function AskFirst({ title, text, go, onGo, onClose }: Props) {
   return (
     <Dialog open onClose={onClose}>

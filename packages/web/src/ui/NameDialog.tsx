@@ -1,12 +1,8 @@
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
-import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { lazy, Suspense } from 'react';
 
-interface Props {
+const NameForm = lazy(async () => ({ default: (await import('./NameForm.js')).NameForm }));
+
+export interface NameDialogProps {
   readonly title: string;
   readonly label: string;
   readonly initial?: string;
@@ -17,40 +13,11 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** Asks for one name. */
-export function NameDialog({ title, label, initial = '', submit, cancel, onSubmit, onClose }: Props) {
-  const [name, setName] = useState(initial);
-  const [error, setError] = useState('');
+/** A name is asked for; its form comes when it is first needed. */
+export function NameDialog(props: NameDialogProps) {
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          onSubmit(name).then(onClose, (failure: unknown) =>
-            setError(failure instanceof Error ? failure.message : String(failure)),
-          );
-        }}
-      >
-        <DialogTitle>{title}</DialogTitle>
-        <DialogContent>
-          <TextField
-            autoFocus
-            fullWidth
-            margin="dense"
-            label={label}
-            value={name}
-            error={error !== ''}
-            helperText={error}
-            onChange={(event) => setName(event.target.value)}
-          />
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={onClose}>{cancel}</Button>
-          <Button type="submit" variant="contained" disabled={name.trim() === ''}>
-            {submit}
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+    <Suspense>
+      <NameForm {...props} />
+    </Suspense>
   );
 }

@@ -182,7 +182,7 @@ export const intake: IntakeWords = {
       : `${number(headers.length)} Tabellen untereinander`,
   queryList: {
     sheet: 'Fragen',
-    header: ['Zeile', 'Frage', 'Ihre Antwort'],
+    header: ['Zeile', 'Frage', 'Ihre Antwort', 'Weglassen (x)'],
     column: (letter) => `Spalte ${letter}`,
     fileName: (stem) => `${stem} - Fragen.xlsx`,
   },

@@ -179,7 +179,7 @@ export const intake: IntakeWords = {
       : `${number(headers.length)} tables below one another`,
   queryList: {
     sheet: 'Questions',
-    header: ['Row', 'Question', 'Your answer'],
+    header: ['Row', 'Question', 'Your answer', 'Leave out (x)'],
     column: (letter) => `Column ${letter}`,
     fileName: (stem) => `${stem} - questions.xlsx`,
   },

@@ -38,6 +38,8 @@ export interface Inflection {
   readonly links: readonly string[] | null;
   /** A noun is told by its capital. */
   readonly capitals?: boolean;
+  /** Whether a word of a text, as it is written, can be a form of a word of a term, once stem and ending say so. */
+  readonly accords?: (term: string, form: string) => boolean;
 }
 
 /**

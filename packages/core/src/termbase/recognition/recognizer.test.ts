@@ -44,6 +44,11 @@ describe('inflected forms', () => {
       ['portes busquées=porte busquée:inflected', 'écluses=écluse:inflected'],
     ],
     ['ru', ['шлюз'], 'ворота шлюзов', ['шлюзов=шлюз:inflected']],
+    ['fi', ['yhteys'], 'yhteystapa ja yhteyttä', ['yhteys=yhteys:compound', 'yhteyttä=yhteys:inflected']],
+    ['hu', ['oldal'], 'az oldali sáv, az oldalai', ['oldalai=oldal:inflected']],
+    ['cs', ['jazyk', 'rok'], 'v jazyce a v roce', ['jazyce=jazyk:inflected', 'roce=rok:inflected']],
+    ['el', ['κωδικός'], 'οι κωδικοί του κώδικα', ['κωδικοί=κωδικός:inflected']],
+    ['el', ['νόμος', 'νομός'], 'ο νομός, του νόμου', ['νομός=νομός:exact', 'νόμου=νόμος:inflected']],
     ['hu', ['zsilip'], 'a zsilipeket nyitják', ['zsilipeket=zsilip:inflected']],
     ['tr', ['kanal'], 'kanallarda', ['kanallarda=kanal:inflected']],
     ['ja', ['水門', 'ポンプ'], '水門を開けてポンプを動かす', ['水門=水門:exact', 'ポンプ=ポンプ:exact']],
@@ -80,9 +85,29 @@ test('Korean particles, one or several, in the form that the noun asks for', () 
     '운하에서는=운하:inflected',
     '준설까지의=준설:inflected',
   ]);
+  expect(found('ko', ['갑문'], '갑문이라면 갑문이며')).toEqual([
+    '갑문이라면=갑문:inflected',
+    '갑문이며=갑문:inflected',
+  ]);
   expect(found('ko', ['터널'], '터널로 터널으로')).toEqual(['터널로=터널:inflected']);
   // The wrong form shows another word; so may one syllable with a particle ("도로" is a road).
   expect(found('ko', ['수리', '사이', '도'], '수리을 사이은 도로')).toEqual([]);
+});
+
+test('a text with its accents written apart (Unicode NFD) has a term as it stands', () => {
+  const [hit] = found('es', ['ratón'], 'el ratón'.normalize('NFD'));
+  expect(hit!.normalize('NFC')).toBe('ratón=ratón:exact');
+});
+
+test('a Chinese term that the dictionary cuts in two is found where it leaves no more words', () => {
+  expect(found('zh', ['鼠标'], '启用鼠标点击。')).toEqual(['鼠标=鼠标:exact']);
+});
+
+test('Korean nouns of one syllable have particles that make no other word of them', () => {
+  expect(found('ko', ['창', '종', '회', '도'], '창에서 창을 열고, 종이를 회의 도로에')).toEqual([
+    '창에서=창:inflected',
+    '창을=창:inflected',
+  ]);
 });
 
 test('Chinese terms are whole words by the dictionary, never across two', () => {

@@ -2,6 +2,7 @@
  * Which terms occur in a text, inflected ones included: words by the tree of `term-tree.ts`, texts without spaces by that
  * of `characters.ts`, then what a language writes together or apart (`compounds.ts`, `apart.ts`).
  */
+import { nfc } from '../../text/normal.js';
 import type { AffixDictionary } from './affixes.js';
 import { Apart } from './apart.js';
 import { CharacterTree, SEGMENTED } from './characters.js';
@@ -155,7 +156,8 @@ export class Recognizer<C> {
       if (!this.fits(entry, words)) continue;
       if (entry.never?.has(this.tree.fold(text.slice(start, end)))) continue;
       const isExact =
-        entry.words.length === words.length && entry.words.every((word, i) => sameWord(word.text, words[i]!.text, i));
+        entry.words.length === words.length &&
+        entry.words.every((word, i) => sameWord(word.text, nfc(words[i]!.text), i));
       const form = forms.find((name) => name !== 'base') ?? 'rule';
       found.push({
         term: entry.term,
@@ -168,9 +170,14 @@ export class Recognizer<C> {
     }
   }
 
-  /** With a stemmer, equal stems are not enough. */
+  /** With a stemmer, equal stems are not enough; nor are they where an accent tells words apart. */
   private fits(entry: Entry<C>, words: readonly Word[]): boolean {
-    if (this.tree.inflection || entry.words.length !== words.length) return true;
+    if (entry.words.length !== words.length) return true;
+    const { inflection } = this.tree;
+    if (inflection) {
+      const { accords } = inflection;
+      return !accords || entry.words.every(({ text }, i) => accords(text, words[i]!.text));
+    }
     return entry.words.every((word, i) => {
       const form = words[i]!.text;
       if (word.caseCounts) return form === word.text || form === `${word.text}s`;

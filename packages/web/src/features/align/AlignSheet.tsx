@@ -24,6 +24,7 @@ import {
   type Sheet,
   type SideName,
 } from './pairs.js';
+import { PairMargin } from './PairMargin.js';
 import { PairsOut } from './PairsOut.js';
 import { SheetHead } from './SheetHead.js';
 import { usePairCommands } from './usePairCommands.js';
@@ -39,6 +40,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   const { sheet, keepNow } = work;
   const [filter, setFilter] = useState<PairFilter>('all');
   const list = useRef<VirtuosoHandle>(null);
+  const region = useRef<HTMLDivElement>(null);
   const { shown, pieces } = useShown(sheet, filter);
   const commands = usePairCommands(work, shown, (rank) =>
     list.current?.scrollIntoView({ index: Math.floor(rank / PIECE) }),
@@ -52,14 +54,14 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
       <SheetHead
-        {...{ alignment, filter, doubts, commands }}
+        {...{ alignment, filter, doubts }}
         onFilter={setFilter}
         onLanguage={anew.inLanguage}
         onAgain={anew.again}
       />
       <Box sx={(theme) => ({ flex: 1, minHeight: 0, display: 'flex', bgcolor: theme.inks.sheet })}>
         <DoubtStrip pairs={calm.beads} onGo={go} />
-        <Box sx={{ flex: 1, minWidth: 0 }} role="region" aria-label={t.sheet}>
+        <Box ref={region} sx={{ flex: 1, minWidth: 0 }} role="region" aria-label={t.sheet}>
           {shown.length === 0 ? (
             <Typography sx={{ p: 3 }} color="textSecondary">
               {t.nothingShown}
@@ -81,6 +83,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
             />
           )}
         </Box>
+        {shown.length > 0 && <PairMargin commands={commands} sheet={region} />}
       </Box>
       <TermPair
         clientId={alignment.clientId}

@@ -14,10 +14,12 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/http.js';
-import { alignments as alignmentsQuery, ledger } from '../../api/queries.js';
+import { alignments as alignmentsQuery, alignmentsAside, clients as clientsQuery, ledger } from '../../api/queries.js';
 import type { AlignmentItem } from '../../api/types.js';
+import { shared } from '../../parts/messages.js';
+import { ClientChoice } from '../../parts/ClientChoice.js';
+import { TakenOff } from '../../parts/TakenOff.js';
 import { m } from '../../messages/index.js';
-import { AskFirst } from '../../ui/AskFirst.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { number } from '../../ui/format.js';
@@ -35,9 +37,10 @@ const o = t.overview;
 export function AlignmentsPage() {
   const clientId = useDesk((state) => state.clientId);
   const { data: list = [], isPending } = useQuery(alignmentsQuery(clientId));
+  const { data: clients = [] } = useQuery(clientsQuery);
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
-  if (clientId === null) return <EmptyState heading="h1" title={m.client.chooseFirst} advice={t.advice} />;
-  const chosen = list.filter(({ id, state }) => state === 'ready' && !left.has(id));
+  // Pairs are written together for one client only.
+  const chosen = clientId === null ? [] : list.filter(({ id, state }) => state === 'ready' && !left.has(id));
   const sum = (of: (item: AlignmentItem) => number): number => chosen.reduce((all, item) => all + of(item), 0);
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
@@ -46,7 +49,7 @@ export function AlignmentsPage() {
           <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 24, mb: 2 }}>
             {o.title}
           </Typography>
-          <FileCouples clientId={clientId} />
+          {clientId === null ? <ClientChoice /> : <FileCouples clientId={clientId} />}
           {!isPending && list.length === 0 && <EmptyState title={t.empty} advice={t.advice} />}
           {list.length > 0 && (
             <Table
@@ -81,6 +84,7 @@ export function AlignmentsPage() {
                     key={item.id}
                     item={item}
                     chosen={chosen.includes(item)}
+                    client={clientId === null ? clients.find(({ id }) => id === item.clientId)?.name : undefined}
                     onChoose={(on) =>
                       setLeft((now) => new Set(on ? [...now].filter((id) => id !== item.id) : [...now, item.id]))
                     }
@@ -105,9 +109,10 @@ export function AlignmentsPage() {
               )}
             </Table>
           )}
+          <Aside clientId={clientId} />
         </Box>
       </Box>
-      {list.length > 0 && (
+      {clientId !== null && list.length > 0 && (
         <Box sx={{ px: 3, py: 1, borderTop: 1, borderColor: 'divider', display: 'flex', alignItems: 'center', gap: 2 }}>
           <Box sx={{ flex: 1, fontSize: 14 }}>{o.chosen(chosen.length)}</Box>
           <PairsOut
@@ -124,27 +129,49 @@ export function AlignmentsPage() {
   );
 }
 
+function Aside({ clientId }: { readonly clientId: number | null }) {
+  const { data: items = [] } = useQuery(alignmentsAside(clientId));
+  const fail = useToast((state) => state.fail);
+  return (
+    <TakenOff
+      items={items}
+      onPutBack={(id) => void call('POST /alignments/:id/put-back', { params: { id } }).catch(fail)}
+    />
+  );
+}
+
 interface FilePairProps {
   readonly item: AlignmentItem;
   readonly chosen: boolean;
+  /** Said where the work of all clients is listed. */
+  readonly client: string | undefined;
   readonly onChoose: (on: boolean) => void;
 }
 
-function FilePair({ item, chosen, onChoose }: FilePairProps) {
+function FilePair({ item, chosen, client, onChoose }: FilePairProps) {
   const fail = useToast((state) => state.fail);
-  const [asking, setAsking] = useState(false);
+  const say = useToast((state) => state.say);
   const { data: entries = [] } = useQuery(ledger(null, 200));
   const { id, source, target, tally, state, written } = item;
   const undone = entries.some((entry) => entry.id === written?.ledgerId && entry.undoneAt !== null);
   const name = `${source.name} · ${target.name}`;
-  const remove = (): void => void call('DELETE /alignments/:id', { params: { id } }).catch(fail);
+  const remove = (): void => {
+    call('DELETE /alignments/:id', { params: { id } }).then(
+      () =>
+        say(shared.takenOff.done(name), {
+          label: m.common.undo,
+          run: () => void call('POST /alignments/:id/put-back', { params: { id } }).catch(fail),
+        }),
+      fail,
+    );
+  };
   const ready = state === 'ready';
   return (
     <TableRow hover>
       <TableCell padding="checkbox">
         <Checkbox
           size="small"
-          disabled={!ready}
+          disabled={!ready || client !== undefined}
           checked={chosen}
           onChange={(_, on) => onChoose(on)}
           slotProps={{ input: { 'aria-label': o.take(name) } }}
@@ -154,6 +181,11 @@ function FilePair({ item, chosen, onChoose }: FilePairProps) {
         <Box component={Link} to={`/align/${id}`} sx={{ color: 'primary.main' }}>
           {name}
         </Box>
+        {client !== undefined && (
+          <Typography variant="body2" color="textSecondary">
+            {client}
+          </Typography>
+        )}
         {ready && (
           <Typography variant="body2" color="textSecondary" component="div">
             {[source, target].map(({ language }, k) => (
@@ -174,22 +206,9 @@ function FilePair({ item, chosen, onChoose }: FilePairProps) {
         {written ? (undone ? o.undone : t.writtenTo(written.units, written.memory)) : t.states[state]}
       </TableCell>
       <TableCell padding="checkbox">
-        <IconButton
-          size="small"
-          aria-label={t.remove(name)}
-          onClick={() => (tally.pinned > 0 && !written ? setAsking(true) : remove())}
-        >
+        <IconButton size="small" aria-label={t.remove(name)} onClick={remove}>
           <X size={15} />
         </IconButton>
-        {asking && (
-          <AskFirst
-            title={t.remove(name)}
-            text={o.removeLoses(tally.pinned)}
-            go={o.removeGo}
-            onGo={remove}
-            onClose={() => setAsking(false)}
-          />
-        )}
       </TableCell>
     </TableRow>
   );

@@ -66,7 +66,18 @@ export const FacingPages = memo(function FacingPages(props: Props) {
     const from = name === 'source' ? 0 : 2;
     const { language } = alignment[name];
     return (
-      <Box data-page sx={{ minWidth: 0 }} onMouseUp={() => language && !editing && keepSelected(language)}>
+      <Box
+        data-page
+        sx={{
+          minWidth: 0,
+          // A row for each pair, the same on both pages: its passages begin level.
+          display: 'grid',
+          gridTemplateRows: 'subgrid',
+          gridRow: `1 / span ${numbers.length}`,
+          gridColumn: name === 'source' ? 1 : 3,
+        }}
+        onMouseUp={() => language && !editing && keepSelected(language)}
+      >
         {numbers.map((number) => {
           const pair = pairs[number]!;
           const texts = sheet[name].slice(pair[from], pair[from + 1]!);
@@ -74,6 +85,7 @@ export const FacingPages = memo(function FacingPages(props: Props) {
             <Box
               key={number}
               data-side={name}
+              data-pair={name === 'source' ? number : undefined}
               onClick={() => onSelect(number)}
               sx={(theme) => ({
                 px: 2,
@@ -107,11 +119,11 @@ export const FacingPages = memo(function FacingPages(props: Props) {
         position: 'relative',
         display: 'grid',
         gridTemplateColumns: `minmax(0, 1fr) ${GUTTER}px minmax(0, 1fr)`,
-        alignItems: 'start',
+        gridTemplateRows: `repeat(${numbers.length}, auto)`,
       }}
     >
       {page('source')}
-      <Box sx={{ position: 'relative' }}>
+      <Box sx={{ position: 'relative', gridColumn: 2, gridRow: `1 / span ${numbers.length}` }}>
         <Bands {...{ pairs, numbers, edges, height, selected, onSelect }} />
       </Box>
       {page('target')}

@@ -3,6 +3,7 @@ import InputBase from '@mui/material/InputBase';
 import { direction } from '@fair-copy/core/language/tags.js';
 import { useRef, useState } from 'react';
 import { m } from '../../messages/index.js';
+import { useUnsaved } from '../../ui/unsaved-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import type { SideName } from './pairs.js';
 import { alignTexts } from './messages.js';
@@ -29,6 +30,10 @@ interface Props {
 export function SegmentEditor({ language, side, at, text, acts }: Props) {
   const [now, setNow] = useState(text);
   const field = useRef<HTMLTextAreaElement>(null);
+  useUnsaved(now === text ? null : now, async () => {
+    acts.keep(side, at, now, false);
+    return true;
+  });
   const cut = (): void => acts.cut(side, at, now, field.current?.selectionStart ?? 0);
   return (
     <Box

@@ -2,7 +2,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import { m } from '../../messages/index.js';
 import type { AlignmentBody } from '../../api/types.js';
 import { number } from '../../ui/format.js';
 import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
@@ -10,7 +9,6 @@ import { SERIF } from '../../ui/typefaces.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { alignTexts } from './messages.js';
 import { FILTERS, type PairFilter, type SideName } from './pairs.js';
-import type { PairCommands } from './usePairCommands.js';
 
 const t = alignTexts;
 
@@ -18,16 +16,14 @@ interface SheetHeadProps {
   readonly alignment: AlignmentBody;
   readonly filter: PairFilter;
   readonly doubts: number;
-  readonly commands: PairCommands;
   readonly onFilter: (filter: PairFilter) => void;
   readonly onLanguage: (side: SideName, tag: string) => void;
   readonly onAgain: () => void;
 }
 
-/** Above the pairs: the two files, their languages, what is shown, and what can be done to a pair. */
-export function SheetHead({ alignment, filter, doubts, commands, onFilter, onLanguage, onAgain }: SheetHeadProps) {
+/** Above the pairs: the two files, their languages, and what is shown. */
+export function SheetHead({ alignment, filter, doubts, onFilter, onLanguage, onAgain }: SheetHeadProps) {
   const { source, target } = alignment;
-  const { acts, linking, endLinking } = commands;
   return (
     <Box sx={{ px: 3, pt: 1.25, pb: 1, borderBottom: 1, borderColor: 'divider' }}>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', mb: 1 }}>
@@ -58,18 +54,6 @@ export function SheetHead({ alignment, filter, doubts, commands, onFilter, onLan
         </Button>
         <Filters filter={filter} doubts={doubts} onFilter={onFilter} />
       </Box>
-      <Box role="toolbar" aria-label={t.actsLabel} sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.75, mt: 1 }}>
-        {acts.map(([label, act]) => (
-          <WordButton key={label} onClick={act}>
-            {label}
-          </WordButton>
-        ))}
-      </Box>
-      {linking !== null && (
-        <Typography role="status" variant="body2" sx={{ mt: 0.5 }}>
-          {t.linking(linking + 1)} <WordButton onClick={endLinking}>{m.common.cancel}</WordButton>
-        </Typography>
-      )}
     </Box>
   );
 }

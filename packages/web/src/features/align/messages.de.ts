@@ -58,9 +58,6 @@ export const texts: typeof en = {
     chosen: (n: number) => `${count(n, 'Dateipaar', 'Dateipaare')} gewählt`,
     take: (name: string) => `Mit den anderen geschrieben: ${name}`,
     undone: 'gepaart; das Schreiben wurde rückgängig gemacht',
-    removeLoses: (n: number) =>
-      `${count(n, 'Paar wurde von Hand gesetzt und ist', 'Paare wurden von Hand gesetzt und sind')} noch in keinen Speicher geschrieben. Vom Tisch genommen, ist diese Arbeit weg.`,
-    removeGo: 'Vom Tisch nehmen',
   },
   states: { running: 'wird gepaart', ready: 'gepaart', failed: 'nicht gepaart' },
   writtenTo: (n: number, memory: string) => `${units(n)} in ${memory} geschrieben`,

@@ -57,9 +57,6 @@ export const texts = {
     chosen: (n: number) => `${count(n, 'file pair', 'file pairs')} chosen`,
     take: (name: string) => `Written with the others: ${name}`,
     undone: 'paired; the writing was undone',
-    removeLoses: (n: number) =>
-      `${count(n, 'pair was set by hand and is', 'pairs were set by hand and are')} not written to a memory yet. Off the desk, this work is gone.`,
-    removeGo: 'Take off the desk',
   },
   states: { running: 'being paired', ready: 'paired', failed: 'not paired' },
   writtenTo: (n: number, memory: string) => `${units(n)} written to ${memory}`,

@@ -3,6 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { BeadBody } from '../../api/types.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
+import { m } from '../../messages/index.js';
 import { useKeys } from '../../ui/useKeys.js';
 import type { Editing } from './FacingPages.js';
 import { alignTexts } from './messages.js';
@@ -36,6 +37,7 @@ const HINTS: readonly KeyHint[] = [
   ['a', t.keys.accept],
   ['x', t.keys.part],
   ['m', t.keys.link],
+  ['t', m.keys.termPair],
   ['u U', t.keys.undo],
 ];
 
@@ -51,8 +53,8 @@ export interface PairCommands {
   /** The pair whose counterpart is being looked for. */
   readonly linking: number | null;
   endLinking(): void;
-  /** As a row of words. */
-  readonly acts: readonly (readonly [label: string, act: () => void])[];
+  /** As words, each with its key. */
+  readonly acts: readonly (readonly [label: string, key: string, act: () => void])[];
 }
 
 /** `shown`: the pairs that pass the filter, in order; `show` brings one of them into view. */
@@ -108,7 +110,7 @@ export function usePairCommands(
   });
   useAltArrows(shift);
   useKeyHints(HINTS);
-  const acts = named.map(([label, , act]) => [label, act] as const);
+  const acts = named.map(([label, key, act], i) => [label, key ?? (i === 2 ? 'Alt ↓' : 'Alt ↑'), act] as const);
   return { at, select, go, editing, edit, editor, linking, endLinking, acts };
 }
 

@@ -70,6 +70,7 @@ export function GuidePage() {
                       '& li': { mb: 0.5 },
                       '& table': { borderCollapse: 'collapse' },
                       '& td, & th': { textAlign: 'start', verticalAlign: 'top', pr: 2, py: 0.25 },
+                      '& p code, & li code': { whiteSpace: 'nowrap' },
                       '& pre': { whiteSpace: 'pre-wrap', overflowWrap: 'anywhere' },
                     }}
                     dangerouslySetInnerHTML={{ __html: html }}

@@ -11,7 +11,7 @@ export interface Passage {
 
 /** @param markdown with parts under headings of the second level */
 export function passagesOf(markdown: string): readonly Passage[] {
-  const render = new MarkdownIt({ html: false });
+  const render = new MarkdownIt({ html: false, typographer: true });
   const passages: Passage[] = [];
   let part = '';
   for (const block of markdown.split(/\n{2,}/)) {

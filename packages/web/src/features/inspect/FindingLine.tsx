@@ -10,6 +10,7 @@ import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { words } from '../../all-words.js';
+import { addressOf } from './address.js';
 import { inspectTexts } from './messages.js';
 
 interface Props {
@@ -84,12 +85,6 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
       </Box>
     </Box>
   );
-}
-
-/** Where a concept or unit is opened. */
-function addressOf(of: Inspected, item: number, language?: string): string {
-  if (of.kind === 'memory') return `/memories/${of.id}?unit=${item}`;
-  return `/termbases/${of.id}?${language ? `language=${language}&` : ''}concept=${item}`;
 }
 
 /** All texts of the concept or unit, the one that the finding is about underlined. */

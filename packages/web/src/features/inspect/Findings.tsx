@@ -1,11 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { infiniteQueryOptions, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import { infiniteQueryOptions, useInfiniteQuery } from '@tanstack/react-query';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import { useRef, useState } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { call } from '../../api/http.js';
-import { inspectedPath, ledger, type Inspected } from '../../api/queries.js';
+import { inspectedPath, type Inspected } from '../../api/queries.js';
+import { useUndoNewest } from '../../api/useUndoNewest.js';
 import type { FoundRow, InspectionOverview } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { NameDialog } from '../../ui/NameDialog.js';
@@ -52,7 +53,7 @@ export function Findings({ of, check }: Props) {
   const { marked, mark, unmark } = useMarks();
   const [stetting, setStetting] = useState<readonly number[] | null>(null);
   const { fail } = useToast();
-  const undo = useUndoLast(of);
+  const undo = useUndoNewest((entry) => (of.kind === 'memory' ? entry.memoryId : entry.termbaseId) === of.id);
   useKeyHints(HINTS);
 
   const at = Math.min(selected, Math.max(0, rows.length - 1));
@@ -158,19 +159,4 @@ function Together({ of, check, marked, onStet }: TogetherProps) {
       )}
     </Box>
   );
-}
-
-function useUndoLast({ kind, id }: Inspected): () => void {
-  const { data: entries = [] } = useQuery(ledger(null, 50));
-  const { say, fail } = useToast();
-  return () => {
-    const newest = entries.find(
-      (entry) => (kind === 'memory' ? entry.memoryId : entry.termbaseId) === id && !entry.undoneAt,
-    );
-    if (!newest) return say(m.undo.nothingToUndo);
-    call('POST /ledger/:id/undo', { params: { id: newest.id } }).then(
-      ({ title }) => say(m.undo.undoneToast(title)),
-      fail,
-    );
-  };
 }

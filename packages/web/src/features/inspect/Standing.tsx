@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { infiniteQueryOptions, useInfiniteQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
 import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import { words } from '../../all-words.js';
@@ -12,6 +13,7 @@ import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { useToast } from '../../ui/toast-store.js';
+import { addressOf } from './address.js';
 import { inspectTexts } from './messages.js';
 
 const t = inspectTexts;
@@ -54,7 +56,9 @@ export function Standing({ of }: { readonly of: Inspected }) {
           }}
         >
           <Box sx={{ flex: 1, minWidth: 0 }}>
-            <LanguageText language={row.language ?? 'und'}>{row.text}</LanguageText>
+            <Box component={Link} to={addressOf(of, row.item, row.language ?? undefined)} sx={{ color: 'inherit' }}>
+              <LanguageText language={row.language ?? 'und'}>{row.text}</LanguageText>
+            </Box>
             <Typography variant="body2" color="textSecondary">
               {checkWords(words, row.check, of.kind).title}: {inWords(words.findings(of.kind), row.said)}
             </Typography>

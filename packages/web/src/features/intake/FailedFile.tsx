@@ -6,11 +6,13 @@ import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
 import { errorWords } from '../../words.js';
 import { intakeTexts } from './messages.js';
+import { useTakeOff } from './useTakeOff.js';
 
 /** Says what is wrong with the file, where, and what to do. */
 export function FailedFile({ file }: { readonly file: IntakeFileBody }) {
   const navigate = useNavigate();
   const fail = useToast((state) => state.fail);
+  const takeOff = useTakeOff();
   const place = file.error?.diagnostic?.place;
   const where = [
     place?.sheet,
@@ -31,13 +33,7 @@ export function FailedFile({ file }: { readonly file: IntakeFileBody }) {
       >
         {intakeTexts.readAgain}
       </Button>
-      <Button
-        onClick={() =>
-          call('DELETE /intake/files/:id', { params: { id: file.id } }).then(() => navigate('/intake'), fail)
-        }
-      >
-        {intakeTexts.discard}
-      </Button>
+      <Button onClick={() => takeOff(file).then(() => navigate('/intake'), fail)}>{intakeTexts.discard}</Button>
     </EmptyState>
   );
 }

@@ -10,13 +10,16 @@ import { useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { Link, useNavigate } from 'react-router';
 import { call, upload } from '../../api/http.js';
-import { clients as clientsQuery, deskPictures, intakeFiles } from '../../api/queries.js';
+import { clients as clientsQuery, deskPictures, filesAside, intakeFiles } from '../../api/queries.js';
 import type { IntakeFileBody } from '../../api/types.js';
-import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { size } from '../../ui/format.js';
-import { NameDialog } from '../../ui/NameDialog.js';
 import { useToast } from '../../ui/toast-store.js';
+import { AskFirst } from '../../ui/AskFirst.js';
+import { shared } from '../../parts/messages.js';
+import { ClientChoice } from '../../parts/ClientChoice.js';
+import { TakenOff } from '../../parts/TakenOff.js';
+import { useTakeOff } from './useTakeOff.js';
 import { WriteTogether } from './WriteTogether.js';
 import { intakeTexts } from './messages.js';
 
@@ -24,6 +27,7 @@ import { intakeTexts } from './messages.js';
 export function FileList({ chosen }: { readonly chosen: number }) {
   const clientId = useDesk((state) => state.clientId);
   const { data: files = [] } = useQuery(intakeFiles(clientId));
+  const { data: clients = [] } = useQuery(clientsQuery);
   return (
     <Box
       component="aside"
@@ -38,48 +42,26 @@ export function FileList({ chosen }: { readonly chosen: number }) {
         minHeight: 0,
       }}
     >
-      {clientId === null ? <ClientChoice /> : <DropZone clientId={clientId} />}
+      {clientId === null ? (
+        <Box sx={{ p: 2, borderBottom: 1, borderColor: 'divider' }}>
+          <ClientChoice />
+        </Box>
+      ) : (
+        <DropZone clientId={clientId} />
+      )}
       {clientId !== null && <Pictures clientId={clientId} />}
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, overflow: 'auto', flex: 1 }}>
         {files.map((file) => (
-          <FileItem key={file.id} file={file} chosen={file.id === chosen} />
+          <FileItem
+            key={file.id}
+            file={file}
+            chosen={file.id === chosen}
+            client={clientId === null ? clients.find(({ id }) => id === file.clientId)?.name : undefined}
+          />
         ))}
       </Box>
+      <Aside clientId={clientId} />
       {clientId !== null && <WriteTogether files={files} />}
-    </Box>
-  );
-}
-
-/** Files belong to a client: before they are dropped, one is taken in hand. */
-function ClientChoice() {
-  const { data: clients = [] } = useQuery(clientsQuery);
-  const takeInHand = useDesk((state) => state.takeInHand);
-  const [naming, setNaming] = useState(false);
-  return (
-    <Box sx={{ p: 2, borderBottom: 1, borderColor: 'divider' }}>
-      <Typography sx={{ mb: 1 }}>{clients.length ? m.client.chooseFirst : m.client.none}</Typography>
-      {clients.map((client) => (
-        <Button
-          key={client.id}
-          fullWidth
-          variant="outlined"
-          sx={{ mb: 0.75, justifyContent: 'flex-start' }}
-          onClick={() => takeInHand(client.id)}
-        >
-          {client.name}
-        </Button>
-      ))}
-      <Button onClick={() => setNaming(true)}>{m.client.create}</Button>
-      {naming && (
-        <NameDialog
-          title={m.client.createTitle}
-          label={m.client.name}
-          submit={m.client.createButton}
-          cancel={m.common.cancel}
-          onSubmit={async (name) => takeInHand((await call('POST /clients', { body: { name } })).id)}
-          onClose={() => setNaming(false)}
-        />
-      )}
     </Box>
   );
 }
@@ -153,6 +135,7 @@ function Pictures({ clientId }: { readonly clientId: number }) {
   const { data: pictures = [] } = useQuery(deskPictures(clientId));
   const queries = useQueryClient();
   const fail = useToast((state) => state.fail);
+  const [asking, setAsking] = useState(false);
   if (pictures.length === 0) return null;
   const clear = async (): Promise<void> => {
     await call('DELETE /intake/pictures', { query: { client: clientId } });
@@ -167,20 +150,51 @@ function Pictures({ clientId }: { readonly clientId: number }) {
         size="small"
         aria-label={intakeTexts.clearPictures}
         title={intakeTexts.clearPictures}
-        onClick={() => void clear().catch(fail)}
+        onClick={() => setAsking(true)}
       >
         <X size={14} />
       </IconButton>
+      {asking && (
+        <AskFirst
+          title={intakeTexts.clearPictures}
+          text={shared.takenOff.askPictures(pictures.length)}
+          go={shared.takenOff.go}
+          onGo={() => void clear().catch(fail)}
+          onClose={() => setAsking(false)}
+        />
+      )}
     </Box>
   );
 }
 
-function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly chosen: boolean }) {
+function Aside({ clientId }: { readonly clientId: number | null }) {
+  const { data: items = [] } = useQuery(filesAside(clientId));
+  const navigate = useNavigate();
+  const fail = useToast((state) => state.fail);
+  return (
+    <TakenOff
+      items={items}
+      onPutBack={(id) =>
+        void call('POST /intake/files/:id/put-back', { params: { id } }).then(() => navigate(`/intake/${id}`), fail)
+      }
+    />
+  );
+}
+
+interface ItemProps {
+  readonly file: IntakeFileBody;
+  readonly chosen: boolean;
+  /** Said where the files of all clients are listed. */
+  readonly client: string | undefined;
+}
+
+function FileItem({ file, chosen, client }: ItemProps) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const fail = useToast((state) => state.fail);
+  const takeOff = useTakeOff();
   const discard = async (): Promise<void> => {
-    await call('DELETE /intake/files/:id', { params: { id: file.id } });
+    await takeOff(file);
     await queries.invalidateQueries({ queryKey: ['intake', 'files'] });
     if (chosen) void navigate('/intake');
   };
@@ -214,6 +228,11 @@ function FileItem({ file, chosen }: { readonly file: IntakeFileBody; readonly ch
           {file.name}
           {file.sheet && ` › ${file.sheet}`}
         </Typography>
+        {client !== undefined && (
+          <Typography variant="body2" color="textSecondary">
+            {client}
+          </Typography>
+        )}
         <Typography variant="body2" color={colour}>
           {state} · {size(file.size)}
         </Typography>

@@ -5,7 +5,8 @@ import { columnLetter } from '@fair-copy/core/sheet/model.js';
 import { fieldLabel, valueLabel } from '../../parts/field-words.js';
 import Box from '@mui/material/Box';
 import InputBase from '@mui/material/InputBase';
-import { memo, useState } from 'react';
+import { useKeptWhenGone, useUnsaved } from '../../ui/unsaved-store.js';
+import { memo, useRef, useState } from 'react';
 import type { IntakeRowBody } from '../../api/types.js';
 import { number } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
@@ -73,18 +74,22 @@ export const RowLine = memo(function RowLine({
       >
         <span title={row?.line ? t.line(row.line) : undefined}>{row ? number(row.number) : '…'}</span>
       </Box>
-      {reading.columns.map((column) => (
-        <Cell
-          key={column.index}
-          column={column}
-          row={row}
-          reading={reading}
-          dimmed={dimmed}
-          editing={editing && isEdited(column, row, reading)}
-          onEdit={onEdit}
-          onDecide={onDecide}
-        />
-      ))}
+      {row && isTitle(row) && !editing ? (
+        <TitleCell row={row} columns={reading.columns.length} onEdit={() => onEdit(true)} />
+      ) : (
+        reading.columns.map((column) => (
+          <Cell
+            key={column.index}
+            column={column}
+            row={row}
+            reading={reading}
+            dimmed={dimmed}
+            editing={editing && isEdited(column, row, reading)}
+            onEdit={onEdit}
+            onDecide={onDecide}
+          />
+        ))
+      )}
       <Box
         role="cell"
         sx={{
@@ -108,6 +113,40 @@ export const RowLine = memo(function RowLine({
     </Box>
   );
 });
+
+/** Above the header, or between tables: no data, so it stands in no column. */
+function isTitle({ outcome }: IntakeRowBody): boolean {
+  return outcome?.kind === 'not data' && outcome.reason === 'title';
+}
+
+interface TitleProps {
+  readonly row: IntakeRowBody;
+  readonly columns: number;
+  readonly onEdit: () => void;
+}
+
+/** What a title row says, on one line across the sheet. */
+function TitleCell({ row, columns, onEdit }: TitleProps) {
+  return (
+    <Box
+      role="cell"
+      onDoubleClick={onEdit}
+      aria-colspan={columns}
+      dir="auto"
+      sx={{
+        gridColumn: `span ${columns}`,
+        p: '5px 12px',
+        fontFamily: SERIF,
+        fontStyle: 'italic',
+        fontSize: 16,
+        lineHeight: '24px',
+        color: 'text.secondary',
+      }}
+    >
+      {row.cells.filter((cell) => cell.trim() !== '').join(' · ')}
+    </Box>
+  );
+}
 
 /** Enter edits what is missing, otherwise the first term. */
 function isEdited(column: ColumnReading, row: IntakeRowBody | undefined, reading: Reading): boolean {
@@ -283,6 +322,18 @@ interface EditorProps {
 
 function CellEditor({ initial, language, label, onSave, onCancel }: EditorProps) {
   const [text, setText] = useState(initial);
+  useUnsaved(text === initial ? null : text, async () => {
+    onSave(text);
+    return true;
+  });
+  const ended = useRef(false);
+  const end = (then: () => void): void => {
+    ended.current = true;
+    then();
+  };
+  useKeptWhenGone(text !== initial, () => {
+    if (!ended.current) onSave(text);
+  });
   return (
     <InputBase
       autoFocus
@@ -291,15 +342,15 @@ function CellEditor({ initial, language, label, onSave, onCancel }: EditorProps)
       multiline
       value={text}
       onChange={(event) => setText(event.target.value)}
-      onBlur={() => onSave(text)}
+      onBlur={() => end(() => onSave(text))}
       onKeyDown={(event) => {
         if (event.key === 'Escape') {
           event.stopPropagation();
-          onCancel();
+          end(onCancel);
         }
         if (event.key === 'Enter' && !event.shiftKey) {
           event.preventDefault();
-          onSave(text);
+          end(() => onSave(text));
         }
       }}
       inputProps={{ 'aria-label': label, ...(language && { lang: language }), dir: 'auto' }}

@@ -90,6 +90,7 @@ export function RowRemark({
         {decision.verdict === 'turn' ? t.turned : decision.cells ? t.corrected : t.taken}
       </MarginNote>
     );
+  if (isAnswered(row, reading)) return <MarginNote tone="settled">{t.answered}</MarginNote>;
   if (row.recoded) return <MarginNote tone="doubt">{t.recoded(row.recoded)}</MarginNote>;
   const beyond = outcome ? cellsBeyond(row, reading) : [];
   if (beyond.length > 0) return <MarginNote tone="doubt">{t.beyond(beyond)}</MarginNote>;
@@ -97,6 +98,17 @@ export function RowRemark({
   if (missing.length > 0 && languagesOf(reading).length === 2)
     return <MarginNote tone="doubt">{t.missing(missing.map((tag) => languageName(tag)).join(', '))}</MarginNote>;
   return null;
+}
+
+/** Of a query list that came back. */
+function isAnswered(row: IntakeRowBody, reading: Reading): boolean {
+  return (
+    row.outcome?.kind === 'entry' &&
+    reading.columns.some(
+      ({ index, role: { value } }) =>
+        value.kind === 'answer' && !value.leaves && (row.cells[index] ?? '').trim() !== '',
+    )
+  );
 }
 
 function missingLanguages(row: IntakeRowBody, reading: Reading): string[] {

@@ -30,9 +30,10 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
   const list = useRef<VirtuosoHandle>(null);
   const [range, setRange] = useState({ startIndex: 0, endIndex: 40 });
   const [selected, setSelected] = useState(0);
+  /** The number of the row whose cell is open: its place changes as soon as the rows before it are answered. */
   const [editing, setEditing] = useState<number | null>(null);
   const [done, setDone] = useState<readonly number[]>([]);
-  const total = kind === null ? file.rowCount : partOf(file, kind);
+  const total = useLastKnown(kind === null ? file.rowCount : partOf(file, kind));
   const rowAt = useRowWindow(file.id, kind, range, total);
   const fail = useToast((state) => state.fail);
   const queries = useQueryClient();
@@ -70,7 +71,7 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
     ArrowUp: () => go(selected - 1),
     ']': () => goToQuestion('next'),
     '[': () => goToQuestion('previous'),
-    Enter: () => setEditing(selected),
+    Enter: () => setEditing(rowAt(selected)?.number ?? null),
     Escape: () => setEditing(null),
     a: () => verdict('take'),
     x: () => verdict('leave'),
@@ -87,6 +88,7 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
         style={{ height: '100%', scrollbarGutter: 'stable' }}
         totalCount={total}
         defaultItemHeight={33}
+        computeItemKey={(index) => rowAt(index)?.position ?? `not there ${index}`}
         increaseViewportBy={400}
         rangeChanged={setRange}
         onScroll={(event) => onSideways(event.currentTarget.scrollLeft)}
@@ -96,10 +98,10 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
             reading={reading}
             grid={grid}
             selected={index === selected}
-            editing={index === editing}
+            editing={editing !== null && rowAt(index)?.number === editing}
             target={file.targetId}
             onSelect={() => setSelected(index)}
-            onEdit={(on) => setEditing(on ? index : null)}
+            onEdit={(on) => setEditing(on ? (rowAt(index)?.number ?? null) : null)}
             onDecide={(row, decision) => {
               changes.decideRow(row, decision);
               if (decision) setDone((rows) => [...rows, row]);
@@ -125,8 +127,16 @@ function useRowWindow(
   return (index) => results[Math.floor(index / ROW_PAGE) - first]?.data?.rows[index % ROW_PAGE];
 }
 
-function partOf({ outcome, rowCount }: IntakeFileBody, kind: OutcomeKindBody): number {
-  if (!outcome) return 0;
+/** While the rows are worked out anew, the list stays as long as it was. */
+function useLastKnown(total: number | null): number {
+  const [known, setKnown] = useState(total ?? 0);
+  if (total !== null && total !== known) setKnown(total);
+  return total ?? known;
+}
+
+/** @returns null while it is being worked out */
+function partOf({ outcome, rowCount }: IntakeFileBody, kind: OutcomeKindBody): number | null {
+  if (!outcome) return null;
   const { tally } = outcome;
   switch (kind) {
     case 'entry':

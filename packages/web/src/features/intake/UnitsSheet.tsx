@@ -300,7 +300,13 @@ function TargetForm({
     });
   };
   return (
-    <MemoryTarget clientId={file.clientId} file={file} submit={shared.toMemory.write(survey.taken)} onSubmit={write} />
+    <MemoryTarget
+      clientId={file.clientId}
+      file={file}
+      files={[file.id]}
+      submit={shared.toMemory.write(survey.taken)}
+      onSubmit={write}
+    />
   );
 }
 

@@ -62,6 +62,7 @@ function Form({ files, onClose }: { readonly files: readonly IntakeFileBody[]; r
       clientId={files[0]!.clientId}
       file={{ name: chosen[0]?.name ?? files[0]!.name, sheet: null }}
       several
+      files={chosen.map(({ id }) => id)}
       submit={shared.toMemory.write(units)}
       disabled={chosen.length === 0}
       onSubmit={write}

@@ -1,4 +1,4 @@
-import { count, number } from '../../ui/format.js';
+import { count, listed, number } from '../../ui/format.js';
 import type { texts as en } from './messages.en.js';
 
 const entries = (n: number): string => count(n, 'Eintrag', 'Einträge');
@@ -29,6 +29,12 @@ export const texts: typeof en = {
   state: { waiting: 'wartet', reading: 'wird gelesen', ready: 'gelesen', failed: 'nicht zu lesen' },
   unitsWritten: (n: number) => `${units(n)} geschrieben`,
   written: (n: number) => `geschrieben, ${entries(n)}`,
+  dropped: (rows: readonly { readonly row: number; readonly texts: readonly string[] }[]) =>
+    `${count(rows.length, 'Korrektur passt nicht mehr', 'Korrekturen passen nicht mehr')}, weil die Zellen jetzt andere sind: ${listed(
+      rows
+        .slice(0, 12)
+        .map(({ row, texts }) => [`Zeile ${number(row)}`, ...texts.map((text) => `„${text}“`)].join(' ')),
+    )}${rows.length > 12 ? ' …' : ''}.`,
   discard: 'Vom Tisch nehmen',
   readAgain: 'Noch einmal lesen',
   uploading: (name: string) => `${name} kommt an`,
@@ -126,6 +132,7 @@ export const texts: typeof en = {
     languageOfRow: 'Sprache der Zeile',
     id: 'Kennung des Begriffs',
     answer: 'Antworten',
+    leaves: 'Weglassen',
     ignored: 'Nicht beachtet',
     field: 'Ein Feld',
     fieldName: 'Feld',
@@ -210,6 +217,7 @@ export const texts: typeof en = {
       'left out': 'von Ihnen ausgelassen',
       'no term': 'keine Benennung darin',
       'no answer': 'nicht beantwortet',
+      'client leaves out': 'der Kunde lässt es weg',
     } as Record<string, string>,
     joined: (row: number) => `Sagt dasselbe wie Zeile ${row} und kommt zu ihr.`,
     joinedExisting: {
@@ -232,6 +240,7 @@ export const texts: typeof en = {
     leave: 'Auslassen',
     takeBack: 'Zurücknehmen',
     taken: 'Genommen, wie sie ist, von Ihnen.',
+    answered: 'vom Kunden beantwortet',
     corrected: 'Von Ihnen berichtigt.',
     edit: 'Diese Zelle berichtigen',
     split: (n: number) => `wird zu ${n} Benennungen`,

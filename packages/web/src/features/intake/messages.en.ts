@@ -1,4 +1,4 @@
-import { count, number } from '../../ui/format.js';
+import { count, listed, number } from '../../ui/format.js';
 
 export const texts = {
   title: 'Intake',
@@ -24,6 +24,10 @@ export const texts = {
   state: { waiting: 'waiting', reading: 'being read', ready: 'read', failed: 'cannot be read' },
   unitsWritten: (n: number) => `${count(n, 'unit', 'units')} written`,
   written: (n: number) => `written, ${count(n, 'entry', 'entries')}`,
+  dropped: (rows: readonly { readonly row: number; readonly texts: readonly string[] }[]) =>
+    `${count(rows.length, 'correction no longer fits', 'corrections no longer fit')}, since the cells are others now: ${listed(
+      rows.slice(0, 12).map(({ row, texts }) => [`row ${number(row)}`, ...texts.map((text) => `“${text}”`)].join(' ')),
+    )}${rows.length > 12 ? ' …' : ''}.`,
   discard: 'Take off the desk',
   readAgain: 'Read it again',
   uploading: (name: string) => `Receiving ${name}`,
@@ -121,6 +125,7 @@ export const texts = {
     languageOfRow: 'Language of the row',
     id: 'Id of the concept',
     answer: 'Answers',
+    leaves: 'Leave out',
     ignored: 'Ignored',
     field: 'A field',
     fieldName: 'Field',
@@ -203,6 +208,7 @@ export const texts = {
       'left out': 'left out by you',
       'no term': 'no term in it',
       'no answer': 'not answered',
+      'client leaves out': 'the client leaves it out',
     } as Record<string, string>,
     joined: (row: number) => `Says the same as row ${row} and joins it.`,
     joinedExisting: {
@@ -225,6 +231,7 @@ export const texts = {
     leave: 'Leave out',
     takeBack: 'Take back',
     taken: 'Taken as it is by you.',
+    answered: 'answered by the client',
     corrected: 'Corrected by you.',
     edit: 'Correct this cell',
     split: (n: number) => `becomes ${n} terms`,

@@ -19,7 +19,7 @@ export function roleText(role: Role): string {
     case 'id':
       return t.id;
     case 'answer':
-      return t.answer;
+      return role.leaves ? t.leaves : t.answer;
     case 'ignored':
       return t.ignored;
     case 'field': {

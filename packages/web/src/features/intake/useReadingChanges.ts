@@ -2,6 +2,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { call } from '../../api/http.js';
 import type { IntakeDecisions, IntakeFileBody, SourceChoicesBody } from '../../api/types.js';
+import { intakeTexts } from './messages.js';
 import { useToast } from '../../ui/toast-store.js';
 
 export type Verdict = 'take' | 'leave' | 'turn' | 'join' | 'replace';
@@ -19,7 +20,7 @@ export interface ReadingChanges {
 
 export function useReadingChanges(fileId: number): ReadingChanges {
   const queries = useQueryClient();
-  const fail = useToast((state) => state.fail);
+  const { say, fail } = useToast.getState();
   const apply = (change: Promise<IntakeFileBody | unknown>): void => {
     change.then((file) => {
       if (isFile(file)) queries.setQueryData(['intake', fileId], file);
@@ -29,7 +30,14 @@ export function useReadingChanges(fileId: number): ReadingChanges {
   const params = { id: fileId };
   return {
     decide: (body) => apply(call('PATCH /intake/files/:id/decisions', { params, body })),
-    recut: (body) => apply(call('PATCH /intake/files/:id/source', { params, body })),
+    recut: (body) => {
+      const cut = call('PATCH /intake/files/:id/source', { params, body });
+      apply(cut);
+      cut.then(
+        ({ dropped }) => dropped.length > 0 && say(intakeTexts.dropped(dropped)),
+        () => undefined,
+      );
+    },
     setTarget: (termbaseId) => apply(call('PATCH /intake/files/:id/target', { params, body: { termbaseId } })),
     decideRow: (row, decision) =>
       apply(call('PUT /intake/files/:id/rows/:row', { params: { id: fileId, row }, body: { decision } })),

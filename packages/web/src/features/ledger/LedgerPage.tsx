@@ -12,6 +12,7 @@ import { call } from '../../api/http.js';
 import { ledger } from '../../api/queries.js';
 import type { LedgerEntryBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
+import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
@@ -38,13 +39,10 @@ export function LedgerPage() {
       fail,
     );
   };
+  const undo = useUndoNewest((entry) => clientId === null || entry.clientId === clientId);
   useKeyHints(HINTS);
   useKeys({
-    u: () => {
-      const newest = entries.find((entry) => !entry.undoneAt && !entry.closed);
-      if (newest) act(newest);
-      else say(m.undo.nothingToUndo);
-    },
+    u: undo,
   });
   return (
     <Box sx={{ overflow: 'auto', flex: 1 }}>
@@ -63,7 +61,7 @@ export function LedgerPage() {
                 <TableCell>{ledgerTexts.what}</TableCell>
                 <TableCell>{ledgerTexts.client}</TableCell>
                 <TableCell sx={{ width: 120 }} align="right">
-                  {ledgerTexts.wayBack}
+                  {ledgerTexts.undo}
                 </TableCell>
               </TableRow>
             </TableHead>
@@ -109,7 +107,11 @@ function EntryRow({ entry, onAct }: { readonly entry: LedgerEntryBody; readonly 
             {ledgerTexts.closed(closedWords(entry.closed))}
           </Box>
         ) : (
-          <Button onClick={onAct} aria-label={`${undone ? ledgerTexts.redo : ledgerTexts.undo}: ${doneWords(entry)}`}>
+          <Button
+            sx={{ minWidth: 0, mr: -1 }}
+            onClick={onAct}
+            aria-label={`${undone ? ledgerTexts.redo : ledgerTexts.undo}: ${doneWords(entry)}`}
+          >
             {undone ? ledgerTexts.redo : ledgerTexts.undo}
           </Button>
         )}

@@ -8,7 +8,6 @@ export const texts: typeof en = {
   when: 'Wann',
   what: 'Was getan wurde',
   client: 'Kunde',
-  wayBack: 'Rückgängig',
   undo: 'Rückgängig',
   redo: 'Wieder tun',
   undone: 'rückgängig gemacht',

@@ -7,7 +7,6 @@ export const texts = {
   when: 'When',
   what: 'What was done',
   client: 'Client',
-  wayBack: 'Undo',
   undo: 'Undo',
   redo: 'Redo',
   undone: 'undone',

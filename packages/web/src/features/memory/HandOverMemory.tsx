@@ -19,11 +19,13 @@ interface Props {
   readonly selection: UnitSelection;
   /** Whether the sheet is narrowed, or units are marked. */
   readonly narrowed: boolean;
+  /** Units that match the filter; null: still being counted. */
+  readonly total: number | null;
   readonly onClose: () => void;
 }
 
 /** The memory, or what is chosen of it, in an open format. */
-export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) {
+export function HandOverMemory({ memory, selection, narrowed, total, onClose }: Props) {
   const all = memory.languages.map(({ language }) => language);
   const [format, setFormat] = useState<Format>('tmx');
   const [languages, setLanguages] = useState<readonly string[]>(all);
@@ -50,6 +52,12 @@ export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) 
       formats={FORMATS}
       names={memoryTexts.memoryFormats}
       explains={t.explains}
+      part={{
+        whole: t.whole(memory.units),
+        some: !narrowed ? null : selection.ids ? t.onlyMarked(selection.ids.length) : t.onlyFiltered(total),
+        only,
+        onOnly: setOnly,
+      }}
       format={format}
       onFormat={setFormat}
       all={all}
@@ -69,13 +77,6 @@ export function HandOverMemory({ memory, selection, narrowed, onClose }: Props) 
           </Box>
           <Box sx={{ display: 'grid', mt: 0.5 }}>
             {canBeMany && <Choice label={t.each} on={each} onChange={setEach} />}
-            {narrowed && (
-              <Choice
-                label={selection.ids ? t.onlyMarked(selection.ids.length) : t.onlyFiltered}
-                on={only}
-                onChange={setOnly}
-              />
-            )}
           </Box>
         </>
       }

@@ -29,6 +29,7 @@ const HINTS: readonly KeyHint[] = [
   ['Ctrl+Enter', t.keys.accept],
   ['Esc', m.keys.leave],
   ['x', m.keys.mark],
+  ['t', m.keys.termPair],
   ['u', m.keys.undo],
 ];
 
@@ -112,6 +113,7 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
           memory={memory}
           selection={selection}
           narrowed={Object.keys(filter).length > 0 || marked.size > 0}
+          total={total}
           onClose={() => setOpen(null)}
         />
       )}

@@ -126,6 +126,8 @@ export function UnitSheet(props: Props) {
         context={{ label: t.sheet, rows: known }}
         components={TABLE_COMPONENTS}
         defaultItemHeight={39}
+        // A row keeps what is typed in it when the list before it changes.
+        computeItemKey={(index) => unitAt(base + index)?.id ?? `not there ${index}`}
         increaseViewportBy={400}
         rangeChanged={setRange}
         itemContent={(index) => {

@@ -1,7 +1,7 @@
 /** @jest-environment ./test/page-environment.mjs */
 import { expect, test } from '@jest/globals';
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
-import { screen, waitFor } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { MemoryBody, UnitBody } from '../../api/types.js';
 import { useConflict } from '../../parts/conflict-store.js';
 import { answering, onPage } from '../../testing/on-page.js';
@@ -53,6 +53,9 @@ test('what was typed is sent with the codes that stand in it, and the state that
   field.append(' Jetzt!');
   screen.getAllByRole('img')[0]!.remove();
   await user.click(screen.getByText('Save'));
+  expect(screen.getByRole('alert').textContent).toContain('code b begins');
+  expect(asked).toEqual([]);
+  await user.click(screen.getByText('Save without'));
   await waitFor(() => expect(told).toEqual(['closed']));
   expect(asked).toEqual([
     {
@@ -60,6 +63,38 @@ test('what was typed is sent with the codes that stand in it, and the state that
       body: { variant: 0, text: `Drücken Sie Start${CODE}. Jetzt!`, codes: [1], version: 'v1' },
     },
   ]);
+});
+
+test('codes that were deleted are put back where they stood', async () => {
+  const asked = answering(() => ({ body: { ledgerId: 1 } }));
+  const { user, told, field } = editor();
+  screen.getAllByRole('img').forEach((code) => code.remove());
+  field.append(' Jetzt!');
+  await user.click(screen.getByText('Save'));
+  await user.click(screen.getByText('Put them back'));
+  expect(field.textContent).toBe('Drücken Sie bStartb. Jetzt!');
+  await user.click(screen.getByText('Save'));
+  await waitFor(() => expect(told).toEqual(['closed']));
+  expect(asked[0]!.body).toMatchObject({ text: `Drücken Sie ${CODE}Start${CODE}. Jetzt!`, codes: [0, 1] });
+});
+
+test('a field that is gone keeps what was typed, with its codes; one that was left with Escape does not', async () => {
+  const asked = answering(() => ({ body: { ledgerId: 1 } }));
+  const { user, field, unmount } = editor();
+  await user.click(field);
+  screen.getAllByRole('img')[0]!.remove();
+  field.append('!');
+  fireEvent.input(field);
+  unmount();
+  await waitFor(() => expect(asked).toHaveLength(1));
+  expect(asked[0]!.body).toMatchObject({ text: `Drücken Sie ${CODE}Start${CODE}.!`, codes: [0, 1] });
+  const other = editor();
+  other.field.append('!');
+  fireEvent.input(other.field);
+  await user.click(other.field);
+  await user.keyboard('{Escape}');
+  other.unmount();
+  expect(asked).toHaveLength(1);
 });
 
 test('what is as it was, or left empty, is not sent; Escape leaves without', async () => {

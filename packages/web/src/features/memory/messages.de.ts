@@ -61,6 +61,9 @@ export const texts: typeof en = {
   author: 'Verfasser',
   origin: 'Aus',
   attributeHolds: 'enthält',
+  codesGone: (codes: readonly string[]) => `So gespeichert, fehlt dem Text: ${codes.join(', ')}.`,
+  putCodesBack: 'Wieder einsetzen',
+  saveWithoutCodes: 'Ohne sie speichern',
   codes: 'Codes',
   withCodes: 'mit Codes',
   withoutCodes: 'ohne Codes',
@@ -124,7 +127,7 @@ export const texts: typeof en = {
     valueHint: 'Bleibt der Wert leer, wird das Attribut entfernt.',
     noOther: 'Der Kunde hat keinen anderen Speicher.',
     preview: (changed: number, selected: number) =>
-      `${count(changed, 'Einheit ändert', 'Einheiten ändern')} sich, von ${number(selected)}.`,
+      `${number(changed)} von ${count(selected, 'Einheit', 'Einheiten')} werden geändert.`,
     go: (n: number) => `${count(n, 'Einheit', 'Einheiten')} ändern`,
     goTransfer: 'Ausführen',
     conceptsSay:
@@ -144,9 +147,15 @@ export const texts: typeof en = {
     source: 'Ausgangssprache',
     anySource: 'keine: jede kann die Ausgangssprache sein',
     each: 'für jedes Paar mit der Ausgangssprache eine Datei',
-    onlyFiltered: 'nur, was durch den Filter geht',
+    whole: (n: number) => (n === 1 ? 'Die eine Einheit' : `Alle ${number(n)} Einheiten`),
+    onlyFiltered: (n: number | null) =>
+      n === null
+        ? 'Nur die Einheiten, auf die der Filter passt'
+        : n === 1
+          ? 'Nur die eine Einheit, auf die der Filter passt'
+          : `Nur die ${number(n)} Einheiten, auf die der Filter passt`,
     onlyMarked: (n: number) =>
-      n === 1 ? 'nur die eine markierte Einheit' : `nur die ${number(n)} markierten Einheiten`,
+      n === 1 ? 'Nur die eine markierte Einheit' : `Nur die ${number(n)} markierten Einheiten`,
     needTwo: 'Wählen Sie mindestens zwei Sprachen.',
     pairOnly:
       'XLIFF enthält ein Paar: Wählen Sie zwei Sprachen, oder eine Ausgangssprache und eine Datei für jedes Paar.',

@@ -71,6 +71,9 @@ export const texts = {
   author: 'Author',
   origin: 'From',
   attributeHolds: 'contains',
+  codesGone: (codes: readonly string[]) => `Saved like this, the text is without: ${codes.join(', ')}.`,
+  putCodesBack: 'Put them back',
+  saveWithoutCodes: 'Save without',
   codes: 'Codes',
   withCodes: 'with codes',
   withoutCodes: 'without codes',
@@ -134,7 +137,7 @@ export const texts = {
     valueHint: 'Left empty, the attribute is taken away.',
     noOther: 'The client has no other memory.',
     preview: (changed: number, selected: number) =>
-      `${count(changed, 'unit changes', 'units change')} of ${number(selected)}.`,
+      `${number(changed)} of ${count(selected, 'unit', 'units')} will change.`,
     go: (n: number) => `Change ${count(n, 'unit', 'units')}`,
     goTransfer: 'Do it',
     conceptsSay:
@@ -154,8 +157,12 @@ export const texts = {
     source: 'Source language',
     anySource: 'none: any can be the source',
     each: 'a file for each pair with the source language',
-    onlyFiltered: 'only units that match the filter',
-    onlyMarked: (n: number) => `only the ${count(n, 'marked unit', 'marked units')}`,
+    whole: (n: number) => `All ${count(n, 'unit', 'units')}`,
+    onlyFiltered: (n: number | null) =>
+      n === null
+        ? 'Only the units that match the filter'
+        : `Only the ${count(n, 'unit', 'units')} that match the filter`,
+    onlyMarked: (n: number) => `Only the ${count(n, 'marked unit', 'marked units')}`,
     needTwo: 'Choose at least two languages.',
     pairOnly: 'XLIFF holds one pair: choose two languages, or a source language and a file for each pair.',
     written: (n: number) => `${count(n, 'unit', 'units')} written.`,

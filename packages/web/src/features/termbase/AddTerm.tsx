@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { languageName } from '../../ui/languages.js';
 import { m } from '../../messages/index.js';
 import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
+import { useUnsaved } from '../../ui/unsaved-store.js';
 import { termbaseTexts } from './messages.js';
 
 interface Props {
@@ -19,6 +20,7 @@ export function AddTerm({ label, language, onAdd }: Props) {
   const [open, setOpen] = useState(false);
   const [text, setText] = useState('');
   const [chosen, setChosen] = useState<string | null>(language);
+  useUnsaved(open && text.trim() ? text : null, async () => chosen !== null && onAdd(text, chosen));
   if (!open) {
     return (
       <Button

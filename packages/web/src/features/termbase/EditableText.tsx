@@ -5,6 +5,7 @@ import InputBase from '@mui/material/InputBase';
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { LanguageText } from '../../ui/LanguageText.js';
+import { useUnsaved } from '../../ui/unsaved-store.js';
 import { SERIF } from '../../ui/typefaces.js';
 
 interface Props {
@@ -117,11 +118,15 @@ function Field({ text, language, label, version, onSave, onEnd }: FieldProps) {
     // To leave the field for a question about it saves nothing once more.
     if (saving) return;
     setSaving(true);
-    void onSave(value, seen.version).then((saved) => {
-      setSaving(false);
-      if (saved) onEnd();
-    });
+    void saved();
   };
+  const saved = async (): Promise<boolean> => {
+    const done = await onSave(value, seen.version);
+    setSaving(false);
+    if (done) onEnd();
+    return done;
+  };
+  useUnsaved(value === seen.text ? null : value, saved, saving);
   return (
     <InputBase
       autoFocus

@@ -19,6 +19,7 @@ import type { FieldDefinitionBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
+import { useUnsaved } from '../../ui/unsaved-store.js';
 import { fieldTexts } from './fields-messages.js';
 import { SERIF } from '../../ui/typefaces.js';
 
@@ -40,9 +41,17 @@ function Fields({ termbase }: { readonly termbase: TermbaseBody }) {
   const changed = JSON.stringify(fields) !== JSON.stringify(termbase.fields);
   const set = (index: number, change: Partial<FieldDefinitionBody>): void =>
     setFields(fields.map((field, i) => (i === index ? { ...field, ...change } : field)));
-  const save = (): void => {
-    call('PUT /termbases/:id/fields', { params: { id: termbase.id }, body: fields }).then(() => say(t.saved), fail);
+  const save = async (): Promise<boolean> => {
+    try {
+      await call('PUT /termbases/:id/fields', { params: { id: termbase.id }, body: fields });
+      say(t.saved);
+      return true;
+    } catch (error) {
+      fail(error);
+      return false;
+    }
   };
+  useUnsaved(changed ? `${t.title(termbase.name)}: ${t.changed}` : null, save);
   return (
     <Box sx={{ flex: 1, overflow: 'auto', px: 3, py: 2 }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2, mb: 0.5 }}>
@@ -53,7 +62,7 @@ function Fields({ termbase }: { readonly termbase: TermbaseBody }) {
         <Button component={Link} to={`/termbases/${termbase.id}`}>
           {t.back}
         </Button>
-        <Button variant="contained" disabled={!changed} onClick={save}>
+        <Button variant="contained" disabled={!changed} onClick={() => void save()}>
           {t.save}
         </Button>
       </Box>

@@ -20,6 +20,7 @@ import { useMarks } from '../../ui/useMarks.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { BulkChange } from './BulkChange.js';
 import { ListFilter } from './ListFilter.js';
+import { TermsElsewhere } from './TermsElsewhere.js';
 import { termbaseTexts } from './messages.js';
 
 interface Props {
@@ -28,12 +29,22 @@ interface Props {
   readonly conceptId: number;
   readonly onLanguage: (tag: string) => void;
   readonly onConcept: (id: number) => void;
+  /** Told what is marked, or else what a look-up or filter lists. */
+  readonly onListed: (listed: Listed | null) => void;
+}
+
+/** A part of the termbase. */
+export interface Listed {
+  readonly selection: SelectionBody;
+  readonly how: 'marked' | 'listed';
+  /** Marked concepts, or listed terms; null: not known yet. */
+  readonly count: number | null;
 }
 
 const t = termbaseTexts;
 
 /** The terms of one language in order, as many as there are; looked up as one types. */
-export function TermList({ termbase, language, conceptId, onLanguage, onConcept }: Props) {
+export function TermList({ termbase, language, conceptId, onLanguage, onConcept, onListed }: Props) {
   const [text, setText] = useState('');
   const [mode, setMode] = useState<LookUpMode>('beginning');
   const [order, setOrder] = useState<ListOrder>('term');
@@ -44,6 +55,17 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
   const field = useRef<HTMLInputElement>(null);
   const query: TermListQuery = { termbaseId: termbase.id, language, q, mode, order, ...narrowed };
   const { data: anchors } = useQuery(termAnchors(query));
+  const isNarrowed = q.trim() !== '' || Object.keys(narrowed).length > 0;
+  const key = JSON.stringify([[...marked], query, isNarrowed, anchors?.count]);
+  useEffect(() => {
+    if (marked.size > 0) onListed({ selection: { concepts: [...marked] }, how: 'marked', count: marked.size });
+    else
+      onListed(
+        isNarrowed ? { selection: { list: listOf(query) }, how: 'listed', count: anchors?.count ?? null } : null,
+      );
+    // `key` stands for all that it says.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
   useKeys({ '/': () => field.current?.focus(), x: () => conceptId && mark(conceptId) });
   return (
     <Box
@@ -83,6 +105,14 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept 
             onMark={mark}
           />
         )
+      )}
+      {q.trim() !== '' && (
+        <TermsElsewhere
+          query={query}
+          languages={termbase.languages.map((entry) => entry.language).filter((tag) => tag !== language)}
+          conceptId={conceptId}
+          onConcept={onConcept}
+        />
       )}
       {anchors && anchors.count > 0 && (
         <Foot

@@ -15,7 +15,7 @@ import { ConceptSheet } from './ConceptSheet.js';
 import { HandOver } from './HandOver.js';
 import { MoreMenu } from './MoreMenu.js';
 import { NewConcept } from './NewConcept.js';
-import { TermList } from './TermList.js';
+import { TermList, type Listed } from './TermList.js';
 import { termbaseTexts } from './messages.js';
 
 const HINTS: readonly KeyHint[] = [
@@ -46,6 +46,7 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
   const conceptId = chosen || (first?.[0]?.concept ?? 0);
   const [handing, setHanding] = useState(false);
   const [adding, setAdding] = useState(false);
+  const [listed, setListed] = useState<Listed | null>(null);
   const undo = useUndoNewest((entry) => entry.termbaseId === termbase.id);
   useKeyHints(HINTS);
   useKeys({ u: undo });
@@ -76,6 +77,7 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
           conceptId={conceptId}
           onLanguage={(tag) => show({ language: tag })}
           onConcept={(id) => show({ concept: String(id) })}
+          onListed={setListed}
         />
         {conceptId ? (
           <ConceptSheet
@@ -90,7 +92,9 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
           </Box>
         )}
       </Box>
-      {handing && <HandOver termbase={termbase} onClose={() => setHanding(false)} />}
+      {handing && (
+        <HandOver termbase={termbase} listed={listed?.count === 0 ? null : listed} onClose={() => setHanding(false)} />
+      )}
       {adding && (
         <NewConcept
           termbase={termbase}

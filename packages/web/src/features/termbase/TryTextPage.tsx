@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { recognizedIn, termbase as termbaseQuery } from '../../api/queries.js';
 import type { RecognizedBody, TermbaseBody } from '../../api/types.js';
@@ -31,9 +31,16 @@ export function TryTextPage() {
   return <TryText termbase={termbase} />;
 }
 
+/** What was tried last, by the termbase: there again when one comes back. */
+const TRIED = new Map<number, { readonly language: string; readonly text: string }>();
+
 function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
-  const [language, setLanguage] = useState(termbase.languages[0]?.language ?? '');
-  const [text, setText] = useState('');
+  const kept = TRIED.get(termbase.id);
+  const [language, setLanguage] = useState(kept?.language ?? termbase.languages[0]?.language ?? '');
+  const [text, setText] = useState(kept?.text ?? '');
+  useEffect(() => {
+    TRIED.set(termbase.id, { language, text });
+  }, [termbase.id, language, text]);
   const asked = useDeferredValue(text);
   const { data, error } = useQuery(recognizedIn(termbase.id, language, asked));
   const current = asked.trim() && data ? data : null;
@@ -83,7 +90,10 @@ function TryText({ termbase }: { readonly termbase: TermbaseBody }) {
           {current && (
             <>
               <Typography sx={{ fontWeight: 600 }}>
-                {t.found(current.hits.length, new Set(current.hits.map((hit) => hit.term)).size)}
+                {t.found(
+                  new Set(current.hits.map(({ start, end }) => `${start} ${end}`)).size,
+                  new Set(current.hits.map((hit) => hit.term)).size,
+                )}
               </Typography>
               <Typography variant="body2" color="textSecondary" sx={{ mb: 1 }}>
                 {t.words(current.words)} · {t.method(current.method, languageName(language))}
@@ -219,6 +229,7 @@ function HitList({
         >
           <WordButton as={Link} {...{ to: `/termbases/${termbase.id}?concept=${hit.concept}` }}>
             <LanguageText language={language}>{hit.term}</LanguageText>
+            {hit.other && ` (${hit.other})`}
           </WordButton>
           <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
             {[...forms.values()].map((seen) => (

@@ -7,6 +7,7 @@ export const texts: typeof en = {
   modeLabel: 'Nachschlagen nach',
   found: (n: number) => count(n, 'Benennung', 'Benennungen'),
   empty: 'Hier ist keine Benennung.',
+  elsewhere: 'In anderen Sprachen',
   emptyFilter: (q: string) => `Keine Benennung passt zu „${q}“.`,
   choose: 'Wählen Sie links eine Benennung, um ihren Begriff zu sehen.',
   newConcept: 'Neuer Begriff',
@@ -85,12 +86,25 @@ export const texts: typeof en = {
     after: 'Nachher',
     gone: 'weg',
     preview: (changed: number, selected: number) =>
-      `${count(changed, 'Begriff ändert', 'Begriffe ändern')} sich, von ${number(selected)}.`,
+      `${number(changed)} von ${count(selected, 'Begriff', 'Begriffen')} werden geändert.`,
     examples: 'Beispiele',
     go: (n: number) => `${count(n, 'Begriff', 'Begriffe')} ändern`,
     done: (n: number) => `${count(n, 'Begriff', 'Begriffe')} geändert.`,
   },
   outFile: {
+    whole: (n: number) => (n === 1 ? 'Der eine Begriff' : `Alle ${number(n)} Begriffe`),
+    onlyMarked: (n: number) =>
+      n === 1 ? 'Nur der eine markierte Begriff' : `Nur die ${number(n)} markierten Begriffe`,
+    onlyListed: (n: number | null) =>
+      n === null
+        ? 'Nur die Begriffe der Liste'
+        : n === 1
+          ? 'Nur der Begriff der einen Benennung in der Liste'
+          : `Nur die Begriffe der ${number(n)} Benennungen in der Liste`,
+    first: 'Erste Sprache',
+    firstAsItIs: 'wie in der Termbase',
+    statuses: 'Benennungen mit diesem Gebrauch, und solche ohne',
+    fields: 'Felder',
     formats: {
       tbx: 'TBX (ISO 30042:2019)',
       zip: 'TBX mit ihren Bildern, in einer Zip-Datei',

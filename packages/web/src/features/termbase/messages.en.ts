@@ -6,6 +6,7 @@ export const texts = {
   modeLabel: 'Look up by',
   found: (n: number) => count(n, 'term', 'terms'),
   empty: 'No term here.',
+  elsewhere: 'In other languages',
   emptyFilter: (q: string) => `No term fits “${q}”.`,
   choose: 'Choose a term on the left to see its concept.',
   newConcept: 'New concept',
@@ -81,12 +82,22 @@ export const texts = {
     after: 'After',
     gone: 'gone',
     preview: (changed: number, selected: number) =>
-      `${count(changed, 'concept changes', 'concepts change')} of ${number(selected)}.`,
+      `${number(changed)} of ${count(selected, 'concept', 'concepts')} will change.`,
     examples: 'Examples',
     go: (n: number) => `Change ${count(n, 'concept', 'concepts')}`,
     done: (n: number) => `${count(n, 'concept', 'concepts')} changed.`,
   },
   outFile: {
+    whole: (n: number) => `All ${count(n, 'concept', 'concepts')}`,
+    onlyMarked: (n: number) => `Only the ${count(n, 'marked concept', 'marked concepts')}`,
+    onlyListed: (n: number | null) =>
+      n === null
+        ? 'Only the concepts that are listed'
+        : `Only the concepts of the ${count(n, 'listed term', 'listed terms')}`,
+    first: 'First language',
+    firstAsItIs: 'as in the termbase',
+    statuses: 'Terms with these usage statuses, and those without one',
+    fields: 'Fields',
     formats: {
       tbx: 'TBX (ISO 30042:2019)',
       zip: 'TBX with its pictures, in a zip',

@@ -5,12 +5,13 @@ import type { texts as en } from './try-messages.en.js';
 
 export const texts: typeof en = {
   title: (name: string) => `Ein Text, erprobt an ${name}`,
-  explains: 'Welche Benennungen dieser Termbank in einem Text vorkommen, auch gebeugte. Nichts davon wird aufbewahrt.',
+  explains:
+    'Welche Benennungen dieser Termbank in einem Text vorkommen, auch gebeugte. Der Text wird nicht gespeichert.',
   text: 'Text',
   placeholder: 'Fügen Sie eine Stelle des Dokuments ein, das übersetzt werden soll.',
   language: 'Sprache des Textes',
-  found: (hits: number, terms: number) =>
-    `${count(hits, 'Stelle', 'Stellen')} mit ${count(terms, 'Benennung', 'Benennungen')}`,
+  found: (places: number, terms: number) =>
+    `${count(terms, 'Benennung', 'Benennungen')} an ${count(places, 'Stelle', 'Stellen')}`,
   nothing: 'Keine Benennung dieser Termbank kommt darin vor.',
   recognition,
   seen: (times: number, how: string) => (times === 1 ? how : `${how}, ${count(times, 'Mal', 'Mal')}`),

@@ -4,11 +4,11 @@ import { count } from '../../ui/format.js';
 
 export const texts = {
   title: (name: string) => `Try a text on ${name}`,
-  explains: 'Which terms of this termbase occur in a text, inflected ones included. Nothing of it is kept.',
+  explains: 'Which terms of this termbase occur in a text, inflected ones included. The text is not stored.',
   text: 'Text',
   placeholder: 'Paste a passage of the document that will be translated.',
   language: 'Language of the text',
-  found: (hits: number, terms: number) => `${count(hits, 'hit', 'hits')} of ${count(terms, 'term', 'terms')}`,
+  found: (places: number, terms: number) => `${count(terms, 'term', 'terms')} in ${count(places, 'place', 'places')}`,
   nothing: 'No term of this termbase occurs in it.',
   recognition,
   seen: (times: number, how: string) => (times === 1 ? how : `${how}, ${count(times, 'time', 'times')}`),

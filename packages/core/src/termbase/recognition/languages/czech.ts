@@ -12,6 +12,7 @@ const E = {
   soft: endings({ case: 'e i ovi em', plural: 'e ů ům ích i' }),
   softBare: endings({ case: 'e i ovi em', plural: 'ů ům ích' }, false),
   softened: endings({ plural: 'i ích' }, false),
+  locative: endings({ case: 'e' }, false),
   zena: endings({ base: 'a', case: 'y u o ou', plural: 'ám ách ami' }, false),
   zenaDative: endings({ case: 'e ě' }, false),
   ruze: endings({ base: 'e ě', case: 'i í', plural: 'ím ích emi ěmi' }, false),
@@ -149,6 +150,8 @@ function masculine(word: string, add: (text: string, ends: Stem['endings']) => v
       add(text, isBase ? E.kost : endings({ case: 'i í', plural: 'em ech mi' }, false));
     const soft = softened(text);
     if (soft) add(soft, E.softened);
+    // "jazyk – v jazyce", "rok – v roce", "břeh – na březe".
+    if (soft && isBase && /(?:[yao]k|h)$/u.test(text)) add(soft, E.locative);
     if (/(?:r)$/u.test(text)) add(text, endings({ case: 'u' }));
   }
 }

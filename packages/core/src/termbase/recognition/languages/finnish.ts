@@ -296,8 +296,26 @@ function comparative(word: string): Stem[] {
 
 function stems(word: string, _written: string, { of }: Place): Stem[] {
   const verb = of === 1 && /[aä]$/u.test(word) ? verbStems(word) : [];
-  return [...nounStems(word), ...(of === 1 ? comparative(word) : []), ...verb];
+  const all = [...nounStems(word), ...(of === 1 ? comparative(word) : []), ...verb];
+  const isBack = /[aou]/u.test(word);
+  // Vowels of a word are of one kind (ISK § 15); one of e and i alone may take either: "merta, mertä".
+  if (isBack === /[äöy]/u.test(word)) return all;
+  return all.map((stem) => ({ ...stem, endings: harmonious(stem.endings, isBack) }));
 }
+
+/** Endings of one kind of vowels: "yhteys" is never in "yhteystapa". */
+function harmonious(all: Endings, isBack: boolean): Endings {
+  const known = isBack ? BACK : FRONT;
+  let list = known.get(all);
+  if (!list) {
+    const other = isBack ? /[äöy]/u : /[aou]/u;
+    known.set(all, (list = (rest) => (other.test(rest) ? null : all(rest))));
+  }
+  return list;
+}
+
+const BACK = new Map<Endings, Endings>();
+const FRONT = new Map<Endings, Endings>();
 
 export const FINNISH: Inflection = {
   fold: (word) => word.toLowerCase(),

@@ -1,6 +1,7 @@
 /**
  * Modern Greek: declension by the end of the word (Holton, Mackridge & Philippaki-Warburton, "Greek: a comprehensive
- * grammar", part II; from memory). The accent moves ("θάλασσα – θαλασσών"), so it is not compared.
+ * grammar", part II; from memory). The accent moves ("θάλασσα – θαλασσών"), so stems and endings go without it; where it
+ * cannot have moved, it tells words apart ("νόμος", law, and "νομός", district).
  */
 import { endings, exchanged, headsOf, type Inflection, type Stem } from '../inflection.js';
 
@@ -105,7 +106,33 @@ function verb(stem: string, found: Stem[]): void {
   }
 }
 
+/**
+ * Syllables of a word, and which of them has the accent, from 0; null: none is written, as in capitals. A vowel written
+ * in two letters is one, unless the first has the accent.
+ */
+function syllables(word: string): { readonly count: number; readonly accent: number | null } {
+  const vowels = word
+    .toLowerCase()
+    .normalize('NFD')
+    .match(/[αεο]ι(?!\u0308)\u0301?|[οαε]υ(?!\u0308)\u0301?|υι\u0301?|[αεηιουω]\u0308?\u0301?/gu);
+  const accent = vowels?.findIndex((vowel) => vowel.includes('\u0301')) ?? -1;
+  return { count: vowels?.length ?? 0, accent: accent < 0 ? null : accent };
+}
+
+/**
+ * Whether the accent of a form of a noun or adjective may stand where it does (Holton et al., part II, 1.1: it never comes
+ * nearer to the beginning; it moves to the end from the third syllable from it, in "-ών" and behind a new syllable).
+ */
+function accentFits(term: string, form: string): boolean {
+  if (/[ωώ]$|ομαι$|άμαι$/u.test(term)) return true;
+  const [base, other] = [syllables(term), syllables(form)];
+  if (base.accent === null || other.accent === null || base.accent === other.accent) return true;
+  if (other.accent < base.accent) return false;
+  return base.count - base.accent > 2 || other.count > base.count || form.endsWith('ών');
+}
+
 export const GREEK: Inflection = {
+  accords: accentFits,
   fold: (word) =>
     word
       .toLowerCase()

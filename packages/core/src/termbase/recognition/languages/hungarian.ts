@@ -28,9 +28,11 @@ const VERB = chained(
 const INFINITIVE = chained(/^(?:[ae]?ni|v[ae]|v[áé]n)$/u, 'verb');
 const IMPERATIVE = endings({ verb: 'sa se san sen' }, false);
 const THIRD_PERSON = chained(
-  /^(?:[ae]?ni|v[ae]|v[áé]n|j[oeö]n(?:[ae]k)?|h[ae]t(?:ó|ő|n[ae]k|ó[kn]|ják)?|n[ae]k|i|ik|j[áa]k?|[aeoö]tt|t[ae]k?|j[üu]k)$/u,
+  /^(?:[ae]?ni|v[ae]|v[áé]n|j[oeö]n(?:[ae]k)?|h[ae]t(?:ó|ő|n[ae]k|ó[kn]|ják)?|n[ae]k|ik|j[áa]k?|[aeoö]tt|t[ae]k?|j[üu]k)$/u,
   'verb',
 );
+
+const DEFINITE = endings({ verb: 'i' }, false);
 
 /** Stems that change: "víz – vizet", "út – utak", "kő – követ", "bokor – bokrot". */
 const CHANGED = exchanged(`
@@ -64,7 +66,10 @@ function stems(word: string, _written: string, { of, index }: Place): Stem[] {
   // A verb is recorded in its third person, too: "engedélyez – engedélyezni, engedélyezve".
   if (of === 1 && word.length > 4 && /(?:[aeoö]z|ít|[aeoöáé]l|ik|[oeöa]d|[uü]l|[ae]n|[ae]t)$/u.test(word)) {
     const stem = word.replace(/ik$/u, '');
-    found.push({ text: stem, endings: /(?:[zlkd]|ít)$/u.test(stem) ? THIRD_PERSON : INFINITIVE });
+    const isVerb = /(?:[zlkd]|ít)$/u.test(stem);
+    found.push({ text: stem, endings: isVerb ? THIRD_PERSON : INFINITIVE });
+    // Behind back vowels -i makes an adjective of a noun: "oldal – oldali".
+    if (isVerb && /[eéiíöőüű][^aáoóuú]*$/u.test(stem)) found.push({ text: stem, endings: DEFINITE });
     if (/[eo]z$/u.test(stem)) found.push({ text: `${stem.slice(0, -2)}z`, endings: THIRD_PERSON });
     if (/(?:ít|[ae]t)$/u.test(stem)) found.push({ text: stem, endings: IMPERATIVE });
   }

@@ -1,6 +1,7 @@
 /**
- * Nouns in Debian's translated manual pages (packages manpages-XX and others): all their forms, and all words that begin
- * alike, were read one by one (`nouns/XX.txt`: "base form: form form …"). The pages themselves are not ours to ship.
+ * Nouns in Debian's translated manual pages (packages manpages-XX and others) and in the handbook of its desktop
+ * (gnome-user-docs): all their forms, and all words that begin alike, were read one by one (`nouns/SOURCE/XX.txt`: "base form:
+ * form form …"). The texts themselves are not ours to ship.
  */
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -10,14 +11,38 @@ import { Recognizer } from '@fair-copy/core/termbase/recognition/recognizer.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 
 const MANUALS = '/usr/share/man';
+const HANDBOOKS = '/usr/share/help';
 /** Characters that are looked through. */
 const MOST = 1_500_000;
 const folder = fileURLToPath(new URL('nouns/', import.meta.url));
 
-export const NOUNS = readdirSync(folder).map((name) => name.replace('.txt', ''));
+/** Where the texts come from, and in which languages nouns of theirs were read. */
+export const SOURCES = [
+  { name: 'manual pages', folder: 'manual-pages', linesOf: linesOfManuals },
+  { name: 'the handbook of a desktop', folder: 'handbook', linesOf: linesOfHandbook },
+].map((source) => ({
+  ...source,
+  languages: readdirSync(join(folder, source.folder)).map((name) => name.replace('.txt', '')),
+}));
+
+/** Without the marks of Mallard. */
+function linesOfHandbook(language) {
+  const at = join(HANDBOOKS, { pt: 'pt_BR' }[language] ?? language, 'gnome-help');
+  if (!existsSync(at)) return [];
+  return readdirSync(at)
+    .filter((name) => name.endsWith('.page'))
+    .sort()
+    .flatMap((name) =>
+      readFileSync(join(at, name), 'utf8')
+        .normalize('NFC')
+        .replace(/<[^>]*>/g, ' ')
+        .split('\n')
+        .filter((line) => line.trim() !== ''),
+    );
+}
 
 /** Lines of running text, without marks of the formatter. */
-function linesOf(language) {
+function linesOfManuals(language) {
   const at = join(MANUALS, { en: '', pt: 'pt_BR' }[language] ?? language);
   const lines = [];
   let size = 0;
@@ -37,12 +62,12 @@ function linesOf(language) {
   return lines;
 }
 
-/** @returns null where there are no pages of the language on this machine */
-export function nounsIn(language) {
+/** @returns null where there are no texts of the language on this machine */
+export function nounsIn({ folder: source, linesOf }, language) {
   const lines = linesOf(language);
   if (lines.length === 0) return null;
   const forms = new Map(
-    readFileSync(join(folder, `${language}.txt`), 'utf8')
+    readFileSync(join(folder, source, `${language}.txt`), 'utf8')
       .trim()
       .split('\n')
       .map((line) => line.split(': '))

@@ -24,7 +24,7 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Inspect, choice', '/inspect', /What shall be inspected/],
   ['Inspect', '/inspect/1', /Same source, different targets/],
   ['Inspect a memory', '/inspect/memories/1', /Same source, different/],
-  ['Memory', '/memories/1?unit=335', /Kammer zu füllen/],
+  ['Memory', '/memories/1?unit=400', /Kammer zu füllen/],
   ['Concordance', '/concordance?q=lock', /Lock: gate seal/],
   ['Intake of units', '/intake/16', /cut off at line/],
   ['Intake of a bilingual table', '/intake/18', /Keep clear of the weir/],

@@ -57,7 +57,7 @@ test('the sheet of units: filter, edit in place around codes, history, changes o
   await page.keyboard.press('Enter');
   await expect(page.getByText('1 unit', { exact: true })).toBeVisible();
   await page.locator('main').press('j');
-  await expect(page.getByText('unit 335')).toBeVisible();
+  await expect(page.getByText('unit 400')).toBeVisible();
 
   // Editing: the capsules stay.
   await page.keyboard.press('Enter');

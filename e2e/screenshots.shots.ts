@@ -54,13 +54,13 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.goto(`${server.address}/intake/16`);
   await expect(page.getByText(/The file is cut off/)).toBeVisible();
   await shot('intake-units');
-  await page.goto(`${server.address}/memories/1?unit=335`);
+  await page.goto(`${server.address}/memories/1?unit=400`);
   await expect(page.getByText(/Kammer zu füllen/).first()).toBeVisible();
   await shot('memory');
-  await page.getByRole('button', { name: 'Change all 338 units …' }).click();
+  await page.getByRole('button', { name: 'Change all 403 units …' }).click();
   await page.getByRole('textbox', { name: 'Find' }).fill('lock');
   await page.getByRole('textbox', { name: 'Replace with' }).fill('sluice');
-  await expect(page.getByText(/of 338 units will change/)).toBeVisible();
+  await expect(page.getByText(/of 403 units will change/)).toBeVisible();
   await shot('memory-change');
   await page.goto(`${server.address}/concordance?q=paddle gear`);
   await expect(page.locator('mark', { hasText: 'Schützgetriebe' }).first()).toBeVisible();

@@ -39,7 +39,7 @@ test('the second of two edits is told what the first did, and decides', async ({
     await window.keyboard.press('Enter');
     await expect(window.getByText('1 unit', { exact: true })).toBeVisible();
     await window.locator('main').press('j');
-    await expect(window.getByText('unit 335')).toBeVisible();
+    await expect(window.getByText('unit 400')).toBeVisible();
     await window.keyboard.press('Enter');
     await expect(window.getByRole('textbox', { name: /Text in English/ })).toBeFocused();
     await window.keyboard.press('End');

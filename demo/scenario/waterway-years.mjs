@@ -27,6 +27,19 @@ const TEXTS = [
     'Mooring bollard {n} at the upper landing stage was struck by a barge.',
     'Ein Lastkahn hat den Poller {n} am oberen Anleger gerammt.',
   ],
+  [
+    '{L} Lock: hydraulic hose replaced, no oil in the water.',
+    'Schleuse {L}: Hydraulikschlauch erneuert, kein Öl im Wasser.',
+  ],
+  ['{B} Bridge: clearance board repainted.', 'Brücke {B}: Durchfahrtstafel neu gestrichen.'],
+  [
+    'Weir gate {n} was raised by hand during the power cut.',
+    'Während des Stromausfalls wurde das Wehrtor {n} von Hand gehoben.',
+  ],
+  [
+    'The towpath between {L} and {B} Bridge is washed out over {n} m.',
+    'Der Treidelpfad zwischen {L} und der Brücke {B} ist auf {n} m unterspült.',
+  ],
   // Notices to skippers.
   [
     '{L} Lock is closed to navigation from {d} to {e}.',
@@ -154,6 +167,28 @@ const TEXTS = [
     'A mooring bollard within {n} m of the gate is painted red.',
     'Ein Poller, der weniger als {n} m vom Tor entfernt ist, wird rot gestrichen.',
   ],
+  // Letters to boat owners, and the conditions of a berth.
+  ['Your berth at {L} is free from {d}.', 'Ihr Liegeplatz in {L} ist ab dem {d} frei.'],
+  ['The licence for your boat expires on {d}.', 'Die Zulassung Ihres Bootes läuft am {d} ab.'],
+  ['Please move your boat from {B} Bridge before {d}.', 'Bitte verlegen Sie Ihr Boot vor dem {d} von der Brücke {B}.'],
+  ['Berth {n} has neither water nor electricity.', 'Am Liegeplatz {n} gibt es weder Wasser noch Strom.'],
+  [
+    'The mooring fee for a boat of up to {n} feet is due on {d}.',
+    'Das Liegegeld für ein Boot bis {n} Fuß ist am {d} fällig.',
+  ],
+  ['The winter moorings at {L} close on {d}.', 'Die Winterliegeplätze in {L} schließen am {d}.'],
+  [
+    'We received your complaint about {L} Lock on {d}.',
+    'Ihre Beschwerde über die Schleuse {L} ist am {d} bei uns eingegangen.',
+  ],
+  [
+    'The meeting of the canal users takes place at {L} on {d}.',
+    'Die Versammlung der Kanalnutzer findet am {d} in {L} statt.',
+  ],
+  [
+    'Locks {n} to {n}A are worked by volunteers at weekends.',
+    'Die Schleusen {n} bis {n}A werden am Wochenende von Freiwilligen bedient.',
+  ],
 ];
 
 const LOCKS = ['Ellbridge', 'Marsh End', 'Oldmere', 'Stonewharf', 'Tarn Hill', 'Wexley', 'Long Reach'];
@@ -170,7 +205,7 @@ const MONTHS = [
 export const FIRST_YEAR = 2019;
 const YEARS = 5;
 
-/** English and German by the year, 64 of each. */
+/** English and German by the year, 77 of each. */
 export const WATERWAY_YEARS = Array.from({ length: YEARS }, (_, year) =>
   TEXTS.map((pair, i) => {
     const [month, monat] = MONTHS[(i + year) % MONTHS.length];

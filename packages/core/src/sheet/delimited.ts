@@ -48,10 +48,14 @@ export class DelimitedReader {
   /** Blank rows in a row, up to here. */
   private blanks = 0;
 
-  /** @param watch told of each cell, and whether it stood in quotes */
+  /**
+   * @param watch told of each cell, and whether it stood in quotes
+   * @param columns more of them in a row are refused; without limit where a form is only tried
+   */
   constructor(
     private readonly form: DelimitedForm,
-    private readonly watch?: (column: number, cell: string, quoted: boolean) => void,
+    private readonly watch?: ((column: number, cell: string, quoted: boolean) => void) | null,
+    private readonly columns = COLUMN_LIMIT,
   ) {}
 
   /** Rows completed by this piece of text. Cutting the text anywhere changes nothing. */
@@ -196,8 +200,8 @@ export class DelimitedReader {
 
   private endRow(): void {
     this.endField();
-    if (this.cells.length > COLUMN_LIMIT)
-      throw new DataError('too-many-columns', { row: this.number, count: this.cells.length, limit: COLUMN_LIMIT });
+    if (this.cells.length > this.columns)
+      throw new DataError('too-many-columns', { row: this.number, count: this.cells.length, limit: this.columns });
     const isBlank = this.cells.length === 1 && this.cells[0] === '';
     this.blanks = isBlank ? this.blanks + 1 : 0;
     if (this.blanks <= BLANKS) this.push(isBlank ? BLANK : this.cells);

@@ -2,6 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { delimitedRows } from './delimited.js';
 import { guessDelimiter, guessQuoting, hasRuns } from './delimiter.js';
 
+const table = (rows: readonly string[]): string => rows.map((row) => `${row}\n`).join('');
+const TERMS = ['Wehr', 'Poller', 'Pegel', 'Hubtor', 'Drempel', 'Sole', 'Kolk', 'Dalbe'];
+
 const guess = (text: string) => guessDelimiter(text, true);
 
 describe('guessDelimiter', () => {
@@ -30,8 +33,6 @@ describe('guessDelimiter', () => {
 });
 
 describe('quoting is what makes the rows agree', () => {
-  const table = (rows: readonly string[]): string => rows.map((row) => `${row}\n`).join('');
-  const TERMS = ['Wehr', 'Poller', 'Pegel', 'Hubtor', 'Drempel', 'Sole', 'Kolk', 'Dalbe'];
   const plain = TERMS.map((term, i) => `${term};term ${i}`);
 
   test.each([
@@ -75,4 +76,9 @@ test('tabs in a row are one where they only align the columns', () => {
   expect(delimitedRows(aligned, { ...form, runs: true }).map(({ cells }) => cells.length)).toEqual([2, 2, 2, 2, 2]);
   // A table with empty cells is even as it is.
   expect(hasRuns('de\tNote\ten\nWehr\t\tweir\nTor\told\tgate\nUfer\t\tbank\n', form, true)).toBe(false);
+});
+
+test('a cell with more commas than a sheet has columns is text, where the rows are cut by semicolons', () => {
+  const rows = [...TERMS.map((term, i) => `${term};term ${i}`), `${'a, '.repeat(600)};enumeration`];
+  expect(guessDelimiter(table(rows), true).form).toEqual({ delimiter: ';', quote: null });
 });

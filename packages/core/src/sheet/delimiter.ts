@@ -109,7 +109,7 @@ const AS_MANY = 0.95;
 export function hasRuns(sample: string, form: DelimitedForm, whole: boolean): boolean {
   if (form.delimiter !== '\t' || !sample.includes('\t\t')) return false;
   const even = (runs: boolean): number => {
-    const reader = new DelimitedReader({ ...form, runs });
+    const reader = new DelimitedReader({ ...form, runs }, null, Infinity);
     const all = [...reader.write(sample), ...reader.end()];
     const rows = (whole ? all : all.slice(0, -1)).filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
     const widths = new Map<number, number>();
@@ -162,14 +162,16 @@ interface Cut {
 function cutBy(sample: string, delimiter: string, quoting: Quoting, whole: boolean): Cut {
   const inColumn: { all: number; quoted: number }[] = [];
   let needed = 0;
-  const reader = new DelimitedReader({ delimiter, ...quoting }, (column, cell, quoted) => {
+  const watch = (column: number, cell: string, quoted: boolean): void => {
     if (cell.trim() === '') return;
     const seen = (inColumn[column] ??= { all: 0, quoted: 0 });
     seen.all++;
     if (!quoted) return;
     seen.quoted++;
     if (cell.includes(quoting.quote!) || cell.includes(delimiter) || /[\r\n]/.test(cell)) needed++;
-  });
+  };
+  // A long text with many commas is no row of many columns.
+  const reader = new DelimitedReader({ delimiter, ...quoting }, watch, Infinity);
   const all = [...reader.write(sample)];
   const open = reader.openQuoteRow !== null;
   all.push(...reader.end());

@@ -182,7 +182,7 @@ export class DelimitedFile extends ClientFile {
 
   /** The row in which a quotation mark is opened and never closed; null: there is none. */
   private async openQuote(encoding: EncodingReading, form: DelimitedForm): Promise<number | null> {
-    const reader = new DelimitedReader(form);
+    const reader = new DelimitedReader(form, null, Infinity);
     try {
       for await (const piece of this.text.pieces(encoding)) reader.write(piece);
     } catch (error) {

@@ -12,6 +12,7 @@ import { ConflictDialog } from '../parts/ConflictDialog.js';
 import { useQuestion } from '../ui/question-store.js';
 import { useToast } from '../ui/toast-store.js';
 import { useKeys } from '../ui/useKeys.js';
+import { AnnouncedWork } from './AnnouncedWork.js';
 import { Masthead } from './Masthead.js';
 import { STAGES } from './stages.js';
 
@@ -41,6 +42,7 @@ export function Frame() {
           <Outlet />
         </Suspense>
       </Box>
+      <AnnouncedWork />
       <ConflictDialog />
       <Suspense>
         <LeaveGuard />

@@ -43,6 +43,7 @@ function useChoices(q: string, onHelp: () => void): Choice[] {
     commandOf(m.lookUp.commandList.help, onHelp),
   ].filter(({ text }) => (lower === '' || ready) && text.toLowerCase().includes(lower));
   if (wanted === '') return commands;
+  const begun = commands.some(({ text }) => text.toLowerCase().startsWith(lower));
   const named = memories.filter(({ name }) => name.toLowerCase().includes(lower)).slice(0, 5);
   return [
     ...(data?.terms ?? []).map((term, i) => ({
@@ -57,6 +58,11 @@ function useChoices(q: string, onHelp: () => void): Choice[] {
       resourceOf(`b${id}`, name, client, () => void navigate(`/termbases/${id}`)),
     ),
     ...(ready
+      ? named.map(({ id, name, client }) => resourceOf(`m${id}`, name, client, () => void navigate(`/memories/${id}`)))
+      : []),
+    // Who types the beginning of a command means it.
+    ...(begun ? commands : []),
+    ...(ready
       ? [
           {
             group: m.lookUp.texts,
@@ -66,12 +72,9 @@ function useChoices(q: string, onHelp: () => void): Choice[] {
             detail: '',
             go: () => void navigate(`/concordance?q=${encodeURIComponent(wanted)}`),
           },
-          ...named.map(({ id, name, client }) =>
-            resourceOf(`m${id}`, name, client, () => void navigate(`/memories/${id}`)),
-          ),
         ]
       : []),
-    ...commands,
+    ...(begun ? [] : commands),
   ];
 }
 

@@ -87,7 +87,7 @@ export const texts: typeof en = {
       stopped: 'angehalten',
       interrupted: 'abgebrochen; nichts wurde geschrieben',
     },
-    fetch: 'Datei abholen',
+    fetch: 'Herunterladen',
     remaining: (seconds: number) =>
       seconds < 60 ? `noch etwa ${Math.max(1, Math.round(seconds))} s` : `noch etwa ${Math.round(seconds / 60)} min`,
   },

@@ -85,7 +85,7 @@ export const texts = {
       stopped: 'stopped',
       interrupted: 'cut off; nothing was written',
     },
-    fetch: 'Fetch the file',
+    fetch: 'Download',
     remaining: (seconds: number) =>
       seconds < 60 ? `about ${Math.max(1, Math.round(seconds))} s left` : `about ${Math.round(seconds / 60)} min left`,
   },

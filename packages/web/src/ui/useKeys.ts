@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { focusChosenLine, goesToLine } from './chosen-line.js';
 
 export type KeyMap = Readonly<Record<string, () => void>>;
 
@@ -20,6 +21,7 @@ export function useKeys(map: KeyMap): void {
       if (!act) return;
       event.preventDefault();
       act();
+      if (goesToLine(event.key)) focusChosenLine();
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);

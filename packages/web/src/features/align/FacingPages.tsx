@@ -8,6 +8,7 @@ import { useCommonTerms, withMarks } from './common-terms.js';
 import { hasBothSides, isDoubtful, isMoved, isPinned, type Sheet, type SideName } from './pairs.js';
 import { SegmentEditor, type SegmentEditorActs } from './SegmentEditor.js';
 import { alignTexts } from './messages.js';
+import { chosenLine } from '../../ui/chosen-line.js';
 
 const GUTTER = 64;
 
@@ -62,6 +63,8 @@ export const FacingPages = memo(function FacingPages(props: Props) {
     for (const column of pagesOf(box.current!)) observer.observe(column);
     return () => observer.disconnect();
   }, [sheet, numbers, editing]);
+  const textsOf = (pair: Sheet['beads'][number]): string =>
+    `${sheet.source.slice(pair[0], pair[1]).join(' ')} – ${sheet.target.slice(pair[2], pair[3]).join(' ')}`;
   const page = (name: 'source' | 'target') => {
     const from = name === 'source' ? 0 : 2;
     const { language } = alignment[name];
@@ -124,7 +127,7 @@ export const FacingPages = memo(function FacingPages(props: Props) {
     >
       {page('source')}
       <Box sx={{ position: 'relative', gridColumn: 2, gridRow: `1 / span ${numbers.length}` }}>
-        <Bands {...{ pairs, numbers, edges, height, selected, onSelect }} />
+        <Bands {...{ pairs, numbers, edges, height, selected, onSelect, textsOf }} />
       </Box>
       {page('target')}
     </Box>
@@ -159,9 +162,11 @@ interface BandsProps extends Pick<Props, 'numbers' | 'selected' | 'onSelect'> {
   readonly pairs: Sheet['beads'];
   readonly edges: readonly (readonly [Edge, Edge])[];
   readonly height: number;
+  /** Both sides of a pair, for who does not see where it stands. */
+  readonly textsOf: (pair: Sheet['beads'][number]) => string;
 }
 
-function Bands({ pairs, numbers, edges, height, selected, onSelect }: BandsProps) {
+function Bands({ pairs, numbers, edges, height, selected, onSelect, textsOf }: BandsProps) {
   const { inks } = useTheme();
   return (
     <svg
@@ -189,6 +194,8 @@ function Bands({ pairs, numbers, edges, height, selected, onSelect }: BandsProps
           <g
             key={number}
             role="listitem"
+            {...chosenLine(number === selected)}
+            aria-description={number === selected ? textsOf(pair) : undefined}
             aria-label={alignTexts.pairSays(number + 1, pair[4], isPinned(pair), isMoved(pair))}
             onClick={() => onSelect(number)}
           >

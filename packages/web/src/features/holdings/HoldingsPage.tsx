@@ -25,6 +25,7 @@ import { useKeys } from '../../ui/useKeys.js';
 import { shared } from '../../parts/messages.js';
 import { holdingsTexts } from './messages.js';
 import { SERIF, MONO } from '../../ui/typefaces.js';
+import { chosenLine } from '../../ui/chosen-line.js';
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -147,7 +148,7 @@ function HoldingRow({ holding, languages, extra, withClient, selected }: RowProp
       .filter((tag) => tag !== language)
       .join(', ');
   return (
-    <TableRow hover selected={selected}>
+    <TableRow hover selected={selected} {...chosenLine(selected)}>
       <TableCell sx={{ minWidth: 200 }}>
         <Box
           {...(holding.damage ? { component: 'span' } : { component: Link, to: holding.path })}

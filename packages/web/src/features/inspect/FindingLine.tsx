@@ -12,6 +12,7 @@ import { WordButton } from '../../ui/WordButton.js';
 import { words } from '../../all-words.js';
 import { addressOf } from './address.js';
 import { inspectTexts } from './messages.js';
+import { chosenLine } from '../../ui/chosen-line.js';
 
 interface Props {
   readonly row: FoundRow;
@@ -30,6 +31,7 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
   return (
     <Box
       role="row"
+      {...chosenLine(selected)}
       onClick={onSelect}
       sx={(theme) => ({
         display: 'grid',

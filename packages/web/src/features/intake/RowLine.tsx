@@ -15,6 +15,7 @@ import { visible } from './visible.js';
 import { intakeTexts } from './messages.js';
 import { RowRemark, type RowDecisionBody } from './RowRemark.js';
 import { SERIF } from '../../ui/typefaces.js';
+import { chosenLine } from '../../ui/chosen-line.js';
 
 interface Props {
   /** Undefined while it is being fetched. */
@@ -49,7 +50,7 @@ export const RowLine = memo(function RowLine({
     <Box
       role="row"
       aria-rowindex={row?.number}
-      aria-selected={undefined}
+      {...chosenLine(selected)}
       onClick={onSelect}
       sx={(theme) => ({
         display: 'grid',

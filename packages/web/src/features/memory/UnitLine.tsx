@@ -7,6 +7,7 @@ import { number } from '../../ui/format.js';
 import { keepSelected } from '../../parts/term-pair-store.js';
 import { VariantEditor } from './VariantEditor.js';
 import { memoryTexts } from './messages.js';
+import { chosenLine } from '../../ui/chosen-line.js';
 
 const t = memoryTexts;
 
@@ -43,7 +44,7 @@ export function UnitLine({
   return (
     <Box
       role="row"
-      aria-selected={chosen}
+      {...chosenLine(chosen)}
       onClick={onChoose}
       sx={(theme) => ({
         display: 'grid',

@@ -51,6 +51,8 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept,
   const [narrowed, setNarrowed] = useState<ListFilterQuery>({});
   const { marked, mark, unmark } = useMarks();
   const [changing, setChanging] = useState<SelectionBody | null>(null);
+  /** Enter was pressed in the look-up: the first that is found is wanted. */
+  const [wanted, setWanted] = useState(false);
   const q = useDeferredValue(text);
   const field = useRef<HTMLInputElement>(null);
   const query: TermListQuery = { termbaseId: termbase.id, language, q, mode, order, ...narrowed };
@@ -88,7 +90,13 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept,
             </MenuItem>
           ))}
         </TextField>
-        <LookUpField {...{ text, mode, language, field }} onText={setText} onMode={setMode} found={anchors?.count} />
+        <LookUpField
+          {...{ text, mode, language, field }}
+          onText={setText}
+          onMode={setMode}
+          onEnter={() => setWanted(true)}
+          found={anchors?.count}
+        />
         <ListFilter termbase={termbase} filter={narrowed} onFilter={setNarrowed} order={order} onOrder={setOrder} />
       </Box>
       {anchors?.count === 0 ? (
@@ -103,6 +111,8 @@ export function TermList({ termbase, language, conceptId, onLanguage, onConcept,
             onConcept={onConcept}
             marked={marked}
             onMark={mark}
+            wanted={wanted && q === text}
+            onShown={() => setWanted(false)}
           />
         )
       )}
@@ -135,13 +145,14 @@ interface LookUpFieldProps {
   readonly onText: (text: string) => void;
   readonly mode: LookUpMode;
   readonly onMode: (mode: LookUpMode) => void;
+  readonly onEnter: () => void;
   readonly language: string;
   readonly field: RefObject<HTMLInputElement | null>;
   /** Terms; undefined: not yet known. */
   readonly found: number | undefined;
 }
 
-function LookUpField({ text, onText, mode, onMode, language, field, found }: LookUpFieldProps) {
+function LookUpField({ text, onText, mode, onMode, onEnter, language, field, found }: LookUpFieldProps) {
   return (
     <>
       <TextField
@@ -154,7 +165,10 @@ function LookUpField({ text, onText, mode, onMode, language, field, found }: Loo
             if (text) onText('');
             else (event.target as HTMLElement).blur();
           }
-          if (event.key === 'Enter') (event.target as HTMLElement).blur();
+          if (event.key === 'Enter') {
+            (event.target as HTMLElement).blur();
+            onEnter();
+          }
         }}
         slotProps={{ htmlInput: { lang: language, autoComplete: 'off', spellCheck: false } }}
       />
@@ -232,9 +246,12 @@ interface TermsProps {
   readonly onConcept: (id: number) => void;
   readonly marked: ReadonlySet<number>;
   readonly onMark: (concept: number) => void;
+  /** The first is to be shown, unless what is shown is listed. */
+  readonly wanted: boolean;
+  readonly onShown: () => void;
 }
 
-function Terms({ query, anchors, conceptId, onConcept, marked, onMark }: TermsProps) {
+function Terms({ query, anchors, conceptId, onConcept, marked, onMark, wanted, onShown }: TermsProps) {
   const list = useRef<VirtuosoHandle>(null);
   const [range, setRange] = useState({ startIndex: 0, endIndex: 30 });
   const { count, pageSize } = anchors;
@@ -263,6 +280,12 @@ function Terms({ query, anchors, conceptId, onConcept, marked, onMark }: TermsPr
     }
     list.current?.scrollIntoView({ index: next, behavior: 'auto' });
   };
+  const firstListed = itemAt(0)?.concept;
+  useEffect(() => {
+    if (!wanted || place === undefined || firstListed === undefined) return;
+    if (place.position === null) onConcept(firstListed);
+    onShown();
+  }, [wanted, place, firstListed, onConcept, onShown]);
   useKeys({ j: go(1), ArrowDown: go(1), k: go(-1), ArrowUp: go(-1) });
   return (
     <Virtuoso

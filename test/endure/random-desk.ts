@@ -22,7 +22,7 @@ interface Listed {
   readonly name: string;
   readonly state: string;
   readonly targetId: number | null;
-  readonly written: { readonly undone: boolean } | null;
+  readonly written: { readonly standing: string } | null;
 }
 
 export interface DeskFigures {
@@ -233,7 +233,7 @@ class Desk {
       clientId,
       name,
       targetId,
-      written !== null && !written.undone,
+      written?.standing === 'stands',
     ]);
     const wanted = [...this.files].map(([id, f]) => [id, f.client, f.name, f.target, f.written]);
     same('files', shown.sort(byId), wanted.sort(byId));

@@ -391,6 +391,29 @@ test('several files become one memory or one each, as one operation', async () =
   expect(await counts()).toEqual([4]);
   await server.ask('POST', `/ledger/${entries[0]!.id}/redo`);
   expect(await counts()).toEqual([2, 2, 2, 4]);
+
+  // A file says the last of its writings that still stands.
+  const said = async (): Promise<unknown> => {
+    const files = await server.ask<{ unitsWritten: { memory: string; standing: string } }[]>(
+      'GET',
+      `/intake/files?client=${own}`,
+    );
+    return files.map(({ unitsWritten: { memory, standing } }) => [memory, standing]).sort();
+  };
+  expect(await said()).toEqual(['a', 'b', 'c'].map((name) => [name, 'stands']));
+  await server.ask('POST', `/ledger/${entries[0]!.id}/undo`);
+  expect(await said()).toEqual(names.map(() => ['Together', 'stands']));
+  await server.ask('DELETE', `/memories/${(await memories())[0]!.id}`);
+  expect(await said()).toEqual(['a', 'b', 'c'].map((name) => [name, 'undone']));
+  const [deleting] = await server.ask<{ id: number }[]>('GET', `/ledger?client=${own}`);
+  await server.ask('POST', `/ledger/${deleting!.id}/undo`);
+  await server.ask('POST', `/ledger/${entries[0]!.id}/redo`);
+  await server.ask('DELETE', `/memories/${(await memories()).find(({ name }) => name === 'a')!.id}`);
+  expect(await said()).toEqual([
+    ['Together', 'stands'],
+    ['b', 'stands'],
+    ['c', 'stands'],
+  ]);
 });
 
 test('a pattern that would take ages on a single text is given up, and the server answers', async () => {

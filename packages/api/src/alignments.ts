@@ -2,7 +2,7 @@ import { AS_SHOWN } from '@fair-copy/core/document/docx.js';
 import { z } from 'zod';
 import { jobOf } from './jobs.js';
 import { routes } from './route.js';
-import { asideBody, done, idParam, ofClient, addedBody, UNIT_FORMATS, errorBody } from './shared.js';
+import { asideBody, done, idParam, ofClient, addedBody, UNIT_FORMATS, errorBody, standing } from './shared.js';
 
 /** Source from, to; target from, to (indexes of segments); sureness 0 to 1; 1 where pinned; 1 where it stands elsewhere. */
 export const beadBody = z.tuple([
@@ -39,7 +39,13 @@ export const alignmentItem = z.object({
   error: errorBody.nullable(),
   /** The ledger's entry is missing in alignments of earlier versions. */
   written: z
-    .object({ memoryId: z.number(), memory: z.string(), units: z.number(), ledgerId: z.number().optional() })
+    .object({
+      memoryId: z.number(),
+      memory: z.string(),
+      units: z.number(),
+      ledgerId: z.number().optional(),
+      standing,
+    })
     .nullable(),
   tally: pairTally,
   /** When it was paired last; what a person changes leaves it as it is. */

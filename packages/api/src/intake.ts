@@ -6,7 +6,7 @@ import type { CleaningStepId, CellStepId } from '@fair-copy/core/intake/reading.
 import { jobOf, termsWritten, unitsWritten } from './jobs.js';
 import { unitSurvey } from './memories.js';
 import { routes } from './route.js';
-import { asideBody, done, errorBody, idParam, ofClient, addedBody, whole, spoken } from './shared.js';
+import { asideBody, done, errorBody, idParam, ofClient, addedBody, whole, spoken, standing } from './shared.js';
 
 /** Pictures that rows name: those that came, and those that are missing. */
 export interface PictureOutcome {
@@ -87,9 +87,9 @@ export const intakeFile = z.object({
   units: unitSurvey.nullable(),
   /** Whether it could be taken as units as well as terms. */
   as: z.enum(['terms', 'units']),
-  written: termsWritten.omit({ fileId: true }).extend({ undone: z.boolean() }).nullable(),
+  written: termsWritten.omit({ fileId: true }).extend({ standing }).nullable(),
   /** When it was written to a memory. */
-  unitsWritten: unitsWritten.extend({ undone: z.boolean() }).nullable(),
+  unitsWritten: unitsWritten.extend({ standing }).nullable(),
 });
 export type IntakeFileBody = z.infer<typeof intakeFile>;
 

@@ -91,3 +91,7 @@ export type UnitFormat = (typeof UNIT_FORMATS)[number];
 /** What was taken off the desk and can be put back. */
 export const asideBody = z.object({ id: z.number(), name: z.string(), removedAt: z.string() });
 export type AsideBody = z.infer<typeof asideBody>;
+
+/** Of what was written once: whether it is still so. */
+export const standing = z.enum(['stands', 'undone', 'deleted']);
+export type Standing = z.infer<typeof standing>;

@@ -9,8 +9,8 @@ export const alignments: Feature = {
     const { Alignments } = await import('./store.js');
     return {
       routes: alignmentRoutes,
-      atStart({ desk }, concluded) {
-        const all = new Alignments(desk);
+      atStart({ desk, workspace }, concluded) {
+        const all = new Alignments(desk, workspace);
         all.giveUpAll();
         for (const result of concludedResults(concluded, 'write units')) all.noteWritten(result);
       },

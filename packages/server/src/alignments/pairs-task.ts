@@ -117,11 +117,13 @@ function requireSome(all: readonly AlignmentBody[], sure: number): void {
 
 function alignmentsOf(dataDir: string, ids: readonly number[]): AlignmentBody[] {
   const desk = openForReading(pathsOf(dataDir).desk);
+  const workspace = openForReading(pathsOf(dataDir).workspace);
   try {
-    const alignments = new Alignments(desk);
+    const alignments = new Alignments(desk, workspace);
     return ids.map((id) => alignments.get(id));
   } finally {
     desk.close();
+    workspace.close();
   }
 }
 

@@ -37,7 +37,7 @@ class Pairing {
   readonly alignments: Alignments;
 
   constructor(private readonly context: Context) {
-    this.alignments = new Alignments(context.desk);
+    this.alignments = new Alignments(context.desk, context.workspace);
   }
 
   told(id: number): void {

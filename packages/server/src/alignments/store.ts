@@ -4,6 +4,7 @@ import { placesAfter, type Layout } from '@fair-copy/core/alignment/layout.js';
 import { shownName } from '@fair-copy/files/file-names.js';
 import { ApiError } from '../errors.js';
 import type { Db } from '../store/database.js';
+import { latestWriting, withWriting, writingsOf } from '../store/writings.js';
 import type { Text } from './text.js';
 import type { AllUnitsWritten } from '../memories/take-in.js';
 import { NO_PAIRS, tallyOf } from './pairs.js';
@@ -14,6 +15,8 @@ import {
   type BeadBody,
   type FileReading,
 } from '@fair-copy/api/alignments.js';
+
+type Written = Omit<NonNullable<AlignmentItem['written']>, 'standing'>;
 
 interface Row {
   readonly id: number;
@@ -48,7 +51,11 @@ const ITEM = `id, client_id, source_name, source_sha256, source_language, target
    written, paired_at, tally, json_array_length(source) AS source_segments, json_array_length(target) AS target_segments`;
 
 export class Alignments {
-  constructor(private readonly desk: Db) {}
+  /** @param workspace says whether what was written still stands */
+  constructor(
+    private readonly desk: Db,
+    private readonly workspace: Db,
+  ) {}
 
   list(clientId: number | null): AlignmentItem[] {
     const rows = this.desk
@@ -57,7 +64,7 @@ export class Alignments {
          ORDER BY id DESC LIMIT 500`,
       )
       .all({ client: clientId });
-    return rows.map((row) => itemOf(row.tally === null ? { ...row, tally: this.counted(row.id) } : row));
+    return rows.map((row) => this.itemOf(row.tally === null ? { ...row, tally: this.counted(row.id) } : row));
   }
 
   /** Alignments of earlier versions were not counted. */
@@ -112,7 +119,7 @@ export class Alignments {
     if (!row) throw new ApiError('not-found', { what: 'alignment' });
     const beads = JSON.parse(row.beads) as BeadBody[];
     return {
-      ...itemOf(row),
+      ...this.itemOf(row),
       tally: tallyOf(beads),
       sourceSegments: JSON.parse(row.source) as string[],
       targetSegments: JSON.parse(row.target) as string[],
@@ -132,7 +139,7 @@ export class Alignments {
       .prepare<[number], Row>(`SELECT ${ITEM} FROM alignment WHERE id = ? AND removed_at IS NULL`)
       .get(id);
     if (!row) throw new ApiError('not-found', { what: 'alignment' });
-    return itemOf(row);
+    return this.itemOf(row);
   }
 
   running(id: number): void {
@@ -213,8 +220,10 @@ export class Alignments {
     }
   }
 
-  private keepWritten(id: number, written: NonNullable<AlignmentItem['written']>): void {
-    this.desk.prepare('UPDATE alignment SET written = ? WHERE id = ?').run(JSON.stringify(written), id);
+  private keepWritten(id: number, written: Written): void {
+    const before = this.desk.prepare<[number], string | null>('SELECT written FROM alignment WHERE id = ?').pluck();
+    const all = withWriting(writingsOf<Written>(before.get(id) ?? null), written);
+    this.desk.prepare('UPDATE alignment SET written = ? WHERE id = ?').run(JSON.stringify(all), id);
   }
 
   /** Takes it off the desk with all that was done in it, until it is put back or forgotten. */
@@ -238,18 +247,18 @@ export class Alignments {
       )
       .all({ clientId });
   }
-}
 
-function itemOf(row: Row): AlignmentItem {
-  return {
-    id: row.id,
-    clientId: row.client_id,
-    source: { name: row.source_name, language: row.source_language, segments: row.source_segments },
-    target: { name: row.target_name, language: row.target_language, segments: row.target_segments },
-    state: row.state,
-    error: keptError(row.error),
-    written: row.written === null ? null : (JSON.parse(row.written) as AlignmentItem['written']),
-    tally: row.tally === null ? NO_PAIRS : (JSON.parse(row.tally) as AlignmentItem['tally']),
-    pairedAt: row.paired_at,
-  };
+  private itemOf(row: Row): AlignmentItem {
+    return {
+      id: row.id,
+      clientId: row.client_id,
+      source: { name: row.source_name, language: row.source_language, segments: row.source_segments },
+      target: { name: row.target_name, language: row.target_language, segments: row.target_segments },
+      state: row.state,
+      error: keptError(row.error),
+      written: latestWriting(this.workspace, writingsOf<Written>(row.written)),
+      tally: row.tally === null ? NO_PAIRS : (JSON.parse(row.tally) as AlignmentItem['tally']),
+      pairedAt: row.paired_at,
+    };
+  }
 }

@@ -6,6 +6,7 @@ import { keptReading, keptSurvey } from './kept.js';
 import type { SourceChoices } from '@fair-copy/files/client/client-file.js';
 import { ApiError, keptError, type ErrorBody } from '../errors.js';
 import type { Db } from '../store/database.js';
+import { withWriting, writingsOf } from '../store/writings.js';
 import type { UnitSurvey } from '@fair-copy/api/memories.js';
 import type { UnitsWritten } from '../memories/take-in.js';
 import type { FileOutcome } from './read-tasks.js';
@@ -35,7 +36,8 @@ export interface IntakeFile {
   readonly error: ErrorBody | null;
   /** What it holds as units; null: it is taken as terms. */
   readonly units: UnitSurvey | null;
-  readonly written: Written | UnitsWritten | null;
+  /** Each writing, the newest last. */
+  readonly written: readonly (Written | UnitsWritten)[];
 }
 
 interface FileRow {
@@ -151,6 +153,10 @@ export class IntakeFiles {
     this.desk.transaction(() => this.set(id, change))();
   }
 
+  noteWritten(id: number, written: Written | UnitsWritten): void {
+    if (this.exists(id)) this.update(id, { written: withWriting(this.get(id).written, written) });
+  }
+
   private set(id: number, change: object): void {
     for (const [property, value] of Object.entries(change)) {
       if (property === 'state') this.desk.prepare('UPDATE intake_file SET state = ? WHERE id = ?').run(value, id);
@@ -219,6 +225,6 @@ function fileOf(row: FileRow): IntakeFile {
     outcome: parsed(row.outcome),
     error: keptError(row.error),
     units: row.units === null ? null : keptSurvey(row.units),
-    written: parsed(row.written),
+    written: writingsOf<Written | UnitsWritten>(row.written),
   };
 }

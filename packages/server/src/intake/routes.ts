@@ -1,6 +1,7 @@
 import { doing } from '@fair-copy/words/work.js';
 import type { Readable } from 'node:stream';
 import { intakeContract, type IntakeFileBody } from '@fair-copy/api/intake.js';
+import { latestWriting } from '../store/writings.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { encodingNamed } from '@fair-copy/core/encoding/names.js';
 import { meetings } from '@fair-copy/core/intake/join.js';
@@ -185,8 +186,7 @@ function droppedOf(dropped: Reconciled['dropped']): { readonly row: number; read
 }
 
 function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {
-  const isUndone = ({ ledgerId }: { readonly ledgerId: number }): boolean =>
-    context.workspace.prepare('SELECT 1 FROM ledger WHERE id = ? AND undone_at IS NULL').get(ledgerId) === undefined;
+  const written = latestWriting(context.workspace, file.written);
   const { source } = file.reading ?? {};
   const recipe = file.reading && desk.recipes.fitting(file.clientId, file.reading);
   return {
@@ -205,9 +205,8 @@ function shown(file: IntakeFile, desk: Desk, context: Context): IntakeFileBody {
     reading: file.reading,
     outcome: file.outcome,
     error: file.error,
-    written: file.written && 'termbaseId' in file.written ? { ...file.written, undone: isUndone(file.written) } : null,
-    unitsWritten:
-      file.written && 'memoryId' in file.written ? { ...file.written, undone: isUndone(file.written) } : null,
+    written: written && 'termbaseId' in written ? written : null,
+    unitsWritten: written && 'memoryId' in written ? written : null,
   };
 }
 

@@ -53,8 +53,8 @@ export class Writing {
     try {
       if ('files' in result) {
         for (const { fileId, written } of result.files)
-          if (fileId !== null && this.desk.files.exists(fileId)) this.desk.files.update(fileId, { written });
-      } else if (this.desk.files.exists(result.fileId)) this.desk.files.update(result.fileId, { written: result });
+          if (fileId !== null) this.desk.files.noteWritten(fileId, written);
+      } else this.desk.files.noteWritten(result.fileId, result);
     } catch (error) {
       process.stderr.write(`The desk could not note what was written: ${(error as Error).message}\n`);
     }

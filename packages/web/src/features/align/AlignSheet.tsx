@@ -187,7 +187,7 @@ function Foot({
         name={alignment.source.name}
         pairs={both.length}
         doubtful={both.filter(isDoubtful).length}
-        written={alignment.written !== null}
+        written={alignment.written?.standing === 'stands'}
         keepNow={keepNow}
       />
     </Box>

@@ -14,7 +14,7 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../../api/http.js';
-import { alignments as alignmentsQuery, alignmentsAside, clients as clientsQuery, ledger } from '../../api/queries.js';
+import { alignments as alignmentsQuery, alignmentsAside, clients as clientsQuery } from '../../api/queries.js';
 import type { AlignmentItem } from '../../api/types.js';
 import { shared } from '../../parts/messages.js';
 import { ClientChoice } from '../../parts/ClientChoice.js';
@@ -121,7 +121,7 @@ export function AlignmentsPage() {
             name={chosen[0]?.source.name ?? ''}
             pairs={sum(({ tally }) => tally.pairs)}
             doubtful={sum(({ tally }) => tally.doubtfulPairs)}
-            written={chosen.every(({ written }) => written !== null)}
+            written={chosen.every(({ written }) => written?.standing === 'stands')}
           />
         </Box>
       )}
@@ -151,9 +151,7 @@ interface FilePairProps {
 function FilePair({ item, chosen, client, onChoose }: FilePairProps) {
   const fail = useToast((state) => state.fail);
   const say = useToast((state) => state.say);
-  const { data: entries = [] } = useQuery(ledger(null, 200));
   const { id, source, target, tally, state, written } = item;
-  const undone = entries.some((entry) => entry.id === written?.ledgerId && entry.undoneAt !== null);
   const name = `${source.name} · ${target.name}`;
   const remove = (): void => {
     call('DELETE /alignments/:id', { params: { id } }).then(
@@ -202,9 +200,7 @@ function FilePair({ item, chosen, client, onChoose }: FilePairProps) {
       <TableCell align="right">{ready && number(tally.doubtful)}</TableCell>
       <TableCell align="right">{ready && number(tally.alone)}</TableCell>
       <TableCell align="right">{ready && number(tally.pinned)}</TableCell>
-      <TableCell>
-        {written ? (undone ? o.undone : t.writtenTo(written.units, written.memory)) : t.states[state]}
-      </TableCell>
+      <TableCell>{written ? whereWritten(written) : t.states[state]}</TableCell>
       <TableCell padding="checkbox">
         <IconButton size="small" aria-label={t.remove(name)} onClick={remove}>
           <X size={15} />
@@ -213,3 +209,6 @@ function FilePair({ item, chosen, client, onChoose }: FilePairProps) {
     </TableRow>
   );
 }
+
+const whereWritten = ({ standing, units, memory }: NonNullable<AlignmentItem['written']>): string =>
+  standing === 'stands' ? t.writtenTo(units, memory) : o.notStanding[standing](memory);

@@ -57,7 +57,10 @@ export const texts: typeof en = {
     acts: 'Vom Tisch nehmen',
     chosen: (n: number) => `${count(n, 'Dateipaar', 'Dateipaare')} gewählt`,
     take: (name: string) => `Mit den anderen geschrieben: ${name}`,
-    undone: 'gepaart; das Schreiben wurde rückgängig gemacht',
+    notStanding: {
+      undone: () => 'gepaart; das Schreiben wurde rückgängig gemacht',
+      deleted: (memory: string) => `gepaart; „${memory}“, wohin geschrieben wurde, wurde gelöscht`,
+    },
   },
   states: { running: 'wird gepaart', ready: 'gepaart', failed: 'nicht gepaart' },
   writtenTo: (n: number, memory: string) => `${units(n)} in ${memory} geschrieben`,

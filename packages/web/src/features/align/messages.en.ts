@@ -56,7 +56,10 @@ export const texts = {
     acts: 'Take off the desk',
     chosen: (n: number) => `${count(n, 'file pair', 'file pairs')} chosen`,
     take: (name: string) => `Written with the others: ${name}`,
-    undone: 'paired; the writing was undone',
+    notStanding: {
+      undone: () => 'paired; the writing was undone',
+      deleted: (memory: string) => `paired; “${memory}”, to which it was written, was deleted`,
+    },
   },
   states: { running: 'being paired', ready: 'paired', failed: 'not paired' },
   writtenTo: (n: number, memory: string) => `${units(n)} written to ${memory}`,

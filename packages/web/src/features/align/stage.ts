@@ -7,5 +7,5 @@ export const align: Stage = {
     { path: 'align', load: async () => (await import('./AlignmentsPage.js')).AlignmentsPage },
     { path: 'align/:id', load: async () => (await import('./AlignPage.js')).AlignPage },
   ],
-  staleAfter: { alignment: [['alignment']] },
+  staleAfter: { alignment: [['alignment']], ledger: [['alignment', 'all']] },
 };

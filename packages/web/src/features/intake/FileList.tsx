@@ -198,8 +198,8 @@ function FileItem({ file, chosen, client }: ItemProps) {
     await queries.invalidateQueries({ queryKey: ['intake', 'files'] });
     if (chosen) void navigate('/intake');
   };
-  const written = file.written?.undone ? null : file.written;
-  const unitsWritten = file.unitsWritten?.undone ? null : file.unitsWritten;
+  const written = standing(file.written);
+  const unitsWritten = standing(file.unitsWritten);
   const state = written
     ? intakeTexts.written(written.entries)
     : unitsWritten
@@ -249,3 +249,7 @@ function FileItem({ file, chosen, client }: ItemProps) {
     </Box>
   );
 }
+
+/** What was written, as long as it is still so. */
+const standing = <W extends { readonly standing: string }>(written: W | null): W | null =>
+  written?.standing === 'stands' ? written : null;

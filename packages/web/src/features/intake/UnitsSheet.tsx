@@ -313,9 +313,13 @@ function TargetForm({
 /** After writing: where it went, and the way back. */
 export function WrittenUnits({ written }: { readonly written: NonNullable<IntakeFileBody['unitsWritten']> }) {
   const { say, fail } = useToast();
-  if (written.undone) return <MarginNote tone="quiet">{intakeTexts.write.undone}</MarginNote>;
+  if (written.standing !== 'stands')
+    return <MarginNote tone="quiet">{intakeTexts.write.standing[written.standing](written.memory)}</MarginNote>;
   const undo = (): void => {
-    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(() => say(intakeTexts.write.undone), fail);
+    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(
+      () => say(intakeTexts.write.standing.undone()),
+      fail,
+    );
   };
   return (
     <MarginNote

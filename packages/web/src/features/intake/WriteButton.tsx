@@ -30,7 +30,7 @@ export function WriteButton({ file, changes }: { readonly file: IntakeFileBody; 
   const writable = tally ? tally.entries + tally.joined : 0;
   return (
     <PopoverButton
-      variant={file.written && !file.written.undone ? 'outlined' : 'contained'}
+      variant={file.written?.standing === 'stands' ? 'outlined' : 'contained'}
       disabled={writable === 0}
       label={
         tally && writable > 0

@@ -19,7 +19,7 @@ const t = intakeTexts.units.together;
 /** Files of units that are ready and not written yet: to one memory in one go, or each its own. */
 export function WriteTogether({ files }: { readonly files: readonly IntakeFileBody[] }) {
   const ready = files.filter(
-    ({ state, units, unitsWritten }) => state === 'ready' && units?.taken && (!unitsWritten || unitsWritten.undone),
+    ({ state, units, unitsWritten }) => state === 'ready' && units?.taken && unitsWritten?.standing !== 'stands',
   );
   if (ready.length < 2) return null;
   return (

@@ -12,9 +12,10 @@ const t = intakeTexts.write;
 /** After writing: where it went, and the way back. */
 export function WrittenNote({ written }: { readonly written: NonNullable<IntakeFileBody['written']> }) {
   const { say, fail } = useToast();
-  if (written.undone) return <MarginNote tone="quiet">{t.undone}</MarginNote>;
+  if (written.standing !== 'stands')
+    return <MarginNote tone="quiet">{t.standing[written.standing](written.termbase)}</MarginNote>;
   const undo = (): void => {
-    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(() => say(t.undone), fail);
+    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(() => say(t.standing.undone()), fail);
   };
   return (
     <Box sx={{ my: 0.5 }}>

@@ -274,7 +274,10 @@ export const texts: typeof en = {
       `Geschrieben: ${entries(n)}${joined ? ` und ${number(joined)} dazugekommen` : ''} in „${termbase}“.`,
     open: 'Termbank öffnen',
     undo: 'Das Schreiben rückgängig machen',
-    undone: 'Das Schreiben wurde rückgängig gemacht: Was es schrieb, ist weg, und sonst nichts.',
+    standing: {
+      undone: () => 'Das Schreiben wurde rückgängig gemacht: Was es schrieb, ist weg, und sonst nichts.',
+      deleted: (name: string) => `Geschrieben wurde in „${name}“; das wurde seither gelöscht.`,
+    },
     heldStay: (n: number) => `${count(n, 'Zeile bleibt', 'Zeilen bleiben')} mit ihren Fragen zurückgehalten.`,
   },
   hiddenSheet: (name: string) => `Das Blatt „${name}“ ist ausgeblendet und wird ausgelassen.`,

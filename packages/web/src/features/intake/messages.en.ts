@@ -265,7 +265,10 @@ export const texts = {
       `Written: ${count(entries, 'entry', 'entries')}${joined ? ` and ${number(joined)} joined` : ''} to “${termbase}”.`,
     open: 'Open the termbase',
     undo: 'Undo the writing',
-    undone: 'The writing was undone: what it wrote is gone, and nothing else.',
+    standing: {
+      undone: () => 'The writing was undone: what it wrote is gone, and nothing else.',
+      deleted: (name: string) => `It was written to “${name}”, which was deleted since.`,
+    },
     heldStay: (n: number) => `${count(n, 'row stays', 'rows stay')} held back with their questions.`,
   },
   hiddenSheet: (name: string) => `The sheet “${name}” is hidden and is left out.`,

@@ -10,5 +10,5 @@ export const intake: Stage = {
     { path: 'intake', load },
     { path: 'intake/:id', load },
   ],
-  staleAfter: { intake: [['intake']] },
+  staleAfter: { intake: [['intake']], ledger: [['intake']] },
 };

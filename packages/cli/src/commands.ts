@@ -148,6 +148,48 @@ export const COMMANDS: readonly Command[] = [
     .option('--json', 'the pairs as JSON: beads, sureness, moved; fates where both languages are one')
     .action(loaded(async () => (await import('./commands/align.js')).run)),
 
+  new Command('merge')
+    .description('many memories become one; those named first go before the others in rank')
+    .argument('<file...>', 'TMX, XLIFF, PO, or anything else that holds units')
+    .requiredOption('-o, --output <file>', 'the merged memory: .tmx')
+    .option('--source <tag>', 'units are the same by their text in this language, in several (en,de), or in "all"')
+    .option('--ignore <what>', 'spaces, case, punctuation, codes, digits do not make texts different')
+    .addOption(
+      new Option('--keep <which>', 'of different translations; ask: none, they are listed').choices([
+        'newest',
+        'rank',
+        'used',
+        'all',
+        'ask',
+      ]),
+    )
+    .addOption(new Option('--regions <how>', 'fold: en-GB and en-US are one language').choices(['keep', 'fold']))
+    .option(
+      '--plan <file.json>',
+      'a plan with by, ignore, keep, regions, filter, decisions; other options go before it',
+    )
+    .option('--json', 'counts, conflicts and near-duplicates as JSON')
+    .action(loaded(async () => (await import('./commands/merge.js')).merge)),
+
+  new Command('bridge')
+    .description('two memories that share a language become one of their other languages')
+    .argument('<a>', 'of the shared and one other language')
+    .argument('<b>', 'of the shared and another language')
+    .requiredOption('--over <tag>', 'the shared language')
+    .requiredOption('-o, --output <file>', 'the new memory: .tmx')
+    .option('--near', 'texts that are alike but for case, spaces and punctuation join too, and are marked')
+    .option('--json', 'counts, and what waits with its candidates, as JSON')
+    .action(loaded(async () => (await import('./commands/bridge.js')).bridge)),
+
+  new Command('compare')
+    .description('what only one of two memories has, what both have, what differs')
+    .argument('<a>')
+    .argument('<b>')
+    .option('--source <tag>', 'units are the same by their text in this language')
+    .option('-o, --output <file>', 'what differs as a table (.xlsx, .csv, .tsv), or what is new in the second (.tmx)')
+    .option('--json', 'counts and units as JSON')
+    .action(loaded(async () => (await import('./commands/compare.js')).compare)),
+
   new Command('backup')
     .description('everything of a data folder in one zip, also while the server runs')
     .argument('<folder>', 'the data folder')

@@ -36,3 +36,20 @@ export class TextHash {
     return (this.a >>> 0) * 0x200000 + ((this.b >>> 0) & 0x1fffff);
   }
 }
+
+/** As `TextHash`, of texts as they are: white space counts. Not of their order of marks: give NFC. */
+export function hashOfTexts(texts: readonly string[]): number {
+  let a = 0x811c9dc5;
+  let b = 0x01000193;
+  for (const text of texts) {
+    for (let i = 0; i < text.length; i++) {
+      const code = text.charCodeAt(i);
+      a = Math.imul(a ^ code, 0x01000193);
+      b = Math.imul(b ^ (code + 0x9e37), 0x85ebca6b);
+      b ^= b >>> 13;
+    }
+    a ^= 0x1f;
+    b = Math.imul(b ^ 0x1f, 0xc2b2ae35);
+  }
+  return (a >>> 0) * 0x200000 + ((b >>> 0) & 0x1fffff);
+}

@@ -1,0 +1,170 @@
+/** `merge`: many memories become one. */
+import { readFile, rename, rm } from 'node:fs/promises';
+import { basename, extname } from 'node:path';
+import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { Conflict } from '@fair-copy/core/memory/merge/decide.js';
+import { Merge, type MergeTally, type NearPair } from '@fair-copy/core/memory/merge/merge.js';
+import { IGNORABLE, KEEPING, type Ignorable, type Keeping, type MergePlan } from '@fair-copy/core/memory/merge/plan.js';
+import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { UnitSpool } from '@fair-copy/files/unit-spool.js';
+import { writeUnitsFile } from '@fair-copy/files/write-units.js';
+import { formatNamed } from '../formats.js';
+import { identifyingLanguages, spooled, textsOf, type SpooledFile } from '../spooled.js';
+import { UsageError } from '../usage.js';
+
+interface MergeOptions {
+  readonly output: string;
+  readonly source?: string;
+  readonly ignore?: string;
+  readonly keep?: string;
+  readonly regions?: string;
+  readonly plan?: string;
+  readonly json?: boolean;
+}
+
+export async function merge(paths: readonly string[], options: MergeOptions): Promise<void> {
+  if (formatNamed(extname(options.output)) !== 'tmx') throw new UsageError('-o: a merged memory is written as .tmx.');
+  const said = options.plan === undefined ? {} : await keptPlan(options.plan);
+  const { files, spool } = await spooled(paths, options.json === true);
+  const result = new UnitSpool();
+  const part = `${options.output}.part`;
+  try {
+    const plan = planOf(options, said, files);
+    const conflicts: Conflict[] = [];
+    const near: NearPair[] = [];
+    const tally = new Merge(
+      files.map(({ input }) => input),
+      plan,
+    ).run({
+      output: ({ unit }) => result.add(unit),
+      conflict: (conflict) => conflicts.push(conflict),
+      near: (pair) => near.push(pair),
+    });
+    const known = [...new Set(files.flatMap(({ languages }) => [...languages.keys()]))];
+    const [first, second] = known;
+    await writeUnitsFile(part, 'tmx', () => result.part(0, result.length).units(), {
+      languages: null,
+      sourceLanguage: sourceLanguage(plan, known),
+      pair: [first!, second ?? first!],
+      known,
+      name: basename(options.output),
+      header: files[0]!.header,
+      left: { count: 0 },
+    });
+    await rename(part, options.output);
+    const done: Done = { files, tally, conflicts, near };
+    if (options.json) process.stdout.write(JSON.stringify(asJson(done)) + '\n');
+    else say(done);
+  } catch (error) {
+    await rm(part, { force: true });
+    throw error;
+  } finally {
+    spool.close();
+    result.close();
+  }
+}
+
+interface Done {
+  readonly files: readonly SpooledFile[];
+  readonly tally: MergeTally;
+  readonly conflicts: readonly Conflict[];
+  readonly near: readonly NearPair[];
+}
+
+function sourceLanguage({ by }: MergePlan, known: readonly LanguageTag[]): string {
+  if (by === 'all' || by.length !== 1) return '*all*';
+  return known.find((tag) => tag === by[0]) ?? known.find((tag) => tag.startsWith(`${by[0]}-`)) ?? '*all*';
+}
+
+/** A plan that was kept; what is said on the command line goes before it. */
+async function keptPlan(path: string): Promise<Partial<MergePlan>> {
+  let plan: unknown;
+  try {
+    plan = JSON.parse(await readFile(path, 'utf8'));
+  } catch (error) {
+    if (error instanceof SyntaxError) throw new UsageError(`--plan: ${basename(path)} is not JSON: ${error.message}`);
+    throw error;
+  }
+  if (typeof plan !== 'object' || plan === null || Array.isArray(plan))
+    throw new UsageError(
+      `--plan: ${basename(path)} is no plan: it should be an object with by, ignore, keep, regions.`,
+    );
+  const { by, ignore, keep, regions, filter, decisions } = plan as Record<string, unknown>;
+  const isList = (value: unknown): value is string[] =>
+    Array.isArray(value) && value.every((one) => typeof one === 'string');
+  if (by !== undefined && by !== 'all' && !(isList(by) && by.every((tag) => canonicalTag(tag) !== null)))
+    throw new UsageError('--plan: "by" is "all" or a list of language tags.');
+  if (ignore !== undefined && !(isList(ignore) && ignore.every((one) => IGNORABLE.includes(one as Ignorable))))
+    throw new UsageError(`--plan: "ignore" is a list of ${IGNORABLE.join(', ')}.`);
+  if (keep !== undefined && !KEEPING.includes(keep as Keeping))
+    throw new UsageError(`--plan: "keep" is one of ${KEEPING.join(', ')}.`);
+  if (regions !== undefined && regions !== 'keep' && regions !== 'fold')
+    throw new UsageError('--plan: "regions" is keep or fold.');
+  return {
+    ...(by !== undefined && { by: by as MergePlan['by'] }),
+    ...(ignore !== undefined && { ignore: ignore as Ignorable[] }),
+    ...(keep !== undefined && { keep: keep as Keeping }),
+    ...(regions !== undefined && { regions: regions as MergePlan['regions'] }),
+    ...(typeof filter === 'object' && filter !== null && { filter: filter as NonNullable<MergePlan['filter']> }),
+    ...(typeof decisions === 'object' &&
+      decisions !== null && { decisions: decisions as NonNullable<MergePlan['decisions']> }),
+  };
+}
+
+function planOf(options: MergeOptions, said: Partial<MergePlan>, files: readonly SpooledFile[]): MergePlan {
+  const ignore = options.ignore?.split(',').map((one) => {
+    if (!IGNORABLE.includes(one as Ignorable))
+      throw new UsageError(`--ignore: “${one}” is none of ${IGNORABLE.join(', ')}.`);
+    return one as Ignorable;
+  });
+  return {
+    ...said,
+    by: options.source === undefined && said.by ? said.by : identifyingLanguages(options.source, files),
+    ignore: ignore ?? said.ignore ?? [],
+    keep: (options.keep as Keeping | undefined) ?? said.keep ?? 'newest',
+    regions: (options.regions as MergePlan['regions'] | undefined) ?? said.regions ?? 'keep',
+  };
+}
+
+function asJson({ files, tally, conflicts, near }: Done): unknown {
+  const unread = files.reduce((sum, { left }) => sum + left, 0);
+  const { written, same, gaveWay, waiting, left } = tally;
+  return {
+    read: files.map(({ name, input, left: notTaken }) => ({ file: name, units: input.count + notTaken })),
+    written,
+    same,
+    gaveWay,
+    waiting,
+    left: left + unread,
+    conflicts: conflicts.map(({ id, language, candidates, winner }) => ({
+      id,
+      language,
+      texts: candidates.map(({ member }) => textsOf(member.unit, withoutCodes)),
+      from: candidates.map(({ member }) => files[member.rank]!.name),
+      changed: candidates.map(({ member }) => member.date),
+      winner,
+    })),
+    near: near.map(({ a, b, differ }) => ({
+      texts: [textsOf(a, withoutCodes), textsOf(b, withoutCodes)],
+      differ: differ.join(','),
+    })),
+  };
+}
+
+const number = (value: number): string => value.toLocaleString('en');
+
+/** The tally, on standard error. */
+function say({ files, tally, conflicts, near }: Done): void {
+  const { written, same, gaveWay, waiting } = tally;
+  const left = tally.left + files.reduce((sum, file) => sum + file.left, 0);
+  const read = files.reduce((sum, file) => sum + file.input.count + file.left, 0);
+  process.stderr.write(
+    `${number(read)} units = ${number(written)} written + ${number(same)} said the same + ${number(gaveWay)} gave way + ${number(waiting)} waiting + ${number(left)} left out\n`,
+  );
+  const open = conflicts.filter(({ winner, decided }) => winner === null && !decided).length;
+  if (conflicts.length > 0)
+    process.stderr.write(
+      `${number(conflicts.length)} texts with different translations${open ? `, ${number(open)} of them not decided: see --json` : ''}\n`,
+    );
+  if (near.length > 0) process.stderr.write(`${number(near.length)} near-duplicates: see --json\n`);
+}

@@ -1,0 +1,92 @@
+/** Units of several files as what is merged, compared or bridged: read once, laid by on disk, in order of rank. */
+import { basename } from 'node:path';
+import { DataError } from '@fair-copy/core/diagnostic.js';
+import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
+import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { MergeInput } from '@fair-copy/core/memory/merge/merge.js';
+import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { UnitSpool } from '@fair-copy/files/unit-spool.js';
+import { report } from './commands/units.js';
+import { UsageError } from './usage.js';
+
+export interface SpooledFile {
+  readonly name: string;
+  readonly input: MergeInput;
+  /** Units in the file that could not be taken. */
+  readonly left: number;
+  readonly header: TmxHeader | null;
+  /** How many variants each language has. */
+  readonly languages: ReadonlyMap<LanguageTag, number>;
+}
+
+export interface Spooled {
+  readonly files: readonly SpooledFile[];
+  readonly spool: UnitSpool;
+}
+
+/** @param quiet the tallies of reading are not said. Call `spool.close()` in the end. */
+export async function spooled(paths: readonly string[], quiet: boolean): Promise<Spooled> {
+  const spool = new UnitSpool();
+  try {
+    const files: SpooledFile[] = [];
+    for (const path of paths) {
+      const from = spool.length;
+      const file = await UnitFile.open(path, basename(path));
+      const languages = new Map<LanguageTag, number>();
+      try {
+        for await (const batch of file.units())
+          for (const { unit } of batch) {
+            spool.add(unit);
+            for (const { language } of unit.variants) languages.set(language, (languages.get(language) ?? 0) + 1);
+          }
+        if (!quiet) report(file, spool.length - from);
+        const { left, header } = file.seen;
+        if (spool.length === from) throw new DataError('no-units', { left: left.length }, { file: file.name });
+        files.push({ name: file.name, input: spool.part(from, spool.length), left: left.length, header, languages });
+      } finally {
+        file.close();
+      }
+    }
+    return { files, spool };
+  } catch (error) {
+    spool.close();
+    throw error;
+  }
+}
+
+/**
+ * By which language units are identified: what is said; else what the headers say, if all files have it; else the language
+ * that all files share, the most used first; else all texts.
+ */
+export function identifyingLanguages(
+  said: string | undefined,
+  files: readonly SpooledFile[],
+): readonly LanguageTag[] | 'all' {
+  if (said === 'all') return 'all';
+  if (said !== undefined) return said.split(',').map((one) => languageOption(one, '--source'));
+  const has = (file: SpooledFile, tag: string): boolean =>
+    [...file.languages.keys()].some((language) => primaryLanguage(language) === primaryLanguage(tag));
+  const declared = files.flatMap(({ header }) => canonicalTag(header?.attributes?.srclang ?? '') ?? []);
+  const shared = [...new Set(files.flatMap(({ languages }) => [...languages.keys()].map(primaryLanguage)))].filter(
+    (tag) => files.every((file) => has(file, tag)),
+  );
+  const byHeader = declared.find((tag) => shared.includes(primaryLanguage(tag)));
+  if (byHeader) return [primaryLanguage(byHeader) as LanguageTag];
+  const first = [...files[0]!.languages].find(([tag]) => shared.includes(primaryLanguage(tag)));
+  return first ? [primaryLanguage(first[0]) as LanguageTag] : 'all';
+}
+
+export function languageOption(said: string, option: string): LanguageTag {
+  const tag = canonicalTag(said.trim());
+  if (!tag) throw new UsageError(`${option}: “${said}” is not a language tag.`);
+  return tag;
+}
+
+/** The texts of a unit by language; several of one language, one under another. */
+export function textsOf({ variants }: Unit, shown: (text: string) => string): Record<string, string> {
+  const texts: Record<string, string> = {};
+  for (const { language, text } of variants)
+    texts[language] = language in texts ? `${texts[language]}\n${shown(text)}` : shown(text);
+  return texts;
+}

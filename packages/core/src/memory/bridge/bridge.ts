@@ -56,6 +56,8 @@ const STEP = 2000;
 /** More translations of one text than this are not weighed against each other. */
 const MOST = 12;
 
+/** What is said of each unit: how sure its pair was, the text that it went over, the two units, and the other text where those were only alike. */
+export const BRIDGED = 'bridged';
 export const BRIDGED_OVER = 'bridged-over';
 export const BRIDGED_FROM = 'bridged-from';
 export const BRIDGED_NEAR = 'bridged-near';
@@ -244,7 +246,7 @@ export class Bridge {
   /** A single word may have two meanings, one on each side: something else has to speak for the pair as well. */
   private isCertain({ a, left, right, count, evidence }: Weighed): boolean {
     if (wordsOf(a.pivot.text).length !== 1) return true;
-    return count > 0 || evidence > Math.log(SURER) || areAlike(left.text, right.text);
+    return count > 0 || evidence > Math.log(SURER) || [right, a.pivot].every(({ text }) => areAlike(left.text, text));
   }
 
   private put(pair: Weighed, how: 'certain' | 'chosen', sinks: BridgeSinks): void {
@@ -261,6 +263,7 @@ export class Bridge {
         ...(date && { attributes: { changedate: date } }),
         props: [
           ...subjectsOf(a.unit).map((text) => ({ type: 'subject', text })),
+          { type: BRIDGED, text: how },
           { type: BRIDGED_OVER, text: over },
           { type: BRIDGED_FROM, text: `${this.names[0]}: ${a.unit.attributes?.tuid ?? a.index + 1}` },
           { type: BRIDGED_FROM, text: `${this.names[1]}: ${b.unit.attributes?.tuid ?? b.index - first + 1}` },
@@ -348,6 +351,9 @@ function chosen(pairs: readonly Weighed[]): readonly Weighed[] {
   );
 }
 
+/** Short words that are alike may be false friends (Tempel, tempe). */
+const LONG = 7;
+
 /** Two words of one origin: most of the longer stands, in its order, in the other (longest common subsequence). */
 function areAlike(a: string, b: string): boolean {
   const [x, y] = [a, b].map((text) => text.normalize('NFD').replace(/\P{L}/gu, '').toLowerCase());
@@ -359,5 +365,6 @@ function areAlike(a: string, b: string): boolean {
       next.push(letter === y[j - 1] ? row[j - 1]! + 1 : Math.max(row[j]!, next[j - 1]!));
     row = next;
   }
-  return row[y.length]! / Math.max(x.length, y.length) >= 0.7;
+  const longest = Math.max(x.length, y.length);
+  return x === y || (longest >= LONG && row[y.length]! / longest >= 0.8);
 }

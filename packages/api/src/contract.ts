@@ -8,6 +8,7 @@ import { jobContract } from './jobs.js';
 import { ledgerContract } from './ledger.js';
 import { lookUpContract } from './look-up.js';
 import { memoryContract } from './memories.js';
+import { mergeContract } from './merges.js';
 import { pictureContract } from './pictures.js';
 import { sessionContract } from './session.js';
 import { termbaseContract } from './termbases.js';
@@ -24,6 +25,7 @@ export const contract = {
   ...ledgerContract,
   ...lookUpContract,
   ...memoryContract,
+  ...mergeContract,
   ...pictureContract,
   ...sessionContract,
   ...termbaseContract,

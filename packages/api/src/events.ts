@@ -9,6 +9,7 @@ export const CHANGING = [
   'memory',
   'intake',
   'alignment',
+  'merge',
   'ledger',
   'inspection',
 ] as const;

@@ -75,6 +75,8 @@ export const JOB_RESULTS = {
     /** Names of files that are damaged, and taken as they are. */
     damaged: z.array(z.string()).readonly(),
   }),
+  'count merge': z.object({ clientId: z.number() }),
+  'write merge': recorded.extend({ memoryId: z.number(), memory: z.string(), units: z.number() }),
   mend: recorded.extend({ memoryId: z.number(), units: z.number() }),
 } as const satisfies Record<string, z.ZodType>;
 

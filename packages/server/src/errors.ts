@@ -13,6 +13,7 @@ const STATUS: Readonly<Record<ErrorCode, number>> = {
   'name-empty': 400,
   'name-taken': 409,
   'file-not-ready': 409,
+  'nothing-chosen': 409,
   'nothing-to-write': 409,
   'no-text': 422,
   'already-undone': 409,

@@ -12,6 +12,7 @@ import { inspection } from './inspection/feature.js';
 import { intake } from './intake/feature.js';
 import { lookUp } from './look-up/feature.js';
 import { memories } from './memories/feature.js';
+import { merging } from './merging/feature.js';
 import { pictures } from './pictures/feature.js';
 import { termbases } from './termbases/feature.js';
 import { upkeep } from './upkeep/feature.js';
@@ -22,6 +23,7 @@ export const FEATURES: readonly Feature[] = [
   holdings,
   termbases,
   memories,
+  merging,
   inspection,
   intake,
   alignments,

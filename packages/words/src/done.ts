@@ -47,6 +47,13 @@ export interface DoneCodes extends KeptCodes {
   readonly 'memory-made': { readonly name: string; readonly termbase: string; readonly count: number };
   readonly 'memory-copy': { readonly name: string; readonly count: number };
   readonly 'memory-salvaged': { readonly name: string; readonly count: number };
+  /** Of so many memories; `deleted` of them went away with it. */
+  readonly 'memories-merged': {
+    readonly name: string;
+    readonly memories: number;
+    readonly count: number;
+    readonly deleted: number;
+  };
   readonly 'unit-changed': { readonly name: string };
   readonly 'unit-text-added': { readonly name: string };
   readonly 'unit-returned': { readonly name: string };

@@ -38,6 +38,7 @@ export interface ErrorCodes {
   readonly 'name-empty': Record<string, never>;
   readonly 'name-taken': { readonly what: Named };
   readonly 'file-not-ready': { readonly name: string };
+  readonly 'nothing-chosen': Record<string, never>;
   readonly 'nothing-to-write': { readonly name: string };
   readonly 'no-text': { readonly name: string };
   readonly 'already-undone': Record<string, never>;

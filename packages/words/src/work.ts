@@ -22,6 +22,8 @@ export interface WorkCodes extends KeptCodes {
   readonly redoing: { readonly title: KeptDone };
   readonly 'clearing-undo': Record<string, never>;
   readonly 'backing-up': Record<string, never>;
+  readonly 'counting-merge': { readonly count: number };
+  readonly merging: { readonly name: string };
   readonly mending: { readonly name: string };
 }
 

@@ -61,7 +61,26 @@ function onSame(db: Db, id: number, others: string): Named | undefined {
        LIMIT 1`,
     )
     .get({ id });
-  return exact ?? onWholeOrPart(db, id, others);
+  return exact ?? onWholeOrPart(db, id, others) ?? onExchanged(db, id, others);
+}
+
+/** A memory whose file was exchanged has other units since: edits before and after it do not go together. */
+function onExchanged(db: Db, id: number, others: string): Named | undefined {
+  const exchange = `d.entity = 'memory file' AND d.entity_id = t.resource_id`;
+  const units = `t.kind = 'memory' AND t.change_id IS NOT NULL`;
+  const mine = db
+    .prepare<[{ id: number }], Named>(
+      `SELECT l.title, l.undone_at FROM touched t JOIN change d ON ${exchange} JOIN ledger l ON l.id = d.ledger_id
+       WHERE t.ledger_id = @id AND ${units} AND ${others} LIMIT 1`,
+    )
+    .get({ id });
+  if (mine) return mine;
+  return db
+    .prepare<[{ id: number }], Named>(
+      `SELECT l.title, l.undone_at FROM change d JOIN touched t ON ${exchange} AND ${units} JOIN ledger l ON l.id = t.ledger_id
+       WHERE d.ledger_id = @id AND ${others.replaceAll('d.ledger_id', 't.ledger_id')} LIMIT 1`,
+    )
+    .get({ id });
 }
 
 /** "termbase" is the whole of which "termbase name" is a part: who changes the one touches the other. */

@@ -31,9 +31,9 @@ const BATCH = 2000;
 const AHEAD = 12;
 /**
  * Numbers of a unit: place, length, codes, key, before, after, as in its row; when it was changed and by whom, as numbers
- * of repeated texts; how many variants, how many facts.
+ * of repeated texts; how many variants, how many facts; its origin, by number.
  */
-const WIDTH = 10;
+const WIDTH = 11;
 /** Repeated texts that are known at a time. */
 const REPEATED = 200_000;
 const ROLE = 'memory builder';
@@ -52,8 +52,9 @@ interface Batch {
   readonly facts: readonly number[];
   /** Repeated texts from a number on: those before stay what they were. */
   readonly repeated: { readonly from: number; readonly texts: readonly string[] };
-  /** Languages that were not there before, in the order of their numbers. */
+  /** Languages and origins that were not there before, in the order of their numbers. */
   readonly tags: readonly LanguageTag[];
+  readonly origins: readonly string[];
 }
 
 interface Setting {
@@ -77,6 +78,7 @@ export class MemoryBuilder {
   count = 0;
   private readonly worker: Worker;
   private readonly tags = new Map<LanguageTag, number>();
+  private readonly origins: Map<string, number>;
   private readonly repeated = new Repeated();
   private batch = new Columns(this.repeated);
   private ahead = 0;
@@ -84,11 +86,12 @@ export class MemoryBuilder {
   private isDone = false;
   private readonly building: string;
 
-  /** @param origin what the units come from */
+  /** @param origin what the units come from, where nothing else is said of them */
   constructor(
     private readonly path: string,
-    origin: string,
+    private readonly origin: string,
   ) {
+    this.origins = new Map([[origin, 0]]);
     mkdirSync(dirname(path), { recursive: true });
     // Two that build for the same place do not meet: the one that ends last stays.
     this.building = `${path}.${process.pid}-${++buildings}.part`;
@@ -105,10 +108,12 @@ export class MemoryBuilder {
     this.worker.on('error', (error) => (this.failure = error));
   }
 
-  add(unit: Unit, at: UnitPlace): void {
-    this.batch.add(unit, at, this.tags);
+  /** @returns its number in the file */
+  add(unit: Unit, at: UnitPlace, origin = this.origin): number {
+    this.batch.add(unit, at, this.tags, this.origins, origin);
     this.count++;
     if (this.batch.count >= BATCH) this.send();
+    return this.count;
   }
 
   /** Lets the other thread catch up where it is far behind. */
@@ -201,10 +206,17 @@ class Columns {
   private readonly more: (string | null)[] = [];
   private readonly facts: number[] = [];
   private readonly tags: LanguageTag[] = [];
+  private readonly origins: string[] = [];
 
   constructor(private readonly repeated: Repeated) {}
 
-  add(unit: Unit, { place, before, after }: UnitPlace, tags: Map<LanguageTag, number>): void {
+  add(
+    unit: Unit,
+    { place, before, after }: UnitPlace,
+    tags: Map<LanguageTag, number>,
+    origins: Map<string, number>,
+    origin: string,
+  ): void {
     const columns = unitColumns(unit);
     const { said, changed, author, length, codes, key } = columns;
     const { repeated } = this;
@@ -223,7 +235,13 @@ class Columns {
     numbers[at++] = repeated.numberOf(changed);
     numbers[at++] = repeated.numberOf(author);
     numbers[at++] = variants.length;
-    numbers[at] = this.facts.length - facts;
+    numbers[at++] = this.facts.length - facts;
+    let number = origins.get(origin);
+    if (number === undefined) {
+      origins.set(origin, (number = origins.size));
+      this.origins.push(origin);
+    }
+    numbers[at] = number;
     for (const variant of variants) {
       let language = tags.get(variant.language);
       if (language === undefined) {
@@ -237,34 +255,38 @@ class Columns {
   }
 
   batch(): Batch {
-    const { count, numbers, said, languages, texts, more, facts, tags } = this;
-    return { count, numbers, said, languages, texts, more, facts, tags, repeated: this.repeated.take() };
+    const { count, numbers, said, languages, texts, more, facts, tags, origins } = this;
+    return { count, numbers, said, languages, texts, more, facts, tags, origins, repeated: this.repeated.take() };
   }
 }
 
 /** The other end: batches into the file. */
 class Building {
   private readonly file: MemoryFile;
-  private readonly originId: number;
+  /** The ids of the origins by their numbers. */
+  private readonly origins: number[];
   private readonly repeated: string[] = [];
   private readonly units: ManyRows;
   private readonly segments: ManyRows;
   /** The ids of the languages by their numbers. */
   private readonly languages: number[] = [];
   private last = 0;
+  private readonly at: string;
 
   constructor({ path, origin, at }: Setting) {
+    this.at = at;
     this.file = MemoryFile.build(path);
     this.units = new ManyRows(this.file.db, UNIT, 11);
     this.segments = new ManyRows(this.file.db, SEGMENT, 5);
-    this.originId = this.file.addOrigin(origin, at);
+    this.origins = [this.file.addOrigin(origin, at)];
   }
 
-  take({ count, numbers, said, languages, texts, more, facts, tags, repeated }: Batch): void {
+  take({ count, numbers, said, languages, texts, more, facts, tags, origins, repeated }: Batch): void {
     const { write } = this.file;
     this.repeated.length = repeated.from;
     this.repeated.push(...repeated.texts);
     for (const tag of tags) this.languages.push(this.file.languageId(tag));
+    for (const name of origins) this.origins.push(this.file.addOrigin(name, this.at));
     let variant = 0;
     let fact = 0;
     for (let i = 0; i < count; i++) {
@@ -275,7 +297,7 @@ class Building {
         said[i]!,
         this.repeated[numbers[row + 6]!]!,
         this.repeated[numbers[row + 7]!]!,
-        this.originId,
+        this.origins[numbers[row + 10]!]!,
         numbers[row]!,
         numbers[row + 1]!,
         numbers[row + 2]!,

@@ -10,6 +10,8 @@ export interface Paths {
   staging(fileId: number): string;
   /** The units of a client file, as the memory that it becomes. */
   stagedMemory(name: string): string;
+  /** What would become of the memories of a client's merging. */
+  stagedMerge(clientId: number): string;
   /** What an inspection found, until it is taken over. */
   stagedFindings(jobId: number): string;
   /** The units of a memory. */
@@ -26,6 +28,7 @@ export function pathsOf(root: string): Paths {
     original: (sha256) => join(root, 'originals', sha256.slice(0, 2), sha256),
     staging: (fileId) => join(root, 'staging', `${fileId}.db`),
     stagedFindings: (jobId) => join(root, 'staging', `${jobId}-findings.db`),
+    stagedMerge: (clientId) => join(root, 'staging', `${clientId}-merge.db`),
     stagedMemory: (name) => join(root, 'staging', `${name}-units.db`),
     memory: (file) => join(root, 'memories', file),
     outgoing: (jobId) => join(root, 'outgoing', String(jobId)),

@@ -43,6 +43,7 @@ export const errors: Words<ErrorCodes> = {
   'name-empty': () => 'Ein Name wird gebraucht.',
   'name-taken': ({ what }) => `${NAMED[what]} dieses Namens gibt es schon.`,
   'file-not-ready': ({ name }) => `${quoted(name)} wird noch gelesen. Versuchen Sie es gleich noch einmal.`,
+  'nothing-chosen': () => 'Noch ist kein Speicher gewählt. Wählen Sie mindestens einen.',
   'nothing-to-write': ({ name }) => `Keine Zeile von ${quoted(name)} wird ein Eintrag; es gibt nichts zu schreiben.`,
   'no-text': ({ name }) => `${quoted(name)} enthält keinen fortlaufenden Text.`,
   'already-undone': () => 'Das ist schon rückgängig gemacht.',

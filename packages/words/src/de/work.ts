@@ -24,6 +24,8 @@ export const work: Words<WorkCodes> = {
   redoing: ({ title }) => `Wird wieder getan: ${whatWasDone(title)}`,
   'clearing-undo': () => 'Das Rückgängigmachen wird geleert',
   'backing-up': () => 'Alles wird gesichert',
+  'counting-merge': ({ count }) => `Was aus ${de.count(count, { one: '# Speicher', other: '# Speichern' })} wird`,
+  merging: ({ name }) => `Zusammenführen zu ${name}`,
   mending: ({ name }) => `${name} wird instand gesetzt`,
   'as-it-was': ({ sentence }) => sentence,
 };

@@ -9,6 +9,7 @@ export const errors: Words<ErrorCodes> = {
   'name-empty': () => 'A name is needed.',
   'name-taken': ({ what }) => `There is a ${what} of that name already.`,
   'file-not-ready': ({ name }) => `“${name}” is still being read. Try again in a moment.`,
+  'nothing-chosen': () => 'No memory is chosen yet. Choose at least one.',
   'nothing-to-write': ({ name }) => `No row of “${name}” becomes an entry, so there is nothing to write.`,
   'no-text': ({ name }) => `“${name}” has no running text.`,
   'already-undone': () => 'This has been undone already.',

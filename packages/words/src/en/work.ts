@@ -25,6 +25,9 @@ export const work: Words<WorkCodes> = {
   redoing: ({ title }) => `Doing again: ${whatWasDone(title)}`,
   'clearing-undo': () => 'Clearing undo',
   'backing-up': () => 'Backing up everything',
+  'counting-merge': ({ count }) =>
+    `Looking what becomes of ${en.count(count, { one: '# memory', other: '# memories' })}`,
+  merging: ({ name }) => `Merging to ${name}`,
   mending: ({ name }) => `Mending ${name}`,
   'as-it-was': ({ sentence }) => sentence,
 };

@@ -74,9 +74,19 @@ export class Merge {
 
   /** Does all of it. O(units) in time. */
   run(sinks: MergeSinks): MergeTally {
+    for (const step of this.steps(sinks)) void step;
+    return this.tally;
+  }
+
+  /** The same, with a pause whenever some thousand units went out. */
+  *steps(sinks: MergeSinks): Generator<void> {
     this.identify();
     const near = sinks.near ? new NearUnits(this.plan) : null;
-    this.eachGroup((members) => {
+    for (const members of this.groups()) {
+      if (members === null) {
+        yield;
+        continue;
+      }
       for (const [identityOf, group] of byIdentity(members, this.plan)) {
         const decided = decide(
           identityOf,
@@ -90,9 +100,8 @@ export class Merge {
         }
         for (const conflict of decided.conflicts) sinks.conflict?.(conflict);
       }
-    });
+    }
     near?.pairs((index) => this.unitAt(index), sinks.near!);
-    return this.tally;
   }
 
   private note(index: number, fate: Fate): void {
@@ -114,20 +123,23 @@ export class Merge {
       }
   }
 
-  /** Calls `work` with all units that share a key, where the first of them stands. */
-  private eachGroup(work: (members: readonly Indexed[]) => void): void {
+  /** All units that share a key, where the first of them stands; null: some thousand were gone through. */
+  private *groups(): Generator<readonly Indexed[] | null> {
     let index = 0;
     for (const input of this.inputs)
       for (const unit of input.units()) {
         if (FATES[this.fates[index]!] !== 'left') {
-          if (this.buckets.isAlone(index)) work([{ index, unit }]);
+          if (this.buckets.isAlone(index)) yield [{ index, unit }];
           else {
             const all = this.buckets.from(index);
             if (all.length > 0)
-              work(all.map((at) => (at === index ? { index, unit } : { index: at, unit: this.unitAt(at) })));
+              yield all.map((at) => (at === index ? { index, unit } : { index: at, unit: this.unitAt(at) }));
           }
         }
-        if (++index % STEP === 0) this.progress(READ + (index / this.total) * (1 - READ));
+        if (++index % STEP === 0) {
+          this.progress(READ + (index / this.total) * (1 - READ));
+          yield null;
+        }
       }
   }
 

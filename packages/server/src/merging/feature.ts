@@ -1,0 +1,7 @@
+import type { Feature } from '../feature.js';
+import { mergeTasks } from './tasks.js';
+
+export const merging: Feature = {
+  tasks: mergeTasks,
+  main: async () => ({ routes: (await import('./routes.js')).mergeRoutes }),
+};

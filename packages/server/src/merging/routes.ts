@@ -1,0 +1,126 @@
+import { existsSync } from 'node:fs';
+import { mergeContract, type MergeConflict } from '@fair-copy/api/merges.js';
+import { OK } from '@fair-copy/api/shared.js';
+import { doing } from '@fair-copy/words/work.js';
+import type { Context } from '../context.js';
+import { ApiError } from '../errors.js';
+import { shownUnit } from '../memories/shown.js';
+import { serve, type Api } from '../serve.js';
+import { clientById } from '../store/clients.js';
+import { openForReading, type Db } from '../store/database.js';
+import { removeDatabase } from '../store/files.js';
+import type { KeptConflict } from './merge-tasks.js';
+import { MergePlans } from './plans.js';
+import { mergeTasks } from './tasks.js';
+
+export function mergeRoutes(api: Api, context: Context): void {
+  const { workspace, jobs, workers, paths, events } = context;
+  const plans = new MergePlans(context);
+  const told = (id: number): void => events.tell({ type: 'changed', what: 'merge', id });
+
+  serve(api, mergeContract, 'GET /merges/:id', async ({ params }) => {
+    clientById(workspace, params.id);
+    return plans.shown(params.id);
+  });
+
+  serve(api, mergeContract, 'PUT /merges/:id', async ({ params, body }) => {
+    clientById(workspace, params.id);
+    plans.keep(params.id, body);
+    told(params.id);
+    return OK;
+  });
+
+  serve(api, mergeContract, 'POST /merges/:id/count', async ({ params }) => {
+    const plan = planToRun(plans, params.id);
+    const title = doing('counting-merge', { count: plan.inputs.length });
+    return jobs.start({ kind: 'count merge', title, clientId: params.id }, async (controls) => {
+      const counted = await workers.run(mergeTasks.countMerge, { clientId: params.id, plan }, controls);
+      plans.noteCounted(params.id, counted);
+      told(params.id);
+      return { clientId: params.id };
+    });
+  });
+
+  serve(api, mergeContract, 'POST /merges/:id/write', async ({ params }) => {
+    const plan = planToRun(plans, params.id);
+    const { id: clientId } = params;
+    const name = plan.into === null ? plan.newName : context.memories.row(plan.into).name;
+    if (plan.into !== null && !plan.inputs.includes(plan.into))
+      throw new ApiError('not-found', { what: 'memory of this client' });
+    const title = doing('merging', { name });
+    return jobs.start({ kind: 'write merge', title, clientId }, async (controls) => {
+      const built = await workers.run(mergeTasks.buildMerge, { clientId, plan }, controls);
+      try {
+        const published = await workers.run(mergeTasks.publishMerge, { clientId, plan, built }, controls);
+        context.memories.changed(published.memoryId);
+        plans.noteWritten(clientId, published);
+        told(clientId);
+        return published;
+      } catch (error) {
+        removeDatabase(paths.memory(built.stored));
+        throw error;
+      }
+    });
+  });
+
+  serve(api, mergeContract, 'GET /merges/:id/conflicts', async ({ params, query }) =>
+    withStaged(paths.stagedMerge(params.id), { total: 0, conflicts: [] }, (db) => {
+      const which = query.open ? 'WHERE open = 1' : '';
+      const total = db.prepare<[], number>(`SELECT count(*) FROM conflict ${which}`).pluck().get()!;
+      const rows = db
+        .prepare<[number, number], { ordinal: number; body: string }>(
+          `SELECT ordinal, body FROM conflict ${which} ORDER BY ordinal LIMIT ? OFFSET ?`,
+        )
+        .all(query.limit, query.from);
+      return { total, conflicts: rows.flatMap((row) => shownConflict(row, context) ?? []) };
+    }),
+  );
+
+  serve(api, mergeContract, 'GET /merges/:id/units', async ({ params, query }) =>
+    withStaged(paths.stagedMerge(params.id), { total: 0, units: [] }, (db) => {
+      const blob = db
+        .prepare<[number, string], Buffer>('SELECT ids FROM fate WHERE memory_id = ? AND fate = ?')
+        .pluck()
+        .get(query.memory, query.fate);
+      if (!blob) return { total: 0, units: [] };
+      const ids = new Int32Array(blob.buffer.slice(blob.byteOffset, blob.byteOffset + blob.byteLength));
+      const file = context.memories.file(query.memory);
+      const units = file.unitsOf([...ids.subarray(query.from, query.from + query.limit)]);
+      return { total: ids.length, units: units.map((unit) => shownUnit(unit, file.originName(unit.originId))) };
+    }),
+  );
+}
+
+/** Throws `ApiError` where nothing is chosen. */
+function planToRun(plans: MergePlans, clientId: number) {
+  const plan = plans.plan(clientId);
+  if (plan.inputs.length === 0) throw new ApiError('nothing-chosen');
+  plans.keep(clientId, plan);
+  return plan;
+}
+
+function withStaged<T>(path: string, none: T, work: (db: Db) => T): T {
+  if (!existsSync(path)) return none;
+  const db = openForReading(path);
+  try {
+    return work(db);
+  } finally {
+    db.close();
+  }
+}
+
+/** With the units as they are now; null: one of its memories went away since. */
+function shownConflict(
+  { ordinal, body }: { readonly ordinal: number; readonly body: string },
+  { memories, workspace }: Context,
+): MergeConflict | null {
+  const { candidates, ...conflict } = JSON.parse(body) as KeptConflict;
+  const there = workspace.prepare('SELECT 1 FROM memory WHERE id = ?');
+  const shown = candidates.flatMap(({ unitId, ...candidate }) => {
+    if (!there.get(candidate.memoryId)) return [];
+    const file = memories.file(candidate.memoryId);
+    const unit = file.unit(unitId);
+    return unit ? [{ ...candidate, unit: shownUnit(unit, file.originName(unit.originId)) }] : [];
+  });
+  return shown.length === candidates.length ? { ordinal, ...conflict, candidates: shown } : null;
+}

@@ -11,7 +11,9 @@ import {
   bilingualTable,
   catalogue,
   damagedMemory,
+  canalCompanyMemory,
   harbourMemory,
+  jobMemory,
   kilnMemory,
   lastingMemory,
   markedText,
@@ -57,6 +59,13 @@ export const FILES = [
   { client: 'Alder & Voss Kilns', name: 'Ofenhandbuch.tmx', memory: 'Kiln handbook', make: kilnMemory },
   { client: 'Alder & Voss Kilns', name: 'controller_de.po', memory: null, make: catalogue },
   { client: 'Alder & Voss Kilns', name: 'handbook_en-ja.xlf', memory: null, make: xliff },
+  { client: 'Brennick Waterways', name: 'Spring_2026_en-de.tmx', memory: 'Spring notices 2026', make: jobMemory },
+  {
+    client: 'Brennick Waterways',
+    name: 'Marsh_End_Canal_de-en.tmx',
+    memory: 'Marsh End Canal Company',
+    make: canalCompanyMemory,
+  },
 ];
 
 export async function makeFiles(folder) {

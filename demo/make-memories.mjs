@@ -1,6 +1,7 @@
 /** The memories and bilingual texts of the scenario. */
 import { writeFile } from 'node:fs/promises';
 import iconv from 'iconv-lite';
+import { COMPANY, SPRING } from './scenario/merging.mjs';
 import { KILN, LOG, WATERWAY } from './scenario/texts.mjs';
 import { FIRST_YEAR, WATERWAY_YEARS } from './scenario/waterway-years.mjs';
 import { writeWord } from './word.mjs';
@@ -84,6 +85,62 @@ export async function lastingMemory(path) {
     ),
   );
   await writeFile(path, tmxText(units, 'en-GB', 'desk'));
+}
+
+/** What a job of this spring brought: much that is known, newer wording, signs with and without a full stop, and new texts. */
+export async function jobMemory(path) {
+  const known = WATERWAY_YEARS.at(-1);
+  const date = (i) => ` creationdate="2026040${1 + (i % 9)}T081500Z" creationid="jonas"`;
+  const pairs = [
+    ...known.slice(0, 24),
+    // Said otherwise since.
+    ...WATERWAY.slice(0, 6).map(([en, de]) => [
+      en,
+      de
+        .replace('Öffnen Sie', 'Bitte öffnen Sie')
+        .replace('nach Gebrauch', 'nach dem Gebrauch')
+        .replace('Folge zu leisten', 'zu folgen')
+        .replace('gestattet', 'erlaubt')
+        .replace('Halten Sie Abstand', 'Bitte halten Sie Abstand'),
+    ]),
+    // The same but for a mark, capitals, a space.
+    ['Keep clear of the weir', 'Vom Wehr fernhalten'],
+    ['CLOSE BOTH PADDLES AFTER USE.', 'NACH GEBRAUCH BEIDE SCHÜTZE SCHLIESSEN.'],
+    ['Mooring is permitted  for a maximum of 24 hours.', 'Anlegen ist für höchstens 24 Stunden gestattet.'],
+    ...SPRING,
+  ];
+  const units = pairs.map(([en, de], i) =>
+    unit(
+      [
+        ['en-GB', xml(en)],
+        ['de-DE', xml(de)],
+      ],
+      date(i),
+      '<prop type="project">Spring notices 2026</prop>',
+    ),
+  );
+  await writeFile(path, tmxText(units, 'en-GB', 'desk'));
+}
+
+/** Of a canal company that was bought up: German to English, older, some of it without dates. */
+export async function canalCompanyMemory(path) {
+  const older = [
+    ...WATERWAY.slice(0, 9).map(([en, de]) => [de, en]),
+    ['Halten Sie Abstand zum Wehr.', 'Stay away from the weir.'],
+    ['Schließen Sie nach Gebrauch beide Schütze.', 'Shut both sluices after use.'],
+    ['Vom Wehr fernbleiben!', 'Keep off the weir!'],
+    ...COMPANY,
+  ];
+  const units = older.map(([de, en], i) =>
+    unit(
+      [
+        ['de', xml(de)],
+        ['en', xml(en)],
+      ],
+      i % 4 === 3 ? '' : ` changedate="201${i % 6}0${1 + (i % 9)}12T070000Z" changeid="old clerk"`,
+    ),
+  );
+  await writeFile(path, tmxText(units, 'de', 'oldtool'));
 }
 
 /** German to Portuguese, as an older tool wrote it: other spellings of the languages, UTF-16. */

@@ -1,7 +1,7 @@
 /** No screen violates a rule of axe (WCAG 2.2 A and AA), in either theme; none scrolls sideways at 1280 pixels. */
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, open, test } from './application.js';
+import { expect, open, planMerge, test } from './application.js';
 
 /** The rules of the levels below that ask about colours. */
 const COLOURS: RunOnly = { rules: ['color-contrast', 'link-in-text-block'] };
@@ -32,7 +32,7 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Align, file pairs', '/align', /Drop source files/],
   ['Align', '/align/1', /Hafenordnung von Brennick/],
   ['Guide', '/guide', /Take in a glossary/],
-  ['Merge', '/merge', /not built yet/],
+  ['Merge', '/merge', /What becomes of the units/],
   ['Rehearse', '/rehearse', /not built yet/],
   ['Corrections', '/corrections', /not built yet/],
 ];
@@ -42,6 +42,7 @@ for (const theme of ['light', 'dark'] as const) {
     // Some twenty screens, each looked through by axe.
     test.setTimeout(600_000);
     await open(page, server, '/holdings', 1, theme);
+    await planMerge(server);
     for (const [name, path, there] of SCREENS) {
       await page.goto(server.address + path);
       await expect(page.locator('main').getByText(there).first()).toBeVisible();

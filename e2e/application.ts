@@ -86,6 +86,16 @@ export const test = base.extend<{ server: Server; emptyServer: Server }>({
 
 export { expect } from '@playwright/test';
 
+/** The three memories of the first client chosen for merging, as its page would send it. */
+export async function planMerge(server: Server): Promise<void> {
+  const address = `${server.address}/api/merges/1`;
+  const { plan } = (await (await fetch(address)).json()) as { plan: object };
+  const body = JSON.stringify({ ...plan, inputs: [1, 4, 5], newName: 'Brennick 2026' });
+  const headers = { 'content-type': 'application/json' };
+  const { status } = await fetch(address, { method: 'PUT', headers, body });
+  if (status !== 200) throw new Error(`the plan was not taken: ${status}`);
+}
+
 /** The page with a client in hand (by id) and a theme, as if chosen before. */
 export async function open(
   page: Page,

@@ -13,6 +13,8 @@ export const mergePlanBody = z.object({
   inputs: z.array(z.number().int()).max(200),
   /** By the texts of which languages units are the same. */
   by: z.union([z.literal('all'), z.array(z.string().max(40)).min(1).max(20)]),
+  /** A person said so; otherwise it is what the memories have in common. */
+  bySet: z.boolean(),
   ignore: z.array(z.enum(IGNORABLE)).max(IGNORABLE.length),
   regions: z.enum(['keep', 'fold']),
   keep: z.enum(KEEPING),

@@ -1,6 +1,6 @@
 /** The plans of merging, as the desk keeps them: one for each client. */
 import type { MergeBody, MergeOutcome, MergePlanBody } from '@fair-copy/api/merges.js';
-import { primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { MergePlan } from '@fair-copy/core/memory/merge/plan.js';
 import type { Context } from '../context.js';
 import { latestWriting, withWriting, writingsOf } from '../store/writings.js';
@@ -19,6 +19,19 @@ interface Counted {
 
 type Written = Omit<NonNullable<MergeBody['written']>, 'standing'>;
 
+const NOTHING_YET: MergePlanBody = {
+  inputs: [],
+  by: 'all',
+  bySet: false,
+  ignore: [],
+  regions: 'fold',
+  keep: 'newest',
+  decisions: {},
+  into: null,
+  newName: '',
+  deleted: [],
+};
+
 export class MergePlans {
   constructor(private readonly context: Pick<Context, 'desk' | 'workspace' | 'memories'>) {}
 
@@ -31,44 +44,32 @@ export class MergePlans {
   /** What was decided last, with the memories that are still there. */
   plan(clientId: number): MergePlanBody {
     const row = this.row(clientId);
-    const body = row ? (JSON.parse(row.body) as MergePlanBody) : this.first(clientId);
+    const body = row ? (JSON.parse(row.body) as MergePlanBody) : NOTHING_YET;
     const there = new Set(rowsOf(this.context.workspace, clientId, body.inputs).map(({ id }) => id));
+    const inputs = [...new Set(body.inputs)].filter((id) => there.has(id));
     return {
       ...body,
-      inputs: [...new Set(body.inputs)].filter((id) => there.has(id)),
+      inputs,
+      by: body.bySet ? body.by : this.shared(inputs),
       deleted: body.deleted.filter((id) => there.has(id)),
       into: body.into !== null && there.has(body.into) ? body.into : null,
     };
   }
 
-  /** Nothing goes in yet; the language that most memories share says what is the same. */
-  private first(clientId: number): MergePlanBody {
-    const { workspace, memories } = this.context;
-    const counts = new Map<string, number>();
-    const rows = workspace.prepare<[number], { id: number }>('SELECT id FROM memory WHERE client_id = ?').all(clientId);
-    for (const { id } of rows) {
-      const row = memories.row(id);
-      if (memories.damageOf(row) !== null) continue;
-      const tags = new Set(
-        memories
-          .file(id)
-          .languages()
-          .map(({ language }) => primaryLanguage(language)),
-      );
-      for (const tag of tags) counts.set(tag, (counts.get(tag) ?? 0) + 1);
+  /** The language that all of the memories have: before others the source of the one that stands highest. */
+  private shared(inputs: readonly number[]): MergePlanBody['by'] {
+    const { memories } = this.context;
+    const files = inputs
+      .map((id) => memories.row(id))
+      .flatMap((row) => (memories.damageOf(row) === null ? [memories.file(row.id)] : []));
+    const tags = files.map((file) => file.languages().map(({ language }) => primaryLanguage(language)));
+    const common = (tags[0] ?? []).filter((tag) => tags.every((others) => others.includes(tag)));
+    for (const file of files) {
+      const header = JSON.parse(file.about('header') ?? '{}') as { attributes?: { srclang?: string } };
+      const source = primaryLanguage(canonicalTag(header.attributes?.srclang ?? '') ?? '');
+      if (common.includes(source)) return [source];
     }
-    const [most] = [...counts].sort((a, b) => b[1] - a[1]);
-    return {
-      inputs: [],
-      by: most ? [most[0]] : 'all',
-      ignore: [],
-      regions: 'fold',
-      keep: 'newest',
-      decisions: {},
-      into: null,
-      newName: '',
-      deleted: [],
-    };
+    return common[0] === undefined ? 'all' : [common[0]];
   }
 
   keep(clientId: number, plan: MergePlanBody): void {

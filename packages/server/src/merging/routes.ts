@@ -62,7 +62,12 @@ export function mergeRoutes(api: Api, context: Context): void {
       }
     });
   });
+  shownRoutes(api, context);
+}
 
+/** What was counted, piece by piece. */
+function shownRoutes(api: Api, context: Context): void {
+  const { paths } = context;
   serve(api, mergeContract, 'GET /merges/:id/conflicts', async ({ params, query }) =>
     withStaged(paths.stagedMerge(params.id), { total: 0, conflicts: [] }, (db) => {
       const which = query.open ? 'WHERE open = 1' : '';

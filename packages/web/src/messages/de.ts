@@ -15,7 +15,6 @@ export const texts: typeof en = {
   },
   notBuilt: {
     mark: 'noch nicht gebaut',
-    merge: 'Hier werden Bestände zu einem, und zwei Sprachpaare, die eine Sprache gemeinsam haben, zu einem dritten.',
     rehearse:
       'Hier wird das Paket an einem Dokument des Projekts erprobt: was Treffer hat, was sich wiederholt, welche Benennungen vorkommen, was es kosten wird.',
     corrections:
@@ -68,6 +67,7 @@ export const texts: typeof en = {
     commands: 'Befehle',
     commandList: {
       intake: 'Eine Datei übernehmen',
+      merge: 'Speicher zusammenführen',
       inspect: 'Eine Termbank oder einen Speicher prüfen',
       ledger: 'Sehen, was getan wurde',
       theme: 'Zwischen Hell und Dunkel wechseln',

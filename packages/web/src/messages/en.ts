@@ -13,7 +13,6 @@ export const texts = {
   },
   notBuilt: {
     mark: 'not built yet',
-    merge: 'Resources will become one here, and two language pairs that share a language a third.',
     rehearse:
       'The kit will be tried on a project document here: what is matched, what repeats, which terms are found, what it will cost.',
     corrections:
@@ -66,6 +65,7 @@ export const texts = {
     commands: 'Commands',
     commandList: {
       intake: 'Take in a file',
+      merge: 'Merge memories',
       inspect: 'Inspect a termbase or a memory',
       ledger: 'See what was done',
       theme: 'Switch between light and dark',

@@ -3,7 +3,7 @@ import { m } from '../../messages/index.js';
 import type { Stage } from '../../parts/stage.js';
 import { NotBuilt } from './NotBuilt.js';
 
-type Name = 'merge' | 'rehearse' | 'corrections';
+type Name = 'rehearse' | 'corrections';
 
 const coming = (name: Name): Stage => ({
   title: m.stages[name],
@@ -11,6 +11,5 @@ const coming = (name: Name): Stage => ({
   pages: [{ path: name, load: async () => () => <NotBuilt title={m.stages[name]} advice={m.notBuilt[name]} /> }],
 });
 
-export const merge = coming('merge');
 export const rehearse = coming('rehearse');
 export const corrections = coming('corrections');

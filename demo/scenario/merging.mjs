@@ -1,0 +1,28 @@
+/** What comes together when memories are merged. Invented. */
+
+/** English and German: notices of this spring. */
+export const SPRING = [
+  [
+    'The season opens on 1 April with longer hours at all locks.',
+    'Die Saison beginnt am 1. April mit längeren Betriebszeiten an allen Schleusen.',
+  ],
+  ['Hire boats need a licence from this year on.', 'Mietboote brauchen ab diesem Jahr eine Zulassung.'],
+  [
+    'The new landing stage at Oldmere is for boats of up to 12 m.',
+    'Der neue Anleger in Oldmere ist für Boote bis 12 m bestimmt.',
+  ],
+  ['Please report fallen trees to the duty office.', 'Bitte melden Sie umgestürzte Bäume der Leitstelle.'],
+  ['Swimming in the lock approaches is prohibited.', 'Das Baden in den Vorhäfen ist verboten.'],
+  ['Drinking water is available at the lock cottage.', 'Trinkwasser gibt es am Schleusenhaus.'],
+];
+
+/** German and English: byelaws of the company. */
+export const COMPANY = [
+  [
+    'Die Gesellschaft haftet nicht für Schäden durch Niedrigwasser.',
+    'The company is not liable for damage caused by low water.',
+  ],
+  ['Treidelpferde sind auf der Landseite zu führen.', 'Towing horses shall be led on the landward side.'],
+  ['Das Schleusengeld ist beim Wärter zu entrichten.', 'Lock dues shall be paid to the keeper.'],
+  ['Ladung darf nicht über die Bordwand ragen.', 'Cargo shall not project beyond the gunwale.'],
+];

@@ -1,0 +1,101 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { MergeConflict } from '@fair-copy/api/merges.js';
+import type { MemoryBody } from '../../api/types.js';
+import { m } from '../../messages/index.js';
+import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useKeys } from '../../ui/useKeys.js';
+import { ConflictBlock } from './ConflictBlock.js';
+import { mergeTexts as t } from './messages.js';
+import { mergeConflicts } from './queries.js';
+import type { Merging } from './useMerge.js';
+
+const PAGE = 25;
+const HINTS: readonly KeyHint[] = [
+  ['j k ↓ ↑', m.keys.move],
+  ['1–9', t.keys.choose],
+  ['a', t.keys.all],
+  ['x', t.keys.back],
+];
+
+/** The same text with different translations, one block each; decided by a key or a click. */
+export function Conflicts({
+  merging,
+  memories,
+}: {
+  readonly merging: Merging;
+  readonly memories: readonly MemoryBody[];
+}) {
+  const { body, change } = merging;
+  const [openOnly, setOpenOnly] = useState(false);
+  const [limit, setLimit] = useState(PAGE);
+  const [at, setAt] = useState(0);
+  const { data } = useQuery(mergeConflicts(body.clientId, openOnly, limit));
+  const all = data?.conflicts ?? [];
+  const { decisions } = body.plan;
+  const decide = (conflict: MergeConflict, decision: 'all' | number | null): void => {
+    const { [conflict.id]: _, ...others } = decisions;
+    if (decision === null) change({ decisions: others });
+    else
+      change({
+        decisions: {
+          ...others,
+          [conflict.id]: decision === 'all' ? 'all' : { text: conflict.candidates[decision]!.key },
+        },
+      });
+  };
+  const here = all[at];
+  const go = (to: number) => () => setAt(Math.max(0, Math.min(all.length - 1, to)));
+  useKeyHints(HINTS);
+  useKeys({
+    j: go(at + 1),
+    ArrowDown: go(at + 1),
+    k: go(at - 1),
+    ArrowUp: go(at - 1),
+    ...(here && {
+      a: () => decide(here, 'all'),
+      x: () => decide(here, null),
+      ...Object.fromEntries(here.candidates.slice(0, 9).map((_, i) => [String(i + 1), () => decide(here, i)])),
+    }),
+  });
+  const { conflicts = 0, open = 0 } = body.outcome ?? {};
+  return (
+    <Box component="section" aria-label={t.conflicts}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 1 }}>
+        <Typography component="h2" sx={{ fontWeight: 600 }}>
+          {t.conflicts}
+        </Typography>
+        {conflicts > 0 && (
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={openOnly ? 'open' : 'all'}
+            onChange={(_, value) => value && setOpenOnly(value === 'open')}
+          >
+            <ToggleButton value="all">{t.shownAll(conflicts)}</ToggleButton>
+            <ToggleButton value="open">{t.shownOpen(open)}</ToggleButton>
+          </ToggleButtonGroup>
+        )}
+      </Box>
+      {conflicts === 0 && <Typography color="textSecondary">{t.noConflicts}</Typography>}
+      {all.map((conflict, i) => (
+        <ConflictBlock
+          key={conflict.id}
+          conflict={conflict}
+          keep={body.plan.keep}
+          decision={decisions[conflict.id]}
+          chosen={i === at}
+          nameOf={(id) => memories.find((memory) => memory.id === id)?.name ?? ''}
+          onChoose={() => setAt(i)}
+          onDecide={(decision) => decide(conflict, decision)}
+        />
+      ))}
+      {data && data.total > limit && <Button onClick={() => setLimit(limit + PAGE)}>{t.more}</Button>}
+    </Box>
+  );
+}

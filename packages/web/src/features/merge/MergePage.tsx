@@ -1,0 +1,129 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Fate } from '@fair-copy/core/memory/merge/plan.js';
+import { call } from '../../api/http.js';
+import { memories as memoriesQuery } from '../../api/queries.js';
+import type { MemoryBody } from '../../api/types.js';
+import { m } from '../../messages/index.js';
+import { ClientChoice } from '../../parts/ClientChoice.js';
+import { useDesk } from '../../ui/desk-store.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { MarginNote } from '../../ui/MarginNote.js';
+import { useToast } from '../../ui/toast-store.js';
+import { WordButton } from '../../ui/WordButton.js';
+import { doneWords } from '../../words.js';
+import { SERIF } from '../../ui/typefaces.js';
+import { Conflicts } from './Conflicts.js';
+import { FateUnits } from './FateUnits.js';
+import { Foot } from './Foot.js';
+import { Inputs } from './Inputs.js';
+import { mergeTexts as t } from './messages.js';
+import { Outcome } from './Outcome.js';
+import { PlanSentences } from './PlanSentences.js';
+import { useMerge, type Merging } from './useMerge.js';
+
+export function MergePage() {
+  const clientId = useDesk((state) => state.clientId);
+  if (clientId === null)
+    return (
+      <Box sx={{ p: 3, overflow: 'auto' }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 24, mb: 2 }}>
+          {t.chooseTitle}
+        </Typography>
+        <ClientChoice />
+      </Box>
+    );
+  return <OfClient key={clientId} clientId={clientId} />;
+}
+
+function OfClient({ clientId }: { readonly clientId: number }) {
+  const { data: memories } = useQuery(memoriesQuery(clientId));
+  const merging = useMerge(clientId);
+  if (!memories || !merging) return <EmptyState heading="h1" title={m.common.loading} />;
+  if (memories.length === 0)
+    return (
+      <EmptyState heading="h1" title={t.noMemories} advice={t.noMemoriesAdvice}>
+        <Button variant="contained" component={Link} to="/intake">
+          {t.toIntake}
+        </Button>
+      </EmptyState>
+    );
+  return <Desk merging={merging} memories={memories} />;
+}
+
+/** Units that are looked at: those of a memory of which the same becomes. */
+export interface Looked {
+  readonly memory: number;
+  readonly fate: Fate;
+}
+
+function Desk({ merging, memories }: { readonly merging: Merging; readonly memories: readonly MemoryBody[] }) {
+  const { body } = merging;
+  const [looked, setLooked] = useState<Looked | null>(null);
+  const chosen = body.plan.inputs.flatMap((id) => memories.find((memory) => memory.id === id) ?? []);
+  return (
+    <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+      <Inputs merging={merging} memories={memories} chosen={chosen} />
+      <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}>
+        <Box sx={{ flex: 1, minHeight: 0, overflow: 'auto', px: 3, py: 2 }}>
+          <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 24, mb: 1.5 }}>
+            {t.title}
+          </Typography>
+          {chosen.length === 0 ? (
+            <Typography color="textSecondary">{t.none}</Typography>
+          ) : (
+            <>
+              {body.written?.standing === 'stands' && <LastWritten written={body.written} />}
+              <PlanSentences merging={merging} chosen={chosen} />
+              <Outcome merging={merging} chosen={chosen} onLook={setLooked} />
+              {looked ? (
+                <FateUnits
+                  clientId={body.clientId}
+                  looked={looked}
+                  memory={chosen.find(({ id }) => id === looked.memory)?.name ?? ''}
+                  onClose={() => setLooked(null)}
+                />
+              ) : (
+                body.outcome && <Conflicts merging={merging} memories={memories} />
+              )}
+            </>
+          )}
+        </Box>
+        {chosen.length > 0 && <Foot merging={merging} chosen={chosen} />}
+      </Box>
+    </Box>
+  );
+}
+
+/** What was merged last, and the way back. */
+function LastWritten({ written }: { readonly written: NonNullable<Merging['body']['written']> }) {
+  const { say, fail } = useToast();
+  const undo = (): void => {
+    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(
+      (entry) => say(m.undo.undoneToast(doneWords(entry))),
+      fail,
+    );
+  };
+  return (
+    <Box sx={{ mb: 1.5 }}>
+      <MarginNote
+        tone="settled"
+        inline
+        actions={
+          <>
+            <WordButton as={Link} {...{ to: `/memories/${written.memoryId}` }}>
+              {t.open}
+            </WordButton>
+            <WordButton onClick={undo}>{t.undo}</WordButton>
+          </>
+        }
+      >
+        {t.written(written.units, written.memory)}
+      </MarginNote>
+    </Box>
+  );
+}

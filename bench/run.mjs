@@ -10,6 +10,7 @@ import { fileURLToPath } from 'node:url';
 import { caller } from '../scripts/api.mjs';
 import { alignmentQuality, alignmentSpeed } from './alignment.mjs';
 import { memory } from './memory.mjs';
+import { merging } from './merging.mjs';
 import { quality, speed } from './recognition.mjs';
 import { note, printTable, report } from './table.mjs';
 
@@ -293,6 +294,7 @@ const PARTS = {
     alignmentSpeed(report);
   },
   memory: () => memory({ started, report, folder }),
+  merging: () => merging({ started, report, folder }),
 };
 
 try {

@@ -32,7 +32,7 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Align, file pairs', '/align', /Drop source files/],
   ['Align', '/align/1', /Hafenordnung von Brennick/],
   ['Guide', '/guide', /Take in a glossary/],
-  ['Merge', '/merge', /What becomes of the units/],
+  ['Merge', '/merge', /stays: newest/],
   ['Rehearse', '/rehearse', /not built yet/],
   ['Corrections', '/corrections', /not built yet/],
 ];

@@ -51,7 +51,7 @@ test('a file of 200,000 rows: the page stays alive, jumps to the end, and can be
   await page.getByRole('button', { name: 'Write', exact: true }).click();
   await page.getByRole('button', { name: /Running work: 1/ }).click();
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByText('stopped')).toBeVisible();
+  await expect(page.getByText('stopped', { exact: true })).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Holdings', exact: true }).click();
   await expect(page.getByRole('link', { name: 'Brennick terminology' })).toBeVisible();

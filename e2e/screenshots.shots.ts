@@ -1,7 +1,7 @@
 /** The pictures of the README, from the demo data. */
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { expect, open, test } from './application.js';
+import { expect, open, planMerge, test } from './application.js';
 
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 
@@ -25,9 +25,6 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.goto(`${server.address}/intake/11`);
   await expect(page.getByText('Are German and English exchanged in this row?')).toBeVisible();
   await shot('intake-troubles');
-  await page.getByRole('link', { name: /towpath signs/ }).click();
-  await expect(page.getByText(/the texts read the other way round/)).toBeVisible();
-  await shot('intake-headers');
   await page.goto(`${server.address}/termbases/4?language=de`);
   await page.getByRole('button', { name: /^Kammerschleuse/ }).click();
   await expect(page.getByRole('img', { name: /kammerschleuse.png/ })).toBeVisible();
@@ -65,6 +62,11 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.goto(`${server.address}/concordance?q=paddle gear`);
   await expect(page.locator('mark', { hasText: 'Schützgetriebe' }).first()).toBeVisible();
   await shot('concordance');
+  await planMerge(server);
+  await page.goto(`${server.address}/merge`);
+  await expect(page.getByRole('group', { name: 'Where each unit goes' })).toContainText('written');
+  await expect(page.locator('svg text').first()).toBeVisible();
+  await shot('merge');
   await page.goto(`${server.address}/align`);
   await expect(page.getByRole('link', { name: /wartung_de/ })).toBeVisible();
   await page

@@ -11,6 +11,7 @@ import { writeUnitsFile } from '@fair-copy/files/write-units.js';
 import { formatNamed } from '../formats.js';
 import { identifyingLanguages, spooled, textsOf, type SpooledFile } from '../spooled.js';
 import { UsageError } from '../usage.js';
+import { en } from '@fair-copy/words/en/speech.js';
 
 interface MergeOptions {
   readonly output: string;
@@ -164,7 +165,10 @@ function say({ files, tally, conflicts, near }: Done): void {
   const open = conflicts.filter(({ winner, decided }) => winner === null && !decided).length;
   if (conflicts.length > 0)
     process.stderr.write(
-      `${number(conflicts.length)} texts with different translations${open ? `, ${number(open)} of them not decided: see --json` : ''}\n`,
+      `${en.count(conflicts.length, { one: '# text has', other: '# texts have' })} different translations${open ? `, ${number(open)} of them not decided: see --json` : ''}\n`,
     );
-  if (near.length > 0) process.stderr.write(`${number(near.length)} near-duplicates: see --json\n`);
+  if (near.length > 0)
+    process.stderr.write(
+      `${en.count(near.length, { one: '# near-duplicate', other: '# near-duplicates' })}: see --json\n`,
+    );
 }

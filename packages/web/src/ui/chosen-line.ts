@@ -13,14 +13,19 @@ const GOING: ReadonlySet<string> = new Set(['j', 'k', 'ArrowDown', 'ArrowUp', '[
 
 export const goesToLine = (key: string): boolean => GOING.has(key);
 
-/** Takes the focus to the chosen line, once it stands, unless somebody began to type or opened something meanwhile. */
-export function focusChosenLine(frames = PATIENCE): void {
+const chosenNow = (): HTMLElement | SVGElement | null => document.querySelector(CHOSEN);
+
+/**
+ * Takes the focus to the line that is chosen next, once it stands, unless somebody began to type or opened something
+ * meanwhile. Call it before the choice: the line chosen until then is told by it.
+ */
+export function focusChosenLine(before = chosenNow(), frames = PATIENCE): void {
   requestAnimationFrame(() => {
     const focused = document.activeElement;
     if (focused instanceof HTMLInputElement || focused instanceof HTMLTextAreaElement) return;
-    const line = document.querySelector<HTMLElement | SVGElement>(CHOSEN);
-    if (line && !line.contains(focused)) line.focus({ preventScroll: true });
-    // The line chosen before may still stand there: look again until the list has settled.
-    if (frames > 0 && (!line || frames > PATIENCE - 3)) focusChosenLine(frames - 1);
+    const line = chosenNow();
+    // At the end of the list the choice stays where it is.
+    if (line && (line !== before || frames === 0)) line.focus({ preventScroll: true });
+    else if (frames > 0) focusChosenLine(before, frames - 1);
   });
 }

@@ -20,8 +20,8 @@ export function useKeys(map: KeyMap): void {
       const act = latest.current[event.key];
       if (!act) return;
       event.preventDefault();
-      act();
       if (goesToLine(event.key)) focusChosenLine();
+      act();
     };
     document.addEventListener('keydown', listen);
     return () => document.removeEventListener('keydown', listen);

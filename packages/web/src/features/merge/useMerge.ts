@@ -1,6 +1,6 @@
 /** The plan of a client's merging: changed at once on the page, kept on the server, and counted anew. */
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { MergeBody, MergePlanBody } from '@fair-copy/api/merges.js';
 import { call } from '../../api/http.js';
 import { jobs as jobsQuery } from '../../api/queries.js';
@@ -21,15 +21,18 @@ export interface Merging {
 
 export function useMerge(clientId: number): Merging | null {
   const queries = useQueryClient();
-  const { data: body } = useQuery(mergePlan(clientId));
+  const { data: kept } = useQuery(mergePlan(clientId));
+  /** What was changed here and is not kept yet; what the server knows meanwhile is older. */
+  const [draft, setDraft] = useState<MergePlanBody | null>(null);
+  const latest = useRef<MergePlanBody | null>(null);
+  const body = kept && (draft ? { ...kept, plan: draft, stale: true } : kept);
   const { data: jobs = [] } = useQuery(jobsQuery);
   const fail = useToast((state) => state.fail);
   const counting = jobs.find(
     ({ kind, state, clientId: of }) => kind === 'count merge' && state === 'running' && of === clientId,
   );
   const saving = useRef<Promise<unknown>>(Promise.resolve());
-  const isStale = body !== undefined && body.stale && body.plan.inputs.length > 0;
-  const failed = jobs.find(({ kind, clientId: of }) => kind === 'count merge' && of === clientId)?.state === 'failed';
+  const isStale = body !== undefined && draft === null && body.stale && body.plan.inputs.length > 0;
   const basis = JSON.stringify(
     body && [
       body.plan.inputs,
@@ -43,7 +46,7 @@ export function useMerge(clientId: number): Merging | null {
   );
   const running = counting?.id;
   useEffect(() => {
-    if (!isStale || failed) return;
+    if (!isStale) return;
     const timer = setTimeout(() => {
       saving.current
         .then(() => (running === undefined ? undefined : call('POST /jobs/:id/stop', { params: { id: running } })))
@@ -59,13 +62,18 @@ export function useMerge(clientId: number): Merging | null {
     body,
     counting,
     change: (part) => {
-      const now = queries.getQueryData<MergeBody>(mergePlan(clientId).queryKey) ?? body;
-      const plan = { ...now.plan, ...part };
-      queries.setQueryData(mergePlan(clientId).queryKey, { ...now, plan, stale: true });
+      const plan = { ...(latest.current ?? body.plan), ...part };
+      latest.current = plan;
+      setDraft(plan);
       saving.current = saving.current
         .catch(() => undefined)
-        .then(() => call('PUT /merges/:id', { params: { id: clientId }, body: plan }));
-      saving.current.catch(fail);
+        .then(() => call('PUT /merges/:id', { params: { id: clientId }, body: plan }))
+        .then(() => queries.refetchQueries({ queryKey: mergePlan(clientId).queryKey }));
+      saving.current.catch(fail).finally(() => {
+        if (latest.current !== plan) return;
+        latest.current = null;
+        setDraft(null);
+      });
     },
     count: () => {
       call('POST /merges/:id/count', { params: { id: clientId } }).catch(fail);

@@ -20,6 +20,8 @@ export const mergePlanBody = z.object({
   keep: z.enum(KEEPING),
   filter: z
     .object({
+      /** By the type of a property: one of these is its value. */
+      props: z.record(z.string(), z.array(z.string().max(200)).min(1)).optional(),
       author: z.string().max(200).optional(),
       from: day.optional(),
       to: day.optional(),

@@ -74,6 +74,7 @@ export function countMerge(job: MergeToDo, context: TaskContext): CountedMerge {
         insert.run(isOpen ? 1 : 0, JSON.stringify(keptConflict(conflict, inputs.all)));
       },
       near: ({ differ }) => near.set(differ.join(), (near.get(differ.join()) ?? 0) + 1),
+      nearInDigits: (pairs) => pairs > 0 && near.set('digits', (near.get('digits') ?? 0) + pairs),
     });
     const byInput = inputs.all.map((input, rank) => ({
       memoryId: input.row.id,

@@ -6,18 +6,27 @@ export class Buckets {
   private used = 0;
   /** By number: the next of its bucket; the last leads back to the first. */
   private next = new Int32Array(1 << 12);
+  /** By number: 1 for the first of its bucket. */
+  private first = new Uint8Array(1 << 12);
   private count = 0;
 
   /** @param key of the next number: they are given out from 0 */
   add(key: number): void {
     const number = this.count++;
-    if (number >= this.next.length) this.next = grown(this.next);
+    if (number >= this.next.length) {
+      const [next, first] = [this.next, this.first];
+      this.next = new Int32Array(next.length * 2);
+      this.next.set(next);
+      this.first = new Uint8Array(this.next.length);
+      this.first.set(first);
+    }
     if (this.used * 2 >= this.keys.length) this.rehash();
     const slot = this.slotOf(key);
     const last = this.lasts[slot]! - 1;
     if (last < 0) {
       this.keys[slot] = key;
       this.used++;
+      this.first[number] = 1;
       this.next[number] = number;
     } else {
       this.next[number] = this.next[last]!;
@@ -36,14 +45,19 @@ export class Buckets {
     return this.next[number] === number;
   }
 
-  /** All that share its key, from this one on, where it is the first of them; otherwise empty. */
+  /** Whether it is the first of those that share its key, and how many they are; otherwise 0. */
+  sizeFrom(number: number): number {
+    if (this.first[number] !== 1) return 0;
+    let size = 1;
+    for (let at = this.next[number]!; at !== number; at = this.next[at]!) size++;
+    return size;
+  }
+
+  /** All that share its key, where it is the first of them; otherwise none. Takes time with their number. */
   from(number: number): number[] {
+    if (this.first[number] !== 1) return [];
     const all = [number];
-    for (let at = this.next[number]!; at !== number; at = this.next[at]!) {
-      // Only the last leads back to a smaller one: to the first.
-      if (at < number) return [];
-      all.push(at);
-    }
+    for (let at = this.next[number]!; at !== number; at = this.next[at]!) all.push(at);
     return all;
   }
 
@@ -71,10 +85,4 @@ export class Buckets {
       this.lasts[slot] = lasts[i]!;
     }
   }
-}
-
-function grown(array: Int32Array<ArrayBuffer>): Int32Array<ArrayBuffer> {
-  const larger = new Int32Array(array.length * 2);
-  larger.set(array);
-  return larger;
 }

@@ -42,7 +42,8 @@ export function ignoringSet(ignore: readonly Ignorable[]): Ignoring {
   return set;
 }
 
-export const EVERYTHING: Ignoring = new Set(IGNORABLE);
+export const DIGITS: Ignoring = new Set(['digits']);
+export const BUT_DIGITS: Ignoring = new Set(IGNORABLE.filter((one) => one !== 'digits'));
 
 /** In what two segments differ that are the same but for it: as few as explain it; null: in more than that. */
 export function difference(a: Segment, b: Segment): readonly Ignorable[] | null {

@@ -24,7 +24,16 @@ const TEXT = '\u0002';
 
 /** The language of a variant as the plan tells languages apart. */
 export const languageKey = ({ language }: Pick<Variant, 'language'>, plan: MergePlan): string =>
-  plan.regions === 'fold' ? primaryLanguage(language) : language;
+  plan.regions === 'fold' ? generalOf(language) : language;
+
+const GENERAL = new Map<string, string>();
+
+/** As `primaryLanguage`, asked for every text. */
+function generalOf(language: string): string {
+  let general = GENERAL.get(language);
+  if (general === undefined) GENERAL.set(language, (general = primaryLanguage(language)));
+  return general;
+}
 
 /** Whether units are the same by the text of this language. */
 export function identifies(language: LanguageTag, plan: MergePlan): boolean {

@@ -238,6 +238,18 @@ test('buckets hold numbers by their keys in the order in which they came', () =>
   for (const [key, numbers] of wanted) {
     expect(buckets.of(key)).toEqual(numbers);
     expect(buckets.from(numbers[0]!)).toEqual(numbers);
-    for (const later of numbers.slice(1)) expect(buckets.from(later)).toEqual([]);
+    expect(buckets.sizeFrom(numbers[0]!)).toBe(numbers.length);
+    for (const later of numbers.slice(1)) expect([buckets.from(later), buckets.sizeFrom(later)]).toEqual([[], 0]);
   }
+});
+
+test('very many that differ in a number take no longer than so many that do not', () => {
+  const units = Array.from({ length: 20_000 }, (_, i) => unit({ en: `Lock ${i} is closed.`, de: `Schleuse ${i}` }));
+  let [pairs, told] = [0, 0];
+  new Merge([inputOf([...units, unit({ en: 'LOCK 1 IS CLOSED.', de: 'x' })])], PLAN).run({
+    output: () => undefined,
+    near: () => told++,
+    nearInDigits: (count) => (pairs = count),
+  });
+  expect([told, pairs]).toEqual([1, 19_999]);
 });

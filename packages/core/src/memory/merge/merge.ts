@@ -6,7 +6,7 @@ import { hashOfTexts } from '../../text/hash.js';
 import { authorOf, changedAt, type Unit } from '../unit.js';
 import { Buckets } from './buckets.js';
 import { decide, type Conflict, type Output } from './decide.js';
-import { difference, EVERYTHING, loosened } from './loosened.js';
+import { BUT_DIGITS, difference, DIGITS, loosened } from './loosened.js';
 import { identifies, identity, memberOf } from './member.js';
 import { FATES, type Fate, type Ignorable, type MergeFilter, type MergePlan } from './plan.js';
 
@@ -35,6 +35,8 @@ export interface MergeSinks {
   output(output: Output): void;
   conflict?(conflict: Conflict): void;
   near?(pair: NearPair): void;
+  /** Where only their number is wanted of those that differ in digits: there may be very many. */
+  nearInDigits?(pairs: number): void;
 }
 
 /** Between two calls some thousand units are gone through; may throw to stop. */
@@ -101,7 +103,7 @@ export class Merge {
         for (const conflict of decided.conflicts) sinks.conflict?.(conflict);
       }
     }
-    near?.pairs((index) => this.unitAt(index), sinks.near!);
+    near?.pairs((index) => this.unitAt(index), sinks);
   }
 
   private note(index: number, fate: Fate): void {
@@ -191,33 +193,47 @@ export function passes(unit: Unit, filter: MergeFilter | undefined): boolean {
 
 /** Finds among the units of the result those that are the same under a looser key. */
 class NearUnits {
-  private readonly buckets = new Buckets();
+  /** By all that can be ignored, and by all but digits. */
+  private readonly loosest = new Buckets();
+  private readonly looser = new Buckets();
   private readonly indexes: number[] = [];
 
   constructor(private readonly plan: MergePlan) {}
 
   add({ unit, of }: Output): void {
-    const key = unit.variants
-      .filter(({ language }) => identifies(language, this.plan))
-      .map((variant) => `${variant.language}\u0002${loosened(variant, EVERYTHING)}`)
-      .sort();
-    this.buckets.add(hashOfTexts(key));
+    const texts: string[] = [];
+    for (const variant of unit.variants)
+      if (identifies(variant.language, this.plan))
+        texts.push(`${variant.language}\u0002${loosened(variant, BUT_DIGITS)}`);
+    texts.sort();
+    this.looser.add(hashOfTexts(texts));
+    this.loosest.add(hashOfTexts(texts.map((text) => loosened({ text, codes: [] }, DIGITS))));
     this.indexes.push(of.index);
   }
 
-  /** Each unit with the one before it in the result that is like it. */
-  pairs(unitAt: (index: number) => Unit, found: (pair: NearPair) => void): void {
-    for (let i = 0; i < this.indexes.length; i++) {
-      if (this.buckets.isAlone(i)) continue;
-      const [first, ...more] = this.buckets.from(i);
-      if (first === undefined) continue;
+  /** Each unit with the first in the result that is like it. */
+  pairs(unitAt: (index: number) => Unit, { near, nearInDigits }: MergeSinks): void {
+    const told = new Set<number>();
+    let inDigits = 0;
+    const tell = (all: readonly number[]): void => {
+      const [first, ...more] = all;
+      if (first === undefined || more.length === 0) return;
       const a = unitAt(this.indexes[first]!);
       for (const other of more) {
+        if (told.has(other)) continue;
+        told.add(other);
         const b = unitAt(this.indexes[other]!);
         const differ = this.difference(a, b);
-        if (differ.length > 0) found({ a, b, differ });
+        if (differ.length > 0) near?.({ a, b, differ });
       }
+    };
+    for (let i = 0; i < this.indexes.length; i++) if (!this.looser.isAlone(i)) tell(this.looser.from(i));
+    for (let i = 0; i < this.indexes.length; i++) {
+      if (this.loosest.isAlone(i)) continue;
+      if (nearInDigits) inDigits += Math.max(0, this.loosest.sizeFrom(i) - 1);
+      else tell(this.loosest.from(i));
     }
+    nearInDigits?.(inDigits - told.size);
   }
 
   /** Over all texts by which they could be the same; none: they are equal by those (different translations). */

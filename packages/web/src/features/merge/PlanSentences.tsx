@@ -168,9 +168,13 @@ function ByForm({ by, tags, onChange }: ByFormProps) {
 
 type Filter = MergePlanBody['filter'];
 
+/** What Fair Copy adds to units under these names. */
+const PROPS = ['client', 'subject'] as const;
+
 function filterSays(filter: Filter): string {
-  const { author, from, to, longest } = filter ?? {};
+  const { props, author, from, to, longest } = filter ?? {};
   const parts = [
+    ...PROPS.flatMap((type) => (props?.[type]?.[0] ? [s.props[type](props[type][0])] : [])),
     ...(author ? [s.author(author)] : []),
     ...(from ? [s.from(shownDay(from))] : []),
     ...(to ? [s.to(shownDay(to))] : []),
@@ -188,6 +192,9 @@ function FilterForm({
   readonly filter?: Filter;
   readonly onApply: (filter: Filter) => void;
 }) {
+  const [props, setProps] = useState<Readonly<Record<string, string>>>(() =>
+    Object.fromEntries(PROPS.map((type) => [type, filter.props?.[type]?.[0] ?? ''])),
+  );
   const [author, setAuthor] = useState(filter.author ?? '');
   const [from, setFrom] = useState(filter.from ? shownDay(filter.from) : '');
   const [to, setTo] = useState(filter.to ? shownDay(filter.to) : '');
@@ -199,7 +206,12 @@ function FilterForm({
       component="form"
       onSubmit={(event) => {
         event.preventDefault();
+        const said = PROPS.flatMap((type) => {
+          const value = props[type]?.trim();
+          return value ? [[type, [value]] as [string, string[]]] : [];
+        });
         const next = {
+          ...(said.length > 0 && { props: Object.fromEntries(said) }),
           ...(author.trim() && { author: author.trim() }),
           ...(from && { from: day(from) }),
           ...(to && { to: day(to) }),
@@ -209,6 +221,14 @@ function FilterForm({
       }}
       sx={{ display: 'grid', gap: 1.5, width: 300 }}
     >
+      {PROPS.map((type) => (
+        <TextField
+          key={type}
+          label={t.filter[type]}
+          value={props[type] ?? ''}
+          onChange={(event) => setProps({ ...props, [type]: event.target.value })}
+        />
+      ))}
       <TextField label={t.filter.author} value={author} onChange={(event) => setAuthor(event.target.value)} />
       {(
         [

@@ -50,6 +50,7 @@ export const texts: MergeTexts = {
     regionsBefore: '.',
     filterNone: 'Alle Einheiten kommen hinein',
     filter: (parts) => `Nur Einheiten kommen hinein: ${listed(parts)}`,
+    props: { client: (name) => `des Kunden „${name}“`, subject: (name) => `des Sachgebiets „${name}“` },
     author: (who) => `zuletzt geändert von ${who}`,
     from: (day) => `geändert am ${day} oder später`,
     to: (day) => `geändert am ${day} oder früher`,
@@ -71,6 +72,8 @@ export const texts: MergeTexts = {
   regionsLegend: 'Regionen einer Sprache',
   filter: {
     legend: 'Welche Einheiten hineinkommen',
+    client: 'Kunde',
+    subject: 'Sachgebiet',
     author: 'Von wem',
     from: 'An diesem Tag oder später geändert',
     to: 'An diesem Tag oder früher geändert',

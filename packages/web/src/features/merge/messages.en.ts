@@ -60,7 +60,11 @@ export const texts = {
     },
     regionsBefore: '.',
     filterNone: 'All units come in',
-    filter: (parts: readonly string[]) => `Only units come in that were ${listed(parts)}`,
+    filter: (parts: readonly string[]) => `Only units come in that are ${listed(parts)}`,
+    props: {
+      client: (name: string) => `of the client “${name}”`,
+      subject: (name: string) => `of the subject “${name}”`,
+    },
     author: (who: string) => `changed last by ${who}`,
     from: (day: string) => `changed on ${day} or later`,
     to: (day: string) => `changed on ${day} or earlier`,
@@ -73,6 +77,8 @@ export const texts = {
   regionsLegend: 'Regions of a language',
   filter: {
     legend: 'Which units come in',
+    client: 'Client',
+    subject: 'Subject',
     author: 'Author',
     from: 'Changed on this day or later',
     to: 'Changed on this day or earlier',

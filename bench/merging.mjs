@@ -182,7 +182,10 @@ folder, x, y, names = sys.argv[1], sys.argv[2], sys.argv[3], sys.argv[4:]
 bad = re.compile('[\\x00-\\x08\\x0b\\x0c\\x0e-\\x1f]')
 def load(lang, name):
     with open('/usr/share/locale/%s/LC_MESSAGES/%s' % (lang, name), 'rb') as f:
-        cat = gettext.GNUTranslations(f)._catalog
+        try:
+            cat = gettext.GNUTranslations(f)._catalog
+        except UnicodeDecodeError:
+            return {}
     return {k: v for k, v in cat.items() if isinstance(k, str) and k and v and k != v and not bad.search(k + v)}
 all_ = {l: [load(l, n) for n in names] for l in (x, y)}
 def tmx(lang):

@@ -43,8 +43,8 @@ export interface MergeSinks {
 export type Progress = (share: number) => void;
 
 const STEP = 2000;
-/** Shares of the work. */
-const READ = 0.45;
+/** The share of the work that keys take. */
+const READ = 0.25;
 
 export class Merge {
   private readonly buckets = new Buckets();
@@ -128,18 +128,26 @@ export class Merge {
   /** All units that share a key, where the first of them stands; null: some thousand were gone through. */
   private *groups(): Generator<readonly Indexed[] | null> {
     let index = 0;
+    // What meets is done where the first of it stands: the units that were decided say how far it is.
+    let [done, told] = [0, 0];
     for (const input of this.inputs)
       for (const unit of input.units()) {
-        if (FATES[this.fates[index]!] !== 'left') {
-          if (this.buckets.isAlone(index)) yield [{ index, unit }];
-          else {
+        if (FATES[this.fates[index]!] === 'left') done++;
+        else {
+          if (this.buckets.isAlone(index)) {
+            done++;
+            yield [{ index, unit }];
+          } else {
             const all = this.buckets.from(index);
+            done += all.length;
             if (all.length > 0)
               yield all.map((at) => (at === index ? { index, unit } : { index: at, unit: this.unitAt(at) }));
           }
         }
-        if (++index % STEP === 0) {
-          this.progress(READ + (index / this.total) * (1 - READ));
+        index++;
+        if (done - told >= STEP) {
+          told = done;
+          this.progress(READ + (done / this.total) * (1 - READ));
           yield null;
         }
       }

@@ -13,7 +13,8 @@ interface ModelFile {
   steps: Record<string, boolean>;
   /** By row: what was decided. */
   readonly rows: Map<number, unknown>;
-  written: boolean;
+  /** How many of its writings stand. */
+  written: number;
 }
 
 interface Listed {
@@ -119,7 +120,7 @@ class Desk {
     const { fileId } = await this.server.takeIn(client, name, `Deutsch\tEnglish\n${rows}\n`);
     this.isNew(`file ${fileId}`);
     await this.server.file(fileId);
-    this.files.set(fileId, { client, name, target: null, steps: {}, rows: new Map(), written: false });
+    this.files.set(fileId, { client, name, target: null, steps: {}, rows: new Map(), written: 0 });
     this.did('upload');
   }
 
@@ -154,12 +155,12 @@ class Desk {
     await this.server.file(id);
     const job = await this.server.write(id, { newName: `Written ${++this.names}` });
     if (job.state === 'done') {
-      file.written = true;
+      file.written++;
       const { termbaseId } = job.result as { termbaseId: number };
       this.isNew(`termbase ${termbaseId}`);
       if (this.next() < 0.4) {
         await this.server.ask('POST', `/ledger/${(job.result as { ledgerId: number }).ledgerId}/undo`);
-        file.written = false;
+        file.written--;
       }
       this.did('write');
     } else this.figures.refused++;
@@ -235,7 +236,7 @@ class Desk {
       targetId,
       written?.standing === 'stands',
     ]);
-    const wanted = [...this.files].map(([id, f]) => [id, f.client, f.name, f.target, f.written]);
+    const wanted = [...this.files].map(([id, f]) => [id, f.client, f.name, f.target, f.written > 0]);
     same('files', shown.sort(byId), wanted.sort(byId));
     for (const client of this.clients) {
       const pictures = await this.server.ask<{ name: string }[]>('GET', `/intake/pictures?client=${client}`);

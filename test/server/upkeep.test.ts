@@ -279,8 +279,12 @@ test('undo is kept for as long as the ledger says; what only it needed goes', as
 test('a client is deleted with everything, for good', async () => {
   const server = await start();
   const [client, other] = [await server.client('Brennick Waterways'), await server.client('Tarn Ferries')];
-  await memoryOf(server, client, 'Geheimpegel');
+  const merged = await memoryOf(server, client, 'Geheimpegel');
   await termbaseOf(server, client, 'Locks', 'Deutsch\tEnglish\nGeheimschleuse\tsecret lock\n');
+  const { plan } = await server.ask<{ plan: object }>('GET', `/merges/${client}`);
+  const decisions = { 1: { text: 'Geheimtext' } };
+  await server.ask('PUT', `/merges/${client}`, { ...plan, inputs: [merged], newName: 'Geheimplan', decisions });
+  await server.ended((await server.ask<{ id: number }>('POST', `/merges/${client}/count`)).id);
   const kept = await memoryOf(server, other, 'Ferries');
   await server.ask('DELETE', `/clients/${client}`, { name: 'Brennick' }, 400);
   await new Promise((resolve) => setTimeout(resolve, 2100));

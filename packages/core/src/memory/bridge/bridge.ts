@@ -225,13 +225,17 @@ export class Bridge {
   private candidates(left: readonly Side[], right: readonly Side[]): Weighed[] {
     const [x, y] = [distinct(left), distinct(right)];
     if (x.length * y.length > MOST * MOST) return [];
+    // Certain anyway: nothing is weighed.
+    const isOnly = x.length === 1 && y.length === 1 && wordsOf(left[0]!.pivot.text).length !== 1;
     const pairs: Weighed[] = [];
     for (const from of x)
       for (const to of y) {
         if (from.variant.language === to.variant.language) continue;
         const shared = sharedBy(from.sides, to.sides);
         if (!shared) continue;
-        const evidence = this.words.evidence(withoutCodes(from.variant.text), withoutCodes(to.variant.text));
+        const evidence = isOnly
+          ? 0
+          : this.words.evidence(withoutCodes(from.variant.text), withoutCodes(to.variant.text));
         pairs.push({
           ...shared,
           left: from.variant,

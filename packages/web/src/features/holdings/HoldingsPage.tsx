@@ -36,9 +36,13 @@ const SHOWN_LANGUAGES = 7;
 
 export function HoldingsPage() {
   const clientId = useDesk((state) => state.clientId);
-  const { data: termbases = [], isPending } = useQuery(holdingsQuery(clientId));
-  const { data: memories = [] } = useQuery(memoriesQuery(clientId));
-  const holdings: readonly Resource[] = [...termbases.map(termbaseResource), ...memories.map(memoryResource)];
+  const { data: termbases } = useQuery(holdingsQuery(clientId));
+  const { data: memories } = useQuery(memoriesQuery(clientId));
+  // Both at once: a line that was gone to must not become another one under one's hand.
+  const isPending = !termbases || !memories;
+  const holdings: readonly Resource[] = isPending
+    ? []
+    : [...termbases.map(termbaseResource), ...memories.map(memoryResource)];
   const [naming, setNaming] = useState<'termbase' | 'memory' | null>(null);
   const [chosen, setChosen] = useState(0);
   const navigate = useNavigate();

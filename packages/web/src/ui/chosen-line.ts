@@ -16,16 +16,19 @@ export const goesToLine = (key: string): boolean => GOING.has(key);
 const chosenNow = (): HTMLElement | SVGElement | null => document.querySelector(CHOSEN);
 
 /**
- * Takes the focus to the line that is chosen next, once it stands, unless somebody began to type or opened something
- * meanwhile. Call it before the choice: the line chosen until then is told by it.
+ * Takes the focus to the line that is chosen next, once it stands, unless something else took the focus meanwhile: a field
+ * in which somebody types, a dialog. Call it before the choice: the line chosen until then is told by it.
  */
-export function focusChosenLine(before = chosenNow(), frames = PATIENCE): void {
+export function focusChosenLine(
+  before = chosenNow(),
+  focused: Element | null = document.activeElement,
+  frames = PATIENCE,
+): void {
   requestAnimationFrame(() => {
-    const focused = document.activeElement;
-    if (focused instanceof HTMLInputElement || focused instanceof HTMLTextAreaElement) return;
+    if (document.activeElement !== focused) return;
     const line = chosenNow();
     // At the end of the list the choice stays where it is.
     if (line && (line !== before || frames === 0)) line.focus({ preventScroll: true });
-    else if (frames > 0) focusChosenLine(before, frames - 1);
+    else if (frames > 0) focusChosenLine(before, focused, frames - 1);
   });
 }

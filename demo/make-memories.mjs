@@ -1,7 +1,7 @@
 /** The memories and bilingual texts of the scenario. */
 import { writeFile } from 'node:fs/promises';
 import iconv from 'iconv-lite';
-import { COMPANY, SPRING } from './scenario/merging.mjs';
+import { COMPANY, NEWER, SPRING } from './scenario/merging.mjs';
 import { KILN, LOG, WATERWAY } from './scenario/texts.mjs';
 import { FIRST_YEAR, WATERWAY_YEARS } from './scenario/waterway-years.mjs';
 import { writeWord } from './word.mjs';
@@ -12,6 +12,20 @@ const xml = (text) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(
 function unit(variants, attributes = '', inner = '') {
   const tuvs = variants.map(([language, segment]) => `<tuv xml:lang="${language}"><seg>${segment}</seg></tuv>`);
   return `<tu${attributes}>${inner}${tuvs.join('')}</tu>`;
+}
+
+/** Units of plain texts. @param attributes of each, by its number */
+function bilingual(pairs, [source, target], attributes, inner = '') {
+  return pairs.map(([from, to], i) =>
+    unit(
+      [
+        [source, xml(from)],
+        [target, xml(to)],
+      ],
+      attributes(i),
+      inner,
+    ),
+  );
 }
 
 function tmxText(units, source, tool) {
@@ -34,28 +48,13 @@ function dated(i, year) {
 
 /** English to German, of several years, with codes, doublettes and a translation that changed. */
 export async function lastingMemory(path) {
-  const units = WATERWAY.map(([en, de], i) =>
-    unit(
-      [
-        ['en-GB', xml(en)],
-        ['de-DE', xml(de)],
-      ],
-      ` tuid="rules-${i + 1}"${dated(i, 2021)}`,
-      '<prop type="project">Harbour rules</prop>',
-    ),
-  );
-  for (const [k, pairs] of WATERWAY_YEARS.entries())
-    for (const [i, [en, de]] of pairs.entries())
-      units.push(
-        unit(
-          [
-            ['en-GB', xml(en)],
-            ['de-DE', xml(de)],
-          ],
-          dated(i, FIRST_YEAR + k),
-          `<prop type="project">Waterways ${FIRST_YEAR + k}</prop>`,
-        ),
-      );
+  const languages = ['en-GB', 'de-DE'];
+  const rule = (i) => ` tuid="rules-${i + 1}"${dated(i, 2021)}`;
+  const units = bilingual(WATERWAY, languages, rule, '<prop type="project">Harbour rules</prop>');
+  for (const [k, pairs] of WATERWAY_YEARS.entries()) {
+    const project = `<prop type="project">Waterways ${FIRST_YEAR + k}</prop>`;
+    units.push(...bilingual(pairs, languages, (i) => dated(i, FIRST_YEAR + k), project));
+  }
   const bold = (text) =>
     text.replace(/\*(.+?)\*/, '<bpt i="1" type="bold">&lt;b&gt;</bpt>$1<ept i="1">&lt;/b&gt;</ept>');
   for (const [en, de] of [
@@ -75,15 +74,7 @@ export async function lastingMemory(path) {
         dated(units.length, 2024),
       ),
     );
-  units.push(
-    unit(
-      [
-        ['en-GB', 'Keep clear of the weir.'],
-        ['de-DE', 'Vom Wehr fernbleiben!'],
-      ],
-      dated(3, 2019),
-    ),
-  );
+  units.push(...bilingual([['Keep clear of the weir.', 'Vom Wehr fernbleiben!']], languages, () => dated(3, 2019)));
   await writeFile(path, tmxText(units, 'en-GB', 'desk'));
 }
 
@@ -93,32 +84,14 @@ export async function jobMemory(path) {
   const date = (i) => ` creationdate="2026040${1 + (i % 9)}T081500Z" creationid="jonas"`;
   const pairs = [
     ...known.slice(0, 24),
-    // Said otherwise since.
-    ...WATERWAY.slice(0, 6).map(([en, de]) => [
-      en,
-      de
-        .replace('Öffnen Sie', 'Bitte öffnen Sie')
-        .replace('nach Gebrauch', 'nach dem Gebrauch')
-        .replace('Folge zu leisten', 'zu folgen')
-        .replace('gestattet', 'erlaubt')
-        .replace('Halten Sie Abstand', 'Bitte halten Sie Abstand'),
-    ]),
+    ...NEWER,
     // The same but for a mark, capitals, a space.
     ['Keep clear of the weir', 'Vom Wehr fernhalten'],
     ['CLOSE BOTH PADDLES AFTER USE.', 'NACH GEBRAUCH BEIDE SCHÜTZE SCHLIESSEN.'],
     ['Mooring is permitted  for a maximum of 24 hours.', 'Anlegen ist für höchstens 24 Stunden gestattet.'],
     ...SPRING,
   ];
-  const units = pairs.map(([en, de], i) =>
-    unit(
-      [
-        ['en-GB', xml(en)],
-        ['de-DE', xml(de)],
-      ],
-      date(i),
-      '<prop type="project">Spring notices 2026</prop>',
-    ),
-  );
+  const units = bilingual(pairs, ['en-GB', 'de-DE'], date, '<prop type="project">Spring notices 2026</prop>');
   await writeFile(path, tmxText(units, 'en-GB', 'desk'));
 }
 
@@ -131,29 +104,15 @@ export async function canalCompanyMemory(path) {
     ['Vom Wehr fernbleiben!', 'Keep off the weir!'],
     ...COMPANY,
   ];
-  const units = older.map(([de, en], i) =>
-    unit(
-      [
-        ['de', xml(de)],
-        ['en', xml(en)],
-      ],
-      i % 4 === 3 ? '' : ` changedate="201${i % 6}0${1 + (i % 9)}12T070000Z" changeid="old clerk"`,
-    ),
-  );
+  const date = (i) => (i % 4 === 3 ? '' : ` changedate="201${i % 6}0${1 + (i % 9)}12T070000Z" changeid="old clerk"`);
+  const units = bilingual(older, ['de', 'en'], date);
   await writeFile(path, tmxText(units, 'de', 'oldtool'));
 }
 
 /** German to Portuguese, as an older tool wrote it: other spellings of the languages, UTF-16. */
 export async function harbourMemory(path) {
-  const units = WATERWAY.map(([, de, pt], i) =>
-    unit(
-      [
-        ['DE', xml(de)],
-        ['PT-PT', xml(pt)],
-      ],
-      dated(i, 2016),
-    ),
-  );
+  const pairs = WATERWAY.map(([, de, pt]) => [de, pt]);
+  const units = bilingual(pairs, ['DE', 'PT-PT'], (i) => dated(i, 2016));
   const text = tmxText(units, 'DE', 'oldtool').replace('UTF-8', 'UTF-16');
   await writeFile(path, Buffer.concat([Buffer.from([0xff, 0xfe]), iconv.encode(text, 'utf16-le')]));
 }

@@ -243,3 +243,21 @@ test('a text is tried: how each form was found, a wrong one taken away, a missed
   await page.getByRole('button', { name: 'Record the form' }).click();
   await expect(page.getByText('a form recorded with the term')).toBeVisible();
 });
+
+test('resources are listed once both kinds are known, so that the line in hand stays the same', async ({
+  page,
+  server,
+}) => {
+  await page.route('**/api/holdings*', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 800));
+    await route.continue();
+  });
+  await open(page, server, '/holdings', 1);
+  const table = page.getByRole('table', { name: 'Terms or units in each language' });
+  await table.waitFor();
+  // What is seen first is the whole list.
+  expect(await table.getByRole('row').nth(1).textContent()).toContain('Brennick structures');
+  await page.goto(`${server.address}/inspect`);
+  await page.getByRole('heading', { level: 1, name: 'What shall be inspected?' }).waitFor();
+  expect(await page.getByRole('link', { name: /Brennick structures/ }).count()).toBe(1);
+});

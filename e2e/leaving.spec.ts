@@ -1,5 +1,16 @@
 /** What is typed and not saved is kept or asked for, however a page is left. */
-import { expect, open, test } from './application.js';
+import type { Locator, Page } from '@playwright/test';
+import { expect, open, test, type Server } from './application.js';
+
+/** The first unit of the lasting memory, opened by keys; gives back its field. */
+async function editFirstUnit(page: Page, server: Server): Promise<Locator> {
+  await open(page, server, '/memories/1', 1);
+  await expect(page.getByText('Do not open the upper gate before the chamber is full.')).toBeVisible();
+  await page.locator('main').press('j');
+  await expect(page.getByRole('complementary', { name: 'About the unit' })).toContainText(/unit \d/);
+  await page.keyboard.press('Enter');
+  return page.getByRole('textbox', { name: /^Text in/ });
+}
 
 test('fields, a unit and a term: the browser’s way back, a link and a row that goes out of sight', async ({
   page,
@@ -19,12 +30,7 @@ test('fields, a unit and a term: the browser’s way back, a link and a row that
   await expect(page.getByRole('heading', { name: 'Ledger' })).toBeVisible();
   await expect(page.getByRole('row').nth(1)).toContainText('fields');
 
-  await open(page, server, '/memories/1', 1);
-  await expect(page.getByText('Do not open the upper gate before the chamber is full.')).toBeVisible();
-  await page.locator('main').press('j');
-  await expect(page.getByRole('complementary', { name: 'About the unit' })).toContainText(/unit \d/);
-  await page.keyboard.press('Enter');
-  const field = page.getByRole('textbox', { name: /^Text in/ });
+  const field = await editFirstUnit(page, server);
   await field.pressSequentially(' Kept.');
   await page.getByRole('link', { name: 'Holdings' }).click();
   await expect(question).toContainText('Kept.');
@@ -50,12 +56,7 @@ test('fields, a unit and a term: the browser’s way back, a link and a row that
 });
 
 test('a unit in which one types stays while its list is looked through anew', async ({ page, server }) => {
-  await open(page, server, '/memories/1', 1);
-  await expect(page.getByText('Do not open the upper gate before the chamber is full.')).toBeVisible();
-  await page.locator('main').press('j');
-  await expect(page.getByRole('complementary', { name: 'About the unit' })).toContainText(/unit \d/);
-  await page.keyboard.press('Enter');
-  const field = page.getByRole('textbox', { name: /^Text in/ });
+  const field = await editFirstUnit(page, server);
   await field.pressSequentially(' Still');
   // A large memory answers in pieces: at first nothing is found of what a moment ago was there.
   let pieces = 3;

@@ -196,3 +196,25 @@ test('several files of units become one memory, in one operation', async ({ page
   await expect(page.getByRole('link', { name: 'Brennick lasting' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'All signs' })).toHaveCount(0);
 });
+
+test('the foot of a memory names the first unit that is in sight', async ({ page, server }) => {
+  await open(page, server, '/memories/1?unit=400', 1);
+  await expect(page.getByText(/Kammer zu füllen/).first()).toBeVisible();
+  const named = async (): Promise<string> =>
+    (await page.getByText(/^at unit \d+$/).textContent())!.slice('at unit '.length);
+  /** The number of the line at the upper edge of the sheet. */
+  const seen = (): Promise<string> =>
+    page.getByRole('table', { name: 'Units' }).evaluate((table) => {
+      let box: HTMLElement | null = table as HTMLElement;
+      while (box && !/auto|scroll/.test(getComputedStyle(box).overflowY)) box = box.parentElement;
+      const { left, top } = box!.getBoundingClientRect();
+      const row = document.elementFromPoint(left + 30, top + 8)?.closest('[role=row]');
+      return row?.querySelector('[role=cell]')?.textContent ?? 'none';
+    });
+  const isTrue = async (): Promise<boolean> => (await named()) === (await seen());
+  await expect.poll(isTrue).toBe(true);
+  await page.mouse.move(400, 400);
+  await page.mouse.wheel(0, -3000);
+  await expect.poll(async () => Number(await seen())).toBeLessThan(380);
+  await expect.poll(isTrue).toBe(true);
+});

@@ -26,3 +26,16 @@ export const COMPANY = [
   ['Das Schleusengeld ist beim Wärter zu entrichten.', 'Lock dues shall be paid to the keeper.'],
   ['Ladung darf nicht über die Bordwand ragen.', 'Cargo shall not project beyond the gunwale.'],
 ];
+
+/** English and German: rules of the harbour as they are worded now. */
+export const NEWER = [
+  [
+    'Do not open the upper gate before the chamber is full.',
+    'Bitte öffnen Sie das Obertor nicht, bevor die Kammer voll ist.',
+  ],
+  ['Close both paddles after use.', 'Schließen Sie nach dem Gebrauch beide Schütze.'],
+  ['The lock keeper’s instructions must be followed.', 'Den Anweisungen des Schleusenwärters ist zu folgen.'],
+  ['Mooring is permitted for a maximum of 24 hours.', 'Anlegen ist für höchstens 24 Stunden erlaubt.'],
+  ['Mooring is permitted for a maximum of 48 hours.', 'Anlegen ist für höchstens 48 Stunden erlaubt.'],
+  ['Keep clear of the weir.', 'Bitte halten Sie Abstand zum Wehr.'],
+];

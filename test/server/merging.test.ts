@@ -112,6 +112,7 @@ describe('to a new memory', () => {
     await run('count');
     expect((await look()).outcome).toMatchObject({ open: 1, tally: { waiting: 2 } });
     expect(await conflicts('&open=true')).toHaveLength(1);
+    expect(await conflicts('&from=1')).toHaveLength(0);
     await plan({ keep: 'newest' });
   });
 

@@ -1,12 +1,15 @@
 /** Units of several files as what is merged, compared or bridged: read once, laid by on disk, in order of rank. */
+import { rename, rm } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
-import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { MergeInput } from '@fair-copy/core/memory/merge/merge.js';
+import { sharedLanguage } from '@fair-copy/core/memory/merge/shared-language.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
 import { UnitSpool } from '@fair-copy/files/unit-spool.js';
+import { writeUnitsFile, type UnitsFile } from '@fair-copy/files/write-units.js';
 import { report } from './commands/units.js';
 import { UsageError } from './usage.js';
 
@@ -55,27 +58,48 @@ export async function spooled(paths: readonly string[], quiet: boolean): Promise
   }
 }
 
-/**
- * By which language units are identified: what is said; else what the headers say, if all files have it; else the language
- * that all files share, the most used first; else all texts.
- */
+/** By which language units are identified: what is said, or the one that the files share. */
 export function identifyingLanguages(
   said: string | undefined,
   files: readonly SpooledFile[],
 ): readonly LanguageTag[] | 'all' {
   if (said === 'all') return 'all';
   if (said !== undefined) return said.split(',').map((one) => languageOption(one, '--source'));
-  const has = (file: SpooledFile, tag: string): boolean =>
-    [...file.languages.keys()].some((language) => primaryLanguage(language) === primaryLanguage(tag));
-  const declared = files.flatMap(({ header }) => canonicalTag(header?.attributes?.srclang ?? '') ?? []);
-  const shared = [...new Set(files.flatMap(({ languages }) => [...languages.keys()].map(primaryLanguage)))].filter(
-    (tag) => files.every((file) => has(file, tag)),
+  return sharedLanguage(
+    files.map(({ header, languages }) => ({
+      languages: [...languages].sort((a, b) => b[1] - a[1]).map(([tag]) => tag),
+      source: header?.attributes?.srclang,
+    })),
   );
-  const byHeader = declared.find((tag) => shared.includes(primaryLanguage(tag)));
-  if (byHeader) return [primaryLanguage(byHeader) as LanguageTag];
-  const first = [...files[0]!.languages].find(([tag]) => shared.includes(primaryLanguage(tag)));
-  return first ? [primaryLanguage(first[0]) as LanguageTag] : 'all';
 }
+
+/** Units as TMX: all of it, or nothing. */
+export async function writeMemory(
+  output: string,
+  units: () => Iterable<Unit>,
+  about: Pick<UnitsFile, 'known' | 'sourceLanguage' | 'header'>,
+): Promise<void> {
+  const part = `${output}.part`;
+  const [first = UNDETERMINED, second = first] = about.known;
+  try {
+    await writeUnitsFile(part, 'tmx', units, {
+      ...about,
+      languages: null,
+      pair: [first, second],
+      name: basename(output),
+      left: { count: 0 },
+    });
+    await rename(part, output);
+  } catch (error) {
+    await rm(part, { force: true });
+    throw error;
+  }
+}
+
+/** The languages of all files. */
+export const knownIn = (files: readonly SpooledFile[]): LanguageTag[] => [
+  ...new Set(files.flatMap(({ languages }) => [...languages.keys()])),
+];
 
 export function languageOption(said: string, option: string): LanguageTag {
   const tag = canonicalTag(said.trim());

@@ -1,14 +1,12 @@
 /** `bridge`: two memories that share a language become one of their other languages. */
-import { rename, rm } from 'node:fs/promises';
-import { basename, extname } from 'node:path';
+import { extname } from 'node:path';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { Bridge } from '@fair-copy/core/memory/bridge/bridge.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { UnitSpool } from '@fair-copy/files/unit-spool.js';
-import { writeUnitsFile } from '@fair-copy/files/write-units.js';
 import { formatNamed } from '../formats.js';
-import { languageOption, spooled } from '../spooled.js';
+import { languageOption, spooled, writeMemory } from '../spooled.js';
 import { UsageError } from '../usage.js';
 
 interface BridgeOptions {
@@ -23,7 +21,6 @@ export async function bridge(a: string, b: string, options: BridgeOptions): Prom
   const over = languageOption(options.over, '--over');
   const { files, spool } = await spooled([a, b], options.json === true);
   const result = new UnitSpool();
-  const part = `${options.output}.part`;
   try {
     for (const { name, languages } of files)
       if (![...languages.keys()].some((tag) => fits(over, tag)))
@@ -50,25 +47,16 @@ export async function bridge(a: string, b: string, options: BridgeOptions): Prom
     const { written, certain, chosen, alone } = tally;
     if (written === 0 && waiting.length === 0)
       throw new DataError('no-units', { left: 0 }, { file: `${files[0]!.name}, ${files[1]!.name}` });
-    const [first, second] = [...known];
-    await writeUnitsFile(part, 'tmx', () => result.part(0, result.length).units(), {
-      languages: null,
-      sourceLanguage: first ?? '*all*',
-      pair: [first ?? over, second ?? over],
+    await writeMemory(options.output, () => result.part(0, result.length).units(), {
       known: [...known],
-      name: basename(options.output),
+      sourceLanguage: [...known][0] ?? '*all*',
       header: null,
-      left: { count: 0 },
     });
-    await rename(part, options.output);
     if (options.json) process.stdout.write(JSON.stringify({ written, certain, chosen, waiting, alone }) + '\n');
     else
       process.stderr.write(
         `${written.toLocaleString('en')} units written: ${certain} certain, ${chosen} chosen among several; ${waiting.length} waiting: see --json; without a partner ${alone.a} and ${alone.b}\n`,
       );
-  } catch (error) {
-    await rm(part, { force: true });
-    throw error;
   } finally {
     spool.close();
     result.close();

@@ -1,12 +1,10 @@
 /** `compare`: two memories beside each other. */
-import { rename, rm } from 'node:fs/promises';
-import { basename, extname } from 'node:path';
+import { extname } from 'node:path';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { compareMemories, type Compared } from '@fair-copy/core/memory/compare.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
-import { writeUnitsFile } from '@fair-copy/files/write-units.js';
-import { identifyingLanguages, spooled, textsOf } from '../spooled.js';
+import { identifyingLanguages, knownIn, spooled, textsOf, writeMemory } from '../spooled.js';
 import { writeTable } from '../table.js';
 import { UsageError } from '../usage.js';
 
@@ -32,8 +30,14 @@ export async function compare(a: string, b: string, options: CompareOptions): Pr
         if (compared.what !== 'same') differing.push(compared);
       },
     );
-    const known = [...new Set(files.flatMap(({ languages }) => [...languages.keys()]))];
-    if (ending === '.tmx') await writeNew(options.output!, differing, known);
+    const known = knownIn(files);
+    // What the second has and the first lacks.
+    if (ending === '.tmx')
+      await writeMemory(options.output!, () => differing.flatMap(({ b: right }) => right), {
+        known,
+        sourceLanguage: '*all*',
+        header: null,
+      });
     else if (ending !== null)
       await writeTable(
         options.output!,
@@ -53,27 +57,6 @@ export async function compare(a: string, b: string, options: CompareOptions): Pr
       );
   } finally {
     spool.close();
-  }
-}
-
-/** What the second has and the first lacks. */
-async function writeNew(output: string, differing: readonly Compared[], known: readonly LanguageTag[]): Promise<void> {
-  const part = `${output}.part`;
-  const units = differing.flatMap(({ b }) => b);
-  try {
-    await writeUnitsFile(part, 'tmx', () => units, {
-      languages: null,
-      sourceLanguage: '*all*',
-      pair: [known[0]!, known[1] ?? known[0]!],
-      known,
-      name: basename(output),
-      header: null,
-      left: { count: 0 },
-    });
-    await rename(part, output);
-  } catch (error) {
-    await rm(part, { force: true });
-    throw error;
   }
 }
 

@@ -1,15 +1,14 @@
 /** `merge`: many memories become one. */
-import { readFile, rename, rm } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import { basename, extname } from 'node:path';
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Conflict } from '@fair-copy/core/memory/merge/decide.js';
-import { Merge, type MergeTally, type NearPair } from '@fair-copy/core/memory/merge/merge.js';
+import { Merge, type MergeSinks, type MergeTally, type NearPair } from '@fair-copy/core/memory/merge/merge.js';
 import { IGNORABLE, KEEPING, type Ignorable, type Keeping, type MergePlan } from '@fair-copy/core/memory/merge/plan.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { UnitSpool } from '@fair-copy/files/unit-spool.js';
-import { writeUnitsFile } from '@fair-copy/files/write-units.js';
 import { formatNamed } from '../formats.js';
-import { identifyingLanguages, spooled, textsOf, type SpooledFile } from '../spooled.js';
+import { identifyingLanguages, knownIn, spooled, textsOf, writeMemory, type SpooledFile } from '../spooled.js';
 import { UsageError } from '../usage.js';
 import { en } from '@fair-copy/words/en/speech.js';
 
@@ -28,48 +27,46 @@ export async function merge(paths: readonly string[], options: MergeOptions): Pr
   const said = options.plan === undefined ? {} : await keptPlan(options.plan);
   const { files, spool } = await spooled(paths, options.json === true);
   const result = new UnitSpool();
-  const part = `${options.output}.part`;
   try {
     const plan = planOf(options, said, files);
-    const conflicts: Conflict[] = [];
-    const near: NearPair[] = [];
-    const tally = new Merge(
+    const merge = new Merge(
       files.map(({ input }) => input),
       plan,
-    ).run({
-      output: ({ unit }) => result.add(unit),
-      conflict: (conflict) => conflicts.push(conflict),
-      near: (pair) => near.push(pair),
-    });
-    const known = [...new Set(files.flatMap(({ languages }) => [...languages.keys()]))];
-    const [first, second] = known;
-    await writeUnitsFile(part, 'tmx', () => result.part(0, result.length).units(), {
-      languages: null,
-      sourceLanguage: sourceLanguage(plan, known),
-      pair: [first!, second ?? first!],
+    );
+    const output: MergeSinks['output'] = ({ unit }) => result.add(unit);
+    const list = options.json ? new Listed() : null;
+    const counts = { conflicts: 0, open: 0, near: 0 };
+    const tally = merge.run(
+      list
+        ? { output, conflict: (conflict) => list.conflicts.push(conflict), near: (pair) => list.near.push(pair) }
+        : {
+            output,
+            conflict: ({ winner, decided }) => {
+              counts.conflicts++;
+              if (winner === null && !decided) counts.open++;
+            },
+            near: () => counts.near++,
+            nearInDigits: (pairs) => (counts.near += pairs),
+          },
+    );
+    const known = knownIn(files);
+    await writeMemory(options.output, () => result.part(0, result.length).units(), {
       known,
-      name: basename(options.output),
+      sourceLanguage: sourceLanguage(plan, known),
       header: files[0]!.header,
-      left: { count: 0 },
     });
-    await rename(part, options.output);
-    const done: Done = { files, tally, conflicts, near };
-    if (options.json) process.stdout.write(JSON.stringify(asJson(done)) + '\n');
-    else say(done);
-  } catch (error) {
-    await rm(part, { force: true });
-    throw error;
+    if (list) process.stdout.write(JSON.stringify(asJson(files, tally, list)) + '\n');
+    else say(files, tally, counts);
   } finally {
     spool.close();
     result.close();
   }
 }
 
-interface Done {
-  readonly files: readonly SpooledFile[];
-  readonly tally: MergeTally;
-  readonly conflicts: readonly Conflict[];
-  readonly near: readonly NearPair[];
+/** What is listed where somebody asks for it. */
+class Listed {
+  readonly conflicts: Conflict[] = [];
+  readonly near: NearPair[] = [];
 }
 
 function sourceLanguage({ by }: MergePlan, known: readonly LanguageTag[]): string {
@@ -127,7 +124,7 @@ function planOf(options: MergeOptions, said: Partial<MergePlan>, files: readonly
   };
 }
 
-function asJson({ files, tally, conflicts, near }: Done): unknown {
+function asJson(files: readonly SpooledFile[], tally: MergeTally, { conflicts, near }: Listed): unknown {
   const unread = files.reduce((sum, { left }) => sum + left, 0);
   const { written, same, gaveWay, waiting, left } = tally;
   return {
@@ -155,20 +152,21 @@ function asJson({ files, tally, conflicts, near }: Done): unknown {
 const number = (value: number): string => value.toLocaleString('en');
 
 /** The tally, on standard error. */
-function say({ files, tally, conflicts, near }: Done): void {
+function say(
+  files: readonly SpooledFile[],
+  tally: MergeTally,
+  { conflicts, open, near }: { readonly conflicts: number; readonly open: number; readonly near: number },
+): void {
   const { written, same, gaveWay, waiting } = tally;
   const left = tally.left + files.reduce((sum, file) => sum + file.left, 0);
   const read = files.reduce((sum, file) => sum + file.input.count + file.left, 0);
   process.stderr.write(
     `${number(read)} units = ${number(written)} written + ${number(same)} said the same + ${number(gaveWay)} gave way + ${number(waiting)} waiting + ${number(left)} left out\n`,
   );
-  const open = conflicts.filter(({ winner, decided }) => winner === null && !decided).length;
-  if (conflicts.length > 0)
+  if (conflicts > 0)
     process.stderr.write(
-      `${en.count(conflicts.length, { one: '# text has', other: '# texts have' })} different translations${open ? `, ${number(open)} of them not decided: see --json` : ''}\n`,
+      `${en.count(conflicts, { one: '# text has', other: '# texts have' })} different translations${open ? `, ${number(open)} of them not decided: see --json` : ''}\n`,
     );
-  if (near.length > 0)
-    process.stderr.write(
-      `${en.count(near.length, { one: '# near-duplicate', other: '# near-duplicates' })}: see --json\n`,
-    );
+  if (near > 0)
+    process.stderr.write(`${en.count(near, { one: '# near-duplicate', other: '# near-duplicates' })}: see --json\n`);
 }

@@ -155,13 +155,13 @@ async function stageAt(
 }
 
 /** Gives each unit its neighbours: it goes on when the next is known. */
-export class InFileOrder {
+export class InFileOrder<U extends Unit = Unit> {
   private before: number | null = null;
-  private held: { readonly unit: Unit; readonly place: number; readonly hash: number } | null = null;
+  private held: { readonly unit: U; readonly place: number; readonly hash: number } | null = null;
 
-  constructor(private readonly put: (unit: Unit, at: UnitPlace) => void) {}
+  constructor(private readonly put: (unit: U, at: UnitPlace) => void) {}
 
-  add(unit: Unit, place: number): void {
+  add(unit: U, place: number): void {
     const hash = textHash(unit.variants[0]!.text);
     this.release(hash);
     this.before = this.held?.hash ?? null;

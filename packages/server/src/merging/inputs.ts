@@ -12,7 +12,8 @@ export interface OpenInput extends MergeInput {
   readonly file: MemoryFile;
   /** The id of a unit by its number from 0. */
   idOf(number: number): number;
-  stored(number: number): StoredUnit;
+  /** The origin of a unit that was read, by its number. */
+  originOf(number: number): number;
 }
 
 /** What a unit says, without where it is stored. */
@@ -57,17 +58,22 @@ function inputOf(row: MemoryRow, file: MemoryFile): OpenInput {
       ? null
       : Int32Array.from(file.db.prepare<[], number>('SELECT id FROM unit ORDER BY id').pluck().all());
   const idOf = (number: number): number => ids?.[number] ?? number + 1;
-  const stored = (number: number): StoredUnit => file.unit(idOf(number))!;
+  const origins = new Int32Array(count);
+  const read = (number: number, unit: StoredUnit): Unit => {
+    origins[number] = unit.originId;
+    return contentOf(unit);
+  };
   return {
     row,
     file,
     count,
     idOf,
-    stored,
+    originOf: (number) => origins[number]!,
     *units() {
-      for (const unit of file.units()) yield contentOf(unit);
+      let number = 0;
+      for (const unit of file.units()) yield read(number++, unit);
     },
-    unit: (number) => contentOf(stored(number)),
+    unit: (number) => read(number, file.unit(idOf(number))!),
   };
 }
 

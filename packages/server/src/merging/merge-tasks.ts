@@ -6,6 +6,7 @@ import type { MergeOutcome, MergePlanBody } from '@fair-copy/api/merges.js';
 import type { Conflict } from '@fair-copy/core/memory/merge/decide.js';
 import { emptyTally, Merge, type MergeSinks } from '@fair-copy/core/memory/merge/merge.js';
 import { FATES } from '@fair-copy/core/memory/merge/plan.js';
+import type { Unit } from '@fair-copy/core/memory/unit.js';
 import type { TaskContext } from '../jobs/task.js';
 import { InFileOrder } from '../memories/staged.js';
 import { newMemoryFile } from '../memories/resources.js';
@@ -170,13 +171,10 @@ export async function buildMerge(job: MergeToDo, context: TaskContext): Promise<
     const starts = startsOf(inputs.all);
     const origins = new Origins(inputs.all, starts);
     const wanted = new Set(stets.map(({ unitId }) => unitId));
-    let origin = '';
-    const order = new InFileOrder((unit, at) => builder.add(unit, at, origin));
+    const order = new InFileOrder<Unit & { readonly origin: string }>((unit, at) => builder.add(unit, at, unit.origin));
     let place = 0;
     const output: MergeSinks['output'] = ({ unit, from }) => {
-      // The one before goes to the file now, with the origin that it came with.
-      order.add(unit, ++place);
-      origin = origins.of(from);
+      order.add({ ...unit, origin: origins.of(from) }, ++place);
       for (const { rank, index } of from)
         if (rank === into) {
           const id = inputs.all[into]!.idOf(index - starts[into]!);
@@ -184,8 +182,8 @@ export async function buildMerge(job: MergeToDo, context: TaskContext): Promise<
         }
     };
     const merge = new Merge(inputs.all, corePlan(job.plan), (share) => context.checkpoint(share * 0.9));
-    for (const work of merge.steps({ output })) {
-      void work;
+    for (const step of merge.steps({ output })) {
+      void step;
       await builder.breathe();
     }
     order.end();
@@ -226,7 +224,7 @@ class Origins {
   of(from: readonly { readonly rank: number; readonly index: number }[]): string {
     const all = from.map(({ rank, index }) => {
       const input = this.inputs[rank]!;
-      const { originId } = input.stored(index - this.starts[rank]!);
+      const originId = input.originOf(index - this.starts[rank]!);
       return `${input.row.name}: ${input.file.kept(`origin ${originId}`, () => input.file.originName(originId))}`;
     });
     const said = [...new Set(all)].join(' + ');

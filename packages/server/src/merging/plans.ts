@@ -1,7 +1,9 @@
 /** The plans of merging, as the desk keeps them: one for each client. */
 import type { MergeBody, MergeOutcome, MergePlanBody } from '@fair-copy/api/merges.js';
-import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { MergePlan } from '@fair-copy/core/memory/merge/plan.js';
+import { sharedLanguage } from '@fair-copy/core/memory/merge/shared-language.js';
 import type { Context } from '../context.js';
 import { latestWriting, withWriting, writingsOf } from '../store/writings.js';
 import { rowsOf, stateOf } from './inputs.js';
@@ -56,20 +58,18 @@ export class MergePlans {
     };
   }
 
-  /** The language that all of the memories have: before others the source of the one that stands highest. */
   private shared(inputs: readonly number[]): MergePlanBody['by'] {
     const { memories } = this.context;
     const files = inputs
       .map((id) => memories.row(id))
       .flatMap((row) => (memories.damageOf(row) === null ? [memories.file(row.id)] : []));
-    const tags = files.map((file) => file.languages().map(({ language }) => primaryLanguage(language)));
-    const common = (tags[0] ?? []).filter((tag) => tags.every((others) => others.includes(tag)));
-    for (const file of files) {
-      const header = JSON.parse(file.about('header') ?? '{}') as { attributes?: { srclang?: string } };
-      const source = primaryLanguage(canonicalTag(header.attributes?.srclang ?? '') ?? '');
-      if (common.includes(source)) return [source];
-    }
-    return common[0] === undefined ? 'all' : [common[0]];
+    const by = sharedLanguage(
+      files.map((file) => {
+        const header = JSON.parse(file.about('header') ?? '{}') as Partial<TmxHeader>;
+        return { languages: file.languages().map(({ language }) => language), source: header.attributes?.srclang };
+      }),
+    );
+    return by === 'all' ? by : [...by];
   }
 
   keep(clientId: number, plan: MergePlanBody): void {

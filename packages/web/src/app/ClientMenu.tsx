@@ -11,6 +11,7 @@ import { m } from '../messages/index.js';
 import { useDesk } from '../ui/desk-store.js';
 import { useToast } from '../ui/toast-store.js';
 import { NameDialog } from '../ui/NameDialog.js';
+import { NewClient } from '../parts/NewClient.js';
 
 const EraseClient = lazy(async () => ({ default: (await import('./EraseClient.js')).EraseClient }));
 
@@ -76,16 +77,7 @@ export function ClientMenu() {
           </MenuItem>
         )}
       </Menu>
-      {asking === 'create' && (
-        <NameDialog
-          title={m.client.createTitle}
-          label={m.client.name}
-          submit={m.client.createButton}
-          cancel={m.common.cancel}
-          onSubmit={async (name) => takeInHand((await call('POST /clients', { body: { name } })).id)}
-          onClose={() => setAsking(null)}
-        />
-      )}
+      {asking === 'create' && <NewClient onClose={() => setAsking(null)} />}
       {asking === 'rename' && inHand && (
         <NameDialog
           title={m.client.renameTitle}

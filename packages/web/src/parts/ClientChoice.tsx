@@ -3,11 +3,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../api/http.js';
 import { clients as clientsQuery } from '../api/queries.js';
 import { m } from '../messages/index.js';
 import { useDesk } from '../ui/desk-store.js';
-import { NameDialog } from '../ui/NameDialog.js';
+import { NewClient } from './NewClient.js';
 
 /** Files belong to a client: before they are dropped, one is taken in hand. */
 export function ClientChoice() {
@@ -29,16 +28,7 @@ export function ClientChoice() {
         </Button>
       ))}
       <Button onClick={() => setNaming(true)}>{m.client.create}</Button>
-      {naming && (
-        <NameDialog
-          title={m.client.createTitle}
-          label={m.client.name}
-          submit={m.client.createButton}
-          cancel={m.common.cancel}
-          onSubmit={async (name) => takeInHand((await call('POST /clients', { body: { name } })).id)}
-          onClose={() => setNaming(false)}
-        />
-      )}
+      {naming && <NewClient onClose={() => setNaming(false)} />}
     </Box>
   );
 }

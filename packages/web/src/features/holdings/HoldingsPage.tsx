@@ -7,15 +7,14 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
-import { holdings as holdingsQuery, memories as memoriesQuery } from '../../api/queries.js';
 import type { Holding, MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
-import { EmptyState } from '../../ui/EmptyState.js';
+import { NothingYet } from '../../parts/NothingYet.js';
+import { useResources } from '../../parts/useResources.js';
 import { moment, number } from '../../ui/format.js';
 import { DamagedMemory } from './DamagedMemory.js';
 import { LanguageName } from '../../ui/LanguageName.js';
@@ -36,13 +35,10 @@ const SHOWN_LANGUAGES = 7;
 
 export function HoldingsPage() {
   const clientId = useDesk((state) => state.clientId);
-  const { data: termbases } = useQuery(holdingsQuery(clientId));
-  const { data: memories } = useQuery(memoriesQuery(clientId));
-  // Both at once: a line that was gone to must not become another one under one's hand.
-  const isPending = !termbases || !memories;
-  const holdings: readonly Resource[] = isPending
-    ? []
-    : [...termbases.map(termbaseResource), ...memories.map(memoryResource)];
+  const resources = useResources(clientId);
+  const holdings: readonly Resource[] = resources
+    ? [...resources.termbases.map(termbaseResource), ...resources.memories.map(memoryResource)]
+    : [];
   const [naming, setNaming] = useState<'termbase' | 'memory' | null>(null);
   const [chosen, setChosen] = useState(0);
   const navigate = useNavigate();
@@ -71,13 +67,7 @@ export function HoldingsPage() {
             </>
           )}
         </Box>
-        {!isPending && holdings.length === 0 && (
-          <EmptyState title={holdingsTexts.empty} advice={shared.noResources}>
-            <Button variant="contained" component={Link} to="/intake">
-              {holdingsTexts.toIntake}
-            </Button>
-          </EmptyState>
-        )}
+        {resources && holdings.length === 0 && <NothingYet title={holdingsTexts.empty} />}
         {holdings.length > 0 && (
           <Table
             size="small"

@@ -3,12 +3,13 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { holdings as holdingsQuery, inspection, memories as memoriesQuery, type Inspected } from '../../api/queries.js';
+import { inspection, type Inspected } from '../../api/queries.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { Inspection } from './Inspection.js';
-import { shared } from '../../parts/messages.js';
+import { NothingYet } from '../../parts/NothingYet.js';
+import { useResources } from '../../parts/useResources.js';
 import { inspectTexts } from './messages.js';
 
 export function InspectPage() {
@@ -26,23 +27,15 @@ function Chosen({ of }: { readonly of: Inspected }) {
 
 function Choose() {
   const clientId = useDesk((state) => state.clientId);
-  const { data: holdings = [], isPending } = useQuery(holdingsQuery(clientId));
-  const { data: memories = [] } = useQuery(memoriesQuery(clientId));
-  if (isPending) return <EmptyState heading="h1" title={m.common.loading} />;
-  if (holdings.length + memories.length === 0) {
-    return (
-      <EmptyState heading="h1" title={inspectTexts.none} advice={shared.noResources}>
-        <Button variant="contained" component={Link} to="/intake">
-          {shared.toIntake}
-        </Button>
-      </EmptyState>
-    );
-  }
+  const resources = useResources(clientId);
+  if (!resources) return <EmptyState heading="h1" title={m.common.loading} />;
+  const { termbases, memories } = resources;
+  if (termbases.length + memories.length === 0) return <NothingYet heading="h1" title={inspectTexts.none} />;
   return (
     <EmptyState heading="h1" title={inspectTexts.choose}>
       <Resources
         title={inspectTexts.termbases}
-        all={holdings.map(({ id, name, client }) => ({ to: `/inspect/${id}`, name: `${name} · ${client}` }))}
+        all={termbases.map(({ id, name, client }) => ({ to: `/inspect/${id}`, name: `${name} · ${client}` }))}
       />
       <Resources
         title={inspectTexts.memories}

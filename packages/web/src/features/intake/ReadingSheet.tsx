@@ -11,11 +11,11 @@ import { RoleStrip } from './RoleStrip.js';
 import { Rows } from './Rows.js';
 import { SourceSentence } from './SourceSentence.js';
 import { Tally } from './Tally.js';
-import { Left, Sample, UnitsFoot, WrittenUnits } from './UnitsSheet.js';
+import { Left, Sample, UnitsFoot } from './UnitsSheet.js';
 import { useReadingChanges, type ReadingChanges } from './useReadingChanges.js';
 import { KeepReading } from './KeepReading.js';
 import { WriteButton } from './WriteButton.js';
-import { WrittenNote } from './WrittenNote.js';
+import { WrittenTerms, WrittenUnits } from './Written.js';
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -37,7 +37,7 @@ export function ReadingSheet({ file, reading }: { readonly file: IntakeFileBody;
     <>
       <Box sx={{ px: 2, pt: 1.25, pb: 1, bgcolor: 'background.default' }}>
         <SourceSentence file={file} reading={reading} changes={changes} />
-        {file.written && <WrittenNote written={file.written} />}
+        {file.written && <WrittenTerms written={file.written} />}
         <FileNotes file={file} reading={reading} changes={changes} />
         {file.unitsWritten && <WrittenUnits written={file.unitsWritten} />}
         {!file.units && <CleaningSteps file={file} reading={reading} changes={changes} />}

@@ -6,7 +6,7 @@ import { Told } from './Told.js';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import { writtenTogether } from '../../api/written.js';
@@ -22,6 +22,7 @@ import { useToast } from '../../ui/toast-store.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import type { ReadingChanges } from './useReadingChanges.js';
+import { WrittenUnits } from './Written.js';
 import { intakeTexts } from './messages.js';
 import { shared } from '../../parts/messages.js';
 
@@ -307,34 +308,5 @@ function TargetForm({
       submit={shared.toMemory.write(survey.taken)}
       onSubmit={write}
     />
-  );
-}
-
-/** After writing: where it went, and the way back. */
-export function WrittenUnits({ written }: { readonly written: NonNullable<IntakeFileBody['unitsWritten']> }) {
-  const { say, fail } = useToast();
-  if (written.standing !== 'stands')
-    return <MarginNote tone="quiet">{intakeTexts.write.standing[written.standing](written.memory)}</MarginNote>;
-  const undo = (): void => {
-    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(
-      () => say(intakeTexts.write.standing.undone()),
-      fail,
-    );
-  };
-  return (
-    <MarginNote
-      tone="settled"
-      inline
-      actions={
-        <>
-          <WordButton as={Link} {...{ to: `/memories/${written.memoryId}` }}>
-            {shared.toMemory.open}
-          </WordButton>
-          <WordButton onClick={undo}>{intakeTexts.write.undo}</WordButton>
-        </>
-      }
-    >
-      {shared.toMemory.done(written.units, written.skipped, written.memory)}
-    </MarginNote>
   );
 }

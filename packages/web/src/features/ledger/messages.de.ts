@@ -17,7 +17,7 @@ export const texts: typeof en = {
   keptText: (entries: number, size: string, since: string | null) =>
     entries === 0
       ? 'Für den Weg zurück wird derzeit nichts aufbewahrt.'
-      : `Für ${entries === 1 ? 'einen Eintrag' : `${number(entries)} Einträge`}${since ? `, den ältesten vom ${since},` : ''} wird aufbewahrt, was der Weg zurück braucht: ${size}.`,
+      : `Für ${entries === 1 ? 'einen Eintrag' : `${number(entries)} Einträge`} aller Kunden${since ? `, den ältesten vom ${since},` : ''} wird aufbewahrt, was der Weg zurück braucht: ${size}.`,
   keepFor: 'Aufbewahren für',
   days: (days: number | null) => (days === null ? 'immer' : days === 1 ? 'einen Tag' : `${days} Tage`),
   clear: 'Jetzt leeren …',

@@ -16,7 +16,7 @@ export const texts = {
   keptText: (entries: number, size: string, since: string | null) =>
     entries === 0
       ? 'Nothing is kept for undo at present.'
-      : `For ${entries === 1 ? 'one entry' : `${number(entries)} entries`}${since ? `, the oldest of ${since},` : ''} what undo needs is kept: ${size}.`,
+      : `For ${entries === 1 ? 'one entry' : `${number(entries)} entries`} of all clients${since ? `, the oldest of ${since},` : ''} what undo needs is kept: ${size}.`,
   keepFor: 'Keep it for',
   days: (days: number | null) => (days === null ? 'ever' : days === 1 ? 'one day' : `${days} days`),
   clear: 'Clear now …',

@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
+import { useEffect, useRef, useState, type UIEvent } from 'react';
+import { Virtuoso, type ListItem, type VirtuosoHandle } from 'react-virtuoso';
 import { UNIT_PAGE, unitPage, unitPosition } from '../../api/queries.js';
 import type { MemoryBody, UnitBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { m } from '../../messages/index.js';
@@ -61,12 +61,38 @@ function useSeenUnits({ memory, filter, sort }: Props, { base, startIndex, endIn
   };
 }
 
+/** Of a line less than this is not seen, in pixels. */
+const SLIVER = 8;
+
+/** The first line that is in sight: a virtual list draws more than that. */
+function useFirstSeen() {
+  const [first, setFirst] = useState(0);
+  const drawn = useRef<readonly ListItem<unknown>[]>([]);
+  const top = useRef(0);
+  const look = (): void => {
+    const line = drawn.current.find(({ offset, size }) => offset + size > top.current + SLIVER);
+    if (line) setFirst(line.index);
+  };
+  return {
+    first,
+    onRendered: (all: readonly ListItem<unknown>[]) => {
+      drawn.current = all;
+      look();
+    },
+    onScroll: (event: UIEvent<HTMLElement>) => {
+      top.current = event.currentTarget.scrollTop;
+      look();
+    },
+  };
+}
+
 /** The units in a column per language, as many as there are; only what is seen is fetched. */
 export function UnitSheet(props: Props) {
   const { memory, filter, sort, columns, chosen, onChoose, marked, onMark, onTotal } = props;
   const list = useRef<VirtuosoHandle>(null);
   const [base, setBase] = useState(0);
   const [range, setRange] = useState({ startIndex: 0, endIndex: 30 });
+  const seen = useFirstSeen();
   const [editing, setEditing] = useState<{ unit: number; column: number } | null>(null);
   const [selected, setSelected] = useState(-1);
   // Opened from elsewhere, the sheet goes to where the unit stands; chosen in it, it stays as it is.
@@ -130,6 +156,8 @@ export function UnitSheet(props: Props) {
         computeItemKey={(index) => unitAt(base + index)?.id ?? `not there ${index}`}
         increaseViewportBy={400}
         rangeChanged={setRange}
+        itemsRendered={seen.onRendered}
+        onScroll={seen.onScroll}
         itemContent={(index) => {
           const unit = unitAt(base + index);
           return (
@@ -149,7 +177,7 @@ export function UnitSheet(props: Props) {
           );
         }}
       />
-      <Foot {...props} known={known} total={total} at={base + range.startIndex} onGo={show} />
+      <Foot {...props} known={known} total={total} at={base + seen.first} onGo={show} />
     </Box>
   );
 }

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
+import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { MergeConflict } from '@fair-copy/api/merges.js';
 import type { MemoryBody } from '../../api/types.js';
@@ -12,10 +12,9 @@ import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { ConflictBlock } from './ConflictBlock.js';
 import { mergeTexts as t } from './messages.js';
-import { mergeConflicts } from './queries.js';
+import { mergeConflicts, PAGE, pagesUpTo } from './queries.js';
 import type { Merging } from './useMerge.js';
 
-const PAGE = 25;
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
   ['1–9', t.keys.choose],
@@ -33,10 +32,13 @@ export function Conflicts({
 }) {
   const { body, change } = merging;
   const [openOnly, setOpenOnly] = useState(false);
-  const [limit, setLimit] = useState(PAGE);
+  const [pages, setPages] = useState(1);
   const [at, setAt] = useState(0);
-  const { data } = useQuery(mergeConflicts(body.clientId, openOnly, limit));
-  const all = data?.conflicts ?? [];
+  const results = useQueries({
+    queries: pagesUpTo(pages).map((page) => mergeConflicts(body.clientId, openOnly, page)),
+  });
+  const all = results.flatMap(({ data }) => data?.conflicts ?? []);
+  const total = results[0]?.data?.total ?? 0;
   const { decisions } = body.plan;
   const decide = (conflict: MergeConflict, decision: 'all' | number | null): void => {
     const { [conflict.id]: _, ...others } = decisions;
@@ -95,7 +97,7 @@ export function Conflicts({
           onDecide={(decision) => decide(conflict, decision)}
         />
       ))}
-      {data && data.total > limit && <Button onClick={() => setLimit(limit + PAGE)}>{t.more}</Button>}
+      {total > pages * PAGE && <Button onClick={() => setPages(pages + 1)}>{t.more}</Button>}
     </Box>
   );
 }

@@ -1,21 +1,16 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import type { Fate } from '@fair-copy/core/memory/merge/plan.js';
-import { call } from '../../api/http.js';
 import { memories as memoriesQuery } from '../../api/queries.js';
 import type { MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { ClientChoice } from '../../parts/ClientChoice.js';
+import { NothingYet } from '../../parts/NothingYet.js';
+import { WrittenNote } from '../../parts/WrittenNote.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
-import { MarginNote } from '../../ui/MarginNote.js';
-import { useToast } from '../../ui/toast-store.js';
-import { WordButton } from '../../ui/WordButton.js';
-import { doneWords } from '../../words.js';
 import { SERIF } from '../../ui/typefaces.js';
 import { Conflicts } from './Conflicts.js';
 import { FateUnits } from './FateUnits.js';
@@ -44,14 +39,7 @@ function OfClient({ clientId }: { readonly clientId: number }) {
   const { data: memories } = useQuery(memoriesQuery(clientId));
   const merging = useMerge(clientId);
   if (!memories || !merging) return <EmptyState heading="h1" title={m.common.loading} />;
-  if (memories.length === 0)
-    return (
-      <EmptyState heading="h1" title={t.noMemories} advice={t.noMemoriesAdvice}>
-        <Button variant="contained" component={Link} to="/intake">
-          {t.toIntake}
-        </Button>
-      </EmptyState>
-    );
+  if (memories.length === 0) return <NothingYet heading="h1" title={t.noMemories} advice={t.noMemoriesAdvice} />;
   return <Desk merging={merging} memories={memories} />;
 }
 
@@ -77,11 +65,24 @@ function Desk({ merging, memories }: { readonly merging: Merging; readonly memor
             <Typography color="textSecondary">{t.none}</Typography>
           ) : (
             <>
-              {body.written?.standing === 'stands' && <LastWritten written={body.written} />}
+              {body.written?.standing === 'stands' && (
+                <Box sx={{ mb: 1.5 }}>
+                  <WrittenNote
+                    ledgerId={body.written.ledgerId}
+                    to={`/memories/${body.written.memoryId}`}
+                    open={t.open}
+                    undo={t.undo}
+                    undone={t.undone(body.written.memory)}
+                  >
+                    {t.written(body.written.units, body.written.memory)}
+                  </WrittenNote>
+                </Box>
+              )}
               <PlanSentences merging={merging} chosen={chosen} />
               <Outcome merging={merging} chosen={chosen} onLook={setLooked} />
               {looked ? (
                 <FateUnits
+                  key={`${looked.memory} ${looked.fate}`}
                   clientId={body.clientId}
                   looked={looked}
                   memory={chosen.find(({ id }) => id === looked.memory)?.name ?? ''}
@@ -95,35 +96,6 @@ function Desk({ merging, memories }: { readonly merging: Merging; readonly memor
         </Box>
         {chosen.length > 0 && <Foot merging={merging} chosen={chosen} />}
       </Box>
-    </Box>
-  );
-}
-
-/** What was merged last, and the way back. */
-function LastWritten({ written }: { readonly written: NonNullable<Merging['body']['written']> }) {
-  const { say, fail } = useToast();
-  const undo = (): void => {
-    call('POST /ledger/:id/undo', { params: { id: written.ledgerId } }).then(
-      (entry) => say(m.undo.undoneToast(doneWords(entry))),
-      fail,
-    );
-  };
-  return (
-    <Box sx={{ mb: 1.5 }}>
-      <MarginNote
-        tone="settled"
-        inline
-        actions={
-          <>
-            <WordButton as={Link} {...{ to: `/memories/${written.memoryId}` }}>
-              {t.open}
-            </WordButton>
-            <WordButton onClick={undo}>{t.undo}</WordButton>
-          </>
-        }
-      >
-        {t.written(written.units, written.memory)}
-      </MarginNote>
     </Box>
   );
 }

@@ -44,7 +44,7 @@ export function Outcome({ merging, chosen, onLook }: Props) {
         <Typography component="h2" sx={{ fontWeight: 600 }}>
           {t.outcome}
         </Typography>
-        <Box role="status" sx={{ flex: 1, color: 'text.secondary', fontSize: 13 }}>
+        <Box sx={{ flex: 1, color: 'text.secondary', fontSize: 13 }}>
           {counting ? (
             <>
               {t.counting(percent(counting.share))}
@@ -69,12 +69,12 @@ export function Outcome({ merging, chosen, onLook }: Props) {
       </Box>
       {outcome && (
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, opacity: stale ? 0.6 : 1 }}>
-          <Box sx={{ flex: '1 1 420px', minWidth: 0, maxWidth: 760, height: 60 + 56 * Math.max(2, rows.length) }}>
+          <Box sx={{ flex: '1 1 340px', minWidth: 0, maxWidth: 760, height: 60 + 56 * Math.max(2, rows.length) }}>
             <Suspense>
               <FlowChart rows={rows} onLook={onLook} />
             </Suspense>
           </Box>
-          <Box sx={{ flex: '1 1 420px', minWidth: 0 }}>
+          <Box sx={{ flex: '1 1 500px', minWidth: 0 }}>
             <FateTable rows={rows} all={outcome.tally} onLook={onLook} />
             {outcome.near.length > 0 && (
               <Typography variant="body2" sx={{ mt: 1 }}>
@@ -102,7 +102,16 @@ interface TableProps {
 
 function FateTable({ rows, all, onLook }: TableProps) {
   return (
-    <Table size="small" aria-label={t.outcome} sx={{ bgcolor: 'background.paper', fontVariantNumeric: 'tabular-nums' }}>
+    <Table
+      size="small"
+      aria-label={t.outcome}
+      sx={{
+        bgcolor: 'background.paper',
+        fontVariantNumeric: 'tabular-nums',
+        '& th, & td': { px: 1 },
+        '& thead th': { whiteSpace: 'nowrap' },
+      }}
+    >
       <TableHead>
         <TableRow>
           <TableCell>{t.memory}</TableCell>

@@ -12,6 +12,7 @@ import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { MergePlanBody } from '@fair-copy/api/merges.js';
 import type { MemoryBody } from '../../api/types.js';
+import { LanguageChecks } from '../../ui/LanguageChecks.js';
 import { languageName } from '../../ui/languages.js';
 import { WordPopover } from '../../ui/WordPopover.js';
 import { SERIF } from '../../ui/typefaces.js';
@@ -139,25 +140,13 @@ interface ByFormProps {
 }
 
 function ByForm({ by, tags, onChange }: ByFormProps) {
-  const chosen = by === 'all' ? [] : by;
   return (
     <FormGroup>
-      {tags.map((tag) => (
-        <FormControlLabel
-          key={tag}
-          control={
-            <Checkbox
-              size="small"
-              checked={chosen.includes(tag)}
-              onChange={(_, on) => {
-                const next = on ? [...chosen, tag] : chosen.filter((other) => other !== tag);
-                onChange(next.length > 0 ? next : 'all');
-              }}
-            />
-          }
-          label={languageName(tag)}
-        />
-      ))}
+      <LanguageChecks
+        all={tags}
+        chosen={by === 'all' ? [] : by}
+        onChange={(next) => onChange(next.length > 0 ? [...next] : 'all')}
+      />
       <FormControlLabel
         control={<Checkbox size="small" checked={by === 'all'} onChange={(_, on) => on && onChange('all')} />}
         label={t.by.all}

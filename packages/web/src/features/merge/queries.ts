@@ -8,19 +8,31 @@ export const mergePlan = (client: number) =>
     queryFn: () => call('GET /merges/:id', { params: { id: client } }),
   });
 
-export const mergeConflicts = (client: number, open: boolean, limit: number) =>
+/** What is shown at once; more when it is asked for. */
+export const PAGE = 50;
+
+/** @param page from 0, of `PAGE` conflicts */
+export const mergeConflicts = (client: number, open: boolean, page: number) =>
   queryOptions({
-    queryKey: ['merge', 'conflicts', client, open, limit],
+    queryKey: ['merge', 'conflicts', client, open, page],
     queryFn: () =>
-      call('GET /merges/:id/conflicts', { params: { id: client }, query: { limit, ...(open && { open: 'true' }) } }),
+      call('GET /merges/:id/conflicts', {
+        params: { id: client },
+        query: { from: page * PAGE, limit: PAGE, ...(open && { open: 'true' }) },
+      }),
     placeholderData: keepPreviousData,
   });
 
-export const UNITS_SHOWN = 100;
-
-export const mergeUnits = (client: number, memory: number, fate: Fate) =>
+/** @param page from 0, of `PAGE` units */
+export const mergeUnits = (client: number, memory: number, fate: Fate, page: number) =>
   queryOptions({
-    queryKey: ['merge', 'units', client, memory, fate],
+    queryKey: ['merge', 'units', client, memory, fate, page],
     queryFn: () =>
-      call('GET /merges/:id/units', { params: { id: client }, query: { memory, fate, limit: UNITS_SHOWN } }),
+      call('GET /merges/:id/units', {
+        params: { id: client },
+        query: { memory, fate, from: page * PAGE, limit: PAGE },
+      }),
   });
+
+/** The numbers of the first pages. */
+export const pagesUpTo = (count: number): number[] => Array.from({ length: count }, (_, page) => page);

@@ -204,17 +204,21 @@ test('the foot of a memory names the first unit that is in sight', async ({ page
     (await page.getByText(/^at unit \d+$/).textContent())!.slice('at unit '.length);
   /** The number of the line at the upper edge of the sheet. */
   const seen = (): Promise<string> =>
-    page.getByRole('table', { name: 'Units' }).evaluate((table) => {
-      let box: HTMLElement | null = table as HTMLElement;
-      while (box && !/auto|scroll/.test(getComputedStyle(box).overflowY)) box = box.parentElement;
-      const { left, top } = box!.getBoundingClientRect();
+    page.locator('[data-virtuoso-scroller]').evaluate((box) => {
+      const { left, top } = box.getBoundingClientRect();
       const row = document.elementFromPoint(left + 30, top + 8)?.closest('[role=row]');
       return row?.querySelector('[role=cell]')?.textContent ?? 'none';
     });
   const isTrue = async (): Promise<boolean> => (await named()) === (await seen());
+  await expect.poll(async () => Number(await seen())).toBeGreaterThan(380);
   await expect.poll(isTrue).toBe(true);
   await page.mouse.move(400, 400);
-  await page.mouse.wheel(0, -3000);
-  await expect.poll(async () => Number(await seen())).toBeLessThan(380);
+  // As a person does who goes on turning the wheel until the sheet has moved.
+  await expect
+    .poll(async () => {
+      await page.mouse.wheel(0, -3000);
+      return Number(await seen());
+    })
+    .toBeLessThan(380);
   await expect.poll(isTrue).toBe(true);
 });

@@ -1,6 +1,8 @@
 /** No screen violates a rule of axe (WCAG 2.2 A and AA), in either theme; none scrolls sideways at 1280 pixels. */
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+// @ts-expect-error plain JavaScript, shared with `npm run demo`
+import { caller } from '../scripts/api.mjs';
 import { expect, open, planMerge, test } from './application.js';
 
 /** The rules of the levels below that ask about colours. */
@@ -96,6 +98,59 @@ test('menus, popovers and dialogs', async ({ page, server }) => {
   await check('hand over');
   await page.locator('body').press('?');
   await check('help');
+});
+
+test('a long name and long words stay within every page', async ({ page, server }) => {
+  test.setTimeout(200_000);
+  const word = 'Binnenschifffahrtsstraßenverkehrsordnungsänderungsverfahrensbeschleunigungsgesetz';
+  const call = caller(server.address) as <T>(method: string, path: string, body?: unknown) => Promise<T>;
+  const done = async <T>(id: number): Promise<T> => {
+    for (;;) {
+      const { state, result } = await call<{ state: string; result: T }>('GET', `/jobs/${id}`);
+      if (state !== 'running') return result;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+  };
+  const taken = async (name: string, text: string): Promise<number> => {
+    const path = `/intake/files?client=1&name=${encodeURIComponent(name)}`;
+    const { fileId, jobId } = await call<{ fileId: number; jobId: number }>('POST', path, Buffer.from(text));
+    await done(jobId);
+    return fileId;
+  };
+  const run = async <T>(path: string, body?: unknown): Promise<T> =>
+    done<T>((await call<{ id: number }>('POST', path, body)).id);
+  const table = await taken(
+    `${word}_${word}.csv`,
+    `Deutsch;العربية;Anmerkung\n${word};بوابة;${word}${word}\nSchleuse;هويس;\n`,
+  );
+  const { termbaseId } = await run<{ termbaseId: number }>(`/intake/files/${table}/write`, { newName: word });
+  await run(`/termbases/${termbaseId}/inspection`);
+  await open(page, server, '/holdings', 1);
+  const paths = ['/holdings', `/intake/${table}`, `/termbases/${termbaseId}`, `/termbases/${termbaseId}/fields`];
+  paths.push(
+    `/termbases/${termbaseId}/text`,
+    `/inspect/${termbaseId}`,
+    '/inspect',
+    '/ledger',
+    `/concordance?q=${word}`,
+  );
+  for (const path of paths) {
+    await page.goto(server.address + path);
+    await expect(
+      page
+        .locator('main')
+        .getByText(new RegExp(word.slice(0, 12)))
+        .first(),
+    ).toBeVisible();
+    const outside = await page.evaluate(() =>
+      [...document.querySelectorAll('body *')]
+        .filter((element) => [...element.childNodes].some((node) => node.nodeType === 3 && node.textContent!.trim()))
+        .filter((element) => getComputedStyle(element).position !== 'absolute')
+        .filter((element) => element.getBoundingClientRect().right > innerWidth + 1)
+        .map((element) => element.textContent!.slice(0, 60)),
+    );
+    expect([path, outside]).toEqual([path, []]);
+  }
 });
 
 /** The page as it stands; a violation is named with the first places where it is. */

@@ -16,6 +16,31 @@ test('the server is killed and started again: the page goes on, nothing is half 
   await expect(page.getByRole('link', { name: 'Brennick terminology' })).toBeVisible();
 });
 
+test('what could not be fetched is never said to be nothing', async ({ page, server }) => {
+  await open(page, server, '/guide', 1);
+  let broken = true;
+  await page.route(/\/api\/(termbases|memories|intake|alignments|ledger|merges)/, (route) =>
+    broken
+      ? route.fulfill({ status: 500, contentType: 'application/json', body: '{"message":"The disk cannot be read."}' })
+      : route.fallback(),
+  );
+  for (const path of ['/holdings', '/intake', '/align', '/merge', '/inspect', '/ledger']) {
+    broken = true;
+    await page.goto(server.address + path);
+    await expect(page.getByText('The disk cannot be read.').first()).toBeVisible();
+    await expect(page.getByText(/No resources|Nothing/)).toHaveCount(0);
+    broken = false;
+    await page.getByRole('button', { name: 'Try again' }).first().click();
+    await expect(page.getByText('The disk cannot be read.')).toHaveCount(0);
+    await expect(
+      page
+        .locator('main')
+        .getByText(/Brennick|wartung|Choose a file/)
+        .first(),
+    ).toBeVisible();
+  }
+});
+
 test('a file of 200,000 rows: the page stays alive, jumps to the end, and can be stopped', async ({ page, server }) => {
   test.setTimeout(600_000);
   const path = join(server.dataDir, 'huge.csv');

@@ -125,7 +125,8 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
       groupBy={(choice) => choice.group}
       getOptionLabel={(choice) => choice.text}
       getOptionKey={(choice) => choice.key}
-      noOptionsText={m.lookUp.nothing(q)}
+      // What is found in texts can always be asked for: nothing stands here only until the first answer.
+      noOptionsText={m.common.loading}
       slotProps={{ popper: { placement: 'bottom-end', sx: { minWidth: 420 } } }}
       onInputChange={(_, value, reason) => setQ(reason === 'input' ? value : '')}
       onChange={(_, choice) => choice?.go()}

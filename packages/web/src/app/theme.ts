@@ -101,7 +101,9 @@ export function themeOf(name: ThemeName): Theme {
       MuiCssBaseline: {
         styleOverrides: {
           'html, body, #root': { height: '100%' },
-          body: { backgroundColor: inks.paper },
+          // A long word, or a name without spaces, is broken rather than cut off; heads of columns are words of ours.
+          body: { backgroundColor: inks.paper, overflowWrap: 'anywhere' },
+          th: { overflowWrap: 'normal' },
           'pre, code': { fontFamily: MONO },
           ':focus-visible': { outline: `2px solid ${inks.petrol}`, outlineOffset: 1 },
           '@media (prefers-reduced-motion: reduce)': {

@@ -31,6 +31,7 @@ export const texts: typeof en = {
     broken: 'Diese Seite war nicht zu zeichnen. Ihre Daten sind, wie sie waren.',
     notHere: 'Unter dieser Adresse gibt es nichts.',
     goHome: 'Zum Bestand',
+    notLoaded: 'Das ließ sich nicht laden.',
     language: 'Sprache',
     noConnection: 'Der Server antwortet nicht. Läuft er noch? Diese Seite geht weiter, sobald er wieder da ist.',
   },

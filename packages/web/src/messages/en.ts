@@ -29,6 +29,7 @@ export const texts = {
     broken: 'This page could not be drawn. Your data is as it was.',
     notHere: 'There is nothing at this address.',
     goHome: 'Go to Holdings',
+    notLoaded: 'This could not be loaded.',
     language: 'Language',
     noConnection: 'The server does not answer. Is it still running? This page goes on as soon as it is back.',
   },

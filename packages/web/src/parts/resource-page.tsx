@@ -24,14 +24,18 @@ interface HeadProps {
 export function ResourceHead({ name, about, inspectPath, empty, onHandOver, children, menu }: HeadProps) {
   return (
     <Box
-      sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
+      sx={{
+        display: 'flex',
+        alignItems: 'baseline',
+        gap: 1.5,
+        px: 2,
+        py: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        '& > .MuiButton-root': { flex: 'none' },
+      }}
     >
-      <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20 }}>
-        {name}
-      </Typography>
-      <Typography color="textSecondary" sx={{ flex: 1 }}>
-        {about}
-      </Typography>
+      <PageTitle title={name} about={about} />
       {children}
       <Button component={Link} to={inspectPath}>
         {shared.inspect}
@@ -40,6 +44,18 @@ export function ResourceHead({ name, about, inspectPath, empty, onHandOver, chil
         {shared.handOver}
       </Button>
       {menu}
+    </Box>
+  );
+}
+
+/** The name of what the page shows and what there is to say of it; beside each other, or below each other if the name is long. */
+export function PageTitle({ title, about }: { readonly title: ReactNode; readonly about: ReactNode }) {
+  return (
+    <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 1.5 }}>
+      <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20, lineHeight: 1.25, minWidth: 0 }}>
+        {title}
+      </Typography>
+      <Typography color="textSecondary">{about}</Typography>
     </Box>
   );
 }

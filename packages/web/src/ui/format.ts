@@ -34,7 +34,9 @@ export function size(bytes: number): string {
     value /= 1000;
     unit++;
   }
-  return `${new Intl.NumberFormat(reader.locale, { maximumFractionDigits: value < 10 && unit > 0 ? 1 : 0 }).format(value)} ${units[unit]}`;
+  const shown = new Intl.NumberFormat(reader.locale, { maximumFractionDigits: value < 10 && unit > 0 ? 1 : 0 });
+  // A number and its unit stay on one line.
+  return `${shown.format(value)}\u00a0${units[unit]}`;
 }
 
 const list = new Intl.ListFormat(reader.locale, { type: 'conjunction' });

@@ -22,6 +22,7 @@ import { TakenOff } from '../../parts/TakenOff.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed, failureOf } from '../../ui/Failed.js';
 import { number } from '../../ui/format.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -36,7 +37,9 @@ const o = t.overview;
 /** All file pairs of the client: dropped here, seen together, written together. */
 export function AlignmentsPage() {
   const clientId = useDesk((state) => state.clientId);
-  const { data: list = [], isPending } = useQuery(alignmentsQuery(clientId));
+  const asked = useQuery(alignmentsQuery(clientId));
+  const failure = failureOf(asked);
+  const { data: list = [], isSuccess } = asked;
   const { data: clients = [] } = useQuery(clientsQuery);
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   // Pairs are written together for one client only.
@@ -50,7 +53,8 @@ export function AlignmentsPage() {
             {o.title}
           </Typography>
           {clientId === null ? <ClientChoice /> : <FileCouples clientId={clientId} />}
-          {!isPending && list.length === 0 && <EmptyState title={t.empty} advice={t.advice} />}
+          {failure && <Failed failure={failure} />}
+          {isSuccess && list.length === 0 && <EmptyState title={t.empty} advice={t.advice} />}
           {list.length > 0 && (
             <Table
               size="small"

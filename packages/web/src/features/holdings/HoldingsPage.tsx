@@ -13,6 +13,8 @@ import { call } from '../../api/http.js';
 import type { Holding, MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed } from '../../ui/Failed.js';
 import { NothingYet } from '../../parts/NothingYet.js';
 import { useResources } from '../../parts/useResources.js';
 import { moment, number } from '../../ui/format.js';
@@ -35,7 +37,7 @@ const SHOWN_LANGUAGES = 7;
 
 export function HoldingsPage() {
   const clientId = useDesk((state) => state.clientId);
-  const resources = useResources(clientId);
+  const { resources, failure } = useResources(clientId);
   const holdings: readonly Resource[] = resources
     ? [...resources.termbases.map(termbaseResource), ...resources.memories.map(memoryResource)]
     : [];
@@ -67,6 +69,8 @@ export function HoldingsPage() {
             </>
           )}
         </Box>
+        {failure && <Failed failure={failure} />}
+        {!failure && !resources && <EmptyState title={m.common.loading} />}
         {resources && holdings.length === 0 && <NothingYet title={holdingsTexts.empty} />}
         {holdings.length > 0 && (
           <Table

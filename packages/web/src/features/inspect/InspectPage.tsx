@@ -7,6 +7,7 @@ import { inspection, type Inspected } from '../../api/queries.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed } from '../../ui/Failed.js';
 import { Inspection } from './Inspection.js';
 import { NothingYet } from '../../parts/NothingYet.js';
 import { useResources } from '../../parts/useResources.js';
@@ -27,7 +28,8 @@ function Chosen({ of }: { readonly of: Inspected }) {
 
 function Choose() {
   const clientId = useDesk((state) => state.clientId);
-  const resources = useResources(clientId);
+  const { resources, failure } = useResources(clientId);
+  if (failure) return <Failed heading="h1" failure={failure} />;
   if (!resources) return <EmptyState heading="h1" title={m.common.loading} />;
   const { termbases, memories } = resources;
   if (termbases.length + memories.length === 0) return <NothingYet heading="h1" title={inspectTexts.none} />;

@@ -2,7 +2,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -12,6 +11,7 @@ import { call } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import { inspectedPath, memory as memoryQuery, termbase as termbaseQuery, type Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
+import { PageTitle } from '../../parts/resource-page.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -21,7 +21,6 @@ import { CheckList } from './CheckList.js';
 import { Findings } from './Findings.js';
 import { inspectTexts } from './messages.js';
 import { Standing } from './Standing.js';
-import { SERIF } from '../../ui/typefaces.js';
 
 const t = inspectTexts;
 
@@ -76,26 +75,40 @@ function Heading({ of, overview }: { readonly of: Inspected; readonly overview: 
   const { counts, inspectedAt } = overview;
   return (
     <Box
-      sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
+      sx={{
+        display: 'flex',
+        alignItems: 'baseline',
+        gap: 1.5,
+        px: 2,
+        py: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        '& > .MuiButton-root': { flex: 'none' },
+      }}
     >
-      <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20 }}>
-        {t.title}:{' '}
-        <Box
-          component={Link}
-          to={`/${of.kind === 'memory' ? 'memories' : 'termbases'}/${of.id}`}
-          sx={{ color: 'primary.main' }}
-        >
-          {(termbase ?? memory)?.name}
-        </Box>
-      </Typography>
-      <Typography color="textSecondary" sx={{ flex: 1 }}>
-        {inspectedAt && counts && (
+      <PageTitle
+        title={
           <>
-            {t.last} <time dateTime={inspectedAt}>{moment(inspectedAt)}</time>:{' '}
-            {t.since(counts.new, counts.settled, counts.standing, counts.stet)}
+            {t.title}:{' '}
+            <Box
+              component={Link}
+              to={`/${of.kind === 'memory' ? 'memories' : 'termbases'}/${of.id}`}
+              sx={{ color: 'primary.main' }}
+            >
+              {(termbase ?? memory)?.name}
+            </Box>
           </>
-        )}
-      </Typography>
+        }
+        about={
+          inspectedAt &&
+          counts && (
+            <>
+              {t.last} <time dateTime={inspectedAt}>{moment(inspectedAt)}</time>:{' '}
+              {t.since(counts.new, counts.settled, counts.standing, counts.stet)}
+            </>
+          )
+        }
+      />
       {inspectedAt && <ReportButton of={of} />}
       {inspectedAt && <InspectButton of={of} label={t.again} />}
     </Box>

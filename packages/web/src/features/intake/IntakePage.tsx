@@ -6,6 +6,7 @@ import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed, failureOf } from '../../ui/Failed.js';
 import { FailedFile } from './FailedFile.js';
 import { FileList } from './FileList.js';
 import { ReadingSheet } from './ReadingSheet.js';
@@ -31,7 +32,10 @@ export function IntakePage() {
 
 function NoneChosen() {
   const clientId = useDesk((state) => state.clientId);
-  const { data: files } = useQuery(intakeFiles(clientId));
+  const asked = useQuery(intakeFiles(clientId));
+  const failure = failureOf(asked);
+  if (failure) return <Failed heading="h1" failure={failure} />;
+  const { data: files } = asked;
   const title = files?.length ? intakeTexts.choose : files ? intakeTexts.empty : m.common.loading;
   return <EmptyState heading="h1" title={title} advice={intakeTexts.emptyAdvice} />;
 }

@@ -15,6 +15,7 @@ import { m } from '../../messages/index.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed, failureOf } from '../../ui/Failed.js';
 import { moment } from '../../ui/format.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -30,7 +31,9 @@ const PAGE = 50;
 export function LedgerPage() {
   const clientId = useDesk((state) => state.clientId);
   const [limit, setLimit] = useState(PAGE);
-  const { data: entries = [], isPending } = useQuery(ledger(clientId, limit));
+  const asked = useQuery(ledger(clientId, limit));
+  const failure = failureOf(asked);
+  const { data: entries = [], isSuccess } = asked;
   const { say, fail } = useToast();
   const act = (entry: LedgerEntryBody): void => {
     const turn = entry.undoneAt ? 'redo' : 'undo';
@@ -50,16 +53,15 @@ export function LedgerPage() {
         <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 24, mb: 2 }}>
           {ledgerTexts.title}
         </Typography>
-        {!isPending && entries.length === 0 && (
-          <EmptyState title={ledgerTexts.empty} advice={ledgerTexts.emptyAdvice} />
-        )}
+        {failure && <Failed failure={failure} />}
+        {isSuccess && entries.length === 0 && <EmptyState title={ledgerTexts.empty} advice={ledgerTexts.emptyAdvice} />}
         {entries.length > 0 && (
           <Table size="small" sx={{ bgcolor: 'background.paper' }}>
             <TableHead>
               <TableRow>
                 <TableCell sx={{ width: 180 }}>{ledgerTexts.when}</TableCell>
                 <TableCell>{ledgerTexts.what}</TableCell>
-                <TableCell>{ledgerTexts.client}</TableCell>
+                <TableCell sx={{ width: 170 }}>{ledgerTexts.client}</TableCell>
                 <TableCell sx={{ width: 120 }} align="right">
                   {ledgerTexts.undo}
                 </TableCell>

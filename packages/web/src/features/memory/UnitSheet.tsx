@@ -1,8 +1,8 @@
 import Box from '@mui/material/Box';
 import Slider from '@mui/material/Slider';
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState, type UIEvent } from 'react';
-import { Virtuoso, type ListItem, type VirtuosoHandle } from 'react-virtuoso';
+import { useEffect, useRef, useState } from 'react';
+import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { UNIT_PAGE, unitPage, unitPosition } from '../../api/queries.js';
 import type { MemoryBody, UnitBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { m } from '../../messages/index.js';
@@ -41,13 +41,12 @@ interface Seen {
   readonly endIndex: number;
 }
 
-/** The units that are seen, fetched in pages. */
+/** The units that are seen, fetched in pages; with the first page, which says how many there are wherever one goes. */
 function useSeenUnits({ memory, filter, sort }: Props, { base, startIndex, endIndex }: Seen) {
   const first = Math.floor((base + startIndex) / UNIT_PAGE);
   const last = Math.floor((base + endIndex) / UNIT_PAGE);
-  const results = useQueries({
-    queries: Array.from({ length: last - first + 1 }, (_, i) => unitPage(memory.id, filter, sort, first + i)),
-  });
+  const pages = [...new Set([0, ...Array.from({ length: last - first + 1 }, (_, i) => first + i)])];
+  const results = useQueries({ queries: pages.map((page) => unitPage(memory.id, filter, sort, page)) });
   const total = results.find((result) => result.data && result.data.total !== null)?.data?.total ?? null;
   return {
     firstPage: results[0]?.data,
@@ -57,31 +56,30 @@ function useSeenUnits({ memory, filter, sort }: Props, { base, startIndex, endIn
     /** While the rest is being looked through, at least what came is shown. */
     known: total ?? Math.max(0, ...results.map(({ data }) => data?.found ?? 0)),
     unitAt: (index: number): UnitBody | undefined =>
-      results[Math.floor(index / UNIT_PAGE) - first]?.data?.units[index % UNIT_PAGE],
+      results[pages.indexOf(Math.floor(index / UNIT_PAGE))]?.data?.units[index % UNIT_PAGE],
   };
 }
 
 /** Of a line less than this is not seen, in pixels. */
 const SLIVER = 8;
 
-/** The first line that is in sight: a virtual list draws more than that. */
+/** The first line that is in sight: a virtual list draws more than that, and where it stands only the page itself knows. */
 function useFirstSeen() {
   const [first, setFirst] = useState(0);
-  const drawn = useRef<readonly ListItem<unknown>[]>([]);
-  const top = useRef(0);
+  const box = useRef<HTMLElement | null>(null);
   const look = (): void => {
-    const line = drawn.current.find(({ offset, size }) => offset + size > top.current + SLIVER);
-    if (line) setFirst(line.index);
+    requestAnimationFrame(() => {
+      const edge = (box.current?.getBoundingClientRect().top ?? 0) + SLIVER;
+      const lines = [...(box.current?.querySelectorAll<HTMLElement>('[data-item-index]') ?? [])];
+      const line = lines.find((each) => each.getBoundingClientRect().bottom > edge);
+      if (line) setFirst(Number(line.dataset.itemIndex));
+    });
   };
   return {
     first,
-    onRendered: (all: readonly ListItem<unknown>[]) => {
-      drawn.current = all;
-      look();
-    },
-    onScroll: (event: UIEvent<HTMLElement>) => {
-      top.current = event.currentTarget.scrollTop;
-      look();
+    look,
+    scrollerRef: (element: HTMLElement | Window | null) => {
+      box.current = element instanceof HTMLElement ? element : null;
     },
   };
 }
@@ -156,8 +154,9 @@ export function UnitSheet(props: Props) {
         computeItemKey={(index) => unitAt(base + index)?.id ?? `not there ${index}`}
         increaseViewportBy={400}
         rangeChanged={setRange}
-        itemsRendered={seen.onRendered}
-        onScroll={seen.onScroll}
+        itemsRendered={seen.look}
+        onScroll={seen.look}
+        scrollerRef={seen.scrollerRef}
         itemContent={(index) => {
           const unit = unitAt(base + index);
           return (

@@ -75,6 +75,8 @@ export function FlowChart({ rows, onLook }: Props) {
             color: inks.ink,
             fontFamily: SANS,
             fontSize: 13,
+            width: 170,
+            overflow: 'truncate',
             formatter: ({ data }: { data: { shown: string } }) => data.shown,
           },
           lineStyle: { color: 'target', opacity: 0.35 },

@@ -61,6 +61,7 @@ export function Foot({
       </Box>
       <Button
         variant="contained"
+        sx={{ maxWidth: '50%' }}
         disabled={busy || stale || !outcome || name === '' || written === 0}
         onClick={() => void write()}
       >

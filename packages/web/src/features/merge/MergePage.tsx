@@ -11,6 +11,7 @@ import { NothingYet } from '../../parts/NothingYet.js';
 import { WrittenNote } from '../../parts/WrittenNote.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed, failureOf } from '../../ui/Failed.js';
 import { SERIF } from '../../ui/typefaces.js';
 import { Conflicts } from './Conflicts.js';
 import { FateUnits } from './FateUnits.js';
@@ -18,6 +19,7 @@ import { Foot } from './Foot.js';
 import { Inputs } from './Inputs.js';
 import { mergeTexts as t } from './messages.js';
 import { Outcome } from './Outcome.js';
+import { mergePlan } from './queries.js';
 import { PlanSentences } from './PlanSentences.js';
 import { useMerge, type Merging } from './useMerge.js';
 
@@ -36,8 +38,12 @@ export function MergePage() {
 }
 
 function OfClient({ clientId }: { readonly clientId: number }) {
-  const { data: memories } = useQuery(memoriesQuery(clientId));
+  const asked = useQuery(memoriesQuery(clientId));
+  const plan = useQuery(mergePlan(clientId));
   const merging = useMerge(clientId);
+  const failure = failureOf(asked, plan);
+  if (failure) return <Failed heading="h1" failure={failure} />;
+  const { data: memories } = asked;
   if (!memories || !merging) return <EmptyState heading="h1" title={m.common.loading} />;
   if (memories.length === 0) return <NothingYet heading="h1" title={t.noMemories} advice={t.noMemoriesAdvice} />;
   return <Desk merging={merging} memories={memories} />;

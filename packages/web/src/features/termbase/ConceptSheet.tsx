@@ -1,6 +1,7 @@
 import { languageName } from '../../ui/languages.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import { Link } from 'react-router';
 import Checkbox from '@mui/material/Checkbox';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
@@ -41,6 +42,17 @@ export function ConceptSheet({ id, termbase, onConcept }: Props) {
       </Box>
     );
   if (!concept) return <Box sx={{ flex: 1 }} />;
+  // An old address can name a concept that was moved, or one of another termbase.
+  if (concept.termbaseId !== termbase.id)
+    return (
+      <Box sx={{ flex: 1 }}>
+        <EmptyState title={t.inOther}>
+          <Button component={Link} to={`/termbases/${concept.termbaseId}?concept=${id}`}>
+            {t.openThere}
+          </Button>
+        </EmptyState>
+      </Box>
+    );
   return (
     <Box sx={{ flex: 1, minWidth: 0, display: 'flex', overflow: 'hidden' }}>
       <ConceptPage concept={concept} termbase={termbase} onConcept={onConcept} />

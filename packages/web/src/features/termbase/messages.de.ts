@@ -56,6 +56,8 @@ export const texts: typeof en = {
   conceptLabel: 'Begriff',
   termsLabel: 'Benennungen',
   gone: 'Diesen Begriff gibt es nicht mehr. Das Journal kann ihn zurückbringen.',
+  inOther: 'Dieser Begriff steht in einer anderen Termbank.',
+  openThere: 'Dort öffnen',
   ofTermbase: 'Einen Speicher daraus machen …',
   ofTermbaseTitle: 'Ein Speicher aus dieser Termbank',
   bulkChange: {

@@ -56,6 +56,8 @@ export const texts = {
   conceptLabel: 'Concept',
   termsLabel: 'Terms',
   gone: 'This concept is gone. The ledger can bring it back.',
+  inOther: 'This concept is in another termbase.',
+  openThere: 'Open it there',
   ofTermbase: 'Make a memory of it …',
   ofTermbaseTitle: 'A memory of this termbase',
   bulkChange: {

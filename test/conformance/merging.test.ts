@@ -4,7 +4,8 @@ import Database from 'better-sqlite3';
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import { Bridge, BRIDGED, BRIDGED_OVER } from '@fair-copy/core/memory/bridge/bridge.js';
+import { Bridge } from '@fair-copy/core/memory/bridge/bridge.js';
+import { BRIDGED, BRIDGED_OVER } from '@fair-copy/core/memory/bridge/plan.js';
 import { compareMemories } from '@fair-copy/core/memory/compare.js';
 import { Merge, type MergeInput } from '@fair-copy/core/memory/merge/merge.js';
 import type { MergePlan } from '@fair-copy/core/memory/merge/plan.js';
@@ -145,7 +146,7 @@ function bridged(a: readonly Unit[], b: readonly Unit[]) {
   const waiting = new Map<string, number>();
   const tally = new Bridge([inputOf(a), inputOf(b)], ['a', 'b'], { over: EN, near: false }).run({
     output: (unit) => units.push(unit),
-    waiting: (pivot, candidates) => waiting.set(pivot, candidates.length),
+    doubt: ({ pivot, candidates }) => waiting.set(pivot, candidates.length),
   });
   return { units, waiting, tally };
 }

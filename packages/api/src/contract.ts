@@ -9,6 +9,7 @@ import { ledgerContract } from './ledger.js';
 import { lookUpContract } from './look-up.js';
 import { memoryContract } from './memories.js';
 import { mergeContract } from './merges.js';
+import { twoContract } from './two.js';
 import { pictureContract } from './pictures.js';
 import { sessionContract } from './session.js';
 import { termbaseContract } from './termbases.js';
@@ -26,6 +27,7 @@ export const contract = {
   ...lookUpContract,
   ...memoryContract,
   ...mergeContract,
+  ...twoContract,
   ...pictureContract,
   ...sessionContract,
   ...termbaseContract,

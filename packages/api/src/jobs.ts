@@ -77,6 +77,15 @@ export const JOB_RESULTS = {
   }),
   'count merge': z.object({ clientId: z.number() }),
   'write merge': recorded.extend({ memoryId: z.number(), memory: z.string(), units: z.number() }),
+  'count bridge': z.object({ clientId: z.number() }),
+  'write bridge': recorded.extend({
+    memoryId: z.number().optional(),
+    termbaseId: z.number().optional(),
+    name: z.string(),
+    units: z.number(),
+  }),
+  compare: z.object({ clientId: z.number() }),
+  'hand over comparison': file.extend({ units: z.number() }),
   mend: recorded.extend({ memoryId: z.number(), units: z.number() }),
 } as const satisfies Record<string, z.ZodType>;
 

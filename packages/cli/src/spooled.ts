@@ -106,11 +106,3 @@ export function languageOption(said: string, option: string): LanguageTag {
   if (!tag) throw new UsageError(`${option}: “${said}” is not a language tag.`);
   return tag;
 }
-
-/** The texts of a unit by language; several of one language, one under another. */
-export function textsOf({ variants }: Unit, shown: (text: string) => string): Record<string, string> {
-  const texts: Record<string, string> = {};
-  for (const { language, text } of variants)
-    texts[language] = language in texts ? `${texts[language]}\n${shown(text)}` : shown(text);
-  return texts;
-}

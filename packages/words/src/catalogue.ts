@@ -10,7 +10,17 @@ import type { Speech } from './speech.js';
 import type { WorkCodes } from './work.js';
 
 /** The documents that are written for people. */
+/** Of a sheet that says what two resources have apart. */
+export interface ComparisonWords {
+  readonly sheet: string;
+  readonly what: string;
+  readonly in: string;
+  readonly only: string;
+  readonly different: string;
+}
+
 export interface ReportWords {
+  readonly comparison: ComparisonWords;
   inspectionOf(name: string): string;
   summary(client: string, at: string | null, open: number): string;
   readonly nothing: string;

@@ -65,6 +65,9 @@ export interface ErrorCodes {
   readonly 'field-twice': Record<string, never>;
   readonly 'no-earlier-state': Record<string, never>;
   readonly 'nothing-to-change': Record<string, never>;
+  readonly 'two-needed': Record<string, never>;
+  readonly 'two-different': Record<string, never>;
+  readonly 'nothing-shared': { readonly a: string; readonly b: string };
   readonly 'merge-one': Record<string, never>;
   readonly 'merge-many': { readonly limit: string };
   readonly 'not-a-picture': Record<string, never>;

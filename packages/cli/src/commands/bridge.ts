@@ -35,7 +35,7 @@ export async function bridge(a: string, b: string, options: BridgeOptions): Prom
         result.add(unit);
         for (const { language } of unit.variants) known.add(language);
       },
-      waiting: (pivot, candidates) =>
+      doubt: ({ pivot, candidates }) =>
         waiting.push({
           pivot,
           candidates: candidates.map(({ left, right, support }) => ({

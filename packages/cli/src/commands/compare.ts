@@ -1,12 +1,12 @@
 /** `compare`: two memories beside each other. */
 import { extname } from 'node:path';
-import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import { compareMemories, type Compared } from '@fair-copy/core/memory/compare.js';
-import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { comparedRows, compareMemories, type Compared } from '@fair-copy/core/memory/compare.js';
+import { textsByLanguage } from '@fair-copy/core/memory/unit.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
-import { identifyingLanguages, knownIn, spooled, textsOf, writeMemory } from '../spooled.js';
+import { identifyingLanguages, knownIn, spooled, writeMemory } from '../spooled.js';
 import { writeTable } from '../table.js';
 import { UsageError } from '../usage.js';
+import { report } from '@fair-copy/words/en/report.js';
 
 interface CompareOptions {
   readonly output?: string;
@@ -14,6 +14,7 @@ interface CompareOptions {
   readonly json?: boolean;
 }
 
+const words = report.comparison;
 const TABLES = ['.xlsx', '.csv', '.tsv'];
 
 export async function compare(a: string, b: string, options: CompareOptions): Promise<void> {
@@ -41,14 +42,14 @@ export async function compare(a: string, b: string, options: CompareOptions): Pr
     else if (ending !== null)
       await writeTable(
         options.output!,
-        ['What', 'In', ...known],
-        rowsOf(differing, known, [files[0]!.name, files[1]!.name]),
+        [words.what, words.in, ...known],
+        differing.flatMap((each) => comparedRows(each, [files[0]!.name, files[1]!.name], known, words)),
       );
     if (options.json) {
       const units = differing.map(({ what, a: left, b: right }) => ({
         what,
-        a: left.map((unit) => textsOf(unit, withoutCodes)),
-        b: right.map((unit) => textsOf(unit, withoutCodes)),
+        a: left.map((unit) => textsByLanguage(unit, withoutCodes)),
+        b: right.map((unit) => textsByLanguage(unit, withoutCodes)),
       }));
       process.stdout.write(JSON.stringify({ ...tally, units }) + '\n');
     } else
@@ -58,21 +59,4 @@ export async function compare(a: string, b: string, options: CompareOptions): Pr
   } finally {
     spool.close();
   }
-}
-
-const WHAT = { onlyA: 'only here', onlyB: 'only here', different: 'different', same: 'same' } as const;
-
-function rowsOf(
-  differing: readonly Compared[],
-  known: readonly LanguageTag[],
-  names: readonly [string, string],
-): string[][] {
-  const row = (what: Compared['what'], name: string, unit: Unit): string[] => {
-    const texts = textsOf(unit, withoutCodes);
-    return [WHAT[what], name, ...known.map((tag) => texts[tag] ?? '')];
-  };
-  return differing.flatMap(({ what, a, b }) => [
-    ...a.map((unit) => row(what, names[0], unit)),
-    ...b.map((unit) => row(what, names[1], unit)),
-  ]);
 }

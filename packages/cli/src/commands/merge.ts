@@ -6,9 +6,10 @@ import type { Conflict } from '@fair-copy/core/memory/merge/decide.js';
 import { Merge, type MergeSinks, type MergeTally, type NearPair } from '@fair-copy/core/memory/merge/merge.js';
 import { IGNORABLE, KEEPING, type Ignorable, type Keeping, type MergePlan } from '@fair-copy/core/memory/merge/plan.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { textsByLanguage } from '@fair-copy/core/memory/unit.js';
 import { UnitSpool } from '@fair-copy/files/unit-spool.js';
 import { formatNamed } from '../formats.js';
-import { identifyingLanguages, knownIn, spooled, textsOf, writeMemory, type SpooledFile } from '../spooled.js';
+import { identifyingLanguages, knownIn, spooled, writeMemory, type SpooledFile } from '../spooled.js';
 import { UsageError } from '../usage.js';
 import { en } from '@fair-copy/words/en/speech.js';
 
@@ -137,13 +138,13 @@ function asJson(files: readonly SpooledFile[], tally: MergeTally, { conflicts, n
     conflicts: conflicts.map(({ id, language, candidates, winner }) => ({
       id,
       language,
-      texts: candidates.map(({ member }) => textsOf(member.unit, withoutCodes)),
+      texts: candidates.map(({ member }) => textsByLanguage(member.unit, withoutCodes)),
       from: candidates.map(({ member }) => files[member.rank]!.name),
       changed: candidates.map(({ member }) => member.date),
       winner,
     })),
     near: near.map(({ a, b, differ }) => ({
-      texts: [textsOf(a, withoutCodes), textsOf(b, withoutCodes)],
+      texts: [textsByLanguage(a, withoutCodes), textsByLanguage(b, withoutCodes)],
       differ: differ.join(','),
     })),
   };

@@ -4,7 +4,9 @@ import { Buckets } from './merge/buckets.js';
 import { identity, memberOf } from './merge/member.js';
 import type { MergeInput, Progress } from './merge/merge.js';
 import type { MergePlan } from './merge/plan.js';
-import type { Unit } from './unit.js';
+import { withoutCodes } from '../text/inline-codes.js';
+import type { LanguageTag } from '../language/tags.js';
+import { textsByLanguage, type Unit } from './unit.js';
 
 export type Difference = 'onlyA' | 'onlyB' | 'same' | 'different';
 
@@ -13,9 +15,31 @@ export interface Compared {
   readonly what: Difference;
   readonly a: readonly Unit[];
   readonly b: readonly Unit[];
+  /** The numbers of these units in their memories. */
+  readonly at: { readonly a: readonly number[]; readonly b: readonly number[] };
 }
 
 export type CompareTally = Record<Difference, number>;
+
+/** What a row says in the first column. */
+export interface ComparedWords {
+  readonly only: string;
+  readonly different: string;
+}
+
+/** A text that is not the same on both sides as rows: what, in which memory, the texts. */
+export function comparedRows(
+  { what, a, b }: Compared,
+  names: readonly [string, string],
+  languages: readonly LanguageTag[],
+  words: ComparedWords,
+): string[][] {
+  const row = (name: string, unit: Unit): string[] => {
+    const texts = textsByLanguage(unit, withoutCodes);
+    return [what === 'different' ? words.different : words.only, name, ...languages.map((tag) => texts[tag] ?? '')];
+  };
+  return [...a.map((unit) => row(names[0], unit)), ...b.map((unit) => row(names[1], unit))];
+}
 
 const STEP = 2000;
 
@@ -44,18 +68,20 @@ export function compareMemories(
   index = 0;
   for (const input of inputs)
     for (const unit of input.units()) {
-      const groups = new Map<string, { a: Unit[]; b: Unit[] }>();
+      const groups = new Map<string, { a: Unit[]; b: Unit[]; at: { a: number[]; b: number[] } }>();
       for (const at of buckets.from(index)) {
         const one = at === index ? unit : unitAt(at);
         const key = identity(one, full);
-        const group = groups.get(key) ?? { a: [], b: [] };
+        const group = groups.get(key) ?? { a: [], b: [], at: { a: [], b: [] } };
         groups.set(key, group);
-        (at < first ? group.a : group.b).push(one);
+        const side = at < first ? 'a' : 'b';
+        group[side].push(one);
+        group.at[side].push(at < first ? at : at - first);
       }
-      for (const { a, b } of groups.values()) {
+      for (const { a, b, at } of groups.values()) {
         const what = a.length === 0 ? 'onlyB' : b.length === 0 ? 'onlyA' : areSame(a, b, full) ? 'same' : 'different';
         tally[what]++;
-        sink({ what, a, b });
+        sink({ what, a, b, at });
       }
       if (++index % STEP === 0) progress(0.5 + (index / total) * 0.5);
     }

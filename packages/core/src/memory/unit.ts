@@ -101,3 +101,11 @@ export function withProp(unit: Unit, type: string, values: readonly string[]): U
   const others = (unit.props ?? []).filter((prop) => prop.type !== type);
   return { ...unit, props: [...others, ...values.map((text) => ({ type, text }))] };
 }
+
+/** The texts of a unit by language; several of one language, one under another. */
+export function textsByLanguage({ variants }: Unit, shown: (text: string) => string): Record<string, string> {
+  const texts: Record<string, string> = {};
+  for (const { language, text } of variants)
+    texts[language] = language in texts ? `${texts[language]}\n${shown(text)}` : shown(text);
+  return texts;
+}

@@ -1,11 +1,9 @@
 /** From a memory to a termbase and back: short units become concept candidates, concepts become units. */
 import { did } from '@fair-copy/words/done.js';
 import { conceptOf, draftKeys, type Draft } from '@fair-copy/core/intake/draft.js';
-import { shownText, type Prop, type Unit } from '@fair-copy/core/memory/unit.js';
-import { NO_CODES } from '@fair-copy/core/text/inline-codes.js';
-import { categoryNamed, IDENTIFIER, OTHER_XML } from '@fair-copy/core/termbase/categories.js';
+import { shownText, type Unit } from '@fair-copy/core/memory/unit.js';
+import { unitOfConcept } from '@fair-copy/core/memory/of-concept.js';
 import { NO_FIELDS, type ConceptBody } from '@fair-copy/core/termbase/concept.js';
-import { isCompanion } from '@fair-copy/core/termbase/fields.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptsOf, ConceptWriter } from '../store/concepts.js';
@@ -123,21 +121,4 @@ export function memoryOfTermbase(
       units,
     }));
   });
-}
-
-function unitOfConcept(concept: ConceptBody): Unit {
-  const id = concept.fields[IDENTIFIER]?.[0];
-  const props: Prop[] = Object.entries(concept.fields).flatMap(([field, values]) =>
-    field === IDENTIFIER || field === OTHER_XML || field === 'note' || isCompanion(field)
-      ? []
-      : values.map((text) => ({ type: categoryNamed(field) ? field : `x-${field.trim().replace(/\s+/g, '_')}`, text })),
-  );
-  return {
-    ...(id && { attributes: { tuid: id } }),
-    ...(props.length && { props }),
-    ...(concept.fields.note && { notes: concept.fields.note.map((text) => ({ text })) }),
-    variants: concept.languages.flatMap(({ language, terms }) =>
-      terms.map((term) => ({ language, text: term.text, codes: NO_CODES })),
-    ),
-  };
 }

@@ -1,7 +1,5 @@
 /** What merging does in threads beside: works out what would become of the units, and makes the memory of the result. */
-import { mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
-import Database from 'better-sqlite3';
+import type Database from 'better-sqlite3';
 import type { MergeOutcome, MergePlanBody } from '@fair-copy/api/merges.js';
 import type { Conflict } from '@fair-copy/core/memory/merge/decide.js';
 import { emptyTally, Merge, type MergeSinks } from '@fair-copy/core/memory/merge/merge.js';
@@ -11,8 +9,9 @@ import type { TaskContext } from '../jobs/task.js';
 import { InFileOrder } from '../memories/staged.js';
 import { newMemoryFile } from '../memories/resources.js';
 import { openForReading } from '../store/database.js';
-import { putInPlace, removeDatabase } from '../store/files.js';
+import { removeDatabase } from '../store/files.js';
 import { MemoryBuilder } from '../store/memory-builder.js';
+import { packed, stagedFile } from '../store/outcome-file.js';
 import { pathsOf } from '../store/paths.js';
 import { MergeInputs, rowsOf, stateOf, type OpenInput } from './inputs.js';
 import { basisOf, corePlan } from './plans.js';
@@ -50,52 +49,42 @@ function opened({ clientId, plan }: MergeToDo, { dataDir }: TaskContext) {
   }
 }
 
+const TABLES = `CREATE TABLE conflict (ordinal INTEGER PRIMARY KEY, open INTEGER NOT NULL, body TEXT NOT NULL) STRICT;
+  CREATE TABLE fate (memory_id INTEGER, fate TEXT, ids BLOB, PRIMARY KEY (memory_id, fate)) STRICT, WITHOUT ROWID`;
+
 /** The conflicts, and the units by what becomes of them, go to a file of their own, from which pages are shown. */
 export function countMerge(job: MergeToDo, context: TaskContext): CountedMerge {
-  const path = pathsOf(context.dataDir).stagedMerge(job.clientId);
-  const part = `${path}.part`;
   const { inputs, basis } = opened(job, context);
-  removeDatabase(part);
-  mkdirSync(dirname(part), { recursive: true });
-  const staged = new Database(part);
   try {
-    staged.exec(`PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF;
-      CREATE TABLE conflict (ordinal INTEGER PRIMARY KEY, open INTEGER NOT NULL, body TEXT NOT NULL) STRICT;
-      CREATE TABLE fate (memory_id INTEGER, fate TEXT, ids BLOB, PRIMARY KEY (memory_id, fate)) STRICT, WITHOUT ROWID; BEGIN`);
-    const insert = staged.prepare('INSERT INTO conflict (open, body) VALUES (?, ?)');
-    const near = new Map<string, number>();
-    let [conflicts, open] = [0, 0];
-    const merge = new Merge(inputs.all, corePlan(job.plan), (share) => context.checkpoint(share * 0.95));
-    const tally = merge.run({
-      output: () => undefined,
-      conflict: (conflict) => {
-        const isOpen = conflict.winner === null && !conflict.decided;
-        conflicts++;
-        if (isOpen) open++;
-        insert.run(isOpen ? 1 : 0, JSON.stringify(keptConflict(conflict, inputs.all)));
-      },
-      near: ({ differ }) => near.set(differ.join(), (near.get(differ.join()) ?? 0) + 1),
-      nearInDigits: (pairs) => pairs > 0 && near.set('digits', (near.get('digits') ?? 0) + pairs),
+    const outcome = stagedFile(pathsOf(context.dataDir).stagedMerge(job.clientId), TABLES, (staged) => {
+      const insert = staged.prepare('INSERT INTO conflict (open, body) VALUES (?, ?)');
+      const near = new Map<string, number>();
+      let [conflicts, open] = [0, 0];
+      const merge = new Merge(inputs.all, corePlan(job.plan), (share) => context.checkpoint(share * 0.95));
+      const tally = merge.run({
+        output: () => undefined,
+        conflict: (conflict) => {
+          const isOpen = conflict.winner === null && !conflict.decided;
+          conflicts++;
+          if (isOpen) open++;
+          insert.run(isOpen ? 1 : 0, JSON.stringify(keptConflict(conflict, inputs.all)));
+        },
+        near: ({ differ }) => near.set(differ.join(), (near.get(differ.join()) ?? 0) + 1),
+        nearInDigits: (pairs) => pairs > 0 && near.set('digits', (near.get('digits') ?? 0) + pairs),
+      });
+      const byInput = inputs.all.map((input, rank) => ({
+        memoryId: input.row.id,
+        tally: keepFates(staged, input, (number) => merge.fateOf(rank, number)),
+      }));
+      return {
+        tally,
+        inputs: byInput,
+        conflicts,
+        open,
+        near: [...near].map(([differ, count]) => ({ differ, count })).sort((a, b) => b.count - a.count),
+      };
     });
-    const byInput = inputs.all.map((input, rank) => ({
-      memoryId: input.row.id,
-      tally: keepFates(staged, input, (number) => merge.fateOf(rank, number)),
-    }));
-    staged.exec('COMMIT');
-    staged.close();
-    putInPlace(part, path, 'staged merge');
-    const outcome = {
-      tally,
-      inputs: byInput,
-      conflicts,
-      open,
-      near: [...near].map(([differ, count]) => ({ differ, count })).sort((a, b) => b.count - a.count),
-    };
     return { basis, outcome };
-  } catch (error) {
-    if (staged.open) staged.close();
-    removeDatabase(part);
-    throw error;
   } finally {
     inputs.close();
   }
@@ -139,7 +128,7 @@ function keepFates(staged: Database.Database, input: OpenInput, fateOf: (number:
   const tally = emptyTally();
   for (const [fate, all] of ids) {
     tally[fate] = all.length;
-    insert.run(input.row.id, fate, Buffer.from(Int32Array.from(all).buffer));
+    insert.run(input.row.id, fate, packed(all));
   }
   return tally;
 }

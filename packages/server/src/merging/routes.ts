@@ -1,4 +1,3 @@
-import { existsSync } from 'node:fs';
 import { mergeContract, type MergeConflict } from '@fair-copy/api/merges.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { doing } from '@fair-copy/words/work.js';
@@ -7,8 +6,8 @@ import { ApiError } from '../errors.js';
 import { shownUnit } from '../memories/shown.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
-import { openForReading, type Db } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
+import { unpacked, withStaged } from '../store/outcome-file.js';
 import type { KeptConflict } from './merge-tasks.js';
 import { MergePlans } from './plans.js';
 import { mergeTasks } from './tasks.js';
@@ -88,7 +87,7 @@ function shownRoutes(api: Api, context: Context): void {
         .pluck()
         .get(query.memory, query.fate);
       if (!blob) return { total: 0, units: [] };
-      const ids = new Int32Array(blob.buffer.slice(blob.byteOffset, blob.byteOffset + blob.byteLength));
+      const ids = unpacked(blob);
       const file = context.memories.file(query.memory);
       const units = file.unitsOf([...ids.subarray(query.from, query.from + query.limit)]);
       return { total: ids.length, units: units.map((unit) => shownUnit(unit, file.originName(unit.originId))) };
@@ -102,16 +101,6 @@ function planToRun(plans: MergePlans, clientId: number) {
   if (plan.inputs.length === 0) throw new ApiError('nothing-chosen');
   plans.keep(clientId, plan);
   return plan;
-}
-
-function withStaged<T>(path: string, none: T, work: (db: Db) => T): T {
-  if (!existsSync(path)) return none;
-  const db = openForReading(path);
-  try {
-    return work(db);
-  } finally {
-    db.close();
-  }
 }
 
 /** With the units as they are now; null: one of its memories went away since. */

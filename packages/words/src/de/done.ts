@@ -59,6 +59,8 @@ export const done: Words<DoneCodes> = {
     `Speicher ${quoted(name)} aus ${quoted(termbase)} gemacht: ${howMany(n)}`,
   'memory-copy': ({ name, count: n }) => `Zur Kopie von ${quoted(name)} zurückgekehrt: ${howMany(n)}`,
   'memory-salvaged': ({ name, count: n }) => `Was lesbar war, aus ${quoted(name)} geholt: ${howMany(n)}`,
+  bridged: ({ name, a, b, count: n }) =>
+    `${quoted(a)} und ${quoted(b)} zu ${quoted(name)} überbrückt: ${count(n, { one: '# Paar', other: '# Paare' })}`,
   'memories-merged': ({ name, memories, count: n, deleted }) =>
     `${count(memories, { one: '# Speicher', other: '# Speicher' })} zu ${quoted(name)} zusammengeführt: ${howMany(n)}${deleted ? `; ${number(deleted)} davon gelöscht` : ''}`,
   'unit-changed': ({ name }) => `Eine Einheit von ${quoted(name)} geändert`,

@@ -73,6 +73,10 @@ export const errors: Words<ErrorCodes> = {
   'field-twice': () => 'Zwei Felder derselben Ebene haben denselben Namen.',
   'no-earlier-state': () => 'Der Begriff entstand damals; es gibt keinen früheren Stand.',
   'nothing-to-change': () => 'Nichts würde sich ändern.',
+  'two-needed': () => 'Wählen Sie zuerst zwei Bestände aus.',
+  'two-different': () => 'Wählen Sie zwei verschiedene Bestände aus.',
+  'nothing-shared': ({ a, b }) =>
+    `„${a}“ und „${b}“ haben keine Sprache gemeinsam, über die sie sich überbrücken ließen.`,
   'merge-one': () => 'Markieren Sie mindestens zwei Begriffe, um sie zusammenzuführen.',
   'merge-many': ({ limit }) => `Bis zu ${limit} Begriffe können auf einmal zu einem zusammengeführt werden.`,
   'not-a-picture': () => 'Das ist kein Bild im Format PNG, JPEG, GIF oder WebP.',

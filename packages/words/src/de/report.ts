@@ -17,5 +17,6 @@ export const report: ReportWords = {
   letStand: 'Steht mit Grund',
   takeAway: 'entfernen',
   unit: (file, place) => `${file}, Einheit ${place}`,
+  comparison: { sheet: 'Vergleich', what: 'Was', in: 'In', only: 'nur hier', different: 'verschieden' },
   fileName: 'Prüfung',
 };

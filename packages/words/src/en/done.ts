@@ -60,6 +60,8 @@ export const done: Words<DoneCodes> = {
     `Went back to the copy of ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}`,
   'memory-salvaged': ({ name, count: n }) =>
     `Took what could be read out of ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}`,
+  bridged: ({ name, a, b, count: n }) =>
+    `Bridged ${quoted(a)} and ${quoted(b)} to ${quoted(name)}: ${count(n, { one: '# pair', other: '# pairs' })}`,
   'memories-merged': ({ name, memories, count: n, deleted }) =>
     `Merged ${count(memories, { one: '# memory', other: '# memories' })} to ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}${deleted ? `, and deleted ${number(deleted)} of them` : ''}`,
   'unit-changed': ({ name }) => `Changed a unit of ${quoted(name)}`,

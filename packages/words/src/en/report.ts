@@ -18,4 +18,5 @@ export const report: ReportWords = {
   takeAway: 'take it away',
   unit: (file, place) => `${file}, unit ${place}`,
   fileName: 'inspection',
+  comparison: { sheet: 'Comparison', what: 'What', in: 'In', only: 'only here', different: 'different' },
 };

@@ -3,49 +3,40 @@
  * language with one translation on each side makes a certain pair; with several, what else is shared decides, or nobody.
  * After the inverse consultation of Tanaka & Umemura (COLING 1994): the more agrees in both directions, the surer.
  */
-import { fits, type LanguageTag } from '../../language/tags.js';
+import { fits } from '../../language/tags.js';
 import { hashOfTexts } from '../../text/hash.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import { Buckets } from '../merge/buckets.js';
 import { ignoringSet, loosened } from '../merge/loosened.js';
 import type { MergeInput, Progress } from '../merge/merge.js';
 import { changedAt, type Unit, type Variant } from '../unit.js';
+import {
+  areAlike,
+  chosen,
+  distinct,
+  doubtOf,
+  idOf,
+  keyOf,
+  sharedBy,
+  subjectsOf,
+  SURER,
+  textsOf,
+  type Side,
+  type Weighed,
+} from './candidates.js';
+import {
+  BRIDGED,
+  BRIDGED_FROM,
+  BRIDGED_NEAR,
+  BRIDGED_OVER,
+  NONE_RIGHT,
+  type BridgePlan,
+  type BridgeSinks,
+  type BridgeTally,
+  type Sureness,
+} from './plan.js';
 import { wordsOf, WordPairs } from './word-pairs.js';
 
-export interface BridgePlan {
-  /** The shared language; "en" is en-GB as well. */
-  readonly over: LanguageTag;
-  /** Texts that are alike in it but for case, spaces and punctuation join too, and are marked. */
-  readonly near: boolean;
-}
-
-export interface BridgeCandidate {
-  readonly a: Unit;
-  readonly b: Unit;
-  /** The texts that it would pair. */
-  readonly left: Variant;
-  readonly right: Variant;
-  /** 0 to 1: its share of what speaks for any of the candidates. */
-  readonly support: number;
-}
-
-export interface BridgeSinks {
-  output(unit: Unit, how: 'certain' | 'chosen'): void;
-  /** Candidates for one text of the shared language, the likeliest first; none was taken. */
-  waiting?(pivot: string, candidates: readonly BridgeCandidate[]): void;
-}
-
-export interface BridgeTally {
-  written: number;
-  certain: number;
-  chosen: number;
-  waiting: number;
-  /** Units without a partner. */
-  readonly alone: { a: number; b: number };
-}
-
-/** A candidate is taken when it is so many times as likely as the next. */
-const SURER = 9;
 /** What a shared neighbour, or a shared subject, adds: each makes it so many times as likely. */
 const SHARED = 4;
 /** Pairs to learn words from. */
@@ -56,28 +47,20 @@ const STEP = 2000;
 /** More translations of one text than this are not weighed against each other. */
 const MOST = 12;
 
-/** What is said of each unit: how sure its pair was, the text that it went over, the two units, and the other text where those were only alike. */
-export const BRIDGED = 'bridged';
-export const BRIDGED_OVER = 'bridged-over';
-export const BRIDGED_FROM = 'bridged-from';
-export const BRIDGED_NEAR = 'bridged-near';
-
-interface Side {
-  readonly index: number;
-  readonly unit: Unit;
-  readonly pivot: Variant;
-  readonly others: readonly Variant[];
-  /** Hashes of the texts of the shared language before and behind it, where they say enough; 0: not. */
-  readonly before: number;
-  readonly after: number;
-}
-
 export class Bridge {
   private readonly buckets = new Buckets();
   /** By unit: hash of its text in the shared language, where it has several words; 0: not. */
   private readonly telling: Float64Array;
   private words = new WordPairs([]);
-  readonly tally: BridgeTally = { written: 0, certain: 0, chosen: 0, waiting: 0, alone: { a: 0, b: 0 } };
+  readonly tally: BridgeTally = {
+    written: 0,
+    certain: 0,
+    chosen: 0,
+    decided: 0,
+    none: 0,
+    waiting: 0,
+    alone: { a: 0, b: 0 },
+  };
 
   /** @param names of the two resources, for what is said about where a unit comes from */
   constructor(
@@ -91,10 +74,15 @@ export class Bridge {
 
   /** Goes through all units three times: for their keys, to learn words from certain pairs, and to join. */
   run(sinks: BridgeSinks): BridgeTally {
+    for (const step of this.steps(sinks)) void step;
+    return this.tally;
+  }
+
+  /** The same, with a pause whenever some thousand units were gone through for the last time. */
+  *steps(sinks: BridgeSinks): Generator<void> {
     this.readKeys();
     this.learn();
-    this.eachPivot((left, right) => this.join(left, right, sinks));
-    return this.tally;
+    yield* this.eachPivot(sinks);
   }
 
   private readKeys(): void {
@@ -131,18 +119,26 @@ export class Bridge {
     this.words = new WordPairs(lessons);
   }
 
-  /** Calls `work` for each text of the shared language with the units of both sides. */
-  private eachPivot(work: (left: readonly Side[], right: readonly Side[]) => void): void {
+  /** Each text of the shared language with the units of both sides. */
+  private *eachPivot(sinks: BridgeSinks): Generator<void> {
     let index = 0;
-    for (const [rank, input] of this.inputs.entries())
+    for (const input of this.inputs)
       for (const unit of input.units()) {
-        if (this.buckets.isAlone(index)) this.tally.alone[rank === 0 ? 'a' : 'b']++;
+        if (this.buckets.isAlone(index)) this.leaveAlone(index, sinks);
         else {
           const [left, right] = this.sidesFrom(index, unit);
-          if (left.length > 0 || right.length > 0) work(left, right);
+          if (left.length > 0 || right.length > 0) this.join(left, right, sinks);
         }
         this.step(++index, 0.5, 0.5);
+        if (index % STEP === 0) yield;
       }
+  }
+
+  private leaveAlone(index: number, { alone }: BridgeSinks): void {
+    const first = this.inputs[0].count;
+    const side = index < first ? 'a' : 'b';
+    this.tally.alone[side]++;
+    alone?.(side, index < first ? index : index - first);
   }
 
   /** The units that share a text with this one, where it is the first of them. */
@@ -172,15 +168,9 @@ export class Bridge {
   }
 
   private join(left: readonly Side[], right: readonly Side[], sinks: BridgeSinks): void {
-    if (left.length === 0 || right.length === 0) {
-      this.tally.alone.a += left.length;
-      this.tally.alone.b += right.length;
-      return;
-    }
-    const all = this.candidates(left, right);
+    const all = left.length === 0 || right.length === 0 ? [] : this.candidates(left, right);
     if (all.length === 0) {
-      this.tally.alone.a += left.length;
-      this.tally.alone.b += right.length;
+      for (const { index } of [...left, ...right]) this.leaveAlone(index, sinks);
       return;
     }
     const byLanguages = new Map<string, Weighed[]>();
@@ -195,6 +185,7 @@ export class Bridge {
 
   /** @param pairs all candidates for two languages; at least one */
   private decide(pairs: readonly Weighed[], sinks: BridgeSinks): void {
+    if (this.plan.decisions && this.isDecided(pairs, this.plan.decisions, sinks)) return;
     const [only, ...more] = pairs;
     const isOnly = more.length === 0;
     if (isOnly && this.isCertain(only!)) {
@@ -205,20 +196,23 @@ export class Bridge {
     for (const pair of taken) this.put(pair, 'chosen', sinks);
     if (taken.length > 0) return;
     this.tally.waiting++;
-    const sum = pairs.reduce((all, { weight }) => all + weight, 0);
-    const doubtful = isOnly ? 0.5 : 1;
-    sinks.waiting?.(
-      withoutCodes(only!.a.pivot.text),
-      pairs
-        .map(({ a, b, left, right, weight }) => ({
-          a: a.unit,
-          b: b.unit,
-          left,
-          right,
-          support: (weight / sum) * doubtful,
-        }))
-        .sort((x, y) => y.support - x.support),
-    );
+    sinks.doubt?.(doubtOf(pairs, null, this.inputs[0].count));
+  }
+
+  /** By a person, whose decision is about a pair that is still there. */
+  private isDecided(
+    pairs: readonly Weighed[],
+    decisions: Readonly<Record<string, string>>,
+    sinks: BridgeSinks,
+  ): boolean {
+    const decision = decisions[idOf(pairs[0]!)];
+    if (decision === undefined) return false;
+    const said = pairs.find((pair) => keyOf(pair) === decision);
+    if (!said && decision !== NONE_RIGHT) return false;
+    if (said) this.put(said, 'decided', sinks);
+    else this.tally.none++;
+    sinks.doubt?.(doubtOf(pairs, decision, this.inputs[0].count));
+    return true;
   }
 
   /** All texts of one side with all of the other, each once; not those whose subjects differ. */
@@ -253,7 +247,7 @@ export class Bridge {
     return count > 0 || evidence > Math.log(SURER) || [right, a.pivot].every(({ text }) => areAlike(left.text, text));
   }
 
-  private put(pair: Weighed, how: 'certain' | 'chosen', sinks: BridgeSinks): void {
+  private put(pair: Weighed, how: Sureness, sinks: BridgeSinks): void {
     this.tally[how]++;
     this.tally.written++;
     const { a, b, left, right } = pair;
@@ -275,100 +269,11 @@ export class Bridge {
         ],
       },
       how,
+      [a.index, b.index - first],
     );
   }
 
   private step(index: number, from: number, share: number): void {
     if (index % STEP === 0) this.progress(from + (index / this.telling.length) * share);
   }
-}
-
-interface Shared {
-  readonly a: Side;
-  readonly b: Side;
-  /** How many things speak for them besides the text: neighbours, subject. */
-  readonly count: number;
-}
-
-interface Weighed extends Shared {
-  readonly left: Variant;
-  readonly right: Variant;
-  readonly evidence: number;
-  readonly weight: number;
-}
-
-/** The two units of both sides that have most in common; null: their subjects differ, so they are homonyms. */
-function sharedBy(left: readonly Side[], right: readonly Side[]): Shared | null {
-  let best: Shared | null = null;
-  for (const a of left)
-    for (const b of right) {
-      const [from, to] = [subjectsOf(a.unit), subjectsOf(b.unit)];
-      const isSubject = from.some((subject) => to.includes(subject));
-      if (from.length > 0 && to.length > 0 && !isSubject) continue;
-      const isMeaning = definitionsOf(a.unit).some((text) => definitionsOf(b.unit).includes(text));
-      const count =
-        Number(isSubject) +
-        Number(isMeaning) +
-        Number(a.before !== 0 && a.before === b.before) +
-        Number(a.after !== 0 && a.after === b.after);
-      if (!best || count > best.count) best = { a, b, count };
-    }
-  return best;
-}
-
-const propsOf = ({ props = [] }: Unit, type: RegExp): string[] =>
-  props.flatMap((prop) => (type.test(prop.type) ? [prop.text.trim().toLowerCase()] : []));
-const subjectsOf = (unit: Unit): string[] => propsOf(unit, /^(?:x-)?(?:subject|subjectField|domain)$/i);
-const definitionsOf = (unit: Unit): string[] => propsOf(unit, /^(?:x-)?definition$/i);
-
-interface Text {
-  readonly variant: Variant;
-  readonly sides: readonly Side[];
-}
-
-/** The different texts of a side, each with the units that have it. */
-function distinct(sides: readonly Side[]): Text[] {
-  const texts = new Map<string, { variant: Variant; sides: Side[] }>();
-  for (const side of sides)
-    for (const variant of side.others) {
-      const key = `${variant.language}\u0002${loosened(variant, ignoringSet(['spaces']))}`;
-      const there = texts.get(key);
-      if (there) there.sides.push(side);
-      else texts.set(key, { variant, sides: [side] });
-    }
-  return [...texts.values()];
-}
-
-const textsOf = (sides: readonly Side[]): Variant[] => distinct(sides).map(({ variant }) => variant);
-
-/** Pairs that are surer than any other pair of either of their texts. */
-function chosen(pairs: readonly Weighed[]): readonly Weighed[] {
-  return pairs.filter(
-    (pair) =>
-      (pair.evidence > 0 || pair.count > 0) &&
-      pairs.every(
-        (other) =>
-          other === pair ||
-          (other.left !== pair.left && other.right !== pair.right) ||
-          pair.weight >= SURER * other.weight,
-      ),
-  );
-}
-
-/** Short words that are alike may be false friends (Tempel, tempe). */
-const LONG = 7;
-
-/** Two words of one origin: most of the longer stands, in its order, in the other (longest common subsequence). */
-function areAlike(a: string, b: string): boolean {
-  const [x, y] = [a, b].map((text) => text.normalize('NFD').replace(/\P{L}/gu, '').toLowerCase());
-  if (!x || !y || x.length > 40 || y.length > 40) return false;
-  let row = new Array<number>(y.length + 1).fill(0);
-  for (const letter of x) {
-    const next = [0];
-    for (let j = 1; j <= y.length; j++)
-      next.push(letter === y[j - 1] ? row[j - 1]! + 1 : Math.max(row[j]!, next[j - 1]!));
-    row = next;
-  }
-  const longest = Math.max(x.length, y.length);
-  return x === y || (longest >= LONG && row[y.length]! / longest >= 0.8);
 }

@@ -11,6 +11,7 @@ import { CodedText } from '../../ui/CodedText.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { mergeTexts as t } from './messages.js';
+import { WordChanges } from './WordChanges.js';
 
 interface Props {
   readonly conflict: MergeConflict;
@@ -87,7 +88,7 @@ export const ConflictBlock = memo(function ConflictBlock({
             <Box sx={{ width: 14, color: 'text.secondary', fontSize: 12 }}>{i + 1}</Box>
             <Box sx={{ flex: 1, minWidth: 0 }}>
               <LanguageText language={language}>
-                {i === 0 ? text : <Changes before={textOf(first!, language)} after={text} />}
+                {i === 0 ? text : <WordChanges changes={wordChanges(textOf(first!, language), text)} />}
               </LanguageText>
             </Box>
             <Box sx={{ fontSize: 12.5, color: 'text.secondary', textAlign: 'end', flex: 'none', maxWidth: 260 }}>
@@ -132,30 +133,5 @@ const textOf = ({ unit }: MergeConflict['candidates'][number], language: string)
     .filter((variant) => variant.language === language || variant.language.startsWith(`${language}-`))
     .map(({ text }) => withoutCodes(text))
     .join('\n');
-
-/** As proof marks: struck out what goes, underlined what comes. */
-function Changes({ before, after }: { readonly before: string; readonly after: string }) {
-  return (
-    <>
-      {wordChanges(before, after).map(({ kind, text }, i) =>
-        kind === 'same' ? (
-          <span key={i}>{text}</span>
-        ) : kind === 'gone' ? (
-          <Box key={i} component="del" sx={{ color: 'text.secondary' }}>
-            {text}
-          </Box>
-        ) : (
-          <Box
-            key={i}
-            component="ins"
-            sx={(theme) => ({ textDecorationColor: theme.inks.vermilion, textDecorationThickness: 2 })}
-          >
-            {text}
-          </Box>
-        ),
-      )}
-    </>
-  );
-}
 
 const day = (date: string): string => `${date.slice(0, 4)}-${date.slice(4, 6)}-${date.slice(6, 8)}`;

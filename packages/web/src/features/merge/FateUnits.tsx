@@ -3,11 +3,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
-import { CodedText } from '../../ui/CodedText.js';
-import { LanguageName } from '../../ui/LanguageName.js';
 import type { Looked } from './MergePage.js';
 import { mergeTexts as t } from './messages.js';
 import { mergeUnits, PAGE, pagesUpTo } from './queries.js';
+import { UnitTexts } from './UnitTexts.js';
 
 interface Props {
   readonly clientId: number;
@@ -35,28 +34,7 @@ export function FateUnits({ clientId, looked, memory, onClose }: Props) {
       {results
         .flatMap(({ data }) => data?.units ?? [])
         .map((unit) => (
-          <Box
-            key={unit.id}
-            sx={{
-              display: 'grid',
-              gridTemplateColumns: `repeat(${Math.min(3, unit.variants.length)}, minmax(0, 1fr))`,
-              gap: 2,
-              py: 0.75,
-              px: 1,
-              borderBottom: 1,
-              borderColor: 'divider',
-              bgcolor: 'background.paper',
-            }}
-          >
-            {unit.variants.map((variant, i) => (
-              <Box key={i}>
-                <CodedText language={variant.language} text={variant.text} codes={variant.codes} />
-                <Box sx={{ fontSize: 12 }}>
-                  <LanguageName tag={variant.language} quiet />
-                </Box>
-              </Box>
-            ))}
-          </Box>
+          <UnitTexts key={unit.id} unit={unit} />
         ))}
       {(total ?? 0) > pages * PAGE && <Button onClick={() => setPages(pages + 1)}>{t.more}</Button>}
     </Box>

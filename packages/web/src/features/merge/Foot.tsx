@@ -1,5 +1,4 @@
 import { FATES } from '@fair-copy/core/memory/merge/plan.js';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -9,6 +8,7 @@ import type { MemoryBody } from '../../api/types.js';
 import { number } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
 import { mergeTexts as t } from './messages.js';
+import { PlanFoot } from './PlanFrame.js';
 import type { Merging } from './useMerge.js';
 
 /** The sum of all units of all memories, and the button that merges them. */
@@ -42,31 +42,20 @@ export function Foot({
   };
   const total = chosen.reduce((sum, { units }) => sum + units, 0);
   return (
-    <Box
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        gap: 2,
-        px: 3,
-        py: 1.25,
-        borderTop: 1,
-        borderColor: 'divider',
-        bgcolor: 'background.paper',
-      }}
+    <PlanFoot
+      tally={
+        outcome &&
+        !stale &&
+        `${t.units(total)} = ${FATES.map((fate) => `${number(outcome.tally[fate])} ${t.fates[fate]}`).join(' + ')}`
+      }
     >
-      <Box role="group" aria-label={t.tally} sx={{ flex: 1, fontSize: 14, fontVariantNumeric: 'tabular-nums' }}>
-        {outcome &&
-          !stale &&
-          `${t.units(total)} = ${FATES.map((fate) => `${number(outcome.tally[fate])} ${t.fates[fate]}`).join(' + ')}`}
-      </Box>
       <Button
         variant="contained"
-        sx={{ maxWidth: '50%' }}
         disabled={busy || stale || !outcome || name === '' || written === 0}
         onClick={() => void write()}
       >
         {busy ? t.writing : name === '' ? t.writeFirst : t.write(written, name)}
       </Button>
-    </Box>
+    </PlanFoot>
   );
 }

@@ -1,22 +1,18 @@
 import { FATES, type Fate } from '@fair-copy/core/memory/merge/plan.js';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import LinearProgress from '@mui/material/LinearProgress';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
-import { jobs as jobsQuery } from '../../api/queries.js';
 import type { MemoryBody } from '../../api/types.js';
-import { number, percent } from '../../ui/format.js';
+import { number } from '../../ui/format.js';
 import { WordButton } from '../../ui/WordButton.js';
-import { errorWords } from '../../words.js';
 import type { Looked } from './MergePage.js';
 import { mergeTexts as t } from './messages.js';
+import { OutcomeHead } from './OutcomeHead.js';
 import type { Merging } from './useMerge.js';
 
 const FlowChart = lazy(async () => ({ default: (await import('./FlowChart.js')).FlowChart }));
@@ -29,44 +25,14 @@ interface Props {
 
 /** Where the units go, as a flow and as a table that says the same; each number opens its units. */
 export function Outcome({ merging, chosen, onLook }: Props) {
-  const { body, counting, count } = merging;
-  const { outcome, stale } = body;
-  const { data: jobs = [] } = useQuery(jobsQuery);
-  const last = jobs.find(({ kind, clientId }) => kind === 'count merge' && clientId === body.clientId);
-  const failed = last?.state === 'failed' && last.error ? errorWords(last.error) : null;
+  const { outcome, stale } = merging.body;
   const rows = (outcome?.inputs ?? []).flatMap(({ memoryId, tally }) => {
     const memory = chosen.find(({ id }) => id === memoryId);
     return memory ? [{ memory, tally }] : [];
   });
   return (
     <Box component="section" aria-label={t.outcome} sx={{ mb: 3 }}>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, minHeight: 32, mb: 1 }}>
-        <Typography component="h2" sx={{ fontWeight: 600 }}>
-          {t.outcome}
-        </Typography>
-        <Box sx={{ flex: 1, color: 'text.secondary', fontSize: 13 }}>
-          {counting ? (
-            <>
-              {t.counting(percent(counting.share))}
-              <LinearProgress
-                variant={counting.share > 0 ? 'determinate' : 'indeterminate'}
-                value={counting.share * 100}
-                aria-label={t.outcome}
-                sx={{ maxWidth: 400 }}
-              />
-            </>
-          ) : failed && stale ? (
-            t.countFailed(failed)
-          ) : (
-            stale &&
-            outcome && (
-              <>
-                {t.stale} <Button onClick={count}>{t.countNow}</Button>
-              </>
-            )
-          )}
-        </Box>
-      </Box>
+      <OutcomeHead title={t.outcome} job="count merge" plan={merging} />
       {outcome && (
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, opacity: stale ? 0.6 : 1 }}>
           <Box sx={{ flex: '1 1 340px', minWidth: 0, maxWidth: 760, height: 60 + 56 * Math.max(2, rows.length) }}>

@@ -1,5 +1,5 @@
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
-import { IGNORABLE, KEEPING } from '@fair-copy/core/memory/merge/plan.js';
+import { IGNORABLE, KEEPING, type Ignorable } from '@fair-copy/core/memory/merge/plan.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -42,27 +42,7 @@ export function PlanSentences({
       </Word>
       {s.ignoring}{' '}
       <Word word={plan.ignore.length ? s.ignored(plan.ignore) : s.nothing} legend={t.ignore.legend}>
-        {() => (
-          <FormGroup>
-            {IGNORABLE.map((one) => (
-              <FormControlLabel
-                key={one}
-                control={
-                  <Checkbox
-                    size="small"
-                    checked={plan.ignore.includes(one)}
-                    onChange={(_, on) =>
-                      change({
-                        ignore: IGNORABLE.filter((other) => (other === one ? on : plan.ignore.includes(other))),
-                      })
-                    }
-                  />
-                }
-                label={t.ignore.labels[one]}
-              />
-            ))}
-          </FormGroup>
-        )}
+        {() => <IgnoreForm ignore={plan.ignore} onChange={(ignore) => change({ ignore })} />}
       </Word>
       {s.where}{' '}
       <Word word={t.keep.labels[plan.keep]} legend={t.keep.legend}>
@@ -80,17 +60,7 @@ export function PlanSentences({
       </Word>
       {s.regionsBefore}{' '}
       <Word word={s.regions[plan.regions]} legend={t.regionsLegend}>
-        {() => (
-          <RadioGroup
-            aria-label={t.regionsLegend}
-            value={plan.regions}
-            onChange={(_, regions) => change({ regions: regions as MergePlanBody['regions'] })}
-          >
-            {(['fold', 'keep'] as const).map((one) => (
-              <FormControlLabel key={one} value={one} control={<Radio size="small" />} label={s.regions[one]} />
-            ))}
-          </RadioGroup>
-        )}
+        {() => <RegionsForm regions={plan.regions} onChange={(regions) => change({ regions })} />}
       </Word>
       {'. '}
       <Word word={filterSays(plan.filter)} legend={t.filter.legend}>
@@ -120,7 +90,7 @@ interface WordProps {
   readonly children: (close: () => void) => ReactNode;
 }
 
-function Word({ word, legend, children }: WordProps) {
+export function Word({ word, legend, children }: WordProps) {
   return (
     <WordPopover word={word} label={s.change(word)}>
       {(close) => (
@@ -139,7 +109,7 @@ interface ByFormProps {
   readonly onChange: (by: MergePlanBody['by']) => void;
 }
 
-function ByForm({ by, tags, onChange }: ByFormProps) {
+export function ByForm({ by, tags, onChange }: ByFormProps) {
   return (
     <FormGroup>
       <LanguageChecks
@@ -248,5 +218,52 @@ function FilterForm({
         <Button onClick={() => onApply(undefined)}>{t.filter.clear}</Button>
       </Box>
     </Box>
+  );
+}
+
+/** What makes no difference between two texts. */
+export function IgnoreForm({
+  ignore,
+  onChange,
+}: {
+  readonly ignore: readonly Ignorable[];
+  readonly onChange: (ignore: Ignorable[]) => void;
+}) {
+  return (
+    <FormGroup>
+      {IGNORABLE.map((one) => (
+        <FormControlLabel
+          key={one}
+          control={
+            <Checkbox
+              size="small"
+              checked={ignore.includes(one)}
+              onChange={(_, on) => onChange(IGNORABLE.filter((other) => (other === one ? on : ignore.includes(other))))}
+            />
+          }
+          label={t.ignore.labels[one]}
+        />
+      ))}
+    </FormGroup>
+  );
+}
+
+export function RegionsForm({
+  regions,
+  onChange,
+}: {
+  readonly regions: MergePlanBody['regions'];
+  readonly onChange: (regions: MergePlanBody['regions']) => void;
+}) {
+  return (
+    <RadioGroup
+      aria-label={t.regionsLegend}
+      value={regions}
+      onChange={(_, value) => onChange(value as MergePlanBody['regions'])}
+    >
+      {(['fold', 'keep'] as const).map((one) => (
+        <FormControlLabel key={one} value={one} control={<Radio size="small" />} label={s.regions[one]} />
+      ))}
+    </RadioGroup>
   );
 }

@@ -1,4 +1,6 @@
 import { queryOptions, keepPreviousData } from '@tanstack/react-query';
+import type { Sureness } from '@fair-copy/core/memory/bridge/plan.js';
+import type { Difference } from '@fair-copy/core/memory/compare.js';
 import type { Fate } from '@fair-copy/core/memory/merge/plan.js';
 import { call } from '../../api/http.js';
 
@@ -32,6 +34,49 @@ export const mergeUnits = (client: number, memory: number, fate: Fate, page: num
         params: { id: client },
         query: { memory, fate, from: page * PAGE, limit: PAGE },
       }),
+  });
+
+export const bridgePlan = (client: number) =>
+  queryOptions({
+    queryKey: ['merge', 'bridge', client],
+    queryFn: () => call('GET /bridges/:id', { params: { id: client } }),
+  });
+
+export const comparePlan = (client: number) =>
+  queryOptions({
+    queryKey: ['merge', 'compare', client],
+    queryFn: () => call('GET /comparisons/:id', { params: { id: client } }),
+  });
+
+const piece = (page: number) => ({ from: page * PAGE, limit: PAGE });
+
+/** @param page from 0, of `PAGE` doubts */
+export const bridgeDoubts = (client: number, page: number) =>
+  queryOptions({
+    queryKey: ['merge', 'bridge doubts', client, page],
+    queryFn: () => call('GET /bridges/:id/doubts', { params: { id: client }, query: piece(page) }),
+    placeholderData: keepPreviousData,
+  });
+
+/** @param page from 0, of `PAGE` pairs */
+export const bridgePairs = (client: number, how: Sureness, page: number) =>
+  queryOptions({
+    queryKey: ['merge', 'bridge pairs', client, how, page],
+    queryFn: () => call('GET /bridges/:id/pairs', { params: { id: client }, query: { how, ...piece(page) } }),
+  });
+
+/** @param page from 0, of `PAGE` units */
+export const bridgeAlone = (client: number, side: 'a' | 'b', page: number) =>
+  queryOptions({
+    queryKey: ['merge', 'bridge alone', client, side, page],
+    queryFn: () => call('GET /bridges/:id/alone', { params: { id: client }, query: { side, ...piece(page) } }),
+  });
+
+/** @param page from 0, of `PAGE` texts */
+export const comparedTexts = (client: number, what: Difference, page: number) =>
+  queryOptions({
+    queryKey: ['merge', 'compared', client, what, page],
+    queryFn: () => call('GET /comparisons/:id/texts', { params: { id: client }, query: { what, ...piece(page) } }),
   });
 
 /** The numbers of the first pages. */

@@ -1,82 +1,54 @@
-/** The plan of a client's merging: changed at once on the page, kept on the server, and counted anew. */
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+/** The three plans of this page. */
 import type { MergeBody, MergePlanBody } from '@fair-copy/api/merges.js';
+import type { BridgeBody, BridgePlanBody, CompareBody, ComparePlanBody } from '@fair-copy/api/two.js';
 import { call } from '../../api/http.js';
-import { jobs as jobsQuery } from '../../api/queries.js';
-import type { JobBody } from '../../api/types.js';
-import { useToast } from '../../ui/toast-store.js';
-import { mergePlan } from './queries.js';
+import { bridgePlan, comparePlan, mergePlan } from './queries.js';
+import { useCountedPlan, type CountedPlan, type PlanKind } from './useCountedPlan.js';
 
-/** Milliseconds after the last change before it is counted: a name is typed letter by letter. */
-const PAUSE = 250;
+export type Merging = CountedPlan<MergePlanBody, MergeBody>;
+export type Bridging = CountedPlan<BridgePlanBody, BridgeBody>;
+export type Comparing = CountedPlan<ComparePlanBody, CompareBody>;
 
-export interface Merging {
-  readonly body: MergeBody;
-  /** Counting, while it runs. */
-  readonly counting: JobBody | undefined;
-  change(plan: Partial<MergePlanBody>): void;
-  count(): void;
+const MERGE: PlanKind<MergePlanBody, MergeBody> = {
+  query: mergePlan,
+  keep: (id, body) => call('PUT /merges/:id', { params: { id }, body }),
+  count: (id) => call('POST /merges/:id/count', { params: { id } }),
+  job: 'count merge',
+  isReady: ({ inputs }) => inputs.length > 0,
+  basis: ({ inputs, by, ignore, regions, keep, filter, decisions }) => [
+    inputs,
+    by,
+    ignore,
+    regions,
+    keep,
+    filter,
+    decisions,
+  ],
+};
+
+/** Two different resources are chosen. */
+export function areTwo({ a, b }: Pick<BridgePlanBody, 'a' | 'b'>): boolean {
+  return a !== null && b !== null && (a.kind !== b.kind || a.id !== b.id);
 }
 
-export function useMerge(clientId: number): Merging | null {
-  const queries = useQueryClient();
-  const { data: kept } = useQuery(mergePlan(clientId));
-  /** What was changed here and is not kept yet; what the server knows meanwhile is older. */
-  const [draft, setDraft] = useState<MergePlanBody | null>(null);
-  const latest = useRef<MergePlanBody | null>(null);
-  const body = kept && (draft ? { ...kept, plan: draft, stale: true } : kept);
-  const { data: jobs = [] } = useQuery(jobsQuery);
-  const fail = useToast((state) => state.fail);
-  const counting = jobs.find(
-    ({ kind, state, clientId: of }) => kind === 'count merge' && state === 'running' && of === clientId,
-  );
-  const saving = useRef<Promise<unknown>>(Promise.resolve());
-  const isStale = body !== undefined && draft === null && body.stale && body.plan.inputs.length > 0;
-  const basis = JSON.stringify(
-    body && [
-      body.plan.inputs,
-      body.plan.by,
-      body.plan.ignore,
-      body.plan.regions,
-      body.plan.keep,
-      body.plan.filter,
-      body.plan.decisions,
-    ],
-  );
-  const running = counting?.id;
-  useEffect(() => {
-    if (!isStale) return;
-    const timer = setTimeout(() => {
-      saving.current
-        .then(() => (running === undefined ? undefined : call('POST /jobs/:id/stop', { params: { id: running } })))
-        .then(() => call('POST /merges/:id/count', { params: { id: clientId } }))
-        .catch(fail);
-    }, PAUSE);
-    return () => clearTimeout(timer);
-    // What runs is stopped by the next change, not by its own beginning.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [isStale, basis, clientId]);
-  if (!body) return null;
-  return {
-    body,
-    counting,
-    change: (part) => {
-      const plan = { ...(latest.current ?? body.plan), ...part };
-      latest.current = plan;
-      setDraft(plan);
-      saving.current = saving.current
-        .catch(() => undefined)
-        .then(() => call('PUT /merges/:id', { params: { id: clientId }, body: plan }))
-        .then(() => queries.refetchQueries({ queryKey: mergePlan(clientId).queryKey }));
-      saving.current.catch(fail).finally(() => {
-        if (latest.current !== plan) return;
-        latest.current = null;
-        setDraft(null);
-      });
-    },
-    count: () => {
-      call('POST /merges/:id/count', { params: { id: clientId } }).catch(fail);
-    },
-  };
-}
+const BRIDGE: PlanKind<BridgePlanBody, BridgeBody> = {
+  query: bridgePlan,
+  keep: (id, body) => call('PUT /bridges/:id', { params: { id }, body }),
+  count: (id) => call('POST /bridges/:id/count', { params: { id } }),
+  job: 'count bridge',
+  isReady: (plan) => areTwo(plan) && plan.over !== '',
+  basis: ({ a, b, over, near, decisions }) => [a, b, over, near, decisions],
+};
+
+const COMPARE: PlanKind<ComparePlanBody, CompareBody> = {
+  query: comparePlan,
+  keep: (id, body) => call('PUT /comparisons/:id', { params: { id }, body }),
+  count: (id) => call('POST /comparisons/:id/count', { params: { id } }),
+  job: 'compare',
+  isReady: areTwo,
+  basis: ({ a, b, by, ignore, regions }) => [a, b, by, ignore, regions],
+};
+
+export const useMerge = (clientId: number): Merging | null => useCountedPlan(MERGE, clientId);
+export const useBridge = (clientId: number): Bridging | null => useCountedPlan(BRIDGE, clientId);
+export const useCompare = (clientId: number): Comparing | null => useCountedPlan(COMPARE, clientId);

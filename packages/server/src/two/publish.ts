@@ -1,0 +1,88 @@
+/** What was bridged becomes a resource of the client's: in a moment, as one operation. */
+import { mergedConcepts } from '@fair-copy/core/termbase/bulk.js';
+import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { BRIDGED, BRIDGED_OVER } from '@fair-copy/core/memory/bridge/plan.js';
+import { UsedFields } from '@fair-copy/core/termbase/definition.js';
+import { fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { did } from '@fair-copy/words/done.js';
+import { ApiError } from '../errors.js';
+import type { TaskContext } from '../jobs/task.js';
+import { recorded, type Writing } from '../ledger/operation.js';
+import { insertMemory } from '../memories/resources.js';
+import { ConceptWriter, readConcept } from '../store/concepts.js';
+import { memoryNames } from '../store/memories.js';
+import { freeName } from '../store/names.js';
+import { workspaceForWriting } from '../store/workspace.js';
+import { insertTermbase, namesIn, seeFields } from '../termbases/write.js';
+import type { BridgeToDo, BuiltBridge, ConceptPair } from './bridge-tasks.js';
+import { basisOf } from './plans.js';
+import { resourceRow, stateOfTwo } from './resources.js';
+
+export interface PublishedBridge {
+  readonly ledgerId: number;
+  readonly memoryId?: number;
+  readonly termbaseId?: number;
+  readonly name: string;
+  readonly units: number;
+}
+
+export function publishBridge(
+  { clientId, plan, built }: BridgeToDo & { readonly built: BuiltBridge },
+  context: TaskContext,
+): PublishedBridge {
+  const db = workspaceForWriting(context.dataDir);
+  // Somebody edited one of them meanwhile: what was made is not what they would come to now.
+  if (basisOf('bridge', plan, stateOfTwo(db, [plan.a, plan.b])) !== built.basis)
+    throw new ApiError('changed-meanwhile', { title: null });
+  const { made } = built;
+  const units = 'stored' in made ? made.units : made.concepts.length;
+  if (units === 0) throw new ApiError('nothing-to-write', { name: plan.newName });
+  const [a, b] = [plan.a, plan.b].map((ref) => resourceRow(db, clientId, ref).name);
+  const name =
+    'stored' in made
+      ? freeName(plan.newName, memoryNames(db, clientId), 'memory')
+      : freeName(plan.newName, namesIn(db, clientId), 'termbase');
+  const title = did('bridged', { name, a: a!, b: b!, count: units });
+  return recorded(context, { clientId, termbaseId: null, kind: 'bridge', title }, (writing) => {
+    if ('stored' in made) {
+      const memoryId = insertMemory(writing, made.stored, clientId, name, '');
+      writing.entry.describe(title, { units }, { memoryId });
+      return { ledgerId: writing.entry.id, memoryId, name, units };
+    }
+    const termbaseId = insertTermbase(writing, clientId, name);
+    writeConcepts(writing, termbaseId, made.concepts, plan.over, context);
+    writing.entry.describe(title, { entries: units }, { termbaseId });
+    return { ledgerId: writing.entry.id, termbaseId, name, units };
+  });
+}
+
+function writeConcepts(
+  writing: Writing,
+  termbaseId: number,
+  pairs: readonly ConceptPair[],
+  over: string,
+  context: TaskContext,
+): void {
+  const writer = new ConceptWriter(writing.db, writing.now, true);
+  const used = new UsedFields();
+  for (const [i, pair] of pairs.entries()) {
+    if (i % 500 === 0) context.checkpoint(0.9 + (i / pairs.length) * 0.1);
+    const [a, b] = [readConcept(writing.db, pair.a)!.body, readConcept(writing.db, pair.b)!.body];
+    const body = joined(a, b, pair, over as LanguageTag);
+    used.see(body);
+    writing.entry.created('concept', writer.create(termbaseId, body));
+  }
+  writer.flush();
+  seeFields(writing, termbaseId, used.definitions());
+}
+
+/** All terms of both in their other languages, with what both concepts say. */
+function joined(a: ConceptBody, b: ConceptBody, { how, over: pivot }: ConceptPair, over: LanguageTag): ConceptBody {
+  const [left, right] = [a, b].map(({ fields: { identifier: _, ...fields }, languages, origins }) => ({
+    fields,
+    languages: languages.filter(({ language }) => !fits(over, language)),
+    origins,
+  }));
+  const body = mergedConcepts([left!, right!]);
+  return { ...body, fields: { ...body.fields, [BRIDGED]: [how], [BRIDGED_OVER]: [pivot] } };
+}

@@ -1,0 +1,184 @@
+import { twoContract, type ResourceRef } from '@fair-copy/api/two.js';
+import type { UnitBody } from '@fair-copy/api/memories.js';
+import { OK } from '@fair-copy/api/shared.js';
+import { unitOfConcept } from '@fair-copy/core/memory/of-concept.js';
+import { doing } from '@fair-copy/words/work.js';
+import type { Context } from '../context.js';
+import { ApiError } from '../errors.js';
+import { shownUnit } from '../memories/shown.js';
+import { serve, type Api } from '../serve.js';
+import { clientById } from '../store/clients.js';
+import { readConcept } from '../store/concepts.js';
+import { removeDatabase } from '../store/files.js';
+import { unpacked, withStaged } from '../store/outcome-file.js';
+import { TwoPlans } from './plans.js';
+import { resourceRow } from './resources.js';
+import { twoTasks } from './tasks.js';
+
+export function twoRoutes(api: Api, context: Context): void {
+  const plans = new TwoPlans(context);
+  bridgeRoutes(api, context, plans);
+  comparisonRoutes(api, context, plans);
+}
+
+/** With both its resources, and their names. Throws `ApiError` where one is not chosen. */
+function chosen<P extends { readonly a: ResourceRef | null; readonly b: ResourceRef | null }>(
+  plan: P,
+  clientId: number,
+  { workspace }: Context,
+) {
+  const { a, b } = plan;
+  if (!a || !b) throw new ApiError('two-needed');
+  if (a.kind === b.kind && a.id === b.id) throw new ApiError('two-different');
+  const [nameA, nameB] = [a, b].map((ref) => resourceRow(workspace, clientId, ref).name);
+  return { plan: { ...plan, a, b }, names: { a: nameA!, b: nameB! } };
+}
+
+function bridgeRoutes(api: Api, context: Context, plans: TwoPlans): void {
+  const { workspace, jobs, workers, paths, events } = context;
+  const told = (id: number): void => events.tell({ type: 'changed', what: 'merge', id });
+
+  serve(api, twoContract, 'GET /bridges/:id', async ({ params }) => {
+    clientById(workspace, params.id);
+    return plans.bridge(params.id);
+  });
+
+  serve(api, twoContract, 'PUT /bridges/:id', async ({ params, body }) => {
+    clientById(workspace, params.id);
+    plans.keep('bridge', params.id, body);
+    told(params.id);
+    return OK;
+  });
+
+  serve(api, twoContract, 'POST /bridges/:id/count', async ({ params: { id: clientId } }) => {
+    const { plan, names } = chosen(plans.bridge(clientId).plan, clientId, context);
+    if (plan.over === '') throw new ApiError('nothing-shared', names);
+    plans.keep('bridge', clientId, plan);
+    return jobs.start({ kind: 'count bridge', title: doing('counting-bridge', names), clientId }, async (controls) => {
+      plans.noteCounted('bridge', clientId, await workers.run(twoTasks.countBridge, { clientId, plan }, controls));
+      told(clientId);
+      return { clientId };
+    });
+  });
+
+  serve(api, twoContract, 'POST /bridges/:id/write', async ({ params: { id: clientId } }) => {
+    const { plan } = chosen(plans.bridge(clientId).plan, clientId, context);
+    const title = doing('bridging', { name: plan.newName });
+    return jobs.start({ kind: 'write bridge', title, clientId }, async (controls) => {
+      const built = await workers.run(twoTasks.buildBridge, { clientId, plan }, controls);
+      try {
+        const published = await workers.run(twoTasks.publishBridge, { clientId, plan, built }, controls);
+        plans.noteWritten(clientId, published);
+        told(clientId);
+        return published;
+      } catch (error) {
+        if ('stored' in built.made) removeDatabase(paths.memory(built.made.stored));
+        throw error;
+      }
+    });
+  });
+  shownBridge(api, context, plans);
+}
+
+/** What was worked out, piece by piece. */
+function shownBridge(api: Api, context: Context, plans: TwoPlans): void {
+  const { paths } = context;
+  serve(api, twoContract, 'GET /bridges/:id/doubts', async ({ params, query }) =>
+    withStaged(paths.stagedTwo(params.id, 'bridge'), { total: 0, doubts: [] }, (db) => {
+      const which = query.open ? 'WHERE open = 1' : '';
+      const total = db.prepare<[], number>(`SELECT count(*) FROM doubt ${which}`).pluck().get()!;
+      const rows = db
+        .prepare<[number, number], { ordinal: number; body: string }>(
+          `SELECT ordinal, body FROM doubt ${which} ORDER BY ordinal LIMIT ? OFFSET ?`,
+        )
+        .all(query.limit, query.from);
+      return { total, doubts: rows.map(({ ordinal, body }) => ({ ordinal, ...JSON.parse(body) })) };
+    }),
+  );
+
+  serve(api, twoContract, 'GET /bridges/:id/pairs', async ({ params, query }) =>
+    withStaged(paths.stagedTwo(params.id, 'bridge'), { total: 0, pairs: [] }, (db) => {
+      const total = db.prepare<[string], number>('SELECT count(*) FROM pair WHERE how = ?').pluck().get(query.how)!;
+      const rows = db
+        .prepare<[string, number, number], { ordinal: number; body: string }>(
+          'SELECT ordinal, body FROM pair WHERE how = ? ORDER BY ordinal LIMIT ? OFFSET ?',
+        )
+        .all(query.how, query.limit, query.from);
+      return { total, pairs: rows.map(({ ordinal, body }) => ({ ordinal, ...JSON.parse(body) })) };
+    }),
+  );
+
+  serve(api, twoContract, 'GET /bridges/:id/alone', async ({ params, query }) => {
+    const ref = plans.bridge(params.id).plan[query.side];
+    return withStaged(paths.stagedTwo(params.id, 'bridge'), { total: 0, units: [] }, (db) => {
+      const blob = db.prepare<[string], Buffer>('SELECT ids FROM alone WHERE side = ?').pluck().get(query.side);
+      if (!blob || !ref) return { total: 0, units: [] };
+      const ids = unpacked(blob);
+      return { total: ids.length, units: shownOf(context, ref, ids.subarray(query.from, query.from + query.limit)) };
+    });
+  });
+}
+
+function comparisonRoutes(api: Api, context: Context, plans: TwoPlans): void {
+  const { workspace, jobs, workers, paths, events } = context;
+  const told = (id: number): void => events.tell({ type: 'changed', what: 'merge', id });
+
+  serve(api, twoContract, 'GET /comparisons/:id', async ({ params }) => {
+    clientById(workspace, params.id);
+    return plans.compare(params.id);
+  });
+
+  serve(api, twoContract, 'PUT /comparisons/:id', async ({ params, body }) => {
+    clientById(workspace, params.id);
+    plans.keep('compare', params.id, body);
+    told(params.id);
+    return OK;
+  });
+
+  serve(api, twoContract, 'POST /comparisons/:id/count', async ({ params: { id: clientId } }) => {
+    const { plan, names } = chosen(plans.compare(clientId).plan, clientId, context);
+    plans.keep('compare', clientId, plan);
+    return jobs.start({ kind: 'compare', title: doing('comparing', names), clientId }, async (controls) => {
+      plans.noteCounted('compare', clientId, await workers.run(twoTasks.countComparison, { clientId, plan }, controls));
+      told(clientId);
+      return { clientId };
+    });
+  });
+
+  serve(api, twoContract, 'GET /comparisons/:id/texts', async ({ params, query }) => {
+    const { a, b } = plans.compare(params.id).plan;
+    return withStaged(paths.stagedTwo(params.id, 'compare'), { total: 0, texts: [] }, (db) => {
+      const total = db.prepare<[string], number>('SELECT count(*) FROM text WHERE what = ?').pluck().get(query.what)!;
+      const rows = db
+        .prepare<[string, number, number], { ordinal: number; a: Buffer; b: Buffer }>(
+          'SELECT ordinal, a, b FROM text WHERE what = ? ORDER BY ordinal LIMIT ? OFFSET ?',
+        )
+        .all(query.what, query.limit, query.from);
+      const units = (ref: ResourceRef | null, ids: Buffer): UnitBody[] =>
+        ref ? shownOf(context, ref, unpacked(ids)) : [];
+      return { total, texts: rows.map((row) => ({ ordinal: row.ordinal, a: units(a, row.a), b: units(b, row.b) })) };
+    });
+  });
+
+  serve(api, twoContract, 'POST /comparisons/:id/hand-over', async ({ params: { id: clientId }, body }) => {
+    const { plan, names } = chosen(plans.compare(clientId).plan, clientId, context);
+    const title = doing('handing-over', { format: body.format.toUpperCase(), name: `${names.a}, ${names.b}` });
+    return jobs.start({ kind: 'hand over comparison', title, clientId }, (controls) =>
+      workers.run(twoTasks.handOverComparison, { clientId, plan, jobId: controls.id, ...body }, controls),
+    );
+  });
+}
+
+/** As they are now; those that are gone since are left out. */
+function shownOf({ memories, workspace }: Context, { kind, id }: ResourceRef, ids: Int32Array): UnitBody[] {
+  if (kind === 'memory') {
+    const file = memories.file(id);
+    return file.unitsOf([...ids]).map((unit) => shownUnit(unit, file.originName(unit.originId)));
+  }
+  return [...ids].flatMap((concept) => {
+    const stored = readConcept(workspace, concept);
+    if (!stored) return [];
+    const [origin] = stored.body.origins;
+    return shownUnit({ id: concept, place: origin?.row ?? 0, ...unitOfConcept(stored.body) }, origin?.file ?? '');
+  });
+}

@@ -12,6 +12,7 @@ import {
   catalogue,
   damagedMemory,
   canalCompanyMemory,
+  polishMemory,
   harbourMemory,
   jobMemory,
   kilnMemory,
@@ -66,6 +67,7 @@ export const FILES = [
     memory: 'Marsh End Canal Company',
     make: canalCompanyMemory,
   },
+  { client: 'Brennick Waterways', name: 'Przepisy_pl-de.tmx', memory: 'Harbour rules pl-de', make: polishMemory },
 ];
 
 export async function makeFiles(folder) {

@@ -1,7 +1,7 @@
 /** The memories and bilingual texts of the scenario. */
 import { writeFile } from 'node:fs/promises';
 import iconv from 'iconv-lite';
-import { COMPANY, NEWER, SPRING } from './scenario/merging.mjs';
+import { COMPANY, NEWER, POLISH, POLISH_BESIDES, SPRING } from './scenario/merging.mjs';
 import { KILN, LOG, WATERWAY } from './scenario/texts.mjs';
 import { FIRST_YEAR, WATERWAY_YEARS } from './scenario/waterway-years.mjs';
 import { writeWord } from './word.mjs';
@@ -115,6 +115,13 @@ export async function harbourMemory(path) {
   const units = bilingual(pairs, ['DE', 'PT-PT'], (i) => dated(i, 2016));
   const text = tmxText(units, 'DE', 'oldtool').replace('UTF-8', 'UTF-16');
   await writeFile(path, Buffer.concat([Buffer.from([0xff, 0xfe]), iconv.encode(text, 'utf16-le')]));
+}
+
+/** Polish to German, of the same harbour rules. */
+export async function polishMemory(path) {
+  const pairs = [...POLISH.map((pl, i) => [pl, WATERWAY[i][1]]), ...POLISH_BESIDES];
+  const units = bilingual(pairs, ['pl', 'de'], (i) => dated(i, 2022));
+  await writeFile(path, tmxText(units, 'pl', 'desk'));
 }
 
 /** With a unit of one language, an empty one, a bare ampersand, and the end missing. */

@@ -39,3 +39,22 @@ export const NEWER = [
   ['Mooring is permitted for a maximum of 48 hours.', 'Anlegen ist für höchstens 48 Stunden erlaubt.'],
   ['Keep clear of the weir.', 'Bitte halten Sie Abstand zum Wehr.'],
 ];
+
+/** Polish, of the first harbour rules in their order: bridged over German to Portuguese. */
+export const POLISH = [
+  'Nie otwieraj górnych wrót, dopóki komora nie jest pełna.',
+  'Po użyciu zamknij obie zasuwy.',
+  'Należy stosować się do poleceń śluzowego.',
+  'Cumowanie jest dozwolone najwyżej przez 24 godziny.',
+  'Cumowanie jest dozwolone najwyżej przez 48 godzin.',
+  'Trzymaj się z dala od jazu.',
+  'Ścieżka holownicza jest zamknięta między śluzami 3 i 5.',
+  'Poziom wody może się zmienić bez ostrzeżenia.',
+  'Uszkodzenia wrót śluzy należy natychmiast zgłaszać.',
+];
+
+/** Polish and German: a rule that is translated otherwise as well, and one that the Portuguese rules do not have. */
+export const POLISH_BESIDES = [
+  ['Zachowaj odstęp od jazu.', 'Halten Sie Abstand zum Wehr.'],
+  ['Cisza nocna obowiązuje od godziny 22.', 'Nachtruhe ist ab 22 Uhr.'],
+];

@@ -108,7 +108,7 @@ describe('merge', () => {
   test.each([
     [['--ignore', 'colour'], '--ignore: “colour” is none of'],
     [['--source', '??'], '--source: “??” is not a language tag'],
-    [['-o', 'a.docx'], '-o: a merged memory is written as .tmx'],
+    [['-o', 'a.docx'], '-o: what is merged is written as .tmx'],
     [['--plan', file('no.json', '{')], 'is not JSON'],
     [['--plan', file('bad.json', '{"keep":"luck"}')], '"keep" is one of'],
   ])('refuses %j, and leaves nothing', (more, message) => {
@@ -159,4 +159,49 @@ test('compare says what only one has, what both have, what differs; what is new 
   const sheet = join(folder, 'differences.xlsx');
   expect(call('compare', LASTING, JOB, '-o', sheet).status).toBe(0);
   expect(json(call('read', sheet, '--json').out).tally).toMatchObject({ rows: 6 });
+});
+
+describe('merge to a termbase', () => {
+  const first = file('first.csv', 'English;Deutsch;Definition\nlock;Schleuse;a chamber\nweir;Wehr;\n');
+  const second = file('second.csv', 'English;Deutsch;Definition\nlock;Kammerschleuse;a device\nsill;Drempel;\n');
+  const target = join(folder, 'out.tbx');
+
+  test('synonyms are kept, contradictions are listed field by field, the sum is all that was read', () => {
+    const result = json(call('merge', first, second, '-o', target, '--json').out);
+    expect(result).toEqual({
+      read: [
+        { file: 'first.csv', units: 2 },
+        { file: 'second.csv', units: 2 },
+      ],
+      written: 3,
+      same: 0,
+      gaveWay: 1,
+      waiting: 0,
+      left: 0,
+      conflicts: [
+        {
+          field: 'definition',
+          texts: [{ en: 'lock', de: 'Schleuse\nKammerschleuse' }],
+          values: [['a chamber'], ['a device']],
+          from: ['first.csv', 'second.csv'],
+          winner: 0,
+        },
+      ],
+      near: [],
+    });
+    const written = readFileSync(target, 'utf8');
+    expect(written.match(/<conceptEntry/g)).toHaveLength(3);
+    expect(written).toContain('Kammerschleuse');
+    expect(written).not.toContain('a device');
+  });
+
+  test('a question leaves the concept out; what is for memories is refused', () => {
+    expect(json(call('merge', first, second, '-o', target, '--json', '--keep', 'ask').out)).toMatchObject({
+      written: 3,
+      waiting: 1,
+    });
+    expect(readFileSync(target, 'utf8')).not.toContain('Kammerschleuse');
+    const { status, err } = call('merge', first, second, '-o', target, '--keep', 'newest');
+    expect([status, err]).toEqual([2, expect.stringContaining('“newest” is for memories')]);
+  });
 });

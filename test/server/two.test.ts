@@ -162,6 +162,9 @@ describe('a bridge', () => {
     await planBridge({ decisions: { [doubt!.id]: 'none' } });
     await run(`/bridges/${client}/count`);
     expect((await bridge()).outcome).toMatchObject({ written: 2, none: 1, waiting: 0 });
+    await planBridge({ decisions: { [doubt!.id]: 'all' } });
+    await run(`/bridges/${client}/count`);
+    expect((await bridge()).outcome).toMatchObject({ written: 4, decided: 2, waiting: 0 });
     await planBridge({ decisions: { [doubt!.id]: 'of yesterday' } });
     await run(`/bridges/${client}/count`);
     expect((await bridge()).outcome).toMatchObject({ written: 2, none: 0, waiting: 1 });

@@ -149,19 +149,16 @@ export const COMMANDS: readonly Command[] = [
     .action(loaded(async () => (await import('./commands/align.js')).run)),
 
   new Command('merge')
-    .description('many memories become one; those named first go before the others in rank')
-    .argument('<file...>', 'TMX, XLIFF, PO, or anything else that holds units')
-    .requiredOption('-o, --output <file>', 'the merged memory: .tmx')
+    .description('many memories, or many termbases, become one; those named first go before the others in rank')
+    .argument('<file...>', 'TMX, XLIFF, PO or anything else that holds units; TBX or glossaries for a termbase')
+    .requiredOption('-o, --output <file>', 'the merged memory: .tmx; the merged termbase: .tbx')
     .option('--source <tag>', 'units are the same by their text in this language, in several (en,de), or in "all"')
     .option('--ignore <what>', 'spaces, case, punctuation, codes, digits do not make texts different')
     .addOption(
-      new Option('--keep <which>', 'of different translations; ask: none, they are listed').choices([
-        'newest',
-        'rank',
-        'used',
-        'all',
-        'ask',
-      ]),
+      new Option(
+        '--keep <which>',
+        'of different translations, or of fields that contradict each other (rank, all, ask); ask: none, they are listed',
+      ).choices(['newest', 'rank', 'used', 'all', 'ask']),
     )
     .addOption(new Option('--regions <how>', 'fold: en-GB and en-US are one language').choices(['keep', 'fold']))
     .option(

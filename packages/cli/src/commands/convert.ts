@@ -187,7 +187,7 @@ async function gatherAdditions(inputs: readonly Input[]): Promise<void> {
     const { reading, joined } = input;
     if (!joined && reading.grouping.value === 'rows' && !reading.steps.duplicates) continue;
     for await (const { outcome } of input.outcomes.each())
-      if (outcome.kind === 'joined existing' && outcome.how === 'adds') joined!.add(outcome.concept, outcome.draft);
+      if (outcome.kind === 'joined existing' && outcome.how === 'adds') joined!.join(outcome.concept, outcome.draft);
       else if (outcome.kind === 'joined' && outcome.how === 'adds')
         input.additions.set(outcome.row, [...(input.additions.get(outcome.row) ?? []), outcome.draft]);
   }

@@ -13,7 +13,7 @@ import { identifyingLanguages, knownIn, spooled, writeMemory, type SpooledFile }
 import { UsageError } from '../usage.js';
 import { en } from '@fair-copy/words/en/speech.js';
 
-interface MergeOptions {
+export interface MergeOptions {
   readonly output: string;
   readonly source?: string;
   readonly ignore?: string;
@@ -24,7 +24,9 @@ interface MergeOptions {
 }
 
 export async function merge(paths: readonly string[], options: MergeOptions): Promise<void> {
-  if (formatNamed(extname(options.output)) !== 'tmx') throw new UsageError('-o: a merged memory is written as .tmx.');
+  const format = formatNamed(extname(options.output));
+  if (format === 'tbx') return (await import('../merged-termbases.js')).mergeTermbases(paths, options);
+  if (format !== 'tmx') throw new UsageError('-o: what is merged is written as .tmx, or as .tbx.');
   const said = options.plan === undefined ? {} : await keptPlan(options.plan);
   const { files, spool } = await spooled(paths, options.json === true);
   const result = new UnitSpool();

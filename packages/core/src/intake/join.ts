@@ -63,7 +63,8 @@ export function meetings(
   );
 }
 
-function inLanguagesOf(body: ConceptBody, draft: Draft): Draft {
+/** The draft in the languages of the concept, where they meet without being the same. */
+export function inLanguagesOf(body: ConceptBody, draft: Draft): Draft {
   const has = new Set(body.languages.map((section) => section.language));
   const own = new Set(draft.languages.map((section) => section.language));
   const languages = draft.languages.map((section) => {
@@ -77,7 +78,8 @@ function inLanguagesOf(body: ConceptBody, draft: Draft): Draft {
     : draft;
 }
 
-function candidates(draft: Draft, rule: JoinRule, existing: Existing): readonly number[] {
+/** Concepts that a draft may be, by the client's id or by its terms. */
+export function candidates(draft: Draft, rule: JoinRule, existing: Existing): readonly number[] {
   const id = draft.fields[IDENTIFIER]?.[0];
   if (rule.id && id) {
     const found = existing.withId(id);

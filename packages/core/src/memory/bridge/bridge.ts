@@ -25,6 +25,7 @@ import {
   type Weighed,
 } from './candidates.js';
 import {
+  ALL_RIGHT,
   BRIDGED,
   BRIDGED_FROM,
   BRIDGED_NEAR,
@@ -207,10 +208,10 @@ export class Bridge {
   ): boolean {
     const decision = decisions[idOf(pairs[0]!)];
     if (decision === undefined) return false;
-    const said = pairs.find((pair) => keyOf(pair) === decision);
-    if (!said && decision !== NONE_RIGHT) return false;
-    if (said) this.put(said, 'decided', sinks);
-    else this.tally.none++;
+    const right = decision === ALL_RIGHT ? pairs : pairs.filter((pair) => keyOf(pair) === decision);
+    if (right.length === 0 && decision !== NONE_RIGHT) return false;
+    for (const pair of right) this.put(pair, 'decided', sinks);
+    if (right.length === 0) this.tally.none++;
     sinks.doubt?.(doubtOf(pairs, decision, this.inputs[0].count));
     return true;
   }

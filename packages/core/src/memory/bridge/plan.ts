@@ -7,10 +7,12 @@ export interface BridgePlan {
   readonly over: LanguageTag;
   /** Texts that are alike in it but for case, spaces and punctuation join too, and are marked. */
   readonly near: boolean;
-  /** What a person decided, by the id of the doubt: the key of a candidate, or that none is right. */
+  /** What a person decided, by the id of the doubt: the key of a candidate, or that all or none are right. */
   readonly decisions?: Readonly<Record<string, string>>;
 }
 
+/** A decision: all of the candidates are right. */
+export const ALL_RIGHT = 'all';
 /** A decision: none of the candidates is right. */
 export const NONE_RIGHT = 'none';
 
@@ -39,7 +41,7 @@ export interface BridgeDoubt {
   readonly pivot: string;
   /** The likeliest first. */
   readonly candidates: readonly BridgeCandidate[];
-  /** A person's decision about it: the key of a candidate, or `NONE_RIGHT`; null: it waits. */
+  /** A person's decision about it: the key of a candidate, `ALL_RIGHT` or `NONE_RIGHT`; null: it waits. */
   readonly decided: string | null;
 }
 

@@ -1,4 +1,4 @@
-import { NONE_RIGHT } from '@fair-copy/core/memory/bridge/plan.js';
+import { ALL_RIGHT, NONE_RIGHT } from '@fair-copy/core/memory/bridge/plan.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
@@ -21,7 +21,8 @@ const t = mergeTexts.bridge;
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
   ['1–9', t.keys.take],
-  ['a', t.keys.none],
+  ['a', t.keys.all],
+  ['0', t.keys.none],
   ['x', t.keys.back],
 ];
 
@@ -46,7 +47,8 @@ export function BridgeDoubts({ bridging: { body, change } }: { readonly bridging
     k: go(at - 1),
     ArrowUp: go(at - 1),
     ...(here && {
-      a: () => decide(here, NONE_RIGHT),
+      a: () => decide(here, ALL_RIGHT),
+      '0': () => decide(here, NONE_RIGHT),
       x: () => decide(here, null),
       ...Object.fromEntries(here.candidates.slice(0, 9).map(({ key }, i) => [String(i + 1), () => decide(here, key)])),
     }),
@@ -130,7 +132,11 @@ function Doubt({ doubt: { pivot, candidates }, decision, chosen, onChoose, onDec
       ))}
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', mt: 0.5, fontSize: 13, color: 'text.secondary' }}>
         {decision === NONE_RIGHT && <span>{t.noneRight}</span>}
+        {decision === ALL_RIGHT && <span>{t.allRight}</span>}
         <Box sx={{ flex: 1 }} />
+        {decision !== ALL_RIGHT && candidates.length > 1 && (
+          <Button onClick={() => onDecide(ALL_RIGHT)}>{t.all}</Button>
+        )}
         {decision !== NONE_RIGHT && <Button onClick={() => onDecide(NONE_RIGHT)}>{t.none}</Button>}
         {decision !== undefined && <Button onClick={() => onDecide(null)}>{mergeTexts.takeBack}</Button>}
       </Box>

@@ -80,6 +80,7 @@ function Desk({ comparing, resources }: { readonly comparing: Comparing; readonl
                     </ToggleButton>
                   ))}
                 </ToggleButtonGroup>
+                {shown === 'different' && <Sides names={names} />}
                 <Texts key={shown} clientId={body.clientId} what={shown} />
               </>
             )}
@@ -118,6 +119,23 @@ function Sentence({ comparing, resources }: { readonly comparing: Comparing; rea
         {() => <RegionsForm regions={plan.regions} onChange={(regions) => change({ regions })} />}
       </Word>
       .
+    </Box>
+  );
+}
+
+/** Which side is which. */
+function Sides({ names }: { readonly names: Names }) {
+  return (
+    <Box
+      role="group"
+      aria-label={t.sides}
+      sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)', gap: 2, px: 1, mb: 0.5 }}
+    >
+      {[names.a, names.b].map((name, i) => (
+        <Typography key={i} variant="body2" color="textSecondary">
+          {name}
+        </Typography>
+      ))}
     </Box>
   );
 }

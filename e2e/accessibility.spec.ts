@@ -35,6 +35,9 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Align', '/align/1', /Hafenordnung von Brennick/],
   ['Guide', '/guide', /Take in a glossary/],
   ['Merge', '/merge', /stays: newest/],
+  ['Merge termbases', '/merge/termbases', /Choose the termbases/],
+  ['Bridge', '/merge/bridge', /Halten Sie Abstand/],
+  ['Compare', '/merge/compare', /dem Gebrauch/],
   ['Rehearse', '/rehearse', /not built yet/],
   ['Corrections', '/corrections', /not built yet/],
 ];

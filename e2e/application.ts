@@ -86,11 +86,18 @@ export const test = base.extend<{ server: Server; emptyServer: Server }>({
 
 export { expect } from '@playwright/test';
 
-/** The three memories of the first client chosen for merging, as its page would send it. */
+/** The plans of the first client's merging, as its pages would send them: three memories, a bridge, a comparison. */
 export async function planMerge(server: Server): Promise<void> {
-  const address = `${server.address}/api/merges/1`;
+  const memory = (id: number) => ({ kind: 'memory', id });
+  await planned(server, 'merges', { inputs: [1, 4, 5], newName: 'Brennick 2026' });
+  await planned(server, 'bridges', { a: memory(6), b: memory(2), newName: 'Harbour rules pl-pt' });
+  await planned(server, 'comparisons', { a: memory(1), b: memory(4) });
+}
+
+async function planned(server: Server, kind: string, change: object): Promise<void> {
+  const address = `${server.address}/api/${kind}/1`;
   const { plan } = (await (await fetch(address)).json()) as { plan: object };
-  const body = JSON.stringify({ ...plan, inputs: [1, 4, 5], newName: 'Brennick 2026' });
+  const body = JSON.stringify({ ...plan, ...change });
   const headers = { 'content-type': 'application/json' };
   const { status } = await fetch(address, { method: 'PUT', headers, body });
   if (status !== 200) throw new Error(`the plan was not taken: ${status}`);

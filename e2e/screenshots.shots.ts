@@ -21,7 +21,6 @@ test('one picture of each main view', async ({ page, server }) => {
   await shot('intake');
   await page.goto(`${server.address}/intake/10`);
   await expect(page.getByText('Klappenwehr', { exact: true }).first()).toBeVisible();
-  await shot('intake-fields');
   await page.goto(`${server.address}/intake/11`);
   await expect(page.getByText('Are German and English exchanged in this row?')).toBeVisible();
   await shot('intake-troubles');
@@ -67,6 +66,9 @@ test('one picture of each main view', async ({ page, server }) => {
   await expect(page.getByRole('group', { name: 'Where each unit goes' })).toContainText('written');
   await expect(page.locator('svg text').first()).toBeVisible();
   await shot('merge');
+  await page.goto(`${server.address}/merge/bridge`);
+  await expect(page.getByRole('group', { name: 'Over “Halten Sie Abstand zum Wehr.”' })).toBeVisible();
+  await shot('bridge');
   await page.goto(`${server.address}/align`);
   await expect(page.getByRole('link', { name: /wartung_de/ })).toBeVisible();
   await page

@@ -186,3 +186,16 @@ test('a memory goes in once, and merged alone stays as it is; one that went away
   await server.ask('DELETE', `/memories/${job}`);
   expect((await look()).plan).toMatchObject({ inputs: [lasting], deleted: [] });
 });
+
+test('many conflicts by one rule: always the one of a memory, wherever it has a say', async () => {
+  const both = [memories.get('Lasting')!, memories.get('Job')!];
+  await plan({ inputs: both, by: ['en'], bySet: true, keep: 'ask', decisions: {}, into: null });
+  await run('count');
+  const before = (await conflicts()).length;
+  const rule = { memory: memories.get('Lasting')!, open: true };
+  expect(await server.ask('POST', `/merges/${client}/decide`, rule)).toEqual({ decided: before });
+  await run('count');
+  expect((await look()).outcome).toMatchObject({ open: 0 });
+  for (const { winner, candidates } of await conflicts())
+    expect(candidates[winner!]!.memoryId).toBe(memories.get('Lasting'));
+});

@@ -9,6 +9,7 @@ import { ledgerContract } from './ledger.js';
 import { lookUpContract } from './look-up.js';
 import { memoryContract } from './memories.js';
 import { mergeContract } from './merges.js';
+import { termMergeContract } from './term-merges.js';
 import { twoContract } from './two.js';
 import { pictureContract } from './pictures.js';
 import { sessionContract } from './session.js';
@@ -27,6 +28,7 @@ export const contract = {
   ...lookUpContract,
   ...memoryContract,
   ...mergeContract,
+  ...termMergeContract,
   ...twoContract,
   ...pictureContract,
   ...sessionContract,

@@ -77,6 +77,8 @@ export const JOB_RESULTS = {
   }),
   'count merge': z.object({ clientId: z.number() }),
   'write merge': recorded.extend({ memoryId: z.number(), memory: z.string(), units: z.number() }),
+  'count term merge': z.object({ clientId: z.number() }),
+  'write term merge': recorded.extend({ termbaseId: z.number(), termbase: z.string(), concepts: z.number() }),
   'count bridge': z.object({ clientId: z.number() }),
   'write bridge': recorded.extend({
     memoryId: z.number().optional(),

@@ -118,5 +118,11 @@ export const mergeContract = routes({
     }),
     answer: z.object({ total: z.number(), units: z.array(unitBody) }),
   },
+  'POST /merges/:id/decide': {
+    summary: 'Decides all conflicts, or those not decided, by one rule: the text of this memory, where it has one',
+    params: idParam,
+    body: z.object({ memory: z.number().int(), open: z.boolean() }),
+    answer: z.object({ decided: z.number() }),
+  },
   'POST /merges/:id/write': { summary: 'Merges, as one operation', params: idParam, answer: jobOf('write merge') },
 });

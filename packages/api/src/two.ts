@@ -95,6 +95,7 @@ export const compareBody = z.object({
   outcome: z.record(z.enum(DIFFERENCES), z.number()).nullable(),
   stale: z.boolean(),
 });
+export type CompareOutcome = NonNullable<z.infer<typeof compareBody>['outcome']>;
 export type CompareBody = z.infer<typeof compareBody>;
 
 export const comparedText = z.object({

@@ -13,6 +13,7 @@ import { intake } from './intake/feature.js';
 import { lookUp } from './look-up/feature.js';
 import { memories } from './memories/feature.js';
 import { merging } from './merging/feature.js';
+import { termMerging } from './term-merging/feature.js';
 import { two } from './two/feature.js';
 import { pictures } from './pictures/feature.js';
 import { termbases } from './termbases/feature.js';
@@ -25,6 +26,7 @@ export const FEATURES: readonly Feature[] = [
   termbases,
   memories,
   merging,
+  termMerging,
   two,
   inspection,
   intake,

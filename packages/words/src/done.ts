@@ -49,6 +49,12 @@ export interface DoneCodes extends KeptCodes {
   readonly 'memory-salvaged': { readonly name: string; readonly count: number };
   /** Of so many memories; `deleted` of them went away with it. */
   readonly bridged: { readonly name: string; readonly a: string; readonly b: string; readonly count: number };
+  readonly 'termbases-merged': {
+    readonly name: string;
+    readonly termbases: number;
+    readonly count: number;
+    readonly deleted: number;
+  };
   readonly 'memories-merged': {
     readonly name: string;
     readonly memories: number;

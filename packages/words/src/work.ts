@@ -23,6 +23,7 @@ export interface WorkCodes extends KeptCodes {
   readonly 'clearing-undo': Record<string, never>;
   readonly 'backing-up': Record<string, never>;
   readonly 'counting-merge': { readonly count: number };
+  readonly 'counting-term-merge': { readonly count: number };
   readonly 'counting-bridge': { readonly a: string; readonly b: string };
   readonly bridging: { readonly name: string };
   readonly comparing: { readonly a: string; readonly b: string };

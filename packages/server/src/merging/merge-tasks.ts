@@ -97,6 +97,8 @@ export interface KeptConflict extends Omit<Conflict, 'candidates'> {
     readonly unitId: number;
     readonly date: string;
     readonly units: number;
+    /** The memories that say it. */
+    readonly memories: readonly number[];
   }[];
 }
 
@@ -104,10 +106,11 @@ function keptConflict({ candidates, ...conflict }: Conflict, inputs: readonly Op
   const starts = startsOf(inputs);
   return {
     ...conflict,
-    candidates: candidates.map(({ key, member, members }) => {
+    candidates: candidates.map(({ key, member, members, ranks }) => {
       const input = inputs[member.rank]!;
       const unitId = input.idOf(member.index - starts[member.rank]!);
-      return { key, memoryId: input.row.id, unitId, date: member.date, units: members };
+      const memories = ranks.map((rank) => inputs[rank]!.row.id);
+      return { key, memoryId: input.row.id, unitId, date: member.date, units: members, memories };
     }),
   };
 }

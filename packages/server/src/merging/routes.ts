@@ -6,6 +6,7 @@ import { ApiError } from '../errors.js';
 import { shownUnit } from '../memories/shown.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
+import type { Db } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
 import { unpacked, withStaged } from '../store/outcome-file.js';
 import type { KeptConflict } from './merge-tasks.js';
@@ -40,6 +41,15 @@ export function mergeRoutes(api: Api, context: Context): void {
     });
   });
 
+  serve(api, mergeContract, 'POST /merges/:id/decide', async ({ params, body }) => {
+    const plan = planToRun(plans, params.id);
+    const decided = withStaged(paths.stagedMerge(params.id), [], (db) => textsOf(db, body.memory, body.open));
+    const decisions = { ...plan.decisions, ...Object.fromEntries(decided.map(({ id, text }) => [id, { text }])) };
+    plans.keep(params.id, { ...plan, decisions });
+    told(params.id);
+    return { decided: decided.length };
+  });
+
   serve(api, mergeContract, 'POST /merges/:id/write', async ({ params }) => {
     const plan = planToRun(plans, params.id);
     const { id: clientId } = params;
@@ -62,6 +72,19 @@ export function mergeRoutes(api: Api, context: Context): void {
     });
   });
   shownRoutes(api, context);
+}
+
+/** The conflicts in which a memory has a say, with its text. */
+function textsOf(db: Db, memory: number, open: boolean): readonly { readonly id: string; readonly text: string }[] {
+  const bodies = db
+    .prepare<[], string>(`SELECT body FROM conflict ${open ? 'WHERE open = 1' : ''}`)
+    .pluck()
+    .all();
+  return bodies.flatMap((body) => {
+    const { id, candidates } = JSON.parse(body) as KeptConflict;
+    const own = candidates.find(({ memories }) => memories.includes(memory));
+    return own ? [{ id, text: own.key }] : [];
+  });
 }
 
 /** What was counted, piece by piece. */
@@ -110,7 +133,7 @@ function shownConflict(
 ): MergeConflict | null {
   const { candidates, ...conflict } = JSON.parse(body) as KeptConflict;
   const there = workspace.prepare('SELECT 1 FROM memory WHERE id = ?');
-  const shown = candidates.flatMap(({ unitId, ...candidate }) => {
+  const shown = candidates.flatMap(({ unitId, memories: _all, ...candidate }) => {
     if (!there.get(candidate.memoryId)) return [];
     const file = memories.file(candidate.memoryId);
     const unit = file.unit(unitId);

@@ -12,8 +12,8 @@ export interface Paths {
   stagedMemory(name: string): string;
   /** What would become of the memories of a client's merging. */
   stagedMerge(clientId: number): string;
-  /** What comes of two resources that a client bridges or compares. */
-  stagedTwo(clientId: number, kind: 'bridge' | 'compare'): string;
+  /** What comes of a plan of a client's: a bridge, a comparison, termbases that become one. */
+  stagedPlan(clientId: number, kind: 'bridge' | 'compare' | 'terms'): string;
   /** What an inspection found, until it is taken over. */
   stagedFindings(jobId: number): string;
   /** The units of a memory. */
@@ -31,7 +31,7 @@ export function pathsOf(root: string): Paths {
     staging: (fileId) => join(root, 'staging', `${fileId}.db`),
     stagedFindings: (jobId) => join(root, 'staging', `${jobId}-findings.db`),
     stagedMerge: (clientId) => join(root, 'staging', `${clientId}-merge.db`),
-    stagedTwo: (clientId, kind) => join(root, 'staging', `${clientId}-${kind}.db`),
+    stagedPlan: (clientId, kind) => join(root, 'staging', `${clientId}-${kind}.db`),
     stagedMemory: (name) => join(root, 'staging', `${name}-units.db`),
     memory: (file) => join(root, 'memories', file),
     outgoing: (jobId) => join(root, 'outgoing', String(jobId)),

@@ -16,9 +16,10 @@ import { newMemoryFile } from '../memories/resources.js';
 import { InFileOrder } from '../memories/staged.js';
 import { removeDatabase } from '../store/files.js';
 import { MemoryBuilder } from '../store/memory-builder.js';
+import type { Counted } from '../store/kept-plans.js';
 import { packed, stagedFile } from '../store/outcome-file.js';
 import { pathsOf } from '../store/paths.js';
-import { basisOf, type Counted } from './plans.js';
+import { bridgeBasis } from './plans.js';
 import { TwoResources } from './resources.js';
 
 /** A plan with both its resources chosen. */
@@ -46,10 +47,10 @@ const TABLES = `CREATE TABLE doubt (ordinal INTEGER PRIMARY KEY, open INTEGER NO
   CREATE TABLE pair (ordinal INTEGER PRIMARY KEY, how TEXT NOT NULL, body TEXT NOT NULL) STRICT;
   CREATE TABLE alone (side TEXT PRIMARY KEY, ids BLOB NOT NULL) STRICT, WITHOUT ROWID`;
 
-export function countBridge(job: BridgeToDo, context: TaskContext): Counted<'bridge'> {
+export function countBridge(job: BridgeToDo, context: TaskContext): Counted<BridgeOutcome> {
   const two = opened(job, context);
   try {
-    const path = pathsOf(context.dataDir).stagedTwo(job.clientId, 'bridge');
+    const path = pathsOf(context.dataDir).stagedPlan(job.clientId, 'bridge');
     const outcome = stagedFile(path, TABLES, (staged): BridgeOutcome => {
       const doubt = staged.prepare('INSERT INTO doubt (open, body) VALUES (?, ?)');
       const pair = staged.prepare('INSERT INTO pair (how, body) VALUES (?, ?)');
@@ -82,7 +83,7 @@ export function countBridge(job: BridgeToDo, context: TaskContext): Counted<'bri
       staged.exec('CREATE INDEX pair_how ON pair (how)');
       return { ...tally, alone: { a: a.length, b: b.length } };
     });
-    return { basis: basisOf('bridge', job.plan, two.state), outcome };
+    return { basis: bridgeBasis(job.plan, two.state), outcome };
   } finally {
     two.close();
   }
@@ -147,7 +148,7 @@ export interface BuiltBridge {
 export async function buildBridge(job: BridgeToDo, context: TaskContext): Promise<BuiltBridge> {
   const two = opened(job, context);
   try {
-    const basis = basisOf('bridge', job.plan, two.state);
+    const basis = bridgeBasis(job.plan, two.state);
     const areTermbases = two.both.every(({ ref }) => ref.kind === 'termbase');
     return { basis, made: areTermbases ? conceptsOf(two, job, context) : await memoryOf(two, job, context) };
   } finally {

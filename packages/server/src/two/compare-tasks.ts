@@ -10,9 +10,10 @@ import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { catalogueOf, type Spoken } from '@fair-copy/words/catalogues.js';
 import { fileNameOf } from '../hand-over/file-name.js';
 import type { TaskContext } from '../jobs/task.js';
+import type { Counted } from '../store/kept-plans.js';
 import { packed, stagedFile } from '../store/outcome-file.js';
 import { pathsOf } from '../store/paths.js';
-import { basisOf, type Counted } from './plans.js';
+import { compareBasis } from './plans.js';
 import { TwoResources, type OpenResource } from './resources.js';
 
 /** A plan with both its resources chosen. */
@@ -35,10 +36,10 @@ function compared(
   return compareMemories(both, { by: by as 'all' | LanguageTag[], ignore, regions }, sink, progress);
 }
 
-export function countComparison(job: CompareToDo, context: TaskContext): Counted<'compare'> {
+export function countComparison(job: CompareToDo, context: TaskContext): Counted<CompareTally> {
   const two = opened(job, context);
   try {
-    const path = pathsOf(context.dataDir).stagedTwo(job.clientId, 'compare');
+    const path = pathsOf(context.dataDir).stagedPlan(job.clientId, 'compare');
     const tables =
       'CREATE TABLE text (ordinal INTEGER PRIMARY KEY, what TEXT NOT NULL, a BLOB NOT NULL, b BLOB NOT NULL) STRICT';
     const outcome = stagedFile(path, tables, (staged) => {
@@ -54,7 +55,7 @@ export function countComparison(job: CompareToDo, context: TaskContext): Counted
       staged.exec('CREATE INDEX text_what ON text (what)');
       return tally;
     });
-    return { basis: basisOf('compare', job.plan, two.state), outcome };
+    return { basis: compareBasis(job.plan, two.state), outcome };
   } finally {
     two.close();
   }

@@ -1,52 +1,33 @@
-/** What a client plans with two resources, as the desk keeps it: one plan of each kind. */
-import type { BridgeBody, BridgePlanBody, CompareBody, ComparePlanBody, ResourceRef } from '@fair-copy/api/two.js';
+/** What a client plans with two resources. */
+import type {
+  BridgeBody,
+  BridgeOutcome,
+  BridgePlanBody,
+  CompareBody,
+  CompareOutcome,
+  ComparePlanBody,
+  ResourceRef,
+} from '@fair-copy/api/two.js';
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { sharedLanguage } from '@fair-copy/core/memory/merge/shared-language.js';
 import type { Context } from '../context.js';
 import { languageCounts } from '../store/language-counts.js';
-import { latestWriting, withWriting, writingsOf } from '../store/writings.js';
+import { KeptPlans } from '../store/kept-plans.js';
 import { resourceRow, stateOfTwo } from './resources.js';
 
-interface Kinds {
-  readonly bridge: {
-    readonly plan: BridgePlanBody;
-    readonly outcome: NonNullable<BridgeBody['outcome']>;
-    readonly written: Omit<NonNullable<BridgeBody['written']>, 'standing'>;
-  };
-  readonly compare: {
-    readonly plan: ComparePlanBody;
-    readonly outcome: NonNullable<CompareBody['outcome']>;
-    readonly written: never;
-  };
-}
+type WrittenBridge = Omit<NonNullable<BridgeBody['written']>, 'standing'>;
 
-export type Kind = keyof Kinds;
-export type PlanOf<K extends Kind> = Kinds[K]['plan'];
-
-export interface Counted<K extends Kind> {
-  /** What it is true of. */
-  readonly basis: string;
-  readonly outcome: Kinds[K]['outcome'];
-}
-
-const NOTHING_YET: { readonly [K in Kind]: PlanOf<K> } = {
-  bridge: { a: null, b: null, over: '', near: false, newName: '', decisions: {} },
-  compare: { a: null, b: null, by: 'all', bySet: false, ignore: [], regions: 'keep' },
-};
-
-interface Row {
-  readonly body: string;
-  readonly counted: string | null;
-  readonly written: string | null;
-}
+const NO_BRIDGE: BridgePlanBody = { a: null, b: null, over: '', near: false, newName: '', decisions: {} };
+const NO_COMPARISON: ComparePlanBody = { a: null, b: null, by: 'all', bySet: false, ignore: [], regions: 'keep' };
 
 export class TwoPlans {
-  constructor(private readonly context: Pick<Context, 'desk' | 'workspace' | 'memories'>) {}
+  readonly bridges: KeptPlans<BridgePlanBody, BridgeOutcome, WrittenBridge>;
+  readonly comparisons: KeptPlans<ComparePlanBody, CompareOutcome, never>;
 
-  private row(kind: Kind, clientId: number): Row | undefined {
-    return this.context.desk
-      .prepare<[number, string], Row>('SELECT body, counted, written FROM two_plan WHERE client_id = ? AND kind = ?')
-      .get(clientId, kind);
+  constructor(private readonly context: Pick<Context, 'desk' | 'workspace' | 'memories'>) {
+    const { desk, workspace } = context;
+    this.bridges = new KeptPlans(desk, workspace, 'bridge');
+    this.comparisons = new KeptPlans(desk, workspace, 'compare');
   }
 
   private isThere(clientId: number, ref: ResourceRef | null): ref is ResourceRef {
@@ -59,10 +40,8 @@ export class TwoPlans {
     }
   }
 
-  /** As it was kept, with the resources that are still there. */
-  private kept<K extends Kind>(kind: K, clientId: number): PlanOf<K> {
-    const row = this.row(kind, clientId);
-    const plan = row ? (JSON.parse(row.body) as PlanOf<K>) : NOTHING_YET[kind];
+  /** With the resources that are still there. */
+  private standing<P extends Two>(clientId: number, plan: P): P {
     const [a, b] = [plan.a, plan.b].map((ref) => (this.isThere(clientId, ref) ? ref : null));
     return { ...plan, a: a!, b: b! };
   }
@@ -79,71 +58,55 @@ export class TwoPlans {
   }
 
   /** General languages that both have. */
-  private shared({ a, b }: Pick<BridgePlanBody, 'a' | 'b'>): string[] {
+  private shared({ a, b }: Two): string[] {
     if (!a || !b) return [];
     const [left, right] = [a, b].map((ref) => new Set(this.languagesOf(ref).map(primaryLanguage)));
     return [...left!].filter((language) => right!.has(language));
   }
 
-  keep<K extends Kind>(kind: K, clientId: number, plan: PlanOf<K>): void {
-    this.context.desk
-      .prepare(
-        'INSERT INTO two_plan (client_id, kind, body) VALUES (?, ?, ?) ON CONFLICT DO UPDATE SET body = excluded.body',
-      )
-      .run(clientId, kind, JSON.stringify(plan));
-  }
-
-  noteCounted<K extends Kind>(kind: K, clientId: number, counted: Counted<K>): void {
-    this.context.desk
-      .prepare('UPDATE two_plan SET counted = ? WHERE client_id = ? AND kind = ?')
-      .run(JSON.stringify(counted), clientId, kind);
-  }
-
-  noteWritten(clientId: number, written: Kinds['bridge']['written']): void {
-    const all = withWriting(
-      writingsOf<Kinds['bridge']['written']>(this.row('bridge', clientId)?.written ?? null),
-      written,
-    );
-    this.context.desk
-      .prepare("UPDATE two_plan SET written = ? WHERE client_id = ? AND kind = 'bridge'")
-      .run(JSON.stringify(all), clientId);
-  }
-
   bridge(clientId: number): BridgeBody {
-    const kept = this.kept('bridge', clientId);
+    const kept = this.standing(clientId, this.bridges.plan(clientId) ?? NO_BRIDGE);
     const shared = this.shared(kept);
     const plan = { ...kept, over: shared.includes(kept.over) ? kept.over : (shared[0] ?? '') };
-    const written = writingsOf<Kinds['bridge']['written']>(this.row('bridge', clientId)?.written ?? null);
+    const counted = this.bridges.counted(clientId);
     return {
       clientId,
       plan,
       shared,
-      ...this.counted('bridge', clientId, plan),
-      written: latestWriting(this.context.workspace, written),
+      outcome: counted?.outcome ?? null,
+      stale: counted?.basis !== this.basis(plan, bridgeBasis),
+      written: this.bridges.written(clientId),
     };
   }
 
   compare(clientId: number): CompareBody {
-    const kept = this.kept('compare', clientId);
+    const kept = this.standing(clientId, this.comparisons.plan(clientId) ?? NO_COMPARISON);
     const both = [kept.a, kept.b].flatMap((ref) => ref ?? []);
     const proposed = sharedLanguage(both.map((ref) => ({ languages: this.languagesOf(ref), source: undefined })));
     const by = kept.bySet ? kept.by : proposed === 'all' ? proposed : [...proposed];
     const plan = { ...kept, by };
-    return { clientId, plan, ...this.counted('compare', clientId, plan) };
+    const counted = this.comparisons.counted(clientId);
+    return {
+      clientId,
+      plan,
+      outcome: counted?.outcome ?? null,
+      stale: counted?.basis !== this.basis(plan, compareBasis),
+    };
   }
 
-  private counted<K extends Kind>(kind: K, clientId: number, plan: PlanOf<K>) {
-    const row = this.row(kind, clientId);
-    const counted = row?.counted ? (JSON.parse(row.counted) as Counted<K>) : null;
+  private basis<P extends Two>(plan: P, of: (plan: P, state: string) => string): string | null {
     const { a, b } = plan;
-    const basis = a && b ? basisOf(kind, plan, stateOfTwo(this.context.workspace, [a, b])) : null;
-    return { outcome: counted?.outcome ?? null, stale: counted?.basis !== basis };
+    return a && b ? of(plan, stateOfTwo(this.context.workspace, [a, b])) : null;
   }
 }
 
+type Two = Pick<BridgePlanBody, 'a' | 'b'>;
+
 /** What an outcome is true of. */
-export function basisOf<K extends Kind>(kind: K, plan: PlanOf<K>, state: string): string {
-  const { a, b } = plan;
-  if ('over' in plan) return JSON.stringify([kind, a, b, plan.over, plan.near, plan.decisions, state]);
-  return JSON.stringify([kind, a, b, plan.by, plan.ignore, plan.regions, state]);
+export function bridgeBasis({ a, b, over, near, decisions }: BridgePlanBody, state: string): string {
+  return JSON.stringify([a, b, over, near, decisions, state]);
+}
+
+export function compareBasis({ a, b, by, ignore, regions }: ComparePlanBody, state: string): string {
+  return JSON.stringify([a, b, by, ignore, regions, state]);
 }

@@ -1,18 +1,16 @@
 import { twoContract, type ResourceRef } from '@fair-copy/api/two.js';
 import type { UnitBody } from '@fair-copy/api/memories.js';
 import { OK } from '@fair-copy/api/shared.js';
-import { unitOfConcept } from '@fair-copy/core/memory/of-concept.js';
 import { doing } from '@fair-copy/words/work.js';
 import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
-import { shownUnit } from '../memories/shown.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
-import { readConcept } from '../store/concepts.js';
 import { removeDatabase } from '../store/files.js';
 import { unpacked, withStaged } from '../store/outcome-file.js';
 import { TwoPlans } from './plans.js';
 import { resourceRow } from './resources.js';
+import { shownOf } from './shown.js';
 import { twoTasks } from './tasks.js';
 
 export function twoRoutes(api: Api, context: Context): void {
@@ -45,7 +43,7 @@ function bridgeRoutes(api: Api, context: Context, plans: TwoPlans): void {
 
   serve(api, twoContract, 'PUT /bridges/:id', async ({ params, body }) => {
     clientById(workspace, params.id);
-    plans.keep('bridge', params.id, body);
+    plans.bridges.keep(params.id, body);
     told(params.id);
     return OK;
   });
@@ -53,9 +51,9 @@ function bridgeRoutes(api: Api, context: Context, plans: TwoPlans): void {
   serve(api, twoContract, 'POST /bridges/:id/count', async ({ params: { id: clientId } }) => {
     const { plan, names } = chosen(plans.bridge(clientId).plan, clientId, context);
     if (plan.over === '') throw new ApiError('nothing-shared', names);
-    plans.keep('bridge', clientId, plan);
+    plans.bridges.keep(clientId, plan);
     return jobs.start({ kind: 'count bridge', title: doing('counting-bridge', names), clientId }, async (controls) => {
-      plans.noteCounted('bridge', clientId, await workers.run(twoTasks.countBridge, { clientId, plan }, controls));
+      plans.bridges.noteCounted(clientId, await workers.run(twoTasks.countBridge, { clientId, plan }, controls));
       told(clientId);
       return { clientId };
     });
@@ -68,7 +66,7 @@ function bridgeRoutes(api: Api, context: Context, plans: TwoPlans): void {
       const built = await workers.run(twoTasks.buildBridge, { clientId, plan }, controls);
       try {
         const published = await workers.run(twoTasks.publishBridge, { clientId, plan, built }, controls);
-        plans.noteWritten(clientId, published);
+        plans.bridges.noteWritten(clientId, published);
         told(clientId);
         return published;
       } catch (error) {
@@ -84,7 +82,7 @@ function bridgeRoutes(api: Api, context: Context, plans: TwoPlans): void {
 function shownBridge(api: Api, context: Context, plans: TwoPlans): void {
   const { paths } = context;
   serve(api, twoContract, 'GET /bridges/:id/doubts', async ({ params, query }) =>
-    withStaged(paths.stagedTwo(params.id, 'bridge'), { total: 0, doubts: [] }, (db) => {
+    withStaged(paths.stagedPlan(params.id, 'bridge'), { total: 0, doubts: [] }, (db) => {
       const which = query.open ? 'WHERE open = 1' : '';
       const total = db.prepare<[], number>(`SELECT count(*) FROM doubt ${which}`).pluck().get()!;
       const rows = db
@@ -97,7 +95,7 @@ function shownBridge(api: Api, context: Context, plans: TwoPlans): void {
   );
 
   serve(api, twoContract, 'GET /bridges/:id/pairs', async ({ params, query }) =>
-    withStaged(paths.stagedTwo(params.id, 'bridge'), { total: 0, pairs: [] }, (db) => {
+    withStaged(paths.stagedPlan(params.id, 'bridge'), { total: 0, pairs: [] }, (db) => {
       const total = db.prepare<[string], number>('SELECT count(*) FROM pair WHERE how = ?').pluck().get(query.how)!;
       const rows = db
         .prepare<[string, number, number], { ordinal: number; body: string }>(
@@ -110,7 +108,7 @@ function shownBridge(api: Api, context: Context, plans: TwoPlans): void {
 
   serve(api, twoContract, 'GET /bridges/:id/alone', async ({ params, query }) => {
     const ref = plans.bridge(params.id).plan[query.side];
-    return withStaged(paths.stagedTwo(params.id, 'bridge'), { total: 0, units: [] }, (db) => {
+    return withStaged(paths.stagedPlan(params.id, 'bridge'), { total: 0, units: [] }, (db) => {
       const blob = db.prepare<[string], Buffer>('SELECT ids FROM alone WHERE side = ?').pluck().get(query.side);
       if (!blob || !ref) return { total: 0, units: [] };
       const ids = unpacked(blob);
@@ -130,16 +128,19 @@ function comparisonRoutes(api: Api, context: Context, plans: TwoPlans): void {
 
   serve(api, twoContract, 'PUT /comparisons/:id', async ({ params, body }) => {
     clientById(workspace, params.id);
-    plans.keep('compare', params.id, body);
+    plans.comparisons.keep(params.id, body);
     told(params.id);
     return OK;
   });
 
   serve(api, twoContract, 'POST /comparisons/:id/count', async ({ params: { id: clientId } }) => {
     const { plan, names } = chosen(plans.compare(clientId).plan, clientId, context);
-    plans.keep('compare', clientId, plan);
+    plans.comparisons.keep(clientId, plan);
     return jobs.start({ kind: 'compare', title: doing('comparing', names), clientId }, async (controls) => {
-      plans.noteCounted('compare', clientId, await workers.run(twoTasks.countComparison, { clientId, plan }, controls));
+      plans.comparisons.noteCounted(
+        clientId,
+        await workers.run(twoTasks.countComparison, { clientId, plan }, controls),
+      );
       told(clientId);
       return { clientId };
     });
@@ -147,7 +148,7 @@ function comparisonRoutes(api: Api, context: Context, plans: TwoPlans): void {
 
   serve(api, twoContract, 'GET /comparisons/:id/texts', async ({ params, query }) => {
     const { a, b } = plans.compare(params.id).plan;
-    return withStaged(paths.stagedTwo(params.id, 'compare'), { total: 0, texts: [] }, (db) => {
+    return withStaged(paths.stagedPlan(params.id, 'compare'), { total: 0, texts: [] }, (db) => {
       const total = db.prepare<[string], number>('SELECT count(*) FROM text WHERE what = ?').pluck().get(query.what)!;
       const rows = db
         .prepare<[string, number, number], { ordinal: number; a: Buffer; b: Buffer }>(
@@ -166,19 +167,5 @@ function comparisonRoutes(api: Api, context: Context, plans: TwoPlans): void {
     return jobs.start({ kind: 'hand over comparison', title, clientId }, (controls) =>
       workers.run(twoTasks.handOverComparison, { clientId, plan, jobId: controls.id, ...body }, controls),
     );
-  });
-}
-
-/** As they are now; those that are gone since are left out. */
-function shownOf({ memories, workspace }: Context, { kind, id }: ResourceRef, ids: Int32Array): UnitBody[] {
-  if (kind === 'memory') {
-    const file = memories.file(id);
-    return file.unitsOf([...ids]).map((unit) => shownUnit(unit, file.originName(unit.originId)));
-  }
-  return [...ids].flatMap((concept) => {
-    const stored = readConcept(workspace, concept);
-    if (!stored) return [];
-    const [origin] = stored.body.origins;
-    return shownUnit({ id: concept, place: origin?.row ?? 0, ...unitOfConcept(stored.body) }, origin?.file ?? '');
   });
 }

@@ -94,7 +94,7 @@ export function eraseFromDesk(workspace: Db, desk: Db): void {
     gone += desk
       .prepare('DELETE FROM row_decision WHERE file_id IN (SELECT id FROM intake_file WHERE client_id = ?)')
       .run(id).changes;
-    for (const table of ['intake_file', 'picture_file', 'recipe', 'alignment', 'job', 'merge_plan', 'two_plan'])
+    for (const table of ['intake_file', 'picture_file', 'recipe', 'alignment', 'job', 'merge_plan', 'kept_plan'])
       gone += desk.prepare(`DELETE FROM ${table} WHERE client_id = ?`).run(id).changes;
   }
   desk.pragma('secure_delete = OFF');

@@ -40,10 +40,10 @@ export function removeRemains(sweep: Sweep): Remains {
     if (!memories.has(withoutEnd(name))) found.push(join(dataDir, 'memories', name));
   const staged = new Set(desk.prepare<[], number>('SELECT id FROM intake_file').pluck().all());
   const merges = new Set(
-    desk.prepare<[], number>('SELECT client_id FROM merge_plan UNION SELECT client_id FROM two_plan').pluck().all(),
+    desk.prepare<[], number>('SELECT client_id FROM merge_plan UNION SELECT client_id FROM kept_plan').pluck().all(),
   );
   for (const name of list(join(dataDir, 'staging'))) {
-    const merging = /^(\d+)-(?:merge|bridge|compare)\.db(-\w+)?$/.exec(name)?.[1];
+    const merging = /^(\d+)-(?:merge|bridge|compare|terms)\.db(-\w+)?$/.exec(name)?.[1];
     if (merging !== undefined && merges.has(Number(merging))) continue;
     const id = /^(\d+)(-units)?\.db(-\w+)?$/.exec(name)?.[1];
     if (id === undefined || !staged.has(Number(id))) found.push(join(dataDir, 'staging', name));

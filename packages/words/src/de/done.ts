@@ -61,6 +61,8 @@ export const done: Words<DoneCodes> = {
   'memory-salvaged': ({ name, count: n }) => `Was lesbar war, aus ${quoted(name)} geholt: ${howMany(n)}`,
   bridged: ({ name, a, b, count: n }) =>
     `${quoted(a)} und ${quoted(b)} zu ${quoted(name)} überbrückt: ${count(n, { one: '# Paar', other: '# Paare' })}`,
+  'termbases-merged': ({ name, termbases, count: n, deleted }) =>
+    `${count(termbases, { one: '# Termbank', other: '# Termbanken' })} zu ${quoted(name)} zusammengeführt: ${concepts(n)}${deleted ? `; ${number(deleted)} davon gelöscht` : ''}`,
   'memories-merged': ({ name, memories, count: n, deleted }) =>
     `${count(memories, { one: '# Speicher', other: '# Speicher' })} zu ${quoted(name)} zusammengeführt: ${howMany(n)}${deleted ? `; ${number(deleted)} davon gelöscht` : ''}`,
   'unit-changed': ({ name }) => `Eine Einheit von ${quoted(name)} geändert`,

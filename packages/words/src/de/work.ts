@@ -25,6 +25,7 @@ export const work: Words<WorkCodes> = {
   'clearing-undo': () => 'Das Rückgängigmachen wird geleert',
   'backing-up': () => 'Alles wird gesichert',
   'counting-merge': ({ count }) => `Was aus ${de.count(count, { one: '# Speicher', other: '# Speichern' })} wird`,
+  'counting-term-merge': ({ count }) => `Was aus ${de.count(count, { one: '# Termbank', other: '# Termbanken' })} wird`,
   'counting-bridge': ({ a, b }) => `Paare zwischen ${a} und ${b} werden gesucht`,
   bridging: ({ name }) => `Überbrücken zu ${name}`,
   comparing: ({ a, b }) => `${a} wird mit ${b} verglichen`,

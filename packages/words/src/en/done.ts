@@ -62,6 +62,8 @@ export const done: Words<DoneCodes> = {
     `Took what could be read out of ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}`,
   bridged: ({ name, a, b, count: n }) =>
     `Bridged ${quoted(a)} and ${quoted(b)} to ${quoted(name)}: ${count(n, { one: '# pair', other: '# pairs' })}`,
+  'termbases-merged': ({ name, termbases, count: n, deleted }) =>
+    `Merged ${count(termbases, { one: '# termbase', other: '# termbases' })} to ${quoted(name)}: ${count(n, { one: '# concept', other: '# concepts' })}${deleted ? `, and deleted ${number(deleted)} of them` : ''}`,
   'memories-merged': ({ name, memories, count: n, deleted }) =>
     `Merged ${count(memories, { one: '# memory', other: '# memories' })} to ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}${deleted ? `, and deleted ${number(deleted)} of them` : ''}`,
   'unit-changed': ({ name }) => `Changed a unit of ${quoted(name)}`,

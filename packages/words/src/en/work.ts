@@ -27,6 +27,8 @@ export const work: Words<WorkCodes> = {
   'backing-up': () => 'Backing up everything',
   'counting-merge': ({ count }) =>
     `Looking what becomes of ${en.count(count, { one: '# memory', other: '# memories' })}`,
+  'counting-term-merge': ({ count }) =>
+    `Looking what becomes of ${en.count(count, { one: '# termbase', other: '# termbases' })}`,
   'counting-bridge': ({ a, b }) => `Looking for pairs between ${a} and ${b}`,
   bridging: ({ name }) => `Bridging to ${name}`,
   comparing: ({ a, b }) => `Comparing ${a} with ${b}`,

@@ -14,6 +14,8 @@ export interface Candidate {
   /** The unit that says it best: the newest, or the first in rank. */
   readonly member: Member;
   readonly members: number;
+  /** Of the memories that say it, each once. */
+  readonly ranks: readonly number[];
 }
 
 /** The same text with different translations into a language. */
@@ -109,6 +111,7 @@ function whatStays(identity: string, language: string, members: readonly Member[
       key,
       member: same[0]!,
       members: same.length,
+      ranks: [...new Set(same.map(({ rank }) => rank))],
       same,
     }));
   const id = String(hashOfTexts([language, identity]));
@@ -122,7 +125,7 @@ function whatStays(identity: string, language: string, members: readonly Member[
     conflict: {
       id,
       language,
-      candidates: candidates.map(({ key, member, members: count }) => ({ key, member, members: count })),
+      candidates: candidates.map(({ key, member, members: count, ranks }) => ({ key, member, members: count, ranks })),
       winner,
       decided,
     },

@@ -1,18 +1,22 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useQueries } from '@tanstack/react-query';
+import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { MergeConflict } from '@fair-copy/api/merges.js';
+import { call } from '../../api/http.js';
 import type { MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useToast } from '../../ui/toast-store.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { ConflictBlock } from './ConflictBlock.js';
 import { mergeTexts as t } from './messages.js';
-import { mergeConflicts, PAGE, pagesUpTo } from './queries.js';
+import { mergeConflicts, mergePlan, PAGE, pagesUpTo } from './queries.js';
 import type { Merging } from './useMerge.js';
 
 const HINTS: readonly KeyHint[] = [
@@ -83,6 +87,7 @@ export function Conflicts({
             <ToggleButton value="open">{t.shownOpen(open)}</ToggleButton>
           </ToggleButtonGroup>
         )}
+        {conflicts > 1 && <ByRule merging={merging} memories={memories} openOnly={openOnly} />}
       </Box>
       {conflicts === 0 && <Typography color="textSecondary">{t.noConflicts}</Typography>}
       {all.map((conflict, i) => (
@@ -99,5 +104,53 @@ export function Conflicts({
       ))}
       {total > pages * PAGE && <Button onClick={() => setPages(pages + 1)}>{t.more}</Button>}
     </Box>
+  );
+}
+
+interface RuleProps {
+  readonly merging: Merging;
+  readonly memories: readonly MemoryBody[];
+  readonly openOnly: boolean;
+}
+
+/** Many conflicts by one rule: those that are shown, also on pages that were not looked at. */
+function ByRule({ merging: { body, change }, memories, openOnly }: RuleProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { say, fail } = useToast();
+  const queries = useQueryClient();
+  const { plan, clientId } = body;
+  const chosen = plan.inputs.flatMap((id) => memories.find((memory) => memory.id === id) ?? []);
+  const decide = async ({ id, name }: MemoryBody): Promise<void> => {
+    setAnchor(null);
+    const before = plan.decisions;
+    const { decided } = await call('POST /merges/:id/decide', {
+      params: { id: clientId },
+      body: { memory: id, open: openOnly },
+    });
+    await queries.refetchQueries({ queryKey: mergePlan(clientId).queryKey });
+    say(t.alwaysDone(decided, name), { label: t.undo, run: () => change({ decisions: before }) });
+  };
+  return (
+    <>
+      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        {t.decideAll}
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {chosen.map((memory) => (
+          <MenuItem key={memory.id} onClick={() => void decide(memory).catch(fail)}>
+            {t.alwaysOf(memory.name)}
+          </MenuItem>
+        ))}
+        <MenuItem
+          disabled={Object.keys(plan.decisions).length === 0}
+          onClick={() => {
+            setAnchor(null);
+            change({ decisions: {} });
+          }}
+        >
+          {t.allBack}
+        </MenuItem>
+      </Menu>
+    </>
   );
 }

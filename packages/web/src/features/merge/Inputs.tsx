@@ -1,3 +1,4 @@
+import { DndContext, PointerSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -9,27 +10,56 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
-import type { MemoryBody } from '../../api/types.js';
 import { moment } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { SERIF } from '../../ui/typefaces.js';
 import { mergeTexts as t } from './messages.js';
-import type { Merging } from './useMerge.js';
 
-interface Props {
-  readonly merging: Merging;
-  readonly memories: readonly MemoryBody[];
-  readonly chosen: readonly MemoryBody[];
+/** What can be merged, as the list of inputs shows it. */
+export interface Mergeable {
+  readonly id: number;
+  readonly name: string;
+  /** "403 units". */
+  readonly size: string;
+  readonly languages: readonly { readonly language: string }[];
+  readonly changedAt: string;
+  /** Not damaged. */
+  readonly isSound: boolean;
 }
 
-/** The memories that become one, in order of rank; below them where the result goes. */
-export function Inputs({ merging: { body, change }, memories, chosen }: Props) {
-  const { plan } = body;
-  const others = memories.filter(({ id, damage }) => !plan.inputs.includes(id) && damage === null);
-  const move = (id: number, by: number): void => {
+/** The part of a plan that says what becomes one, and where it goes. */
+export interface InputPlan {
+  readonly inputs: number[];
+  readonly into: number | null;
+  readonly newName: string;
+  readonly deleted: number[];
+}
+
+interface Props {
+  readonly plan: InputPlan;
+  readonly change: (plan: Partial<InputPlan>) => void;
+  readonly all: readonly Mergeable[];
+  readonly words: InputWords;
+}
+
+export interface InputWords {
+  readonly inputs: string;
+  readonly others: string;
+  readonly toNew: string;
+  readonly newName: string;
+}
+
+/** Pixels that the pointer moves before it drags. */
+const SLACK = 5;
+
+/** The resources that become one, in order of rank (dragged, or by keys); below them where the result goes. */
+export function Inputs({ plan, change, all, words }: Props) {
+  const chosen = plan.inputs.flatMap((id) => all.find((one) => one.id === id) ?? []);
+  const others = all.filter(({ id, isSound }) => !plan.inputs.includes(id) && isSound);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: SLACK } }));
+  const put = (id: number, to: number): void => {
     const at = plan.inputs.indexOf(id);
-    const to = at + by;
-    if (to < 0 || to >= plan.inputs.length) return;
+    if (at < 0 || to < 0 || to >= plan.inputs.length || to === at) return;
     const inputs = [...plan.inputs];
     inputs.splice(at, 1);
     inputs.splice(to, 0, id);
@@ -38,41 +68,46 @@ export function Inputs({ merging: { body, change }, memories, chosen }: Props) {
   return (
     <Box
       component="aside"
-      aria-label={t.inputs}
+      aria-label={words.inputs}
       sx={{ width: { xs: 320, xl: 420 }, flex: 'none', borderRight: 1, borderColor: 'divider', overflow: 'auto', p: 2 }}
     >
       {chosen.length > 0 && (
         <Typography component="h2" color="textSecondary" sx={{ mb: 1 }}>
-          {t.inputs}
+          {words.inputs}
         </Typography>
       )}
-      <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-        {chosen.map((memory, i) => (
-          <ChosenMemory
-            key={memory.id}
-            memory={memory}
-            rank={i}
-            last={i === chosen.length - 1}
-            deleted={plan.deleted.includes(memory.id)}
-            livesOn={plan.into === memory.id}
-            onMove={(by) => move(memory.id, by)}
-            onTake={() =>
-              change({
-                inputs: plan.inputs.filter((id) => id !== memory.id),
-                deleted: plan.deleted.filter((id) => id !== memory.id),
-                ...(plan.into === memory.id && { into: null }),
-              })
-            }
-            onDelete={(on) =>
-              change({ deleted: on ? [...plan.deleted, memory.id] : plan.deleted.filter((id) => id !== memory.id) })
-            }
-          />
-        ))}
-      </Box>
+      <DndContext
+        sensors={sensors}
+        onDragEnd={({ active, over }) => over && put(Number(active.id), plan.inputs.indexOf(Number(over.id)))}
+      >
+        <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+          {chosen.map((memory, i) => (
+            <ChosenMemory
+              key={memory.id}
+              memory={memory}
+              rank={i}
+              last={i === chosen.length - 1}
+              deleted={plan.deleted.includes(memory.id)}
+              livesOn={plan.into === memory.id}
+              onMove={(by) => put(memory.id, i + by)}
+              onTake={() =>
+                change({
+                  inputs: plan.inputs.filter((id) => id !== memory.id),
+                  deleted: plan.deleted.filter((id) => id !== memory.id),
+                  ...(plan.into === memory.id && { into: null }),
+                })
+              }
+              onDelete={(on) =>
+                change({ deleted: on ? [...plan.deleted, memory.id] : plan.deleted.filter((id) => id !== memory.id) })
+              }
+            />
+          ))}
+        </Box>
+      </DndContext>
       {others.length > 0 && (
         <Box sx={{ mt: chosen.length ? 2 : 0 }}>
           <Typography component="h2" color="textSecondary" sx={{ mb: 0.5 }}>
-            {t.others}
+            {words.others}
           </Typography>
           {others.map((memory) => (
             <Box key={memory.id} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
@@ -87,13 +122,13 @@ export function Inputs({ merging: { body, change }, memories, chosen }: Props) {
           ))}
         </Box>
       )}
-      {chosen.length > 0 && <Where {...{ plan, chosen, change }} />}
+      {chosen.length > 0 && <Where {...{ plan, chosen, change, words }} />}
     </Box>
   );
 }
 
 interface ChosenProps {
-  readonly memory: MemoryBody;
+  readonly memory: Mergeable;
   readonly rank: number;
   readonly last: boolean;
   readonly deleted: boolean;
@@ -104,7 +139,9 @@ interface ChosenProps {
 }
 
 function ChosenMemory({ memory, rank, last, deleted, livesOn, onMove, onTake, onDelete }: ChosenProps) {
-  const { name, units, languages, changedAt } = memory;
+  const { id, name, size, languages, changedAt } = memory;
+  const { setNodeRef: setHandle, listeners, transform } = useDraggable({ id });
+  const { setNodeRef, isOver, active } = useDroppable({ id });
   const byKey = (event: KeyboardEvent): void => {
     if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
     event.preventDefault();
@@ -113,14 +150,38 @@ function ChosenMemory({ memory, rank, last, deleted, livesOn, onMove, onTake, on
   return (
     <Box
       component="li"
+      ref={setNodeRef}
       onKeyDown={byKey}
-      sx={{ display: 'flex', gap: 1, py: 1, borderBottom: 1, borderColor: 'divider' }}
+      sx={(theme) => ({
+        display: 'flex',
+        gap: 1,
+        py: 1,
+        borderBottom: 1,
+        borderColor: 'divider',
+        ...(transform && { position: 'relative', zIndex: 1, opacity: 0.7, bgcolor: theme.inks.tint }),
+        ...(isOver && active?.id !== id && { boxShadow: `inset 0 2px ${theme.inks.petrol}` }),
+      })}
+      style={transform ? { transform: `translateY(${transform.y}px)` } : undefined}
     >
-      <Box sx={{ color: 'text.secondary', width: 16, textAlign: 'end', lineHeight: '24px' }}>{rank + 1}</Box>
+      <Box
+        ref={setHandle}
+        {...listeners}
+        title={t.drag}
+        sx={{
+          color: 'text.secondary',
+          width: 16,
+          textAlign: 'end',
+          lineHeight: '24px',
+          cursor: 'grab',
+          touchAction: 'none',
+        }}
+      >
+        {rank + 1}
+      </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Box sx={{ fontFamily: SERIF, fontSize: 16, lineHeight: '24px', overflowWrap: 'anywhere' }}>{name}</Box>
         <Typography variant="body2" color="textSecondary">
-          {t.units(units)} · {languages.map(({ language }) => languageName(language)).join(', ')}
+          {size} · {languages.map(({ language }) => languageName(language)).join(', ')}
         </Typography>
         <Typography variant="body2" color="textSecondary">
           {t.changed(moment(changedAt))}
@@ -149,12 +210,11 @@ function ChosenMemory({ memory, rank, last, deleted, livesOn, onMove, onTake, on
   );
 }
 
-interface WhereProps extends Pick<Merging, 'change'> {
-  readonly plan: Merging['body']['plan'];
-  readonly chosen: readonly MemoryBody[];
+interface WhereProps extends Pick<Props, 'plan' | 'change' | 'words'> {
+  readonly chosen: readonly Mergeable[];
 }
 
-function Where({ plan, chosen, change }: WhereProps) {
+function Where({ plan, chosen, change, words }: WhereProps) {
   return (
     <Box sx={{ mt: 2 }}>
       <Typography component="h2" color="textSecondary" id="merge-where">
@@ -168,10 +228,10 @@ function Where({ plan, chosen, change }: WhereProps) {
           change({ into, deleted: plan.deleted.filter((id) => id !== into) });
         }}
       >
-        <FormControlLabel value="new" control={<Radio size="small" />} label={t.toNew} />
+        <FormControlLabel value="new" control={<Radio size="small" />} label={words.toNew} />
         {plan.into === null && (
           <TextField
-            label={t.newName}
+            label={words.newName}
             value={plan.newName}
             onChange={(event) => change({ newName: event.target.value })}
             sx={{ ml: 4, mb: 1 }}

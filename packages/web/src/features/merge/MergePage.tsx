@@ -13,10 +13,10 @@ import { Failed, failureOf } from '../../ui/Failed.js';
 import { Conflicts } from './Conflicts.js';
 import { FateUnits } from './FateUnits.js';
 import { Foot } from './Foot.js';
-import { Inputs } from './Inputs.js';
+import { Inputs, type Mergeable } from './Inputs.js';
 import { mergeTexts as t } from './messages.js';
 import { Outcome } from './Outcome.js';
-import { mergePlan } from './queries.js';
+import { mergePlan, mergeUnits } from './queries.js';
 import { OfOneClient, PlanFrame } from './PlanFrame.js';
 import { PlanSentences } from './PlanSentences.js';
 import { useMerge, type Merging } from './useMerge.js';
@@ -37,6 +37,15 @@ function OfClient({ clientId }: { readonly clientId: number }) {
   return <Desk merging={merging} memories={memories} />;
 }
 
+const mergeable = ({ id, name, units, languages, changedAt, damage }: MemoryBody): Mergeable => ({
+  id,
+  name,
+  size: t.units(units),
+  languages,
+  changedAt,
+  isSound: damage === null,
+});
+
 /** Units that are looked at: those of a memory of which the same becomes. */
 export interface Looked {
   readonly memory: number;
@@ -50,7 +59,7 @@ function Desk({ merging, memories }: { readonly merging: Merging; readonly memor
   return (
     <PlanFrame
       title={t.title}
-      aside={<Inputs merging={merging} memories={memories} chosen={chosen} />}
+      aside={<Inputs plan={body.plan} change={merging.change} all={memories.map(mergeable)} words={t} />}
       foot={chosen.length > 0 && <Foot merging={merging} chosen={chosen} />}
     >
       {chosen.length === 0 ? (
@@ -75,9 +84,9 @@ function Desk({ merging, memories }: { readonly merging: Merging; readonly memor
           {looked ? (
             <FateUnits
               key={`${looked.memory} ${looked.fate}`}
-              clientId={body.clientId}
-              looked={looked}
-              memory={chosen.find(({ id }) => id === looked.memory)?.name ?? ''}
+              title={t.unitsTitle(t.fates[looked.fate], chosen.find(({ id }) => id === looked.memory)?.name ?? '')}
+              pageOf={(page) => mergeUnits(body.clientId, looked.memory, looked.fate, page)}
+              said={t.units}
               onClose={() => setLooked(null)}
             />
           ) : (

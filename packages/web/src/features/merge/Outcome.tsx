@@ -6,7 +6,7 @@ import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, type ReactNode } from 'react';
 import type { MemoryBody } from '../../api/types.js';
 import { number } from '../../ui/format.js';
 import { WordButton } from '../../ui/WordButton.js';
@@ -34,39 +34,62 @@ export function Outcome({ merging, chosen, onLook }: Props) {
     <Box component="section" aria-label={t.outcome} sx={{ mb: 3 }}>
       <OutcomeHead title={t.outcome} job="count merge" plan={merging} />
       {outcome && (
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, opacity: stale ? 0.6 : 1 }}>
-          <Box sx={{ flex: '1 1 340px', minWidth: 0, maxWidth: 760, height: 60 + 56 * Math.max(2, rows.length) }}>
-            <Suspense>
-              <FlowChart rows={rows} onLook={onLook} />
-            </Suspense>
-          </Box>
-          <Box sx={{ flex: '1 1 500px', minWidth: 0 }}>
-            <FateTable rows={rows} all={outcome.tally} onLook={onLook} />
-            {outcome.near.length > 0 && (
-              <Typography variant="body2" sx={{ mt: 1 }}>
-                {t.nearTitle}{' '}
-                {outcome.near.map(({ differ, count: n }) => t.near(n, t.nearKinds(differ.split(',')))).join('; ')}
-              </Typography>
-            )}
-          </Box>
-        </Box>
+        <Flow rows={rows} all={outcome.tally} stale={stale} head={t.memory} onLook={onLook}>
+          {outcome.near.length > 0 && (
+            <Typography variant="body2" sx={{ mt: 1 }}>
+              {t.nearTitle}{' '}
+              {outcome.near.map(({ differ, count: n }) => t.near(n, t.nearKinds(differ.split(',')))).join('; ')}
+            </Typography>
+          )}
+        </Flow>
       )}
     </Box>
   );
 }
 
+interface FlowProps {
+  readonly rows: readonly FlowRow[];
+  readonly all: Readonly<Record<Fate, number>>;
+  readonly stale: boolean;
+  /** What heads the names. */
+  readonly head: string;
+  /** Those that can come about. */
+  readonly fates?: readonly Fate[];
+  readonly onLook: (looked: Looked) => void;
+  readonly children?: ReactNode;
+}
+
+/** Resources on the left, what becomes of what they hold on the right; beside it the same numbers. */
+export function Flow({ rows, all, stale, head, fates = FATES, onLook, children }: FlowProps) {
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, opacity: stale ? 0.6 : 1 }}>
+      <Box sx={{ flex: '1 1 340px', minWidth: 0, maxWidth: 760, height: 60 + 56 * Math.max(2, rows.length) }}>
+        <Suspense>
+          <FlowChart rows={rows} onLook={onLook} />
+        </Suspense>
+      </Box>
+      <Box sx={{ flex: '1 1 500px', minWidth: 0 }}>
+        <FateTable rows={rows} all={all} head={head} fates={fates} onLook={onLook} />
+        {children}
+      </Box>
+    </Box>
+  );
+}
+
 export interface FlowRow {
-  readonly memory: MemoryBody;
+  readonly memory: { readonly id: number; readonly name: string };
   readonly tally: Readonly<Record<Fate, number>>;
 }
 
 interface TableProps {
+  readonly fates: readonly Fate[];
+  readonly head: string;
   readonly rows: readonly FlowRow[];
   readonly all: Readonly<Record<Fate, number>>;
   readonly onLook: (looked: Looked) => void;
 }
 
-function FateTable({ rows, all, onLook }: TableProps) {
+function FateTable({ rows, all, head, fates, onLook }: TableProps) {
   return (
     <Table
       size="small"
@@ -80,8 +103,8 @@ function FateTable({ rows, all, onLook }: TableProps) {
     >
       <TableHead>
         <TableRow>
-          <TableCell>{t.memory}</TableCell>
-          {FATES.map((fate) => (
+          <TableCell>{head}</TableCell>
+          {fates.map((fate) => (
             <TableCell key={fate} align="right" title={t.fateHint[fate]}>
               {t.fates[fate]}
             </TableCell>
@@ -94,7 +117,7 @@ function FateTable({ rows, all, onLook }: TableProps) {
             <TableCell component="th" scope="row" sx={{ overflowWrap: 'anywhere' }}>
               {memory.name}
             </TableCell>
-            {FATES.map((fate) => (
+            {fates.map((fate) => (
               <TableCell key={fate} align="right">
                 {tally[fate] > 0 ? (
                   <WordButton
@@ -114,7 +137,7 @@ function FateTable({ rows, all, onLook }: TableProps) {
           <TableCell component="th" scope="row" sx={{ fontWeight: 600 }}>
             {t.all}
           </TableCell>
-          {FATES.map((fate) => (
+          {fates.map((fate) => (
             <TableCell key={fate} align="right" sx={{ fontWeight: 600 }}>
               {number(all[fate])}
             </TableCell>

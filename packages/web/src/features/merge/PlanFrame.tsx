@@ -9,6 +9,7 @@ import { mergeTexts as t } from './messages.js';
 
 const PLANS = [
   ['/merge', t.title],
+  ['/merge/termbases', t.terms.title],
   ['/merge/bridge', t.bridge.title],
   ['/merge/compare', t.compare.title],
 ] as const;

@@ -1,4 +1,5 @@
 import { queryOptions, keepPreviousData } from '@tanstack/react-query';
+import type { ConceptFate } from '@fair-copy/core/intake/merge-concepts.js';
 import type { Sureness } from '@fair-copy/core/memory/bridge/plan.js';
 import type { Difference } from '@fair-copy/core/memory/compare.js';
 import type { Fate } from '@fair-copy/core/memory/merge/plan.js';
@@ -12,6 +13,7 @@ export const mergePlan = (client: number) =>
 
 /** What is shown at once; more when it is asked for. */
 export const PAGE = 50;
+const piece = (page: number) => ({ from: page * PAGE, limit: PAGE });
 
 /** @param page from 0, of `PAGE` conflicts */
 export const mergeConflicts = (client: number, open: boolean, page: number) =>
@@ -36,6 +38,35 @@ export const mergeUnits = (client: number, memory: number, fate: Fate, page: num
       }),
   });
 
+export const termMergePlan = (client: number) =>
+  queryOptions({
+    queryKey: ['merge', 'terms', client],
+    queryFn: () => call('GET /term-merges/:id', { params: { id: client } }),
+  });
+
+/** @param page from 0, of `PAGE` contradictions */
+export const fieldConflicts = (client: number, open: boolean, page: number) =>
+  queryOptions({
+    queryKey: ['merge', 'terms conflicts', client, open, page],
+    queryFn: () =>
+      call('GET /term-merges/:id/conflicts', {
+        params: { id: client },
+        query: { ...piece(page), ...(open && { open: 'true' }) },
+      }),
+    placeholderData: keepPreviousData,
+  });
+
+/** @param page from 0, of `PAGE` concepts */
+export const mergedConcepts = (client: number, termbase: number, fate: ConceptFate, page: number) =>
+  queryOptions({
+    queryKey: ['merge', 'terms concepts', client, termbase, fate, page],
+    queryFn: () =>
+      call('GET /term-merges/:id/concepts', {
+        params: { id: client },
+        query: { termbase, fate, ...piece(page) },
+      }),
+  });
+
 export const bridgePlan = (client: number) =>
   queryOptions({
     queryKey: ['merge', 'bridge', client],
@@ -47,8 +78,6 @@ export const comparePlan = (client: number) =>
     queryKey: ['merge', 'compare', client],
     queryFn: () => call('GET /comparisons/:id', { params: { id: client } }),
   });
-
-const piece = (page: number) => ({ from: page * PAGE, limit: PAGE });
 
 /** @param page from 0, of `PAGE` doubts */
 export const bridgeDoubts = (client: number, page: number) =>

@@ -1,11 +1,13 @@
-/** The three plans of this page. */
+/** The plans of this stage. */
 import type { MergeBody, MergePlanBody } from '@fair-copy/api/merges.js';
+import type { TermMergeBody, TermMergePlanBody } from '@fair-copy/api/term-merges.js';
 import type { BridgeBody, BridgePlanBody, CompareBody, ComparePlanBody } from '@fair-copy/api/two.js';
 import { call } from '../../api/http.js';
-import { bridgePlan, comparePlan, mergePlan } from './queries.js';
+import { bridgePlan, comparePlan, mergePlan, termMergePlan } from './queries.js';
 import { useCountedPlan, type CountedPlan, type PlanKind } from './useCountedPlan.js';
 
 export type Merging = CountedPlan<MergePlanBody, MergeBody>;
+export type TermMerging = CountedPlan<TermMergePlanBody, TermMergeBody>;
 export type Bridging = CountedPlan<BridgePlanBody, BridgeBody>;
 export type Comparing = CountedPlan<ComparePlanBody, CompareBody>;
 
@@ -24,6 +26,15 @@ const MERGE: PlanKind<MergePlanBody, MergeBody> = {
     filter,
     decisions,
   ],
+};
+
+const TERM_MERGE: PlanKind<TermMergePlanBody, TermMergeBody> = {
+  query: termMergePlan,
+  keep: (id, body) => call('PUT /term-merges/:id', { params: { id }, body }),
+  count: (id) => call('POST /term-merges/:id/count', { params: { id } }),
+  job: 'count term merge',
+  isReady: ({ inputs }) => inputs.length > 0,
+  basis: ({ inputs, by, id, subject, regions, keep, decisions }) => [inputs, by, id, subject, regions, keep, decisions],
 };
 
 /** Two different resources are chosen. */
@@ -50,5 +61,6 @@ const COMPARE: PlanKind<ComparePlanBody, CompareBody> = {
 };
 
 export const useMerge = (clientId: number): Merging | null => useCountedPlan(MERGE, clientId);
+export const useTermMerge = (clientId: number): TermMerging | null => useCountedPlan(TERM_MERGE, clientId);
 export const useBridge = (clientId: number): Bridging | null => useCountedPlan(BRIDGE, clientId);
 export const useCompare = (clientId: number): Comparing | null => useCountedPlan(COMPARE, clientId);

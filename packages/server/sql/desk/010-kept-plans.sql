@@ -1,5 +1,5 @@
--- What a client does with two resources: the bridge between them, the comparison. As `merge_plan`.
-CREATE TABLE two_plan (
+-- What a client plans besides the merging of memories: a bridge, a comparison, termbases that become one. As `merge_plan`.
+CREATE TABLE kept_plan (
   client_id INTEGER NOT NULL,
   kind TEXT NOT NULL,
   body TEXT NOT NULL,

@@ -10,6 +10,7 @@ import { fileURLToPath } from 'node:url';
 import { caller } from '../scripts/api.mjs';
 import { alignmentQuality, alignmentSpeed } from './alignment.mjs';
 import { memory } from './memory.mjs';
+import { SERVER_ENV } from '../scripts/server-process.mjs';
 import { merging } from './merging.mjs';
 import { quality, speed } from './recognition.mjs';
 import { note, printTable, report } from './table.mjs';
@@ -88,6 +89,7 @@ async function started(name) {
   const dataDir = join(folder, name);
   const child = spawn(process.execPath, [at('packages/server/dist/main.js'), '--data', dataDir, '--port', '0'], {
     stdio: ['ignore', 'pipe', 'inherit'],
+    env: SERVER_ENV,
   });
   // Also where a measurement fails.
   process.on('exit', () => child.kill());

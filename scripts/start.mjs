@@ -7,7 +7,10 @@ import { existsSync, rmSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { inServerProcess } from './server-process.mjs';
 import { build, install, root } from './set-up.mjs';
+
+if (!(await inServerProcess())) process.exit();
 
 const { values } = parseArgs({
   options: {

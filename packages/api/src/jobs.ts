@@ -75,6 +75,11 @@ export const JOB_RESULTS = {
     /** Names of files that are damaged, and taken as they are. */
     damaged: z.array(z.string()).readonly(),
   }),
+  'take apart': recorded.extend({
+    memories: z.array(z.object({ id: z.number(), name: z.string(), units: z.number() })).readonly(),
+    /** Units that are in no pair. */
+    left: z.number(),
+  }),
   'count merge': z.object({ clientId: z.number() }),
   'write merge': recorded.extend({ memoryId: z.number(), memory: z.string(), units: z.number() }),
   'count term merge': z.object({ clientId: z.number() }),

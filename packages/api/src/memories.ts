@@ -210,6 +210,12 @@ export const memoryContract = routes({
     answer: done,
   },
   'DELETE /memories/:id': { params: idParam, answer: done },
+  'POST /memories/:id/take-apart': {
+    summary: 'Memories of pairs out of one of many languages, as one operation; it stays',
+    params: idParam,
+    body: z.object({ source: z.string().min(2).max(40) }),
+    answer: jobOf('take apart'),
+  },
   'POST /memories/:id/units': {
     summary: 'Units that pass a filter, from a place in their order on',
     params: idParam,

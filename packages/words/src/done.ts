@@ -48,6 +48,7 @@ export interface DoneCodes extends KeptCodes {
   readonly 'memory-copy': { readonly name: string; readonly count: number };
   readonly 'memory-salvaged': { readonly name: string; readonly count: number };
   /** Of so many memories; `deleted` of them went away with it. */
+  readonly 'memory-taken-apart': { readonly name: string; readonly count: number };
   readonly bridged: { readonly name: string; readonly a: string; readonly b: string; readonly count: number };
   readonly 'termbases-merged': {
     readonly name: string;

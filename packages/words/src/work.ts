@@ -22,6 +22,7 @@ export interface WorkCodes extends KeptCodes {
   readonly redoing: { readonly title: KeptDone };
   readonly 'clearing-undo': Record<string, never>;
   readonly 'backing-up': Record<string, never>;
+  readonly 'taking-apart': { readonly name: string };
   readonly 'counting-merge': { readonly count: number };
   readonly 'counting-term-merge': { readonly count: number };
   readonly 'counting-bridge': { readonly a: string; readonly b: string };

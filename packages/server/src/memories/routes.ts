@@ -2,15 +2,17 @@
 import { doing } from '@fair-copy/words/work.js';
 import { memoryContract } from '@fair-copy/api/memories.js';
 import { OK } from '@fair-copy/api/shared.js';
+import { primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Context } from '../context.js';
 import { serve, type Api } from '../serve.js';
 import { memoryById, type MemoryRow } from '../store/memories.js';
 import { shownMemory } from './shown-memory.js';
+import { removeParts } from './take-apart.js';
 import { memoryTasks } from './tasks.js';
 import { unitRoutes } from './unit-routes.js';
 
 export function memoryRoutes(api: Api, context: Context): void {
-  const { workspace, workers, memories, events, jobs } = context;
+  const { workspace, workers, memories, events, jobs, paths } = context;
   const all = workspace.prepare<[{ client: number | null }], MemoryRow>(
     'SELECT * FROM memory WHERE @client IS NULL OR client_id = @client ORDER BY name COLLATE NOCASE, id',
   );
@@ -41,6 +43,20 @@ export function memoryRoutes(api: Api, context: Context): void {
   serve(api, memoryContract, 'DELETE /memories/:id', async ({ params }) => {
     await workers.run(memoryTasks.deleteMemory, { id: params.id });
     return OK;
+  });
+
+  serve(api, memoryContract, 'POST /memories/:id/take-apart', async ({ params, body }) => {
+    const { id: memoryId, name, client_id: clientId } = memoryById(workspace, params.id);
+    const source = primaryLanguage(body.source) as LanguageTag;
+    return jobs.start({ kind: 'take apart', title: doing('taking-apart', { name }), clientId }, async (controls) => {
+      const built = await workers.run(memoryTasks.buildParts, { memoryId, source }, controls);
+      try {
+        return await workers.run(memoryTasks.publishParts, { memoryId, source, built }, controls);
+      } catch (error) {
+        removeParts(paths.root, built.parts);
+        throw error;
+      }
+    });
   });
 
   serve(api, memoryContract, 'POST /memories/:id/concepts', async ({ params, body }) => {

@@ -5,6 +5,7 @@ import type { Conflict } from '@fair-copy/core/memory/merge/decide.js';
 import { emptyTally, Merge, type MergeSinks } from '@fair-copy/core/memory/merge/merge.js';
 import { FATES } from '@fair-copy/core/memory/merge/plan.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { estimated } from '../jobs/estimated.js';
 import type { TaskContext } from '../jobs/task.js';
 import { InFileOrder } from '../memories/staged.js';
 import { newMemoryFile } from '../memories/resources.js';
@@ -148,8 +149,12 @@ export interface BuiltMerge {
 /** Units of the result by origins, as long as there are not too many. */
 const ORIGINS = 1000;
 
+/** The share of the time after which all units are decided; the rest goes to the indexes of the result. */
+const DECIDED = 0.9;
+
 /** Makes the memory of the result; nothing changes for anybody until it is published. */
 export async function buildMerge(job: MergeToDo, context: TaskContext): Promise<BuiltMerge> {
+  const begun = performance.now();
   const { inputs, basis } = opened(job, context);
   const stored = newMemoryFile(context.dataDir);
   const builder = new MemoryBuilder(
@@ -173,14 +178,14 @@ export async function buildMerge(job: MergeToDo, context: TaskContext): Promise<
           if (wanted.has(id)) kept.set(id, place);
         }
     };
-    const merge = new Merge(inputs.all, corePlan(job.plan), (share) => context.checkpoint(share * 0.9));
+    const merge = new Merge(inputs.all, corePlan(job.plan), (share) => context.checkpoint(share * DECIDED));
     for (const step of merge.steps({ output })) {
       void step;
       await builder.breathe();
     }
     order.end();
-    context.checkpoint(0.92);
-    await builder.finish({});
+    const expected = ((performance.now() - begun) * (1 - DECIDED)) / DECIDED;
+    await estimated(context, [DECIDED, 0.99], expected, builder.finish({}));
     return { stored, units: place, basis, stets: stets.map(({ id, unitId }) => [id, kept.get(unitId) ?? null]) };
   } catch (error) {
     await builder.abandon();

@@ -11,6 +11,7 @@ import {
 } from '@fair-copy/core/memory/bridge/plan.js';
 import type { Unit, Variant } from '@fair-copy/core/memory/unit.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { estimated } from '../jobs/estimated.js';
 import type { TaskContext } from '../jobs/task.js';
 import { newMemoryFile } from '../memories/resources.js';
 import { InFileOrder } from '../memories/staged.js';
@@ -169,7 +170,11 @@ function conceptsOf(two: TwoResources, job: BridgeToDo, context: TaskContext) {
   return { concepts: [...pairs.values()] };
 }
 
+/** The share of the time after which all pairs are found. */
+const PAIRED = 0.9;
+
 async function memoryOf(two: TwoResources, job: BridgeToDo, context: TaskContext) {
+  const begun = performance.now();
   const [a, b] = two.both;
   const stored = newMemoryFile(context.dataDir);
   const path = pathsOf(context.dataDir).memory(stored);
@@ -177,14 +182,14 @@ async function memoryOf(two: TwoResources, job: BridgeToDo, context: TaskContext
   try {
     const order = new InFileOrder((unit, at) => builder.add(unit, at));
     let units = 0;
-    const bridge = bridgeOf(two, job, (share) => context.checkpoint(share * 0.9));
+    const bridge = bridgeOf(two, job, (share) => context.checkpoint(share * PAIRED));
     for (const step of bridge.steps({ output: (unit) => order.add(unit, ++units) })) {
       void step;
       await builder.breathe();
     }
     order.end();
-    context.checkpoint(0.92);
-    await builder.finish({});
+    const expected = ((performance.now() - begun) * (1 - PAIRED)) / PAIRED;
+    await estimated(context, [PAIRED, 0.99], expected, builder.finish({}));
     return { stored, units };
   } catch (error) {
     await builder.abandon();

@@ -59,6 +59,8 @@ export const done: Words<DoneCodes> = {
     `Speicher ${quoted(name)} aus ${quoted(termbase)} gemacht: ${howMany(n)}`,
   'memory-copy': ({ name, count: n }) => `Zur Kopie von ${quoted(name)} zurückgekehrt: ${howMany(n)}`,
   'memory-salvaged': ({ name, count: n }) => `Was lesbar war, aus ${quoted(name)} geholt: ${howMany(n)}`,
+  'memory-taken-apart': ({ name, count: n }) =>
+    `${quoted(name)} in ${count(n, { one: '# Speicher', other: '# Speicher' })} zerlegt`,
   bridged: ({ name, a, b, count: n }) =>
     `${quoted(a)} und ${quoted(b)} zu ${quoted(name)} überbrückt: ${count(n, { one: '# Paar', other: '# Paare' })}`,
   'termbases-merged': ({ name, termbases, count: n, deleted }) =>

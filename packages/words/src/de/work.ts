@@ -24,6 +24,7 @@ export const work: Words<WorkCodes> = {
   redoing: ({ title }) => `Wird wieder getan: ${whatWasDone(title)}`,
   'clearing-undo': () => 'Das Rückgängigmachen wird geleert',
   'backing-up': () => 'Alles wird gesichert',
+  'taking-apart': ({ name }) => `${name} wird in Sprachpaare zerlegt`,
   'counting-merge': ({ count }) => `Was aus ${de.count(count, { one: '# Speicher', other: '# Speichern' })} wird`,
   'counting-term-merge': ({ count }) => `Was aus ${de.count(count, { one: '# Termbank', other: '# Termbanken' })} wird`,
   'counting-bridge': ({ a, b }) => `Paare zwischen ${a} und ${b} werden gesucht`,

@@ -60,6 +60,8 @@ export const done: Words<DoneCodes> = {
     `Went back to the copy of ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}`,
   'memory-salvaged': ({ name, count: n }) =>
     `Took what could be read out of ${quoted(name)}: ${count(n, { one: '# unit', other: '# units' })}`,
+  'memory-taken-apart': ({ name, count: n }) =>
+    `Took ${quoted(name)} apart into ${count(n, { one: '# memory', other: '# memories' })}`,
   bridged: ({ name, a, b, count: n }) =>
     `Bridged ${quoted(a)} and ${quoted(b)} to ${quoted(name)}: ${count(n, { one: '# pair', other: '# pairs' })}`,
   'termbases-merged': ({ name, termbases, count: n, deleted }) =>

@@ -25,6 +25,7 @@ export const work: Words<WorkCodes> = {
   redoing: ({ title }) => `Doing again: ${whatWasDone(title)}`,
   'clearing-undo': () => 'Clearing undo',
   'backing-up': () => 'Backing up everything',
+  'taking-apart': ({ name }) => `Taking ${name} apart into pairs`,
   'counting-merge': ({ count }) =>
     `Looking what becomes of ${en.count(count, { one: '# memory', other: '# memories' })}`,
   'counting-term-merge': ({ count }) =>

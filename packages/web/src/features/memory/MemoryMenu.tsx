@@ -18,9 +18,10 @@ import { NameDialog } from '../../ui/NameDialog.js';
 import { useToast } from '../../ui/toast-store.js';
 import { shared } from '../../parts/messages.js';
 import { memoryTexts } from './messages.js';
+import { generalLanguages, TakeApart } from './TakeApart.js';
 
 const t = memoryTexts;
-type Asking = 'rename' | 'subject' | 'move' | 'delete';
+type Asking = 'rename' | 'subject' | 'move' | 'apart' | 'delete';
 
 export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -51,6 +52,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
         <MenuItem onClick={ask('rename')}>{shared.rename}</MenuItem>
         <MenuItem onClick={ask('subject')}>{t.setSubject}</MenuItem>
         <MenuItem onClick={ask('move')}>{shared.moveTo.menu}</MenuItem>
+        {generalLanguages(memory).length > 2 && <MenuItem onClick={ask('apart')}>{t.apart.menu}</MenuItem>}
         <MenuItem onClick={ask('delete')}>{t.deleteMemory}</MenuItem>
       </Menu>
       {asking === 'rename' && (
@@ -80,6 +82,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
           {...dialog}
         />
       )}
+      {asking === 'apart' && <TakeApart memory={memory} onClose={() => setAsking(null)} />}
       {asking === 'delete' && (
         <Dialog open onClose={() => setAsking(null)}>
           <DialogTitle>{t.deleteTitle(memory.name)}</DialogTitle>

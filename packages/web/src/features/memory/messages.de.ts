@@ -102,6 +102,15 @@ export const texts: typeof en = {
   setSubject: 'Sachgebiet …',
   subjectTitle: 'Sachgebiet des Speichers',
   renameTitle: 'Speicher umbenennen',
+  apart: {
+    menu: 'In Sprachpaare zerlegen …',
+    title: (name) => `„${name}“ in Sprachpaare zerlegen`,
+    says: 'Jede andere Sprache wird mit der Ausgangssprache ein eigener Speicher. Dieser Speicher bleibt, wie er ist.',
+    source: 'Ausgangssprache',
+    run: 'Speicher anlegen',
+    done: (memories, left) =>
+      `${count(memories, 'Speicher', 'Speicher')} angelegt${left ? `; ${count(left, 'Einheit steht', 'Einheiten stehen')} in keinem davon, weil ein Text zum Paaren fehlt` : ''}.`,
+  },
   deleteMemory: 'Speicher löschen …',
   deleteTitle: (name: string) => `„${name}“ löschen?`,
   deleteSays: (n: number) => `${count(n, 'Einheit geht', 'Einheiten gehen')} mit. Das Journal kann ihn zurückbringen.`,

@@ -112,6 +112,15 @@ export const texts = {
   setSubject: 'Subject …',
   subjectTitle: 'Subject of the memory',
   renameTitle: 'Rename the memory',
+  apart: {
+    menu: 'Take apart into pairs …',
+    title: (name: string) => `Take “${name}” apart into pairs`,
+    says: 'Each other language becomes a memory of its own together with the source. This memory stays as it is.',
+    source: 'Source language',
+    run: 'Make the memories',
+    done: (memories: number, left: number) =>
+      `${count(memories, 'memory', 'memories')} made${left ? `; ${count(left, 'unit is', 'units are')} in none of them, having no text to pair` : ''}.`,
+  },
   deleteMemory: 'Delete the memory …',
   deleteTitle: (name: string) => `Delete “${name}”?`,
   deleteSays: (n: number) => `Its ${count(n, 'unit goes', 'units go')} with it. The ledger can bring it back.`,

@@ -12,7 +12,7 @@ import { memoryTasks } from './tasks.js';
 import { unitRoutes } from './unit-routes.js';
 
 export function memoryRoutes(api: Api, context: Context): void {
-  const { workspace, workers, memories, events, jobs, paths } = context;
+  const { workspace, workers, memories, events, jobs } = context;
   const all = workspace.prepare<[{ client: number | null }], MemoryRow>(
     'SELECT * FROM memory WHERE @client IS NULL OR client_id = @client ORDER BY name COLLATE NOCASE, id',
   );
@@ -45,20 +45,6 @@ export function memoryRoutes(api: Api, context: Context): void {
     return OK;
   });
 
-  serve(api, memoryContract, 'POST /memories/:id/take-apart', async ({ params, body }) => {
-    const { id: memoryId, name, client_id: clientId } = memoryById(workspace, params.id);
-    const source = primaryLanguage(body.source) as LanguageTag;
-    return jobs.start({ kind: 'take apart', title: doing('taking-apart', { name }), clientId }, async (controls) => {
-      const built = await workers.run(memoryTasks.buildParts, { memoryId, source }, controls);
-      try {
-        return await workers.run(memoryTasks.publishParts, { memoryId, source, built }, controls);
-      } catch (error) {
-        removeParts(paths.root, built.parts);
-        throw error;
-      }
-    });
-  });
-
   serve(api, memoryContract, 'POST /memories/:id/concepts', async ({ params, body }) => {
     const { id: memoryId, name, client_id: clientId } = memoryById(workspace, params.id);
     return jobs.start({ kind: 'harvest terms', title: doing('taking-terms', { name }), clientId }, (controls) =>
@@ -81,5 +67,22 @@ export function memoryRoutes(api: Api, context: Context): void {
     return { ...found, damaged: rows.filter((row) => !sound.includes(row)).map(({ name }) => name) };
   });
 
+  takeApartRoute(api, context);
   unitRoutes(api, context);
+}
+
+function takeApartRoute(api: Api, { workspace, workers, jobs, paths }: Context): void {
+  serve(api, memoryContract, 'POST /memories/:id/take-apart', async ({ params, body }) => {
+    const { id: memoryId, name, client_id: clientId } = memoryById(workspace, params.id);
+    const source = primaryLanguage(body.source) as LanguageTag;
+    return jobs.start({ kind: 'take apart', title: doing('taking-apart', { name }), clientId }, async (controls) => {
+      const built = await workers.run(memoryTasks.buildParts, { memoryId, source }, controls);
+      try {
+        return await workers.run(memoryTasks.publishParts, { memoryId, source, built }, controls);
+      } catch (error) {
+        removeParts(paths.root, built.parts);
+        throw error;
+      }
+    });
+  });
 }

@@ -74,7 +74,7 @@ test('a bridge: what is certain, what a person decides by key, written and undon
   await choose('Second resource', 'Harbour rules de-pt');
   const tally = page.getByRole('group', { name: 'Where each unit goes' });
   await expect(tally).toHaveText('8 pairs = 8 certain + 0 chosen + 0 decided; 1 waiting, 0 left out by you');
-  await expect(page.getByRole('button', { name: 'Name the new memory first' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Name the result first' })).toBeDisabled();
   await page.getByRole('textbox', { name: 'Name of the new memory' }).fill('Harbour rules pl-pt');
 
   const doubt = page.getByRole('group', { name: 'Over “Halten Sie Abstand zum Wehr.”' });

@@ -8,7 +8,7 @@ import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
 import type { Db } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
-import { unpacked, withStaged } from '../store/outcome-file.js';
+import { rowsOf, unpacked, withStaged } from '../store/outcome-file.js';
 import type { KeptConflict } from './merge-tasks.js';
 import { MergePlans } from './plans.js';
 import { mergeTasks } from './tasks.js';
@@ -92,13 +92,7 @@ function shownRoutes(api: Api, context: Context): void {
   const { paths } = context;
   serve(api, mergeContract, 'GET /merges/:id/conflicts', async ({ params, query }) =>
     withStaged(paths.stagedMerge(params.id), { total: 0, conflicts: [] }, (db) => {
-      const which = query.open ? 'WHERE open = 1' : '';
-      const total = db.prepare<[], number>(`SELECT count(*) FROM conflict ${which}`).pluck().get()!;
-      const rows = db
-        .prepare<[number, number], { ordinal: number; body: string }>(
-          `SELECT ordinal, body FROM conflict ${which} ORDER BY ordinal LIMIT ? OFFSET ?`,
-        )
-        .all(query.limit, query.from);
+      const { total, rows } = rowsOf<{ body: string }>(db, 'conflict', [query.open ? 'open = 1' : ''], query);
       return { total, conflicts: rows.flatMap((row) => shownConflict(row, context) ?? []) };
     }),
   );

@@ -45,3 +45,30 @@ export const packed = (ids: readonly number[]): Buffer => Buffer.from(Int32Array
 export function unpacked(blob: Buffer): Int32Array {
   return new Int32Array(blob.buffer.slice(blob.byteOffset, blob.byteOffset + blob.byteLength));
 }
+
+/** A piece of a list. */
+export interface Piece {
+  readonly from: number;
+  readonly limit: number;
+}
+
+/**
+ * Rows of a table in their order, some of them, with how many there are.
+ * @param where a condition with its values; empty: all
+ */
+export function rowsOf<R>(
+  db: Db,
+  table: 'conflict' | 'doubt' | 'pair' | 'text',
+  [where, ...values]: readonly [condition: string, ...values: (string | number)[]],
+  { from, limit }: Piece,
+): { readonly total: number; readonly rows: readonly (R & { readonly ordinal: number })[] } {
+  const which = where === '' ? '' : `WHERE ${where}`;
+  const total = db
+    .prepare(`SELECT count(*) FROM ${table} ${which}`)
+    .pluck()
+    .get(...values) as number;
+  const rows = db
+    .prepare(`SELECT * FROM ${table} ${which} ORDER BY ordinal LIMIT ? OFFSET ?`)
+    .all(...values, limit, from) as (R & { readonly ordinal: number })[];
+  return { total, rows };
+}

@@ -5,7 +5,7 @@ import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
-import { unpacked, withStaged } from '../store/outcome-file.js';
+import { rowsOf, unpacked, withStaged } from '../store/outcome-file.js';
 import { termbaseById } from '../store/termbases.js';
 import { shownOf } from '../two/shown.js';
 import { TermMergePlans } from './plans.js';
@@ -65,13 +65,7 @@ function shownRoutes(api: Api, context: Context): void {
   const { paths } = context;
   serve(api, termMergeContract, 'GET /term-merges/:id/conflicts', async ({ params, query }) =>
     withStaged(paths.stagedPlan(params.id, 'terms'), { total: 0, conflicts: [] }, (db) => {
-      const which = query.open ? 'WHERE open = 1' : '';
-      const total = db.prepare<[], number>(`SELECT count(*) FROM conflict ${which}`).pluck().get()!;
-      const rows = db
-        .prepare<[number, number], { ordinal: number; body: string }>(
-          `SELECT ordinal, body FROM conflict ${which} ORDER BY ordinal LIMIT ? OFFSET ?`,
-        )
-        .all(query.limit, query.from);
+      const { total, rows } = rowsOf<{ body: string }>(db, 'conflict', [query.open ? 'open = 1' : ''], query);
       return { total, conflicts: rows.map(({ ordinal, body }) => ({ ordinal, ...JSON.parse(body) })) };
     }),
   );

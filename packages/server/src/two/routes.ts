@@ -7,7 +7,7 @@ import { ApiError } from '../errors.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
 import { removeDatabase } from '../store/files.js';
-import { unpacked, withStaged } from '../store/outcome-file.js';
+import { rowsOf, unpacked, withStaged } from '../store/outcome-file.js';
 import { TwoPlans } from './plans.js';
 import { resourceRow } from './resources.js';
 import { shownOf } from './shown.js';
@@ -83,25 +83,14 @@ function shownBridge(api: Api, context: Context, plans: TwoPlans): void {
   const { paths } = context;
   serve(api, twoContract, 'GET /bridges/:id/doubts', async ({ params, query }) =>
     withStaged(paths.stagedPlan(params.id, 'bridge'), { total: 0, doubts: [] }, (db) => {
-      const which = query.open ? 'WHERE open = 1' : '';
-      const total = db.prepare<[], number>(`SELECT count(*) FROM doubt ${which}`).pluck().get()!;
-      const rows = db
-        .prepare<[number, number], { ordinal: number; body: string }>(
-          `SELECT ordinal, body FROM doubt ${which} ORDER BY ordinal LIMIT ? OFFSET ?`,
-        )
-        .all(query.limit, query.from);
+      const { total, rows } = rowsOf<{ body: string }>(db, 'doubt', [query.open ? 'open = 1' : ''], query);
       return { total, doubts: rows.map(({ ordinal, body }) => ({ ordinal, ...JSON.parse(body) })) };
     }),
   );
 
   serve(api, twoContract, 'GET /bridges/:id/pairs', async ({ params, query }) =>
     withStaged(paths.stagedPlan(params.id, 'bridge'), { total: 0, pairs: [] }, (db) => {
-      const total = db.prepare<[string], number>('SELECT count(*) FROM pair WHERE how = ?').pluck().get(query.how)!;
-      const rows = db
-        .prepare<[string, number, number], { ordinal: number; body: string }>(
-          'SELECT ordinal, body FROM pair WHERE how = ? ORDER BY ordinal LIMIT ? OFFSET ?',
-        )
-        .all(query.how, query.limit, query.from);
+      const { total, rows } = rowsOf<{ body: string }>(db, 'pair', ['how = ?', query.how], query);
       return { total, pairs: rows.map(({ ordinal, body }) => ({ ordinal, ...JSON.parse(body) })) };
     }),
   );
@@ -149,12 +138,7 @@ function comparisonRoutes(api: Api, context: Context, plans: TwoPlans): void {
   serve(api, twoContract, 'GET /comparisons/:id/texts', async ({ params, query }) => {
     const { a, b } = plans.compare(params.id).plan;
     return withStaged(paths.stagedPlan(params.id, 'compare'), { total: 0, texts: [] }, (db) => {
-      const total = db.prepare<[string], number>('SELECT count(*) FROM text WHERE what = ?').pluck().get(query.what)!;
-      const rows = db
-        .prepare<[string, number, number], { ordinal: number; a: Buffer; b: Buffer }>(
-          'SELECT ordinal, a, b FROM text WHERE what = ? ORDER BY ordinal LIMIT ? OFFSET ?',
-        )
-        .all(query.what, query.limit, query.from);
+      const { total, rows } = rowsOf<{ a: Buffer; b: Buffer }>(db, 'text', ['what = ?', query.what], query);
       const units = (ref: ResourceRef | null, ids: Buffer): UnitBody[] =>
         ref ? shownOf(context, ref, unpacked(ids)) : [];
       return { total, texts: rows.map((row) => ({ ordinal: row.ordinal, a: units(a, row.a), b: units(b, row.b) })) };

@@ -23,6 +23,29 @@ interface HeadProps {
 
 export function ResourceHead({ name, about, inspectPath, empty, onHandOver, children, menu }: HeadProps) {
   return (
+    <PageHead title={name} about={about}>
+      {children}
+      <Button component={Link} to={inspectPath}>
+        {shared.inspect}
+      </Button>
+      <Button variant="contained" onClick={onHandOver} disabled={empty}>
+        {shared.handOver}
+      </Button>
+      {menu}
+    </PageHead>
+  );
+}
+
+interface PageHeadProps {
+  readonly title: ReactNode;
+  readonly about: ReactNode;
+  /** What can be done. */
+  readonly children: ReactNode;
+}
+
+/** The name of what the page shows and what there is to say of it: beside each other, or below each other if the name is long. */
+export function PageHead({ title, about, children }: PageHeadProps) {
+  return (
     <Box
       sx={{
         display: 'flex',
@@ -35,27 +58,13 @@ export function ResourceHead({ name, about, inspectPath, empty, onHandOver, chil
         '& > .MuiButton-root': { flex: 'none' },
       }}
     >
-      <PageTitle title={name} about={about} />
+      <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 1.5 }}>
+        <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20, lineHeight: 1.25, minWidth: 0 }}>
+          {title}
+        </Typography>
+        <Typography color="textSecondary">{about}</Typography>
+      </Box>
       {children}
-      <Button component={Link} to={inspectPath}>
-        {shared.inspect}
-      </Button>
-      <Button variant="contained" onClick={onHandOver} disabled={empty}>
-        {shared.handOver}
-      </Button>
-      {menu}
-    </Box>
-  );
-}
-
-/** The name of what the page shows and what there is to say of it; beside each other, or below each other if the name is long. */
-export function PageTitle({ title, about }: { readonly title: ReactNode; readonly about: ReactNode }) {
-  return (
-    <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 1.5 }}>
-      <Typography component="h1" sx={{ fontFamily: SERIF, fontSize: 20, lineHeight: 1.25, minWidth: 0 }}>
-        {title}
-      </Typography>
-      <Typography color="textSecondary">{about}</Typography>
     </Box>
   );
 }

@@ -11,7 +11,7 @@ import { call } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import { inspectedPath, memory as memoryQuery, termbase as termbaseQuery, type Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
-import { PageTitle } from '../../parts/resource-page.js';
+import { PageHead } from '../../parts/resource-page.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -74,44 +74,32 @@ function Heading({ of, overview }: { readonly of: Inspected; readonly overview: 
   const { data: memory } = useQuery({ ...memoryQuery(of.id), enabled: of.kind === 'memory' });
   const { counts, inspectedAt } = overview;
   return (
-    <Box
-      sx={{
-        display: 'flex',
-        alignItems: 'baseline',
-        gap: 1.5,
-        px: 2,
-        py: 1,
-        borderBottom: 1,
-        borderColor: 'divider',
-        '& > .MuiButton-root': { flex: 'none' },
-      }}
-    >
-      <PageTitle
-        title={
+    <PageHead
+      title={
+        <>
+          {t.title}:{' '}
+          <Box
+            component={Link}
+            to={`/${of.kind === 'memory' ? 'memories' : 'termbases'}/${of.id}`}
+            sx={{ color: 'primary.main' }}
+          >
+            {(termbase ?? memory)?.name}
+          </Box>
+        </>
+      }
+      about={
+        inspectedAt &&
+        counts && (
           <>
-            {t.title}:{' '}
-            <Box
-              component={Link}
-              to={`/${of.kind === 'memory' ? 'memories' : 'termbases'}/${of.id}`}
-              sx={{ color: 'primary.main' }}
-            >
-              {(termbase ?? memory)?.name}
-            </Box>
+            {t.last} <time dateTime={inspectedAt}>{moment(inspectedAt)}</time>:{' '}
+            {t.since(counts.new, counts.settled, counts.standing, counts.stet)}
           </>
-        }
-        about={
-          inspectedAt &&
-          counts && (
-            <>
-              {t.last} <time dateTime={inspectedAt}>{moment(inspectedAt)}</time>:{' '}
-              {t.since(counts.new, counts.settled, counts.standing, counts.stet)}
-            </>
-          )
-        }
-      />
+        )
+      }
+    >
       {inspectedAt && <ReportButton of={of} />}
       {inspectedAt && <InspectButton of={of} label={t.again} />}
-    </Box>
+    </PageHead>
   );
 }
 

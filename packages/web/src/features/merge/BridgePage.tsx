@@ -6,27 +6,22 @@ import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { BridgeOutcome } from '@fair-copy/api/two.js';
-import { m } from '../../messages/index.js';
-import { NothingYet } from '../../parts/NothingYet.js';
-import { useResources, type Resources } from '../../parts/useResources.js';
-import { WrittenNote } from '../../parts/WrittenNote.js';
-import { EmptyState } from '../../ui/EmptyState.js';
-import { Failed, failureOf } from '../../ui/Failed.js';
+import type { Resources } from '../../parts/useResources.js';
 import { number } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { SERIF } from '../../ui/typefaces.js';
 import { BridgeDoubts } from './BridgeDoubts.js';
 import { BridgeFoot } from './BridgeFoot.js';
 import { BridgeAlone, BridgePairs } from './BridgePairs.js';
+import { LastWritten } from './LastWritten.js';
 import { mergeTexts } from './messages.js';
 import { OutcomeHead } from './OutcomeHead.js';
 import { OfOneClient, PlanFrame } from './PlanFrame.js';
 import { Word } from './PlanSentences.js';
 import { bridgePlan } from './queries.js';
-import { named, namesOfTwo, TwoChosen } from './TwoChosen.js';
+import { namesOfTwo, OfTwo, TwoChosen } from './TwoChosen.js';
 import { useBridge, type Bridging } from './useMerge.js';
 
 const t = mergeTexts.bridge;
@@ -34,17 +29,15 @@ const SHOWN = ['waiting', 'certain', 'chosen', 'decided', 'aloneA', 'aloneB'] as
 type Shown = (typeof SHOWN)[number];
 
 export function BridgePage() {
-  return <OfOneClient>{(clientId) => <OfClient key={clientId} clientId={clientId} />}</OfOneClient>;
-}
-
-function OfClient({ clientId }: { readonly clientId: number }) {
-  const { resources, failure } = useResources(clientId);
-  const planned = failureOf(useQuery(bridgePlan(clientId)));
-  const bridging = useBridge(clientId);
-  if (failure ?? planned) return <Failed heading="h1" failure={(failure ?? planned)!} />;
-  if (!resources || !bridging) return <EmptyState heading="h1" title={m.common.loading} />;
-  if (named(resources).length === 0) return <NothingYet heading="h1" title={mergeTexts.noResources} />;
-  return <Desk bridging={bridging} resources={resources} />;
+  return (
+    <OfOneClient>
+      {(clientId) => (
+        <OfTwo key={clientId} clientId={clientId} query={bridgePlan(clientId)} use={useBridge}>
+          {(bridging, resources) => <Desk bridging={bridging} resources={resources} />}
+        </OfTwo>
+      )}
+    </OfOneClient>
+  );
 }
 
 function Desk({ bridging, resources }: { readonly bridging: Bridging; readonly resources: Resources }) {
@@ -74,23 +67,15 @@ function Desk({ bridging, resources }: { readonly bridging: Bridging; readonly r
         <Typography>{t.nothingShared(names.a, names.b)}</Typography>
       ) : (
         <>
-          {body.written?.standing === 'stands' && (
-            <Box sx={{ mb: 1.5 }}>
-              <WrittenNote
-                ledgerId={body.written.ledgerId}
-                to={
-                  body.written.memoryId === undefined
-                    ? `/termbases/${body.written.termbaseId}`
-                    : `/memories/${body.written.memoryId}`
-                }
-                open={t.open}
-                undo={mergeTexts.undo}
-                undone={t.undone(body.written.name)}
-              >
-                {t.written(body.written.units, body.written.name)}
-              </WrittenNote>
-            </Box>
-          )}
+          <LastWritten
+            written={body.written}
+            to={({ memoryId, termbaseId }) =>
+              memoryId === undefined ? `/termbases/${termbaseId}` : `/memories/${memoryId}`
+            }
+            open={t.open}
+            name={(last) => last.name}
+            says={(last) => t.written(last.units, last.name)}
+          />
           <Sentence bridging={bridging} names={names} />
           <Outcome bridging={bridging} names={names} />
         </>

@@ -5,15 +5,11 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useQueries, useQuery } from '@tanstack/react-query';
+import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { fetchJobFile, jobResult } from '../../api/jobs.js';
-import { m } from '../../messages/index.js';
-import { NothingYet } from '../../parts/NothingYet.js';
-import { useResources, type Resources } from '../../parts/useResources.js';
-import { EmptyState } from '../../ui/EmptyState.js';
-import { Failed, failureOf } from '../../ui/Failed.js';
+import type { Resources } from '../../parts/useResources.js';
 import { number } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -26,24 +22,22 @@ import { OutcomeHead } from './OutcomeHead.js';
 import { OfOneClient, PlanFoot, PlanFrame } from './PlanFrame.js';
 import { ByForm, IgnoreForm, RegionsForm, Word } from './PlanSentences.js';
 import { comparedTexts, comparePlan, PAGE, pagesUpTo } from './queries.js';
-import { named, namesOfTwo, TwoChosen } from './TwoChosen.js';
+import { named, namesOfTwo, OfTwo, TwoChosen } from './TwoChosen.js';
 import { useCompare, type Comparing } from './useMerge.js';
 
 const t = mergeTexts.compare;
 const KINDS = ['onlyA', 'onlyB', 'different', 'same'] as const satisfies readonly Difference[];
 
 export function ComparePage() {
-  return <OfOneClient>{(clientId) => <OfClient key={clientId} clientId={clientId} />}</OfOneClient>;
-}
-
-function OfClient({ clientId }: { readonly clientId: number }) {
-  const { resources, failure } = useResources(clientId);
-  const planned = failureOf(useQuery(comparePlan(clientId)));
-  const comparing = useCompare(clientId);
-  if (failure ?? planned) return <Failed heading="h1" failure={(failure ?? planned)!} />;
-  if (!resources || !comparing) return <EmptyState heading="h1" title={m.common.loading} />;
-  if (named(resources).length === 0) return <NothingYet heading="h1" title={mergeTexts.noResources} />;
-  return <Desk comparing={comparing} resources={resources} />;
+  return (
+    <OfOneClient>
+      {(clientId) => (
+        <OfTwo key={clientId} clientId={clientId} query={comparePlan(clientId)} use={useCompare}>
+          {(comparing, resources) => <Desk comparing={comparing} resources={resources} />}
+        </OfTwo>
+      )}
+    </OfOneClient>
+  );
 }
 
 function Desk({ comparing, resources }: { readonly comparing: Comparing; readonly resources: Resources }) {

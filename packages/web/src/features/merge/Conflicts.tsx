@@ -2,8 +2,6 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
 import { useQueries, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -13,8 +11,9 @@ import type { MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
-import { useKeys } from '../../ui/useKeys.js';
 import { ConflictBlock } from './ConflictBlock.js';
+import { ConflictsHead } from './ConflictsHead.js';
+import { useBlockInHand } from './Decisions.js';
 import { mergeTexts as t } from './messages.js';
 import { mergeConflicts, mergePlan, PAGE, pagesUpTo } from './queries.js';
 import type { Merging } from './useMerge.js';
@@ -37,7 +36,6 @@ export function Conflicts({
   const { body, change } = merging;
   const [openOnly, setOpenOnly] = useState(false);
   const [pages, setPages] = useState(1);
-  const [at, setAt] = useState(0);
   const results = useQueries({
     queries: pagesUpTo(pages).map((page) => mergeConflicts(body.clientId, openOnly, page)),
   });
@@ -55,40 +53,18 @@ export function Conflicts({
         },
       });
   };
-  const here = all[at];
-  const go = (to: number) => () => setAt(Math.max(0, Math.min(all.length - 1, to)));
   useKeyHints(HINTS);
-  useKeys({
-    j: go(at + 1),
-    ArrowDown: go(at + 1),
-    k: go(at - 1),
-    ArrowUp: go(at - 1),
-    ...(here && {
-      a: () => decide(here, 'all'),
-      x: () => decide(here, null),
-      ...Object.fromEntries(here.candidates.slice(0, 9).map((_, i) => [String(i + 1), () => decide(here, i)])),
-    }),
-  });
+  const { at, choose } = useBlockInHand(all, (here) => ({
+    a: () => decide(here, 'all'),
+    x: () => decide(here, null),
+    ...Object.fromEntries(here.candidates.slice(0, 9).map((_, i) => [String(i + 1), () => decide(here, i)])),
+  }));
   const { conflicts = 0, open = 0 } = body.outcome ?? {};
   return (
     <Box component="section" aria-label={t.conflicts}>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 1 }}>
-        <Typography component="h2" sx={{ fontWeight: 600 }}>
-          {t.conflicts}
-        </Typography>
-        {conflicts > 0 && (
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            value={openOnly ? 'open' : 'all'}
-            onChange={(_, value) => value && setOpenOnly(value === 'open')}
-          >
-            <ToggleButton value="all">{t.shownAll(conflicts)}</ToggleButton>
-            <ToggleButton value="open">{t.shownOpen(open)}</ToggleButton>
-          </ToggleButtonGroup>
-        )}
+      <ConflictsHead title={t.conflicts} {...{ conflicts, open, openOnly }} onOpenOnly={setOpenOnly}>
         {conflicts > 1 && <ByRule merging={merging} memories={memories} openOnly={openOnly} />}
-      </Box>
+      </ConflictsHead>
       {conflicts === 0 && <Typography color="textSecondary">{t.noConflicts}</Typography>}
       {all.map((conflict, i) => (
         <ConflictBlock
@@ -98,7 +74,7 @@ export function Conflicts({
           decision={decisions[conflict.id]}
           chosen={i === at}
           nameOf={(id) => memories.find((memory) => memory.id === id)?.name ?? ''}
-          onChoose={() => setAt(i)}
+          onChoose={() => choose(i)}
           onDecide={(decision) => decide(conflict, decision)}
         />
       ))}

@@ -1,4 +1,3 @@
-import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -7,13 +6,13 @@ import { memories as memoriesQuery } from '../../api/queries.js';
 import type { MemoryBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { NothingYet } from '../../parts/NothingYet.js';
-import { WrittenNote } from '../../parts/WrittenNote.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { Failed, failureOf } from '../../ui/Failed.js';
 import { Conflicts } from './Conflicts.js';
 import { FateUnits } from './FateUnits.js';
 import { Foot } from './Foot.js';
 import { Inputs, type Mergeable } from './Inputs.js';
+import { LastWritten } from './LastWritten.js';
 import { mergeTexts as t } from './messages.js';
 import { Outcome } from './Outcome.js';
 import { mergePlan, mergeUnits } from './queries.js';
@@ -66,19 +65,13 @@ function Desk({ merging, memories }: { readonly merging: Merging; readonly memor
         <Typography color="textSecondary">{t.none}</Typography>
       ) : (
         <>
-          {body.written?.standing === 'stands' && (
-            <Box sx={{ mb: 1.5 }}>
-              <WrittenNote
-                ledgerId={body.written.ledgerId}
-                to={`/memories/${body.written.memoryId}`}
-                open={t.open}
-                undo={t.undo}
-                undone={t.undone(body.written.memory)}
-              >
-                {t.written(body.written.units, body.written.memory)}
-              </WrittenNote>
-            </Box>
-          )}
+          <LastWritten
+            written={body.written}
+            to={(last) => `/memories/${last.memoryId}`}
+            open={t.open}
+            name={(last) => last.memory}
+            says={(last) => t.written(last.units, last.memory)}
+          />
           <PlanSentences merging={merging} chosen={chosen} />
           <Outcome merging={merging} chosen={chosen} onLook={setLooked} />
           {looked ? (

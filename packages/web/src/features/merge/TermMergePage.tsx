@@ -1,39 +1,37 @@
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { CONCEPT_FATES, FIELD_KEEPING } from '@fair-copy/core/intake/merge-concepts.js';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Radio from '@mui/material/Radio';
 import RadioGroup from '@mui/material/RadioGroup';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import { holdings as holdingsQuery } from '../../api/queries.js';
 import type { Holding } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { NothingYet } from '../../parts/NothingYet.js';
-import { WrittenNote } from '../../parts/WrittenNote.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { Failed, failureOf } from '../../ui/Failed.js';
 import { number } from '../../ui/format.js';
 import { LanguageChecks } from '../../ui/LanguageChecks.js';
 import { languageName } from '../../ui/languages.js';
-import { useToast } from '../../ui/toast-store.js';
 import { SERIF } from '../../ui/typefaces.js';
 import { FateUnits } from './FateUnits.js';
 import { FieldConflicts } from './FieldConflicts.js';
 import { Inputs, type Mergeable } from './Inputs.js';
+import { LastWritten } from './LastWritten.js';
 import type { Looked } from './MergePage.js';
 import { mergeTexts } from './messages.js';
 import { Flow } from './Outcome.js';
 import { OutcomeHead } from './OutcomeHead.js';
-import { OfOneClient, PlanFoot, PlanFrame } from './PlanFrame.js';
+import { OfOneClient, PlanFrame } from './PlanFrame.js';
 import { RegionsForm, Word } from './PlanSentences.js';
 import { mergedConcepts, termMergePlan } from './queries.js';
 import { useTermMerge, type TermMerging } from './useMerge.js';
+import { WriteFoot } from './WriteFoot.js';
 
 const t = mergeTexts.terms;
 
@@ -86,19 +84,13 @@ function Desk({ merging, termbases }: DeskProps) {
         <Typography color="textSecondary">{t.none}</Typography>
       ) : (
         <>
-          {body.written?.standing === 'stands' && (
-            <Box sx={{ mb: 1.5 }}>
-              <WrittenNote
-                ledgerId={body.written.ledgerId}
-                to={`/termbases/${body.written.termbaseId}`}
-                open={t.open}
-                undo={mergeTexts.undo}
-                undone={mergeTexts.undone(body.written.termbase)}
-              >
-                {t.written(body.written.concepts, body.written.termbase)}
-              </WrittenNote>
-            </Box>
-          )}
+          <LastWritten
+            written={body.written}
+            to={(last) => `/termbases/${last.termbaseId}`}
+            open={t.open}
+            name={(last) => last.termbase}
+            says={(last) => t.written(last.concepts, last.termbase)}
+          />
           <Sentences merging={merging} chosen={chosen} />
           <Outcome merging={merging} chosen={chosen} />
         </>
@@ -217,42 +209,30 @@ function Outcome({ merging, chosen }: PartProps) {
 
 function Foot({ merging: { body }, chosen }: PartProps) {
   const { plan, outcome, stale, clientId } = body;
-  const [busy, setBusy] = useState(false);
-  const { say, fail } = useToast();
-  const navigate = useNavigate();
   const name = plan.into === null ? plan.newName.trim() : (chosen.find(({ id }) => id === plan.into)?.name ?? '');
   const written = outcome?.tally.written ?? 0;
-  const write = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      const result = await jobResult(await call('POST /term-merges/:id/write', { params: { id: clientId } }));
-      if (result)
-        say(t.done(result.concepts, result.termbase), {
-          label: t.open,
-          run: () => void navigate(`/termbases/${result.termbaseId}`),
-        });
-    } catch (error) {
-      fail(error);
-    } finally {
-      setBusy(false);
-    }
-  };
   const total = chosen.reduce((sum, { concepts }) => sum + concepts, 0);
   return (
-    <PlanFoot
+    <WriteFoot
       tally={
         outcome &&
         !stale &&
         `${t.concepts(total)} = ${CONCEPT_FATES.map((fate) => `${number(outcome.tally[fate])} ${mergeTexts.fates[fate]}`).join(' + ')}`
       }
-    >
-      <Button
-        variant="contained"
-        disabled={busy || stale || !outcome || name === '' || written === 0}
-        onClick={() => void write()}
-      >
-        {busy ? mergeTexts.writing : name === '' ? t.writeFirst : t.write(written, name)}
-      </Button>
-    </PlanFoot>
+      name={name}
+      nameFirst={t.writeFirst}
+      label={t.write(written, name)}
+      isReady={!stale && written > 0}
+      write={async () => {
+        const result = await jobResult(await call('POST /term-merges/:id/write', { params: { id: clientId } }));
+        return (
+          result && {
+            said: t.done(result.concepts, result.termbase),
+            open: t.open,
+            to: `/termbases/${result.termbaseId}`,
+          }
+        );
+      }}
+    />
   );
 }

@@ -2,9 +2,14 @@ import ListSubheader from '@mui/material/ListSubheader';
 import Box from '@mui/material/Box';
 import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
+import { useQuery, type UseQueryOptions } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import type { ResourceRef } from '@fair-copy/api/two.js';
-import type { Resources } from '../../parts/useResources.js';
+import { m } from '../../messages/index.js';
+import { NothingYet } from '../../parts/NothingYet.js';
+import { useResources, type Resources } from '../../parts/useResources.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed, failureOf } from '../../ui/Failed.js';
 import { languageName } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { mergeTexts as t } from './messages.js';
@@ -45,6 +50,27 @@ export function namesOfTwo({ a, b }: Two, resources: Resources): { readonly a: s
     named(resources).find(({ kind, id }) => kind === ref.kind && id === ref.id)?.name;
   const [left, right] = [nameOf(a), nameOf(b)];
   return left !== undefined && right !== undefined ? { a: left, b: right } : null;
+}
+
+interface OfTwoProps<T, B> {
+  readonly clientId: number;
+  /** What the plan is fetched by: says why, where that failed. */
+  readonly query: UseQueryOptions<B, Error, B, (string | number)[]>;
+  /** A hook; stays the same one. */
+  readonly use: (clientId: number) => T | null;
+  readonly children: (plan: T, resources: Resources) => ReactNode;
+}
+
+/** A plan with two of the client's resources, once both it and they are known. */
+export function OfTwo<T, B>({ clientId, query, use: usePlan, children }: OfTwoProps<T, B>) {
+  const { resources, failure } = useResources(clientId);
+  const planned = failureOf(useQuery(query));
+  const plan = usePlan(clientId);
+  const failed = failure ?? planned;
+  if (failed) return <Failed heading="h1" failure={failed} />;
+  if (!resources || !plan) return <EmptyState heading="h1" title={m.common.loading} />;
+  if (named(resources).length === 0) return <NothingYet heading="h1" title={t.noResources} />;
+  return children(plan, resources);
 }
 
 interface Props {

@@ -117,7 +117,7 @@ export const texts: MergeTexts = {
     write: (n, name) => `${count(n, 'Paar', 'Paare')} nach „${name}“ schreiben`,
     done: (n, name) => `${count(n, 'Paar', 'Paare')} nach „${name}“ geschrieben.`,
     written: (n, name) => `Zuletzt überbrückt: ${count(n, 'Paar', 'Paare')} nach „${name}“.`,
-    undone: (name) => `Die Brücke nach „${name}“ wurde rückgängig gemacht.`,
+    nameFirst: 'Geben Sie dem Ergebnis einen Namen',
     open: 'Öffnen',
     keys: {
       take: 'dieses Paar nehmen',
@@ -275,7 +275,7 @@ export const texts: MergeTexts = {
   done: (n, name) => `${units(n)} nach „${name}“ geschrieben.`,
   written: (n, name) => `Zuletzt zusammengeführt: ${units(n)} zu „${name}“.`,
   undo: 'Rückgängig',
-  undone: (name) => `Das Zusammenführen zu „${name}“ wurde rückgängig gemacht.`,
+  undone: (name) => `Das Schreiben nach „${name}“ wurde rückgängig gemacht.`,
   open: 'Speicher öffnen',
   unitsTitle: (fate, memory) => `${memory}: ${fate}`,
   close: 'Zurück zu den Widersprüchen',

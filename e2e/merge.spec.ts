@@ -5,7 +5,12 @@ test('three memories become one that lives on, conflicts decided by key, the job
   page,
   server,
 }) => {
-  await open(page, server, '/merge', 1);
+  await open(page, server, '/memories/4', 1);
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Mark as the memory of a job' }).click();
+  await page.getByRole('link', { name: 'Holdings' }).click();
+  await expect(page.getByRole('row', { name: /^Spring notices 2026.*memory of a job/ })).toBeVisible();
+  await page.getByRole('link', { name: 'Merge' }).click();
   for (const name of ['Brennick lasting', 'Spring notices 2026', 'Marsh End Canal Company'])
     await page.getByRole('button', { name: `Add “${name}”` }).click();
   await expect(page.getByRole('button', { name: /^their English text is equal/ })).toBeVisible();
@@ -41,11 +46,11 @@ test('three memories become one that lives on, conflicts decided by key, the job
 
   // Written into the lasting one; the job's memory goes away. Left and come back to, the plan is as it was.
   await page.getByRole('radio', { name: '“Brennick lasting”, which lives on with it' }).check();
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: 'Spring notices 2026' })
-    .getByRole('checkbox', { name: 'delete it afterwards' })
-    .check();
+  const away = (name: string) =>
+    page.getByRole('listitem').filter({ hasText: name }).getByRole('checkbox', { name: 'delete it afterwards' });
+  // Proposed for the memory of a job.
+  await expect(away('Spring notices 2026')).toBeChecked();
+  await expect(away('Marsh End Canal Company')).not.toBeChecked();
   await page.getByRole('link', { name: 'Holdings' }).click();
   await page.getByRole('link', { name: 'Merge' }).click();
   await page.getByRole('button', { name: /^Write 4\d\d units to “Brennick lasting”/ }).click();

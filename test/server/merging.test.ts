@@ -188,14 +188,31 @@ test('a memory goes in once, and merged alone stays as it is; one that went away
 });
 
 test('many conflicts by one rule: always the one of a memory, wherever it has a say', async () => {
-  const both = [memories.get('Lasting')!, memories.get('Job')!];
-  await plan({ inputs: both, by: ['en'], bySet: true, keep: 'ask', decisions: {}, into: null });
+  const first = await make('First', [tu('sill', 'Drempel'), tu('weir', 'Wehr'), tu('quay', 'Kai')]);
+  const second = await make('Second', [tu('sill', 'Schwelle'), tu('weir', 'Stauwehr'), tu('quay', 'Kai')]);
+  const third = await make('Third', [tu('sill', 'Schwelle'), tu('weir', 'Wehr')]);
+  await plan({ inputs: [first, second, third], by: ['en'], bySet: true, keep: 'ask', decisions: {}, into: null });
   await run('count');
-  const before = (await conflicts()).length;
-  const rule = { memory: memories.get('Lasting')!, open: true };
-  expect(await server.ask('POST', `/merges/${client}/decide`, rule)).toEqual({ decided: before });
+  expect((await look()).outcome).toMatchObject({ conflicts: 2, open: 2 });
+  // It says neither text alone: each is in two memories.
+  const rule = { memory: third, open: true };
+  expect(await server.ask('POST', `/merges/${client}/decide`, rule)).toEqual({ decided: 2 });
   await run('count');
   expect((await look()).outcome).toMatchObject({ open: 0 });
-  for (const { winner, candidates } of await conflicts())
-    expect(candidates[winner!]!.memoryId).toBe(memories.get('Lasting'));
+  const stays = (await conflicts()).map(
+    ({ winner, candidates }) => candidates[winner!]!.unit.variants.find(({ language }) => language === 'de')!.text,
+  );
+  expect(stays.sort()).toEqual(['Schwelle', 'Wehr']);
+});
+
+test('a memory is marked as that of a job, and the mark is undone', async () => {
+  const id = await make('Spring job', [tu('quay', 'Kai')]);
+  const ofJob = async (): Promise<boolean> => (await server.ask<{ ofJob: boolean }>('GET', `/memories/${id}`)).ofJob;
+  expect(await ofJob()).toBe(false);
+  await server.ask('PATCH', `/memories/${id}`, { ofJob: true });
+  expect(await ofJob()).toBe(true);
+  const [last] = await server.ask<{ id: number; title: string }[]>('GET', `/ledger?client=${client}&limit=1`);
+  expect(last!.title).toBe('Marked “Spring job” as the memory of a job');
+  await server.ask('POST', `/ledger/${last!.id}/undo`);
+  expect(await ofJob()).toBe(false);
 });

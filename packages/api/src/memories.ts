@@ -84,6 +84,8 @@ export const memoryBody = z.object({
   client: z.string(),
   name: z.string(),
   subject: z.string(),
+  /** Of one job: when that is over, it goes into a lasting one. */
+  ofJob: z.boolean(),
   units: z.number(),
   languages: z.array(z.object({ language: z.string(), segments: z.number(), units: z.number() })),
   origins: z.array(z.object({ id: z.number(), name: z.string(), at: z.string() })),
@@ -200,7 +202,11 @@ export const memoryContract = routes({
   'GET /memories/:id': { params: idParam, answer: memoryBody },
   'PATCH /memories/:id': {
     params: idParam,
-    body: z.object({ name: z.string().max(200).optional(), subject: z.string().max(200).optional() }),
+    body: z.object({
+      name: z.string().max(200).optional(),
+      subject: z.string().max(200).optional(),
+      ofJob: z.boolean().optional(),
+    }),
     answer: done,
   },
   'POST /memories/:id/move': {

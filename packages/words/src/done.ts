@@ -42,6 +42,7 @@ export interface DoneCodes extends KeptCodes {
   };
   readonly 'memory-created': { readonly name: string };
   readonly 'memory-renamed': { readonly from: string; readonly to: string };
+  readonly 'memory-job': { readonly name: string; readonly on: boolean };
   readonly 'memory-subject': { readonly name: string };
   readonly 'memory-deleted': { readonly name: string };
   readonly 'memory-made': { readonly name: string; readonly termbase: string; readonly count: number };

@@ -21,10 +21,12 @@ export const ENTITIES = {
   'termbase client': (db: Db) => columnEntity(db, 'termbase', 'client_id'),
   'termbase name': (db: Db) => columnEntity(db, 'termbase', 'name'),
   'termbase fields': (db: Db) => definitionsEntity(db, false),
-  memory: (db: Db) => rowEntity(db, 'memory', ['client_id', 'name', 'subject', 'created_at', 'file']),
+  memory: (db: Db) =>
+    rowEntity(db, 'memory', ['client_id', 'name', 'subject', 'created_at', 'file', 'of_job'], { of_job: 0 }),
   'memory client': (db: Db) => columnEntity(db, 'memory', 'client_id'),
   'memory name': (db: Db) => columnEntity(db, 'memory', 'name'),
   'memory subject': (db: Db) => columnEntity(db, 'memory', 'subject'),
+  'memory job': (db: Db) => columnEntity(db, 'memory', 'of_job'),
   'memory file': (db: Db) => columnEntity(db, 'memory', 'file'),
   picture: (db: Db) => rowEntity(db, 'picture', ['termbase_id', 'name', 'sha256', 'type', 'size']),
   concept: conceptEntity,

@@ -67,21 +67,37 @@ export function insertMemory(
   return id;
 }
 
+export interface MemoryProperties {
+  readonly name?: string | undefined;
+  readonly subject?: string | undefined;
+  /** Whether it is of one job. */
+  readonly ofJob?: boolean | undefined;
+}
+
+/** Each that is given, as one operation. */
 export function renameMemory(
-  { id, name, subject }: { readonly id: number; readonly name?: string; readonly subject?: string },
+  { id, name, subject, ofJob }: MemoryProperties & { readonly id: number },
   context: TaskContext,
 ): void {
   const db = workspaceForWriting(context.dataDir);
   const before = memoryById(db, id);
   const clean = name === undefined ? before.name : freeName(name, memoryNames(db, before.client_id, id), 'memory');
   const title =
-    name === undefined
-      ? did('memory-subject', { name: clean })
-      : did('memory-renamed', { from: before.name, to: clean });
+    name !== undefined
+      ? did('memory-renamed', { from: before.name, to: clean })
+      : subject !== undefined
+        ? did('memory-subject', { name: clean })
+        : did('memory-job', { name: clean, on: ofJob ?? before.of_job === 1 });
   recorded(context, { clientId: before.client_id, termbaseId: null, kind: 'memory', title }, ({ entry }) => {
     if (name !== undefined) entry.before('memory name', id, before.name);
     if (subject !== undefined) entry.before('memory subject', id, before.subject);
-    db.prepare('UPDATE memory SET name = ?, subject = ? WHERE id = ?').run(clean, subject ?? before.subject, id);
+    if (ofJob !== undefined) entry.before('memory job', id, before.of_job);
+    db.prepare('UPDATE memory SET name = ?, subject = ?, of_job = ? WHERE id = ?').run(
+      clean,
+      subject ?? before.subject,
+      ofJob === undefined ? before.of_job : Number(ofJob),
+      id,
+    );
   });
 }
 

@@ -25,6 +25,7 @@ export function shownMemory(row: MemoryRow, { workspace, memories, paths }: Cont
     client,
     name: row.name,
     subject: row.subject,
+    ofJob: row.of_job === 1,
     changedAt: last ?? row.created_at,
   };
   if (what !== null)

@@ -12,6 +12,8 @@ export interface MemoryRow {
   readonly subject: string;
   readonly created_at: string;
   readonly file: string;
+  /** 1: of one job, 0: not. */
+  readonly of_job: number;
 }
 
 export function memoryById(db: Db, id: number): MemoryRow {

@@ -53,6 +53,10 @@ export const done: Words<DoneCodes> = {
     `${files === 1 ? file : `${number(files)} Dateien`} übernommen: ${howMany(n)} in ${memories === 1 ? quoted(memory) : `${number(memories)} Speicher`}`,
   'memory-created': ({ name }) => `Speicher ${quoted(name)} angelegt`,
   'memory-renamed': ({ from, to }) => `Speicher ${quoted(from)} in ${quoted(to)} umbenannt`,
+  'memory-job': ({ name, on }) =>
+    on
+      ? `${quoted(name)} als Speicher eines Auftrags gekennzeichnet`
+      : `${quoted(name)} nicht mehr als Speicher eines Auftrags gekennzeichnet`,
   'memory-subject': ({ name }) => `Sachgebiet von ${quoted(name)} geändert`,
   'memory-deleted': ({ name }) => `Speicher ${quoted(name)} gelöscht`,
   'memory-made': ({ name, termbase, count: n }) =>

@@ -52,6 +52,8 @@ export const done: Words<DoneCodes> = {
     `Took in ${files === 1 ? file : `${number(files)} files`}: ${count(n, { one: '# unit', other: '# units' })} to ${memories === 1 ? quoted(memory) : `${number(memories)} memories`}`,
   'memory-created': ({ name }) => `Created the memory ${quoted(name)}`,
   'memory-renamed': ({ from, to }) => `Renamed the memory ${quoted(from)} to ${quoted(to)}`,
+  'memory-job': ({ name, on }) =>
+    on ? `Marked ${quoted(name)} as the memory of a job` : `${quoted(name)} is no longer marked as the memory of a job`,
   'memory-subject': ({ name }) => `Changed the subject of ${quoted(name)}`,
   'memory-deleted': ({ name }) => `Deleted the memory ${quoted(name)}`,
   'memory-made': ({ name, termbase, count: n }) =>

@@ -5,6 +5,7 @@ export const texts: typeof en = {
   title: 'Bestand',
   newMemory: 'Neuer Speicher …',
   memoryKind: 'Speicher',
+  jobKind: 'Speicher eines Auftrags',
   resource: 'Bestand',
   kind: 'Termbank',
   concepts: 'Begriffe oder Einheiten',

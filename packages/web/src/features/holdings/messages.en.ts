@@ -4,6 +4,7 @@ export const texts = {
   title: 'Holdings',
   newMemory: 'New memory …',
   memoryKind: 'memory',
+  jobKind: 'memory of a job',
   resource: 'Resource',
   kind: 'termbase',
   concepts: 'Concepts or units',

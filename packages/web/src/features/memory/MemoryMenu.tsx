@@ -36,6 +36,10 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
   const remove = (): void => {
     call('DELETE /memories/:id', { params: { id: memory.id } }).then(() => navigate('/holdings'), fail);
   };
+  const markJob = (): void => {
+    setAnchor(null);
+    call('PATCH /memories/:id', { params: { id: memory.id }, body: { ofJob: !memory.ofJob } }).catch(fail);
+  };
   const dialog = { submit: m.common.save, cancel: m.common.cancel, onClose: () => setAsking(null) };
   return (
     <>
@@ -51,6 +55,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={ask('rename')}>{shared.rename}</MenuItem>
         <MenuItem onClick={ask('subject')}>{t.setSubject}</MenuItem>
+        <MenuItem onClick={markJob}>{memory.ofJob ? t.notOfJob : t.ofJob}</MenuItem>
         <MenuItem onClick={ask('move')}>{shared.moveTo.menu}</MenuItem>
         {generalLanguages(memory).length > 2 && <MenuItem onClick={ask('apart')}>{t.apart.menu}</MenuItem>}
         <MenuItem onClick={ask('delete')}>{t.deleteMemory}</MenuItem>

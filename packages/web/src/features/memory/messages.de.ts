@@ -102,6 +102,8 @@ export const texts: typeof en = {
   setSubject: 'Sachgebiet …',
   subjectTitle: 'Sachgebiet des Speichers',
   renameTitle: 'Speicher umbenennen',
+  ofJob: 'Als Speicher eines Auftrags kennzeichnen',
+  notOfJob: 'Nicht mehr als Speicher eines Auftrags kennzeichnen',
   apart: {
     menu: 'In Sprachpaare zerlegen …',
     title: (name) => `„${name}“ in Sprachpaare zerlegen`,

@@ -112,6 +112,8 @@ export const texts = {
   setSubject: 'Subject …',
   subjectTitle: 'Subject of the memory',
   renameTitle: 'Rename the memory',
+  ofJob: 'Mark as the memory of a job',
+  notOfJob: 'No longer the memory of a job',
   apart: {
     menu: 'Take apart into pairs …',
     title: (name: string) => `Take “${name}” apart into pairs`,

@@ -25,6 +25,8 @@ export interface Mergeable {
   readonly changedAt: string;
   /** Not damaged. */
   readonly isSound: boolean;
+  /** Of one job: it is proposed that it goes away with the merging. */
+  readonly isOfJob: boolean;
 }
 
 /** The part of a plan that says what becomes one, and where it goes. */
@@ -114,7 +116,12 @@ export function Inputs({ plan, change, all, words }: Props) {
               <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere', fontSize: 14 }}>{memory.name}</Box>
               <Button
                 aria-label={t.addNamed(memory.name)}
-                onClick={() => change({ inputs: [...plan.inputs, memory.id] })}
+                onClick={() =>
+                  change({
+                    inputs: [...plan.inputs, memory.id],
+                    ...(memory.isOfJob && { deleted: [...plan.deleted, memory.id] }),
+                  })
+                }
               >
                 {t.add}
               </Button>
@@ -139,7 +146,7 @@ interface ChosenProps {
 }
 
 function ChosenMemory({ memory, rank, last, deleted, livesOn, onMove, onTake, onDelete }: ChosenProps) {
-  const { id, name, size, languages, changedAt } = memory;
+  const { id, name, size, languages, changedAt, isOfJob } = memory;
   const { setNodeRef: setHandle, listeners, transform } = useDraggable({ id });
   const { setNodeRef, isOver, active } = useDroppable({ id });
   const byKey = (event: KeyboardEvent): void => {
@@ -185,6 +192,7 @@ function ChosenMemory({ memory, rank, last, deleted, livesOn, onMove, onTake, on
         </Typography>
         <Typography variant="body2" color="textSecondary">
           {t.changed(moment(changedAt))}
+          {isOfJob && ` · ${t.ofJob}`}
         </Typography>
         {!livesOn && (
           <FormControlLabel

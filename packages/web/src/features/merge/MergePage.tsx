@@ -36,13 +36,14 @@ function OfClient({ clientId }: { readonly clientId: number }) {
   return <Desk merging={merging} memories={memories} />;
 }
 
-const mergeable = ({ id, name, units, languages, changedAt, damage }: MemoryBody): Mergeable => ({
+const mergeable = ({ id, name, units, languages, changedAt, damage, ofJob }: MemoryBody): Mergeable => ({
   id,
   name,
   size: t.units(units),
   languages,
   changedAt,
   isSound: damage === null,
+  isOfJob: ofJob,
 });
 
 /** Units that are looked at: those of a memory of which the same becomes. */

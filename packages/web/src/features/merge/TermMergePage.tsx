@@ -57,6 +57,7 @@ const mergeable = ({ id, name, concepts, languages, changedAt }: Holding): Merge
   languages,
   changedAt,
   isSound: true,
+  isOfJob: false,
 });
 
 interface DeskProps {

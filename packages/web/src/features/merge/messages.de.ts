@@ -159,6 +159,7 @@ export const texts: MergeTexts = {
   take: (name) => `„${name}“ herausnehmen`,
   units,
   changed: (at) => `geändert ${at}`,
+  ofJob: 'eines Auftrags',
   goesAway: 'danach löschen',
   goesAwayHint: 'Für den Speicher eines beendeten Auftrags: Rückgängig bringt ihn mit der Zusammenführung zurück.',
   where: 'Wohin das Ergebnis kommt',

@@ -167,6 +167,7 @@ export const texts = {
   take: (name: string) => `Take “${name}” out`,
   units: (n: number) => count(n, 'unit', 'units'),
   changed: (at: string) => `changed ${at}`,
+  ofJob: 'of a job',
   goesAway: 'delete it afterwards',
   goesAwayHint: 'For the memory of a job that is over: undo brings it back together with the merging.',
   where: 'Where the result goes',

@@ -1,4 +1,5 @@
 /** Three memories become one: planned in sentences, counted, decided by key, written, taken back. */
+import { readFileSync } from 'node:fs';
 import { expect, open, test } from './application.js';
 
 test('three memories become one that lives on, conflicts decided by key, the job’s goes away, one undo brings all back', async ({
@@ -10,7 +11,7 @@ test('three memories become one that lives on, conflicts decided by key, the job
   await page.getByRole('menuitem', { name: 'Mark as the memory of a job' }).click();
   await page.getByRole('link', { name: 'Holdings' }).click();
   await expect(page.getByRole('row', { name: /^Spring notices 2026.*memory of a job/ })).toBeVisible();
-  await page.getByRole('link', { name: 'Merge' }).click();
+  await page.getByRole('link', { name: 'Merge', exact: true }).click();
   for (const name of ['Brennick lasting', 'Spring notices 2026', 'Marsh End Canal Company'])
     await page.getByRole('button', { name: `Add “${name}”` }).click();
   await expect(page.getByRole('button', { name: /^their English text is equal/ })).toBeVisible();
@@ -44,6 +45,16 @@ test('three memories become one that lives on, conflicts decided by key, the job
   await expect(page.getByRole('button', { name: 'not decided (0)' })).toBeVisible();
   await expect(blocks.first()).toContainText('stays: you decided');
 
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Plan as a file' }).click();
+  const plan = JSON.parse(readFileSync((await (await saved).path())!, 'utf8')) as {
+    by: string[];
+    keep: string;
+    decisions: object;
+  };
+  expect(plan).toMatchObject({ by: ['en'], keep: 'ask' });
+  expect(Object.keys(plan.decisions)).toHaveLength(count);
+
   // Written into the lasting one; the job's memory goes away. Left and come back to, the plan is as it was.
   await page.getByRole('radio', { name: '“Brennick lasting”, which lives on with it' }).check();
   const away = (name: string) =>
@@ -52,7 +63,7 @@ test('three memories become one that lives on, conflicts decided by key, the job
   await expect(away('Spring notices 2026')).toBeChecked();
   await expect(away('Marsh End Canal Company')).not.toBeChecked();
   await page.getByRole('link', { name: 'Holdings' }).click();
-  await page.getByRole('link', { name: 'Merge' }).click();
+  await page.getByRole('link', { name: 'Merge', exact: true }).click();
   await page.getByRole('button', { name: /^Write 4\d\d units to “Brennick lasting”/ }).click();
   await expect(page.getByRole('alert')).toContainText('units written to “Brennick lasting”.');
   await page.getByRole('link', { name: 'Holdings' }).click();

@@ -11,6 +11,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
 import type { MergePlanBody } from '@fair-copy/api/merges.js';
+import { saveText } from '../../api/save.js';
 import type { MemoryBody } from '../../api/types.js';
 import { LanguageChecks } from '../../ui/LanguageChecks.js';
 import { languageName } from '../../ui/languages.js';
@@ -80,8 +81,17 @@ export function PlanSentences({
           {t.keepHint[plan.keep]}
         </Typography>
       )}
+      <Button title={t.planFileHint} onClick={() => savePlan(plan)} sx={{ ml: -0.5 }}>
+        {t.planFile}
+      </Button>
     </Box>
   );
+}
+
+/** What `fair-copy merge --plan` takes. */
+function savePlan({ by, ignore, keep, regions, filter, decisions }: MergePlanBody): void {
+  const plan = { by, ignore, keep, regions, ...(filter && { filter }), decisions };
+  saveText('plan.json', JSON.stringify(plan, null, 2), 'application/json');
 }
 
 interface WordProps {

@@ -222,6 +222,9 @@ export const texts: MergeTexts = {
     all: '',
     ask: 'Widersprüche warten unten in der Liste; nichts davon wird geschrieben, bis Sie entscheiden.',
   },
+  planFile: 'Plan als Datei',
+  planFileHint:
+    'Für den nächsten Auftrag des Kunden, oder um Dateien im Terminal zusammenzuführen: fair-copy merge --plan',
   outcome: 'Was aus den Einheiten wird',
   counting: (share) => `Alle Einheiten werden durchgegangen … ${share}`,
   stale: 'Diese Zahlen gelten für den Plan vor der letzten Änderung.',

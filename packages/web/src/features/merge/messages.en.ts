@@ -222,6 +222,8 @@ export const texts = {
     all: '',
     ask: 'Conflicts wait in the list below; nothing of them is written until you decide.',
   },
+  planFile: 'Plan as a file',
+  planFileHint: 'For the client’s next job, or to merge files from a terminal: fair-copy merge --plan',
   outcome: 'What becomes of the units',
   counting: (share: string) => `All units are being gone through … ${share}`,
   stale: 'These numbers are of the plan before the last change.',

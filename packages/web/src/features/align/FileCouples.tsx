@@ -18,6 +18,7 @@ import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { upload, call } from '../../api/http.js';
 import type { FileLook } from '../../api/types.js';
+import { QUIET } from '../../ui/dragging.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
 import { exchanged, matched, type Couple, type Place } from './matched.js';
@@ -119,7 +120,7 @@ function CoupleTable({ couples, onChange }: { readonly couples: Couples; readonl
   return (
     <DndContext
       sensors={sensors}
-      accessibility={{ screenReaderInstructions: { draggable: t.dragHow } }}
+      accessibility={{ ...QUIET, screenReaderInstructions: { draggable: t.dragHow } }}
       onDragEnd={({ active, over }) => {
         if (over) onChange((now) => exchanged(now, active.data.current as Place, over.data.current as Place));
       }}

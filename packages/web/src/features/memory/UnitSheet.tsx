@@ -15,6 +15,7 @@ import { WordButton } from '../../ui/WordButton.js';
 import { UnitLine } from './UnitLine.js';
 import { shared } from '../../parts/messages.js';
 import { memoryTexts } from './messages.js';
+import { useGoal } from './useGoal.js';
 
 const t = memoryTexts;
 /** Rows that one scrolling range holds: browsers draw nothing beyond some 30 million pixels. */
@@ -60,6 +61,8 @@ function useSeenUnits({ memory, filter, sort }: Props, { base, startIndex, endIn
   };
 }
 
+/** The line of a place in the range that scrolls. */
+const lineOf = (place: number): number => place % WINDOW;
 /** Of a line less than this is not seen, in pixels. */
 const SLIVER = 8;
 
@@ -77,6 +80,7 @@ function useFirstSeen() {
   };
   return {
     first,
+    box,
     look,
     scrollerRef: (element: HTMLElement | Window | null) => {
       box.current = element instanceof HTMLElement ? element : null;
@@ -101,13 +105,16 @@ export function UnitSheet(props: Props) {
   const found = place?.position ?? null;
   // Only when all is known the list is long enough to go there; who has begun to work meanwhile is not carried away.
   const start = total === null || selected >= 0 || editing ? null : found;
+  const goal = useGoal({ list, box: seen.box, lineOf, isLoaded: (place) => unitAt(place) !== undefined });
+  const { go } = goal;
   useEffect(() => {
     if (start === null) return;
     setSelected(start);
     setBase(Math.floor(start / WINDOW) * WINDOW);
-    list.current?.scrollToIndex({ index: start % WINDOW, align: 'center' });
-  }, [start]);
+    go(start);
+  }, [start, go]);
   const show = (index: number): void => {
+    goal.leave();
     const next = Math.max(0, Math.min(known - 1, index));
     if (next < base || next >= base + WINDOW) setBase(Math.max(0, Math.floor(next / WINDOW) * WINDOW));
     setSelected(next);
@@ -136,6 +143,8 @@ export function UnitSheet(props: Props) {
   const template = `52px repeat(${columns.length}, minmax(0, 1fr)) 34px`;
   return (
     <Box
+      onWheel={goal.leave}
+      onPointerDown={goal.leave}
       component="section"
       aria-label={t.sheet}
       sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}

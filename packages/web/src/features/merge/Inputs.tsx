@@ -10,6 +10,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import type { KeyboardEvent } from 'react';
+import { QUIET } from '../../ui/dragging.js';
 import { moment } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { SERIF } from '../../ui/typefaces.js';
@@ -80,6 +81,7 @@ export function Inputs({ plan, change, all, words }: Props) {
       )}
       <DndContext
         sensors={sensors}
+        accessibility={{ ...QUIET, screenReaderInstructions: { draggable: t.drag } }}
         onDragEnd={({ active, over }) => over && put(Number(active.id), plan.inputs.indexOf(Number(over.id)))}
       >
         <Box component="ol" sx={{ m: 0, p: 0, listStyle: 'none' }}>

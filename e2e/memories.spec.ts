@@ -197,6 +197,26 @@ test('several files of units become one memory, in one operation', async ({ page
   await expect(page.getByRole('link', { name: 'All signs' })).toHaveCount(0);
 });
 
+test('a memory that is opened at a unit shows it, also when the lines before it turn out higher', async ({
+  page,
+  server,
+}) => {
+  for (const unit of [400, 200]) {
+    await open(page, server, `/memories/1?unit=${unit}`, 1);
+    await expect(page.getByRole('cell', { name: String(unit), exact: true })).toBeVisible();
+    // Later than its lines are measured and its letters have come.
+    await page.waitForTimeout(1500);
+    const inSight = await page.locator('[data-virtuoso-scroller]').evaluate((box, asked) => {
+      const line = [...box.querySelectorAll('[role=row]')].find(
+        (row) => row.querySelector('[role=cell]')?.textContent === String(asked),
+      );
+      const [around, own] = [box.getBoundingClientRect(), line?.getBoundingClientRect()];
+      return own !== undefined && own.top >= around.top && own.bottom <= around.bottom;
+    }, unit);
+    expect([unit, inSight]).toEqual([unit, true]);
+  }
+});
+
 test('the foot of a memory names the first unit that is in sight', async ({ page, server }) => {
   await open(page, server, '/memories/1?unit=400', 1);
   await expect(page.getByText(/Kammer zu füllen/).first()).toBeVisible();
@@ -206,7 +226,7 @@ test('the foot of a memory names the first unit that is in sight', async ({ page
   const seen = (): Promise<string> =>
     page.locator('[data-virtuoso-scroller]').evaluate((box) => {
       const { left, top } = box.getBoundingClientRect();
-      const row = document.elementFromPoint(left + 30, top + 8)?.closest('[role=row]');
+      const row = document.elementFromPoint(left + 30, top + 16)?.closest('[role=row]');
       return row?.querySelector('[role=cell]')?.textContent ?? 'none';
     });
   const isTrue = async (): Promise<boolean> => (await named()) === (await seen());

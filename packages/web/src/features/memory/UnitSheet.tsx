@@ -63,8 +63,8 @@ function useSeenUnits({ memory, filter, sort }: Props, { base, startIndex, endIn
 
 /** The line of a place in the range that scrolls. */
 const lineOf = (place: number): number => place % WINDOW;
-/** Of a line less than this is not seen, in pixels. */
-const SLIVER = 8;
+/** Of a line less than this is not seen, in pixels: below its text is as much room. */
+const SLIVER = 16;
 
 /** The first line that is in sight: a virtual list draws more than that, and where it stands only the page itself knows. */
 function useFirstSeen() {
@@ -145,6 +145,7 @@ export function UnitSheet(props: Props) {
     <Box
       onWheel={goal.leave}
       onPointerDown={goal.leave}
+      onKeyDown={goal.leave}
       component="section"
       aria-label={t.sheet}
       sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}

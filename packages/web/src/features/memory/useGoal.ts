@@ -2,9 +2,9 @@
 import { useEffect, useState, type RefObject } from 'react';
 import type { VirtuosoHandle } from 'react-virtuoso';
 
-/** Milliseconds between two looks whether it is there, and looks before it is given up. */
+/** Milliseconds between two looks whether it is still there, and how often: lines before it are measured, and letters come, later. */
 const EVERY = 100;
-const LOOKS = 50;
+const LOOKS = 30;
 
 interface Sheet {
   readonly list: RefObject<VirtuosoHandle | null>;
@@ -28,9 +28,9 @@ export function useGoal({ list, box, lineOf, isLoaded }: Sheet): {
     let looks = 0;
     let timer = 0;
     const look = (): void => {
-      if ((loaded && isInSight(box.current, line)) || ++looks > LOOKS) return;
-      list.current?.scrollToIndex({ index: line, align: 'center' });
-      timer = window.setTimeout(look, EVERY);
+      if (!isInSight(box.current, line)) list.current?.scrollToIndex({ index: line, align: 'center' });
+      // Until it is loaded it may take any time.
+      if (!loaded || ++looks < LOOKS) timer = window.setTimeout(look, EVERY);
     };
     look();
     return () => window.clearTimeout(timer);

@@ -8,6 +8,7 @@ import type {
   CompareBody,
   ComparedText,
 } from '@fair-copy/api/two.js';
+import { decisionOnAll } from '@fair-copy/core/memory/bridge/plan.js';
 import { Application, unitsWritten, type JobBody } from './application.js';
 
 let server: Application;
@@ -159,15 +160,32 @@ describe('a bridge', () => {
 
   test('that none is right is a decision too, and a decision about candidates that are gone is none', async () => {
     const [doubt] = await doubts();
-    await planBridge({ decisions: { [doubt!.id]: 'none' } });
+    const keys = doubt!.candidates.map(({ key }) => key);
+    await planBridge({ decisions: { [doubt!.id]: decisionOnAll('none', keys) } });
     await run(`/bridges/${client}/count`);
     expect((await bridge()).outcome).toMatchObject({ written: 2, none: 1, waiting: 0 });
-    await planBridge({ decisions: { [doubt!.id]: 'all' } });
+    await planBridge({ decisions: { [doubt!.id]: decisionOnAll('all', keys) } });
     await run(`/bridges/${client}/count`);
     expect((await bridge()).outcome).toMatchObject({ written: 4, decided: 2, waiting: 0 });
+    // Another candidate came meanwhile: it is not taken, and not left out, unseen.
+    await planBridge({ decisions: { [doubt!.id]: decisionOnAll('all', keys.slice(1)) } });
+    await run(`/bridges/${client}/count`);
+    expect((await bridge()).outcome).toMatchObject({ written: 2, waiting: 1 });
     await planBridge({ decisions: { [doubt!.id]: 'of yesterday' } });
     await run(`/bridges/${client}/count`);
     expect((await bridge()).outcome).toMatchObject({ written: 2, none: 0, waiting: 1 });
+  });
+
+  test('a decision is about these two resources, and is there again when they are', async () => {
+    const [doubt] = await doubts();
+    const [first] = doubt!.candidates;
+    await planBridge({ decisions: { [doubt!.id]: first!.key } });
+    await planBridge({ a: refs.get('Locks French')!, b: refs.get('Locks German')! });
+    await run(`/bridges/${client}/count`);
+    expect((await bridge()).outcome).toMatchObject({ decided: 0, waiting: 1 });
+    await planBridge({ a: refs.get('Locks German')!, b: refs.get('Locks French')! });
+    await run(`/bridges/${client}/count`);
+    expect((await bridge()).outcome).toMatchObject({ decided: 1, waiting: 0 });
   });
 
   test('two termbases become a termbase: all synonyms and fields of both concepts', async () => {

@@ -19,7 +19,7 @@ export const bridgePlanBody = z.object({
   over: z.string().max(40),
   near: z.boolean(),
   newName: z.string().max(200),
-  /** By doubt: the key of the candidate that is right, "all" or "none". */
+  /** By doubt: the key of the candidate that is right, or what `decisionOnAll` of the core says. */
   decisions: z.record(z.string(), z.string()),
 });
 export type BridgePlanBody = z.infer<typeof bridgePlanBody>;

@@ -109,3 +109,8 @@ export function textsByLanguage({ variants }: Unit, shown: (text: string) => str
     texts[language] = language in texts ? `${texts[language]}\n${shown(text)}` : shown(text);
   return texts;
 }
+
+/** What a unit says, without where it is stored. */
+export function contentOf({ attributes, props, notes, variants }: Unit): Unit {
+  return { ...(attributes && { attributes }), ...(props && { props }), ...(notes && { notes }), variants };
+}

@@ -10,37 +10,14 @@ import { VERSION } from '@fair-copy/core/version.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { BlocksAhead } from '../jobs/blocks-ahead.js';
 import type { TaskContext } from '../jobs/task.js';
-import { openForReading } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { passing } from '../memories/find/passing.js';
 import type { UnitSelection } from '@fair-copy/api/memories.js';
-import { memoryById } from '../store/memories.js';
+import { withMemory } from '../memories/with-memory.js';
 import { tmxBlocks, UNITS } from './tmx-blocks.js';
 import { writeUnitsFile, type UnitFormat } from '@fair-copy/files/write-units.js';
 import { fileNameOf } from './file-name.js';
-
-function withMemory<T>(memoryId: number, dataDir: string, work: (file: MemoryFile, name: string) => T): T {
-  const db = openForReading(pathsOf(dataDir).workspace);
-  const row = (() => {
-    try {
-      return memoryById(db, memoryId);
-    } finally {
-      db.close();
-    }
-  })();
-  const file = MemoryFile.openForReading(pathsOf(dataDir).memory(row.file));
-  const close = (): void => file.close();
-  try {
-    const result = work(file, row.name);
-    if (result instanceof Promise) return result.finally(close) as T;
-    close();
-    return result;
-  } catch (error) {
-    close();
-    throw error;
-  }
-}
 
 export interface MemoryHandOver extends UnitSelection {
   readonly memoryId: number;
@@ -61,7 +38,7 @@ export interface HandedOver {
 /** To a file in the job's folder. */
 export function handOverMemory(job: MemoryHandOver, context: TaskContext): Promise<HandedOver> {
   const { format, memoryId, jobId } = job;
-  return withMemory(memoryId, context.dataDir, async (file, name) => {
+  return withMemory(memoryId, context.dataDir, async (file, { name }) => {
     const folder = pathsOf(context.dataDir).outgoing(jobId);
     await mkdir(folder, { recursive: true });
     const tags = file.languages().map(({ language }) => language);

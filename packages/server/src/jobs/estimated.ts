@@ -25,9 +25,10 @@ export async function estimated<T>(
     }
   }, EVERY);
   try {
-    return await work;
+    const result = await work;
+    context.checkpoint(to);
+    return result;
   } finally {
     clearInterval(timer);
-    context.checkpoint(to);
   }
 }

@@ -1,20 +1,20 @@
 /** A memory of many languages as memories of pairs: each other language with the source. The memory itself stays. */
 import { fits, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
-import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { contentOf, type Unit } from '@fair-copy/core/memory/unit.js';
 import { did } from '@fair-copy/words/done.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { recorded } from '../ledger/operation.js';
-import { openForReading } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
 import { memoryById, memoryNames } from '../store/memories.js';
 import { MemoryBuilder } from '../store/memory-builder.js';
-import { MemoryFile } from '../store/memory-file.js';
+import type { MemoryFile } from '../store/memory-file.js';
 import { freeName } from '../store/names.js';
 import { pathsOf } from '../store/paths.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { insertMemory, newMemoryFile } from './resources.js';
 import { InFileOrder } from './staged.js';
+import { withMemory } from './with-memory.js';
 
 export interface TakeApart {
   readonly memoryId: number;
@@ -36,36 +36,39 @@ export interface BuiltParts {
 }
 
 /** Goes through the units once for each language. */
-export async function buildParts({ memoryId, source }: TakeApart, context: TaskContext): Promise<BuiltParts> {
-  const paths = pathsOf(context.dataDir);
-  const db = openForReading(paths.workspace);
-  const row = memoryById(db, memoryId);
-  db.close();
-  const file = MemoryFile.openForReading(paths.memory(row.file));
-  const parts: Part[] = [];
-  try {
-    file.db.exec('BEGIN');
+export function buildParts({ memoryId, source }: TakeApart, context: TaskContext): Promise<BuiltParts> {
+  return withMemory(memoryId, context.dataDir, async (file, { name }) => {
     const general = [...new Set(file.languages().map(({ language }) => primaryLanguage(language)))];
     const targets = general.filter((language) => language !== source);
-    if (targets.length === general.length || targets.length === 0)
-      throw new ApiError('nothing-to-write', { name: row.name });
-    for (const [i, target] of targets.entries()) {
-      const part = await partOf(file, row.name, { source, target }, context, (share) => (i + share) / targets.length);
-      if (part) parts.push(part);
-    }
+    if (targets.length === general.length || targets.length === 0) throw new ApiError('nothing-to-write', { name });
+    const parts: Part[] = [];
     let left = 0;
-    for (const { variants } of file.units()) {
-      const languages = new Set(variants.map(({ language }) => primaryLanguage(language)));
-      if (!languages.has(source) || languages.size < 2) left++;
+    try {
+      file.db.exec('BEGIN');
+      for (const [i, target] of targets.entries()) {
+        const see = ({ variants }: Unit): void => {
+          const languages = new Set(variants.map(({ language }) => primaryLanguage(language)));
+          if (i === 0 && (!languages.has(source) || languages.size < 2)) left++;
+        };
+        const share = (of: number): number => (i + of) / targets.length;
+        const part = await partOf(file, name, { source, target }, context, { see, share });
+        if (part) parts.push(part);
+      }
+      return { parts, left };
+    } catch (error) {
+      removeParts(context.dataDir, parts);
+      throw error;
+    } finally {
+      if (file.db.inTransaction) file.db.exec('COMMIT');
     }
-    return { parts, left };
-  } catch (error) {
-    removeParts(context.dataDir, parts);
-    throw error;
-  } finally {
-    if (file.db.inTransaction) file.db.exec('COMMIT');
-    file.close();
-  }
+  });
+}
+
+interface Followed {
+  /** Told of every unit. */
+  readonly see: (unit: Unit) => void;
+  /** How much of the whole is done when so much of this part is. */
+  readonly share: (of: number) => number;
 }
 
 async function partOf(
@@ -73,7 +76,7 @@ async function partOf(
   name: string,
   { source, target }: { readonly source: string; readonly target: string },
   context: TaskContext,
-  share: (of: number) => number,
+  { see, share }: Followed,
 ): Promise<Part | null> {
   const stored = newMemoryFile(context.dataDir);
   const path = pathsOf(context.dataDir).memory(stored);
@@ -81,7 +84,9 @@ async function partOf(
   const order = new InFileOrder<Unit & { readonly origin: string }>((unit, at) => builder.add(unit, at, unit.origin));
   let [seen, units] = [0, 0];
   try {
-    for (const { id: _id, place: _place, originId, variants, ...said } of file.units()) {
+    for (const unit of file.units()) {
+      see(unit);
+      const { variants } = unit;
       if (++seen % 1000 === 0) {
         context.checkpoint(share(seen / file.count) * 0.95);
         await builder.breathe();
@@ -90,8 +95,8 @@ async function partOf(
         variants.filter(({ language }) => fits(range as LanguageTag, language)),
       );
       if (both.some((texts) => texts.length === 0)) continue;
-      const origin = file.kept(`origin ${originId}`, () => file.originName(originId));
-      order.add({ ...said, variants: both.flat(), origin }, ++units);
+      const origin = file.kept(`origin ${unit.originId}`, () => file.originName(unit.originId));
+      order.add({ ...contentOf(unit), variants: both.flat(), origin }, ++units);
     }
     order.end();
     if (units === 0) {

@@ -1,6 +1,6 @@
 /** Memories as what is merged. */
 import type { MergeInput } from '@fair-copy/core/memory/merge/merge.js';
-import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { contentOf, type Unit } from '@fair-copy/core/memory/unit.js';
 import type { Db } from '../store/database.js';
 import { memoryById, type MemoryRow } from '../store/memories.js';
 import { MemoryFile } from '../store/memory-file.js';
@@ -14,11 +14,6 @@ export interface OpenInput extends MergeInput {
   idOf(number: number): number;
   /** The origin of a unit that was read, by its number. */
   originOf(number: number): number;
-}
-
-/** What a unit says, without where it is stored. */
-export function contentOf({ attributes, props, notes, variants }: Unit): Unit {
-  return { ...(attributes && { attributes }), ...(props && { props }), ...(notes && { notes }), variants };
 }
 
 /** Memories at one moment: each in a transaction of its own that only reads. Call `close`. */

@@ -7,7 +7,7 @@ import type { Db } from '../store/database.js';
 import { KeptPlans } from '../store/kept-plans.js';
 import { languageCounts } from '../store/language-counts.js';
 import { termbaseById, type TermbaseRow } from '../store/termbases.js';
-import { stateOfTwo } from '../two/resources.js';
+import { stateOfResources } from '../two/resources.js';
 
 type Written = Omit<NonNullable<TermMergeBody['written']>, 'standing'>;
 
@@ -79,7 +79,7 @@ export class TermMergePlans {
 /** What an outcome is true of. */
 export function basisOf(plan: TermMergePlanBody, db: Db): string {
   const { inputs, by, id, subject, regions, keep, decisions } = plan;
-  const state = stateOfTwo(
+  const state = stateOfResources(
     db,
     inputs.map((termbase) => ({ kind: 'termbase', id: termbase })),
   );

@@ -33,11 +33,16 @@ function opened({ clientId, plan }: BridgeToDo, { dataDir }: TaskContext): TwoRe
   return TwoResources.open(dataDir, clientId, [plan.a, plan.b], plan.over as LanguageTag);
 }
 
-const corePlan = ({ over, near, decisions }: BridgePlanBody): BridgePlan => ({
-  over: over as LanguageTag,
-  near,
-  decisions,
-});
+/** Decisions are about two resources and a language: those of others are kept beside them, and count for nothing here. */
+const scopeOf = ({ a, b, over }: BridgeToDo['plan']): string => `${a.kind} ${a.id}, ${b.kind} ${b.id}, ${over}: `;
+
+function corePlan(plan: BridgeToDo['plan']): BridgePlan {
+  const scope = scopeOf(plan);
+  const own = Object.entries(plan.decisions).flatMap(([id, decision]) =>
+    id.startsWith(scope) ? [[id.slice(scope.length), decision] as const] : [],
+  );
+  return { over: plan.over as LanguageTag, near: plan.near, decisions: Object.fromEntries(own) };
+}
 
 function bridgeOf({ both }: TwoResources, { plan }: BridgeToDo, progress: (share: number) => void): Bridge {
   const [a, b] = both;
@@ -71,7 +76,11 @@ export function countBridge(job: BridgeToDo, context: TaskContext): Counted<Brid
           }));
           doubt.run(
             rest.decided === null ? 1 : 0,
-            JSON.stringify({ ...rest, candidates: shown } satisfies Omit<BridgeDoubtBody, 'ordinal'>),
+            JSON.stringify({
+              ...rest,
+              id: scopeOf(job.plan) + rest.id,
+              candidates: shown,
+            } satisfies Omit<BridgeDoubtBody, 'ordinal'>),
           );
         },
         alone: (side, number) => partners.left(side, number),

@@ -13,7 +13,7 @@ import { sharedLanguage } from '@fair-copy/core/memory/merge/shared-language.js'
 import type { Context } from '../context.js';
 import { languageCounts } from '../store/language-counts.js';
 import { KeptPlans } from '../store/kept-plans.js';
-import { resourceRow, stateOfTwo } from './resources.js';
+import { isOfClient, stateOfResources } from './resources.js';
 
 type WrittenBridge = Omit<NonNullable<BridgeBody['written']>, 'standing'>;
 
@@ -30,19 +30,10 @@ export class TwoPlans {
     this.comparisons = new KeptPlans(desk, workspace, 'compare');
   }
 
-  private isThere(clientId: number, ref: ResourceRef | null): ref is ResourceRef {
-    if (!ref) return false;
-    try {
-      resourceRow(this.context.workspace, clientId, ref);
-      return true;
-    } catch {
-      return false;
-    }
-  }
-
   /** With the resources that are still there. */
   private standing<P extends Two>(clientId: number, plan: P): P {
-    const [a, b] = [plan.a, plan.b].map((ref) => (this.isThere(clientId, ref) ? ref : null));
+    const { workspace } = this.context;
+    const [a, b] = [plan.a, plan.b].map((ref) => (ref && isOfClient(workspace, clientId, ref) ? ref : null));
     return { ...plan, a: a!, b: b! };
   }
 
@@ -96,7 +87,7 @@ export class TwoPlans {
 
   private basis<P extends Two>(plan: P, of: (plan: P, state: string) => string): string | null {
     const { a, b } = plan;
-    return a && b ? of(plan, stateOfTwo(this.context.workspace, [a, b])) : null;
+    return a && b ? of(plan, stateOfResources(this.context.workspace, [a, b])) : null;
   }
 }
 

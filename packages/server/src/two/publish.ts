@@ -16,7 +16,7 @@ import { workspaceForWriting } from '../store/workspace.js';
 import { insertTermbase, namesIn, seeFields } from '../termbases/write.js';
 import type { BridgeToDo, BuiltBridge, ConceptPair } from './bridge-tasks.js';
 import { bridgeBasis } from './plans.js';
-import { resourceRow, stateOfTwo } from './resources.js';
+import { resourceRow, stateOfResources } from './resources.js';
 
 export interface PublishedBridge {
   readonly ledgerId: number;
@@ -32,7 +32,7 @@ export function publishBridge(
 ): PublishedBridge {
   const db = workspaceForWriting(context.dataDir);
   // Somebody edited one of them meanwhile: what was made is not what they would come to now.
-  if (bridgeBasis(plan, stateOfTwo(db, [plan.a, plan.b])) !== built.basis)
+  if (bridgeBasis(plan, stateOfResources(db, [plan.a, plan.b])) !== built.basis)
     throw new ApiError('changed-meanwhile', { title: null });
   const { made } = built;
   const units = 'stored' in made ? made.units : made.concepts.length;

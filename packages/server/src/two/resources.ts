@@ -19,6 +19,11 @@ export interface OpenResource extends MergeInput {
   idOf(number: number): number;
 }
 
+/** Whether it is there, and one of the client's. */
+export function isOfClient(db: Db, clientId: number, { kind, id }: ResourceRef): boolean {
+  return db.prepare(`SELECT 1 FROM ${kind} WHERE id = ? AND client_id = ?`).get(id, clientId) !== undefined;
+}
+
 /** Throws `ApiError` ("not-found") where it is not one of the client's. */
 export function resourceRow(db: Db, clientId: number, { kind, id }: ResourceRef) {
   const row = kind === 'memory' ? memoryById(db, id) : termbaseById(db, id);
@@ -26,8 +31,8 @@ export function resourceRow(db: Db, clientId: number, { kind, id }: ResourceRef)
   return row;
 }
 
-/** Which state of two resources something is true of. */
-export function stateOfTwo(db: Db, refs: readonly ResourceRef[]): string {
+/** Which state of resources something is true of: another after anything was done to any of them. */
+export function stateOfResources(db: Db, refs: readonly ResourceRef[]): string {
   const termbase = db.prepare<[{ id: number }], { entries: number; turns: number; last: number | null }>(
     `SELECT count(*) AS entries, max(t.ledger_id) AS last,
        (SELECT count(*) FROM turn n JOIN touched u ON u.ledger_id = n.ledger_id WHERE u.kind = 'termbase' AND u.resource_id = @id) AS turns
@@ -65,7 +70,7 @@ export class TwoResources {
         memories.push(inputs);
         return { ref, name, ...inputs.all[0]! };
       };
-      return new TwoResources([open(refs[0]), open(refs[1])], stateOfTwo(db, refs), db, memories);
+      return new TwoResources([open(refs[0]), open(refs[1])], stateOfResources(db, refs), db, memories);
     } catch (error) {
       for (const each of memories) each.close();
       db.close();
@@ -80,7 +85,7 @@ export class TwoResources {
   }
 }
 
-/** The concepts that have another language besides: with one alone nothing can be paired. */
+/** Over a language, only the concepts that have a term in it and one in another: what has not cannot be paired. */
 function ofTermbase(db: Db, id: number, over: LanguageTag | null): MergeInput & Pick<OpenResource, 'idOf'> {
   const ids = db.prepare<[number], number>('SELECT id FROM concept WHERE termbase_id = ? ORDER BY id').pluck().all(id);
   const unitsOf = (concept: number): Unit[] => {
@@ -89,7 +94,10 @@ function ofTermbase(db: Db, id: number, over: LanguageTag | null): MergeInput & 
   };
   /** By unit: its concept, and which of the concept's units it is. */
   const places: (readonly [concept: number, at: number])[] = [];
-  for (const concept of ids) for (let at = 0; at < unitsOf(concept).length; at++) places.push([concept, at]);
+  for (const concept of ids) {
+    const count = over === null ? 1 : unitsOf(concept).length;
+    for (let at = 0; at < count; at++) places.push([concept, at]);
+  }
   return {
     count: places.length,
     idOf: (number) => places[number]![0],

@@ -25,12 +25,11 @@ import {
   type Weighed,
 } from './candidates.js';
 import {
-  ALL_RIGHT,
   BRIDGED,
   BRIDGED_FROM,
   BRIDGED_NEAR,
   BRIDGED_OVER,
-  NONE_RIGHT,
+  decisionOnAll,
   type BridgePlan,
   type BridgeSinks,
   type BridgeTally,
@@ -208,10 +207,12 @@ export class Bridge {
   ): boolean {
     const decision = decisions[idOf(pairs[0]!)];
     if (decision === undefined) return false;
-    const right = decision === ALL_RIGHT ? pairs : pairs.filter((pair) => keyOf(pair) === decision);
-    if (right.length === 0 && decision !== NONE_RIGHT) return false;
+    const keys = pairs.map(keyOf);
+    const isNone = decision === decisionOnAll('none', keys);
+    const right = decision === decisionOnAll('all', keys) ? pairs : pairs.filter((_, i) => keys[i] === decision);
+    if (right.length === 0 && !isNone) return false;
     for (const pair of right) this.put(pair, 'decided', sinks);
-    if (right.length === 0) this.tally.none++;
+    if (isNone) this.tally.none++;
     sinks.doubt?.(doubtOf(pairs, decision, this.inputs[0].count));
     return true;
   }

@@ -1,4 +1,5 @@
 /** What is asked of a bridge, and what comes of it. */
+import { hashOfTexts } from '../../text/hash.js';
 import type { LanguageTag } from '../../language/tags.js';
 import type { Unit, Variant } from '../unit.js';
 
@@ -7,14 +8,18 @@ export interface BridgePlan {
   readonly over: LanguageTag;
   /** Texts that are alike in it but for case, spaces and punctuation join too, and are marked. */
   readonly near: boolean;
-  /** What a person decided, by the id of the doubt: the key of a candidate, or that all or none are right. */
+  /** What a person decided, by the id of the doubt: the key of a candidate, or `decisionOnAll`. */
   readonly decisions?: Readonly<Record<string, string>>;
 }
 
-/** A decision: all of the candidates are right. */
-export const ALL_RIGHT = 'all';
-/** A decision: none of the candidates is right. */
-export const NONE_RIGHT = 'none';
+/**
+ * A decision about all candidates of a doubt: that all, or none, are right. It is about those that were there: when another
+ * comes, the doubt is asked anew.
+ * @param keys of the candidates, in any order
+ */
+export function decisionOnAll(right: 'all' | 'none', keys: readonly string[]): string {
+  return `${right} ${hashOfTexts([...keys].sort()).toString(36)}`;
+}
 
 /** How sure a pair was. */
 export const SURENESS = ['certain', 'chosen', 'decided'] as const;
@@ -41,7 +46,7 @@ export interface BridgeDoubt {
   readonly pivot: string;
   /** The likeliest first. */
   readonly candidates: readonly BridgeCandidate[];
-  /** A person's decision about it: the key of a candidate, `ALL_RIGHT` or `NONE_RIGHT`; null: it waits. */
+  /** A person's decision about it: the key of a candidate, or `decisionOnAll`; null: it waits. */
   readonly decided: string | null;
 }
 

@@ -21,6 +21,7 @@ import type { FileLook } from '../../api/types.js';
 import { QUIET } from '../../ui/dragging.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { useToast } from '../../ui/toast-store.js';
+import { useBusy } from '../../ui/useBusy.js';
 import { exchanged, matched, type Couple, type Place } from './matched.js';
 import { ReadingChoices, USUAL, type FileReading } from './ReadingChoices.js';
 import { alignTexts } from './messages.js';
@@ -173,32 +174,26 @@ interface StartLineProps {
 }
 
 function StartLine({ clientId, couples, reading, waiting, onChange }: StartLineProps) {
-  const [busy, setBusy] = useState(false);
-  const fail = useToast((state) => state.fail);
+  const { busy, run } = useBusy();
   const navigate = useNavigate();
   const files = couples.flat().filter(Boolean).length;
   const ready = couples.flatMap(([source, target]) =>
     source && target && !source.error && !target.error ? [[source, target] as const] : [],
   );
   const start = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      const side = ({ name, sha256 }: Dropped) => ({ name, sha256 });
-      const ids: number[] = [];
-      for (const [source, target] of ready) {
-        const body = { clientId, source: side(source), target: side(target), reading };
-        ids.push((await call('POST /alignments', { body })).id);
-        onChange((now) => now.filter((couple) => !couple.includes(source)));
-      }
-      // One couple is opened; several are seen together first.
-      if (ids.length === 1) void navigate(`/align/${ids[0]}`);
-    } finally {
-      setBusy(false);
+    const side = ({ name, sha256 }: Dropped) => ({ name, sha256 });
+    const ids: number[] = [];
+    for (const [source, target] of ready) {
+      const body = { clientId, source: side(source), target: side(target), reading };
+      ids.push((await call('POST /alignments', { body })).id);
+      onChange((now) => now.filter((couple) => !couple.includes(source)));
     }
+    // One couple is opened; several are seen together first.
+    if (ids.length === 1) void navigate(`/align/${ids[0]}`);
   };
   return (
     <Box sx={{ display: 'flex', gap: 1, mt: 1.5, alignItems: 'baseline' }}>
-      <Button variant="contained" disabled={ready.length === 0 || busy || waiting} onClick={() => start().catch(fail)}>
+      <Button variant="contained" disabled={ready.length === 0 || busy || waiting} onClick={() => run(start)}>
         {alignTexts.start(ready.length)}
       </Button>
       <Button onClick={() => onChange(() => [])}>{t.clear}</Button>

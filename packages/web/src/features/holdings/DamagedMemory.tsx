@@ -1,10 +1,10 @@
 import Box from '@mui/material/Box';
-import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { jobResult } from '../../api/jobs.js';
 import type { MemoryBody } from '../../api/types.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
+import { useBusy } from '../../ui/useBusy.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { holdingsTexts } from './messages.js';
 
@@ -17,14 +17,9 @@ interface Props {
 
 /** A memory whose file cannot be read: what is wrong, and what can be done. All of it stands in the ledger. */
 export function DamagedMemory({ id, damage: { what, copiedAt } }: Props) {
-  const [busy, setBusy] = useState(false);
-  const { say, fail } = useToast();
-  const during = (work: () => Promise<void>) => (): void => {
-    setBusy(true);
-    work()
-      .catch(fail)
-      .finally(() => setBusy(false));
-  };
+  const { busy, run } = useBusy();
+  const say = useToast((state) => state.say);
+  const during = (work: () => Promise<void>) => (): void => run(work);
   const mend = (how: 'copy' | 'read') =>
     during(async () => {
       const mended = await jobResult(await call('POST /memories/:id/mend', { params: { id }, body: { how } }));

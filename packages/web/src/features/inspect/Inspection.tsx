@@ -15,6 +15,7 @@ import { PageHead } from '../../parts/resource-page.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { useToast } from '../../ui/toast-store.js';
+import { useBusy } from '../../ui/useBusy.js';
 import { words } from '../../all-words.js';
 import { errorWords } from '../../words.js';
 import { CheckList } from './CheckList.js';
@@ -104,18 +105,15 @@ function Heading({ of, overview }: { readonly of: Inspected; readonly overview: 
 }
 
 function InspectButton({ of, label }: { readonly of: Inspected; readonly label: string }) {
-  const [busy, setBusy] = useState(false);
-  const fail = useToast((state) => state.fail);
+  const { busy, run } = useBusy();
   const queries = useQueryClient();
-  const run = async (): Promise<void> => {
-    setBusy(true);
+  const inspect = async (): Promise<void> => {
     const job = await jobEnded(await call(`POST ${inspectedPath(of)}/inspection`, { params: { id: of.id } }));
-    if (job.error) fail(new Error(errorWords(job.error)));
     await queries.invalidateQueries({ queryKey: ['inspection', of] });
-    setBusy(false);
+    if (job.error) throw new Error(errorWords(job.error));
   };
   return (
-    <Button variant="contained" disabled={busy} onClick={() => void run().catch(fail)}>
+    <Button variant="contained" disabled={busy} onClick={() => run(inspect)}>
       {busy ? t.running : label}
     </Button>
   );

@@ -15,6 +15,7 @@ import { m } from '../../messages/index.js';
 import { languageName } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
 import { useToast } from '../../ui/toast-store.js';
+import { useBusy } from '../../ui/useBusy.js';
 import { memoryTexts } from './messages.js';
 
 const t = memoryTexts.apart;
@@ -34,23 +35,16 @@ interface Props {
 export function TakeApart({ memory, onClose }: Props) {
   const languages = generalLanguages(memory);
   const [source, setSource] = useState(languages[0]!);
-  const [busy, setBusy] = useState(false);
-  const { say, fail } = useToast();
+  const { busy, run } = useBusy();
+  const say = useToast((state) => state.say);
   const navigate = useNavigate();
-  const run = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      const started = await call('POST /memories/:id/take-apart', { params: { id: memory.id }, body: { source } });
-      const result = await jobResult(started);
-      if (!result) return;
-      say(t.done(result.memories.length, result.left));
-      void navigate('/holdings');
-    } catch (error) {
-      fail(error);
-    } finally {
-      setBusy(false);
-      onClose();
-    }
+  const takeApart = async (): Promise<void> => {
+    const started = await call('POST /memories/:id/take-apart', { params: { id: memory.id }, body: { source } });
+    const result = await jobResult(started);
+    onClose();
+    if (!result) return;
+    say(t.done(result.memories.length, result.left));
+    void navigate('/holdings');
   };
   return (
     <Dialog open onClose={onClose}>
@@ -73,7 +67,7 @@ export function TakeApart({ memory, onClose }: Props) {
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{m.common.cancel}</Button>
-        <Button variant="contained" disabled={busy} onClick={() => void run()}>
+        <Button variant="contained" disabled={busy} onClick={() => run(takeApart)}>
           {t.run}
         </Button>
       </DialogActions>

@@ -1,4 +1,4 @@
-import { ALL_RIGHT, NONE_RIGHT } from '@fair-copy/core/memory/bridge/plan.js';
+import { decisionOnAll } from '@fair-copy/core/memory/bridge/plan.js';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
@@ -37,8 +37,8 @@ export function BridgeDoubts({ bridging: { body, change } }: { readonly bridging
   };
   useKeyHints(HINTS);
   const { at, choose } = useBlockInHand(all, (here) => ({
-    a: () => decide(here, ALL_RIGHT),
-    '0': () => decide(here, NONE_RIGHT),
+    a: () => decide(here, onAll(here, 'all')),
+    '0': () => decide(here, onAll(here, 'none')),
     x: () => decide(here, null),
     ...Object.fromEntries(here.candidates.slice(0, 9).map(({ key }, i) => [String(i + 1), () => decide(here, key)])),
   }));
@@ -60,6 +60,12 @@ export function BridgeDoubts({ bridging: { body, change } }: { readonly bridging
   );
 }
 
+const onAll = ({ candidates }: BridgeDoubtBody, right: 'all' | 'none'): string =>
+  decisionOnAll(
+    right,
+    candidates.map(({ key }) => key),
+  );
+
 interface DoubtProps {
   readonly doubt: BridgeDoubtBody;
   readonly decision: string | undefined;
@@ -68,8 +74,10 @@ interface DoubtProps {
   readonly onDecide: (decision: string | null) => void;
 }
 
-function Doubt({ doubt: { pivot, candidates }, decision, chosen, onChoose, onDecide }: DoubtProps) {
-  const says = decision === NONE_RIGHT ? t.noneRight : decision === ALL_RIGHT ? t.allRight : null;
+function Doubt({ doubt, decision, chosen, onChoose, onDecide }: DoubtProps) {
+  const { pivot, candidates } = doubt;
+  const [all, none] = [onAll(doubt, 'all'), onAll(doubt, 'none')];
+  const says = decision === none ? t.noneRight : decision === all ? t.allRight : null;
   return (
     <DecisionBlock label={t.pivot(pivot)} chosen={chosen} onChoose={onChoose}>
       <Typography sx={{ fontWeight: 600, mb: 0.5 }}>{t.pivot(pivot)}</Typography>
@@ -78,7 +86,7 @@ function Doubt({ doubt: { pivot, candidates }, decision, chosen, onChoose, onDec
           key={key}
           number={i + 1}
           label={`${t.take(i + 1)}: ${left.text} – ${right.text}`}
-          stays={decision === key || decision === ALL_RIGHT}
+          stays={decision === key || decision === all}
           onTake={() => onDecide(key)}
           beside={
             decision === key ? (
@@ -95,10 +103,8 @@ function Doubt({ doubt: { pivot, candidates }, decision, chosen, onChoose, onDec
         </DecisionLine>
       ))}
       <DecisionFoot says={says}>
-        {decision !== ALL_RIGHT && candidates.length > 1 && (
-          <Button onClick={() => onDecide(ALL_RIGHT)}>{t.all}</Button>
-        )}
-        {decision !== NONE_RIGHT && <Button onClick={() => onDecide(NONE_RIGHT)}>{t.none}</Button>}
+        {decision !== all && candidates.length > 1 && <Button onClick={() => onDecide(all)}>{t.all}</Button>}
+        {decision !== none && <Button onClick={() => onDecide(none)}>{t.none}</Button>}
         {decision !== undefined && <Button onClick={() => onDecide(null)}>{mergeTexts.takeBack}</Button>}
       </DecisionFoot>
     </DecisionBlock>

@@ -49,7 +49,7 @@ function Desk({ bridging, resources }: { readonly bridging: Bridging; readonly r
     <PlanFrame
       title={t.title}
       aside={
-        <TwoChosen two={plan} resources={resources} onChange={(two) => change({ ...two, over: '', decisions: {} })}>
+        <TwoChosen two={plan} resources={resources} onChange={(two) => change({ ...two, over: '' })}>
           {names && (
             <TextField
               label={t.newName[kind]}
@@ -93,11 +93,7 @@ function Sentence({ bridging: { body, change }, names }: { readonly bridging: Br
       {t.sentence(names.a, names.b)}{' '}
       <Word word={t.over(languageName(plan.over))} legend={t.overLegend}>
         {() => (
-          <RadioGroup
-            aria-label={t.overLegend}
-            value={plan.over}
-            onChange={(_, over) => change({ over, decisions: {} })}
-          >
+          <RadioGroup aria-label={t.overLegend} value={plan.over} onChange={(_, over) => change({ over })}>
             {shared.map((tag) => (
               <FormControlLabel key={tag} value={tag} control={<Radio size="small" />} label={languageName(tag)} />
             ))}

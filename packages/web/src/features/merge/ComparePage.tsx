@@ -13,6 +13,7 @@ import type { Resources } from '../../parts/useResources.js';
 import { number } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { useToast } from '../../ui/toast-store.js';
+import { useBusy } from '../../ui/useBusy.js';
 import { SERIF } from '../../ui/typefaces.js';
 import { words } from '../../all-words.js';
 import type { Spoken } from '@fair-copy/words/catalogues.js';
@@ -149,25 +150,15 @@ function Texts({ clientId, what }: { readonly clientId: number; readonly what: D
 
 function Foot({ comparing: { body }, names }: { readonly comparing: Comparing; readonly names: Names }) {
   const { outcome, stale, clientId } = body;
-  const [busy, setBusy] = useState(false);
-  const { say, fail } = useToast();
+  const { busy, run } = useBusy();
+  const say = useToast((state) => state.say);
   const handOver = async (format: 'xlsx' | 'tmx'): Promise<void> => {
-    setBusy(true);
-    try {
-      const language = words.speech.language as Spoken;
-      const job = await call('POST /comparisons/:id/hand-over', {
-        params: { id: clientId },
-        body: { format, language },
-      });
-      const made = await jobResult(job);
-      if (!made) return;
-      fetchJobFile(job.id);
-      say(t.handedOver(made.units, made.fileName));
-    } catch (error) {
-      fail(error);
-    } finally {
-      setBusy(false);
-    }
+    const language = words.speech.language as Spoken;
+    const job = await call('POST /comparisons/:id/hand-over', { params: { id: clientId }, body: { format, language } });
+    const made = await jobResult(job);
+    if (!made) return;
+    fetchJobFile(job.id);
+    say(t.handedOver(made.units, made.fileName));
   };
   const total = outcome ? KINDS.reduce((sum, kind) => sum + outcome[kind], 0) : 0;
   const parts = (all: NonNullable<typeof outcome>): string =>
@@ -175,10 +166,14 @@ function Foot({ comparing: { body }, names }: { readonly comparing: Comparing; r
   const isReady = outcome !== null && !stale && !busy;
   return (
     <PlanFoot tally={outcome && !stale && t.tally(number(total), parts(outcome))}>
-      <Button disabled={!isReady || outcome.onlyB + outcome.different === 0} onClick={() => void handOver('tmx')}>
+      <Button disabled={!isReady || outcome.onlyB + outcome.different === 0} onClick={() => run(() => handOver('tmx'))}>
         {t.news(names.b)}
       </Button>
-      <Button variant="contained" disabled={!isReady || total === outcome.same} onClick={() => void handOver('xlsx')}>
+      <Button
+        variant="contained"
+        disabled={!isReady || total === outcome.same}
+        onClick={() => run(() => handOver('xlsx'))}
+      >
         {t.sheet}
       </Button>
     </PlanFoot>

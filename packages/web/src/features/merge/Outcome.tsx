@@ -55,12 +55,14 @@ interface FlowProps {
   readonly head: string;
   /** Those that can come about. */
   readonly fates?: readonly Fate[];
+  /** So many units, in words. */
+  readonly said?: (n: number) => string;
   readonly onLook: (looked: Looked) => void;
   readonly children?: ReactNode;
 }
 
 /** Resources on the left, what becomes of what they hold on the right; beside it the same numbers. */
-export function Flow({ rows, all, stale, head, fates = FATES, onLook, children }: FlowProps) {
+export function Flow({ rows, all, stale, head, fates = FATES, said = t.units, onLook, children }: FlowProps) {
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 3, opacity: stale ? 0.6 : 1 }}>
       <Box sx={{ flex: '1 1 340px', minWidth: 0, maxWidth: 760, height: 60 + 56 * Math.max(2, rows.length) }}>
@@ -69,7 +71,7 @@ export function Flow({ rows, all, stale, head, fates = FATES, onLook, children }
         </Suspense>
       </Box>
       <Box sx={{ flex: '1 1 500px', minWidth: 0 }}>
-        <FateTable rows={rows} all={all} head={head} fates={fates} onLook={onLook} />
+        <FateTable rows={rows} all={all} head={head} fates={fates} said={said} onLook={onLook} />
         {children}
       </Box>
     </Box>
@@ -82,6 +84,7 @@ export interface FlowRow {
 }
 
 interface TableProps {
+  readonly said: (n: number) => string;
   readonly fates: readonly Fate[];
   readonly head: string;
   readonly rows: readonly FlowRow[];
@@ -89,7 +92,7 @@ interface TableProps {
   readonly onLook: (looked: Looked) => void;
 }
 
-function FateTable({ rows, all, head, fates, onLook }: TableProps) {
+function FateTable({ rows, all, head, fates, said, onLook }: TableProps) {
   return (
     <Table
       size="small"
@@ -121,7 +124,7 @@ function FateTable({ rows, all, head, fates, onLook }: TableProps) {
               <TableCell key={fate} align="right">
                 {tally[fate] > 0 ? (
                   <WordButton
-                    aria-label={t.showUnits(tally[fate], t.fates[fate], memory.name)}
+                    aria-label={t.showUnits(said(tally[fate]), t.fates[fate], memory.name)}
                     onClick={() => onLook({ memory: memory.id, fate })}
                   >
                     {number(tally[fate])}

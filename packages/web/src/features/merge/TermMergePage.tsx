@@ -71,14 +71,7 @@ function Desk({ merging, termbases }: DeskProps) {
   return (
     <PlanFrame
       title={t.title}
-      aside={
-        <Inputs
-          plan={body.plan}
-          change={(part) => change({ ...part, ...(part.inputs && { decisions: {} }) })}
-          all={termbases.map(mergeable)}
-          words={t}
-        />
-      }
+      aside={<Inputs plan={body.plan} change={change} all={termbases.map(mergeable)} words={t} />}
       foot={chosen.length > 0 && <Foot merging={merging} chosen={chosen} />}
     >
       {chosen.length === 0 ? (
@@ -116,13 +109,7 @@ function Sentences({ merging: { body, change }, chosen }: PartProps) {
     <Box sx={{ fontFamily: SERIF, fontSize: 17, lineHeight: '28px', maxWidth: 900, mb: 2 }}>
       {t.same}{' '}
       <Word word={said} legend={t.byLegend}>
-        {() => (
-          <LanguageChecks
-            all={tags}
-            chosen={plan.by}
-            onChange={(by) => change({ by: [...by], bySet: true, decisions: {} })}
-          />
-        )}
+        {() => <LanguageChecks all={tags} chosen={plan.by} onChange={(by) => change({ by: [...by], bySet: true })} />}
       </Word>
       {'; '}
       <YesNo legend={t.idLegend} on={plan.id} say={t.id} onChange={(id) => change({ id })} />

@@ -85,7 +85,7 @@ export function TwoChosen({ two, resources, onChange, children }: Props) {
   return (
     <Box
       component="aside"
-      aria-label={t.compare.title}
+      aria-label={t.two}
       sx={{
         width: { xs: 320, xl: 420 },
         flex: 'none',

@@ -1,7 +1,8 @@
 import Button from '@mui/material/Button';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { useToast } from '../../ui/toast-store.js';
+import { useBusy } from '../../ui/useBusy.js';
 import { mergeTexts as t } from './messages.js';
 import { PlanFoot } from './PlanFrame.js';
 
@@ -26,23 +27,16 @@ interface Props {
 
 /** The sum of a plan, and the button that writes it. */
 export function WriteFoot({ tally, name, nameFirst, label, isReady, write }: Props) {
-  const [busy, setBusy] = useState(false);
-  const { say, fail } = useToast();
+  const { busy, run } = useBusy();
+  const say = useToast((state) => state.say);
   const navigate = useNavigate();
-  const run = async (): Promise<void> => {
-    setBusy(true);
-    try {
-      const done = await write();
-      if (done) say(done.said, { label: done.open, run: () => void navigate(done.to) });
-    } catch (error) {
-      fail(error);
-    } finally {
-      setBusy(false);
-    }
+  const start = async (): Promise<void> => {
+    const done = await write();
+    if (done) say(done.said, { label: done.open, run: () => void navigate(done.to) });
   };
   return (
     <PlanFoot tally={tally}>
-      <Button variant="contained" disabled={busy || !isReady || name === ''} onClick={() => void run()}>
+      <Button variant="contained" disabled={busy || !isReady || name === ''} onClick={() => run(start)}>
         {busy ? t.writing : name === '' ? nameFirst : label}
       </Button>
     </PlanFoot>

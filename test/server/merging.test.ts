@@ -1,6 +1,7 @@
 /** Merging memories: planned, counted, decided, written as one operation, taken back. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { MergeBody, MergeConflict, MergePlanBody } from '@fair-copy/api/merges.js';
+import type { MergeBody, MergeConflict, MergePlanBody, MergeSample } from '@fair-copy/api/merges.js';
+import type { Fate } from '@fair-copy/core/memory/merge/plan.js';
 import { Application, unitsWritten, type JobBody } from './application.js';
 
 let server: Application;
@@ -215,4 +216,31 @@ test('a memory is marked as that of a job, and the mark is undone', async () => 
   expect(last!.title).toBe('Marked “Spring job” as the memory of a job');
   await server.ask('POST', `/ledger/${last!.id}/undo`);
   expect(await ofJob()).toBe(false);
+});
+
+test('about what a plan comes to is said from a sample, at once; of few units nothing needs to be estimated', async () => {
+  const { plan: now } = await look();
+  expect(await server.ask('POST', `/merges/${client}/sample`, now)).toBeNull();
+  const word = (n: number): string => [...String(n)].map((digit) => 'bcdfghjklm'[Number(digit)]).join('a');
+  const many = (from: number, to: number, otherwise: number, date: string): string[] =>
+    Array.from({ length: to - from }, (_, i) => i + from).map((n) =>
+      tu(`Gate ${word(n)}`, `Tor ${word(n)}${n % otherwise === 0 ? ' neu' : ''}`, date),
+    );
+  const [old, late] = [
+    await make('Many', many(0, 20_000, 20_001, '20200101')),
+    await make('Others', many(10_000, 30_000, 4, '20240101')),
+  ];
+  await plan({ inputs: [old, late], keep: 'newest', into: null, newName: 'All' });
+  await run('count');
+  const { outcome, plan: asked } = await look();
+  const sample = await server.ask<MergeSample>('POST', `/merges/${client}/sample`, asked);
+  expect(sample.total).toBe(40_000);
+  expect(sample.looked).toBeGreaterThan(700);
+  expect(sample.looked).toBeLessThan(2500);
+  // Exactly: of the old memory half is written, 2,500 give way.
+  expect(outcome!.inputs[0]!.tally).toMatchObject({ written: 10_000, gaveWay: 2500 });
+  for (const [rank, { tally }] of sample.outcome.inputs.entries())
+    for (const [fate, n] of Object.entries(tally))
+      expect(Math.abs(n - outcome!.inputs[rank]!.tally[fate as Fate])).toBeLessThan(20_000 * 0.08);
+  expect(Math.abs(sample.outcome.conflicts - outcome!.conflicts)).toBeLessThan(outcome!.conflicts * 0.5);
 });

@@ -53,6 +53,16 @@ export const mergeOutcome = z.object({
 });
 export type MergeOutcome = z.infer<typeof mergeOutcome>;
 
+/** The same, worked out on some of the units: numbers of all, about. */
+export const mergeSample = z.object({
+  outcome: mergeOutcome,
+  /** Units that were looked at. */
+  looked: z.number(),
+  /** Of so many. */
+  total: z.number(),
+});
+export type MergeSample = z.infer<typeof mergeSample>;
+
 export const mergeBody = z.object({
   clientId: z.number(),
   plan: mergePlanBody,
@@ -96,6 +106,14 @@ export const mergeContract = routes({
     summary: 'Works out what would become of all units; nothing is written',
     params: idParam,
     answer: jobOf('count merge'),
+  },
+  'POST /merges/:id/sample': {
+    summary:
+      'About how many units what would become of, at once; null: there are so few that all are counted as quickly',
+    params: idParam,
+    body: mergePlanBody,
+    answer: mergeSample.nullable(),
+    bodyLimit: 64 * 1024 * 1024,
   },
   'GET /merges/:id/conflicts': {
     summary: 'The same text with different translations, some of them',

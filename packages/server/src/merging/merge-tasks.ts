@@ -1,6 +1,6 @@
 /** What merging does in threads beside: works out what would become of the units, and makes the memory of the result. */
 import type Database from 'better-sqlite3';
-import type { MergeOutcome, MergePlanBody } from '@fair-copy/api/merges.js';
+import type { MergeOutcome } from '@fair-copy/api/merges.js';
 import type { Conflict } from '@fair-copy/core/memory/merge/decide.js';
 import { emptyTally, Merge, type MergeSinks } from '@fair-copy/core/memory/merge/merge.js';
 import { FATES } from '@fair-copy/core/memory/merge/plan.js';
@@ -14,40 +14,13 @@ import { removeDatabase } from '../store/files.js';
 import { MemoryBuilder } from '../store/memory-builder.js';
 import { packed, stagedFile } from '../store/outcome-file.js';
 import { pathsOf } from '../store/paths.js';
-import { MergeInputs, rowsOf, stateOf, type OpenInput } from './inputs.js';
-import { basisOf, corePlan } from './plans.js';
-
-export interface MergeToDo {
-  readonly clientId: number;
-  readonly plan: MergePlanBody;
-}
+import type { OpenInput } from './inputs.js';
+import { openedInputs, type MergeToDo } from './opened.js';
+import { corePlan } from './plans.js';
 
 export interface CountedMerge {
   readonly basis: string;
   readonly outcome: MergeOutcome;
-}
-
-/** Opens the memories as they are at this moment. */
-function opened({ clientId, plan }: MergeToDo, { dataDir }: TaskContext) {
-  const db = openForReading(pathsOf(dataDir).workspace);
-  try {
-    db.exec('BEGIN');
-    const rows = rowsOf(db, clientId, plan.inputs);
-    const inputs = MergeInputs.open(dataDir, rows);
-    return {
-      inputs,
-      basis: basisOf(
-        plan,
-        stateOf(
-          db,
-          rows.map(({ id }) => id),
-        ),
-      ),
-    };
-  } finally {
-    if (db.inTransaction) db.exec('COMMIT');
-    db.close();
-  }
 }
 
 const TABLES = `CREATE TABLE conflict (ordinal INTEGER PRIMARY KEY, open INTEGER NOT NULL, body TEXT NOT NULL) STRICT;
@@ -55,7 +28,7 @@ const TABLES = `CREATE TABLE conflict (ordinal INTEGER PRIMARY KEY, open INTEGER
 
 /** The conflicts, and the units by what becomes of them, go to a file of their own, from which pages are shown. */
 export function countMerge(job: MergeToDo, context: TaskContext): CountedMerge {
-  const { inputs, basis } = opened(job, context);
+  const { inputs, basis } = openedInputs(job, context);
   try {
     const outcome = stagedFile(pathsOf(context.dataDir).stagedMerge(job.clientId), TABLES, (staged) => {
       const insert = staged.prepare('INSERT INTO conflict (open, body) VALUES (?, ?)');
@@ -155,7 +128,7 @@ const DECIDED = 0.9;
 /** Makes the memory of the result; nothing changes for anybody until it is published. */
 export async function buildMerge(job: MergeToDo, context: TaskContext): Promise<BuiltMerge> {
   const begun = performance.now();
-  const { inputs, basis } = opened(job, context);
+  const { inputs, basis } = openedInputs(job, context);
   const stored = newMemoryFile(context.dataDir);
   const builder = new MemoryBuilder(
     pathsOf(context.dataDir).memory(stored),

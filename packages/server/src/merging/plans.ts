@@ -43,10 +43,14 @@ export class MergePlans {
       .get(clientId);
   }
 
-  /** What was decided last, with the memories that are still there. */
+  /** What was decided last. */
   plan(clientId: number): MergePlanBody {
     const row = this.row(clientId);
-    const body = row ? (JSON.parse(row.body) as MergePlanBody) : NOTHING_YET;
+    return this.settled(clientId, row ? (JSON.parse(row.body) as MergePlanBody) : NOTHING_YET);
+  }
+
+  /** A plan as it is followed: only memories that are there; what nobody said, as the memories have it. */
+  settled(clientId: number, body: MergePlanBody): MergePlanBody {
     const there = new Set(rowsOf(this.context.workspace, clientId, body.inputs).map(({ id }) => id));
     const inputs = [...new Set(body.inputs)].filter((id) => there.has(id));
     return {

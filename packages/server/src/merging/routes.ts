@@ -41,6 +41,11 @@ export function mergeRoutes(api: Api, context: Context): void {
     });
   });
 
+  serve(api, mergeContract, 'POST /merges/:id/sample', async ({ params, body }) => {
+    clientById(workspace, params.id);
+    return workers.run(mergeTasks.sampleMerge, { clientId: params.id, plan: plans.settled(params.id, body) });
+  });
+
   serve(api, mergeContract, 'POST /merges/:id/decide', async ({ params, body }) => {
     const plan = planToRun(plans, params.id);
     const decided = withStaged(paths.stagedMerge(params.id), [], (db) => textsOf(db, body.memory, body.open));

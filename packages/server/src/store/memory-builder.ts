@@ -158,6 +158,7 @@ class Repeated {
     author: new Map(),
     day: new Map(),
     prop: new Map(),
+    sample: new Map(),
   };
   private fresh: string[] = [];
   private from = 0;

@@ -89,7 +89,7 @@ export class MemoryFile {
     migrateTo(db, 'memory', 1);
     db.exec('BEGIN');
     const file = new MemoryFile(db);
-    file.setAbout('facts', '1');
+    file.setAbout('facts', SAMPLED);
     return file;
   }
 
@@ -242,6 +242,11 @@ export class MemoryFile {
     return this.about('facts') !== null;
   }
 
+  /** Whether it knows of samples (`sampleLevel` of the core): not in memories of earlier versions. */
+  get hasSamples(): boolean {
+    return this.about('facts') === SAMPLED;
+  }
+
   /** Whether it knows of the workspace's journal: not in memories of earlier versions. */
   get hasJournal(): boolean {
     return this.db.prepare("SELECT 1 FROM sqlite_schema WHERE name = 'applied'").get() !== undefined;
@@ -388,4 +393,6 @@ export class MemoryFile {
   }
 }
 
+/** Facts with samples among them. */
+const SAMPLED = '2';
 const BATCH = 4000;

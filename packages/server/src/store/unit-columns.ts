@@ -8,6 +8,7 @@ import {
   type Unit,
   type Variant,
 } from '@fair-copy/core/memory/unit.js';
+import { SAMPLED_FROM, sampleLevel } from '@fair-copy/core/memory/merge/sample.js';
 
 /** Tables and columns, in the order in which rows are put in. */
 export const UNIT = 'unit (id, said, changed, author, origin, place, length, codes, key, before, after)';
@@ -80,10 +81,11 @@ export const FACT_LENGTH = 80;
 const DAY_LENGTH = 8;
 
 /** What a fact is about. */
-export type FactKind = 'author' | 'day' | 'prop';
+export type FactKind = 'author' | 'day' | 'prop' | 'sample';
 
 /**
- * What is said about a unit: its author, its day, its properties. Languages are added by their ids.
+ * What is said about a unit: its author, its day, its properties; in which samples its texts are. Languages are added by
+ * their ids.
  * @param see told of each fact. `type`: of a property, otherwise empty
  */
 export function eachFact(
@@ -94,6 +96,10 @@ export function eachFact(
   if (author) see('author', '', author);
   if (changed) see('day', '', changed.slice(0, DAY_LENGTH));
   if (unit.props) for (const { type, text } of unit.props) see('prop', type, text);
+  for (const { text } of unit.variants) {
+    const level = sampleLevel(text);
+    if (level >= SAMPLED_FROM) see('sample', '', String(level));
+  }
 }
 
 /** As words of the index. */
@@ -111,12 +117,16 @@ export function factText(kind: FactKind, type: string, value: string): string {
       return dayFact(value);
     case 'prop':
       return propFact(type, value);
+    case 'sample':
+      return sampleFact(Number(value));
   }
 }
 
 export const authorFact = (author: string): string => `a${BETWEEN}${valueOf(author)}`;
 export const propFact = (type: string, text: string): string => `p${BETWEEN}${type}${BETWEEN}${valueOf(text)}`;
 export const dayFact = (day: string): string => `d${BETWEEN}${day}`;
+/** @param level of `sampleLevel`, from `SAMPLED_FROM` to 32 */
+export const sampleFact = (level: number): string => `s${BETWEEN}${level}`;
 export const languageFact = (language: number): string => (LANGUAGE_FACTS[language] ??= `l${BETWEEN}${language}`);
 /** Asked for with every segment. */
 const LANGUAGE_FACTS: string[] = [];

@@ -43,17 +43,22 @@ export function identifies(language: LanguageTag, plan: MergePlan): boolean {
   );
 }
 
-/** What equal units have in common. A unit that lacks a language of the plan is the same only as one with all its texts. */
+/** The variants by which a unit is known. One that lacks a language of the plan is the same only as one with all its texts. */
+export function identifying(
+  { variants }: Unit,
+  plan: MergePlan,
+): { readonly of: readonly Variant[]; readonly lacks: boolean } {
+  const { by } = plan;
+  if (by === 'all') return { of: variants, lacks: false };
+  const lacks = !by.every((tag) => variants.some(({ language }) => identifies(language, { ...plan, by: [tag] })));
+  return { of: lacks ? variants : variants.filter(({ language }) => identifies(language, plan)), lacks };
+}
+
+/** What equal units have in common. */
 export function identity(unit: Unit, plan: MergePlan): string {
   const ignoring = ignoringSet(plan.ignore);
-  const { by } = plan;
-  const lacks =
-    by !== 'all' &&
-    !by.every((tag) => unit.variants.some(({ language }) => identifies(language, { ...plan, by: [tag] })));
-  const parts: string[] = [];
-  for (const variant of unit.variants)
-    if (lacks || identifies(variant.language, plan))
-      parts.push(languageKey(variant, plan) + TEXT + loosened(variant, ignoring));
+  const { of, lacks } = identifying(unit, plan);
+  const parts = of.map((variant) => languageKey(variant, plan) + TEXT + loosened(variant, ignoring));
   const said = parts.length > 1 ? parts.sort().join(PART) : parts[0]!;
   return lacks ? PART + said : said;
 }

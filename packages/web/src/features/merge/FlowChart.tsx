@@ -15,7 +15,7 @@ withParts([SankeyChart, TooltipComponent, SVGRenderer]);
 
 interface Props {
   readonly rows: readonly FlowRow[];
-  readonly onLook: (looked: Looked) => void;
+  readonly onLook: ((looked: Looked) => void) | null;
 }
 
 interface Stream {
@@ -35,7 +35,7 @@ export function FlowChart({ rows, onLook }: Props) {
     const made = init(box.current!, null, { renderer: 'svg' });
     chart.current = made;
     made.on('click', ({ dataType, data }) => {
-      if (dataType === 'edge') look.current((data as Stream).looked);
+      if (dataType === 'edge') look.current?.((data as Stream).looked);
     });
     const observer = new ResizeObserver(() => made.resize());
     observer.observe(box.current!);

@@ -13,7 +13,7 @@ import { WordButton } from '../../ui/WordButton.js';
 import type { Looked } from './MergePage.js';
 import { mergeTexts as t } from './messages.js';
 import { OutcomeHead } from './OutcomeHead.js';
-import type { Merging } from './useMerge.js';
+import { useSample, type Merging } from './useMerge.js';
 
 const FlowChart = lazy(async () => ({ default: (await import('./FlowChart.js')).FlowChart }));
 
@@ -25,7 +25,8 @@ interface Props {
 
 /** Where the units go, as a flow and as a table that says the same; each number opens its units. */
 export function Outcome({ merging, chosen, onLook }: Props) {
-  const { outcome, stale } = merging.body;
+  const sample = useSample(merging);
+  const outcome = sample?.outcome ?? merging.body.outcome;
   const rows = (outcome?.inputs ?? []).flatMap(({ memoryId, tally }) => {
     const memory = chosen.find(({ id }) => id === memoryId);
     return memory ? [{ memory, tally }] : [];
@@ -34,11 +35,25 @@ export function Outcome({ merging, chosen, onLook }: Props) {
     <Box component="section" aria-label={t.outcome} sx={{ mb: 3 }}>
       <OutcomeHead title={t.outcome} job="count merge" plan={merging} />
       {outcome && (
-        <Flow rows={rows} all={outcome.tally} stale={stale} head={t.memory} onLook={onLook}>
+        <Flow
+          rows={rows}
+          all={outcome.tally}
+          stale={merging.body.stale && !sample}
+          head={t.memory}
+          onLook={sample ? null : onLook}
+        >
+          {sample && (
+            <Typography variant="body2" role="status" sx={{ mt: 1, color: 'text.secondary' }}>
+              {t.sampled(sample.looked, sample.total)}
+              {outcome.conflicts > 0 && ` ${t.aboutConflicts(rounded(outcome.conflicts))}`}
+            </Typography>
+          )}
           {outcome.near.length > 0 && (
             <Typography variant="body2" sx={{ mt: 1 }}>
               {t.nearTitle}{' '}
-              {outcome.near.map(({ differ, count: n }) => t.near(n, t.nearKinds(differ.split(',')))).join('; ')}
+              {outcome.near
+                .map(({ differ, count: n }) => t.near(sample ? rounded(n) : n, t.nearKinds(differ.split(','))))
+                .join('; ')}
             </Typography>
           )}
         </Flow>
@@ -57,7 +72,8 @@ interface FlowProps {
   readonly fates?: readonly Fate[];
   /** So many units, in words. */
   readonly said?: (n: number) => string;
-  readonly onLook: (looked: Looked) => void;
+  /** Null: the numbers are estimates, which have no units to show. */
+  readonly onLook: ((looked: Looked) => void) | null;
   readonly children?: ReactNode;
 }
 
@@ -89,8 +105,11 @@ interface TableProps {
   readonly head: string;
   readonly rows: readonly FlowRow[];
   readonly all: Readonly<Record<Fate, number>>;
-  readonly onLook: (looked: Looked) => void;
+  readonly onLook: FlowProps['onLook'];
 }
+
+/** An estimate to two figures: more would say more than is known. */
+const rounded = (n: number): number => Number(n.toPrecision(2));
 
 function FateTable({ rows, all, head, fates, said, onLook }: TableProps) {
   return (
@@ -122,7 +141,9 @@ function FateTable({ rows, all, head, fates, said, onLook }: TableProps) {
             </TableCell>
             {fates.map((fate) => (
               <TableCell key={fate} align="right">
-                {tally[fate] > 0 ? (
+                {tally[fate] > 0 && !onLook ? (
+                  t.about(rounded(tally[fate]))
+                ) : tally[fate] > 0 && onLook ? (
                   <WordButton
                     aria-label={t.showUnits(said(tally[fate]), t.fates[fate], memory.name)}
                     onClick={() => onLook({ memory: memory.id, fate })}
@@ -142,7 +163,7 @@ function FateTable({ rows, all, head, fates, said, onLook }: TableProps) {
           </TableCell>
           {fates.map((fate) => (
             <TableCell key={fate} align="right" sx={{ fontWeight: 600 }}>
-              {number(all[fate])}
+              {onLook || all[fate] === 0 ? number(all[fate]) : t.about(rounded(all[fate]))}
             </TableCell>
           ))}
         </TableRow>

@@ -228,6 +228,10 @@ export const texts: MergeTexts = {
     'Für den nächsten Auftrag des Kunden, oder um Dateien im Terminal zusammenzuführen: fair-copy merge --plan',
   outcome: 'Was aus den Einheiten wird',
   counting: (share) => `Alles wird durchgegangen … ${share}`,
+  about: (n) => `≈ ${number(n)}`,
+  sampled: (looked, total) =>
+    `Geschätzt aus ${number(looked)} von ${number(total)} Einheiten; die genauen Zahlen folgen, wenn alle gezählt sind.`,
+  aboutConflicts: (n) => `Etwa ${count(n, 'Text hat', 'Texte haben')} verschiedene Übersetzungen.`,
   stale: 'Diese Zahlen gelten für den Plan vor der letzten Änderung.',
   countNow: 'Jetzt zählen',
   countFailed: (why) => `Es konnte nicht gezählt werden: ${why}`,

@@ -227,6 +227,10 @@ export const texts = {
   planFileHint: 'For the client’s next job, or to merge files from a terminal: fair-copy merge --plan',
   outcome: 'What becomes of the units',
   counting: (share: string) => `Everything is being gone through … ${share}`,
+  about: (n: number) => `≈ ${number(n)}`,
+  sampled: (looked: number, total: number) =>
+    `Estimated from ${number(looked)} of ${number(total)} units; the exact numbers follow when all are counted.`,
+  aboutConflicts: (n: number) => `About ${count(n, 'text has', 'texts have')} different translations.`,
   stale: 'These numbers are of the plan before the last change.',
   countNow: 'Count now',
   countFailed: (why: string) => `It could not be counted: ${why}`,

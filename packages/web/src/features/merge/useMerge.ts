@@ -1,5 +1,6 @@
 /** The plans of this stage. */
-import type { MergeBody, MergePlanBody } from '@fair-copy/api/merges.js';
+import { useQuery } from '@tanstack/react-query';
+import type { MergeBody, MergePlanBody, MergeSample } from '@fair-copy/api/merges.js';
 import type { TermMergeBody, TermMergePlanBody } from '@fair-copy/api/term-merges.js';
 import type { BridgeBody, BridgePlanBody, CompareBody, ComparePlanBody } from '@fair-copy/api/two.js';
 import { call } from '../../api/http.js';
@@ -61,6 +62,19 @@ const COMPARE: PlanKind<ComparePlanBody, CompareBody> = {
 };
 
 export const useMerge = (clientId: number): Merging | null => useCountedPlan(MERGE, clientId);
+/** What comes of the plan by a sample, until all units are counted; null: nothing to say. */
+export function useSample({ body: { clientId, plan, stale } }: Merging): MergeSample | null {
+  const { data = null } = useQuery({
+    queryKey: ['sample of merge', clientId, MERGE.basis(plan)],
+    queryFn: () => call('POST /merges/:id/sample', { params: { id: clientId }, body: plan }),
+    enabled: stale && MERGE.isReady(plan),
+    // The memories may be others when the same plan is asked for again.
+    gcTime: 0,
+    retry: false,
+  });
+  return stale ? data : null;
+}
+
 export const useTermMerge = (clientId: number): TermMerging | null => useCountedPlan(TERM_MERGE, clientId);
 export const useBridge = (clientId: number): Bridging | null => useCountedPlan(BRIDGE, clientId);
 export const useCompare = (clientId: number): Comparing | null => useCountedPlan(COMPARE, clientId);

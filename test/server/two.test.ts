@@ -262,3 +262,90 @@ describe('a comparison', () => {
     expect((await compared()).stale).toBe(true);
   });
 });
+
+describe('a memory beside an earlier state of itself', () => {
+  let memoryId = 0;
+  const earlier = (): Promise<{ ledgerId: number }[]> => server.ask('GET', `/memories/${memoryId}/earlier`);
+  const outcomeOf = async (before: number): Promise<CompareBody['outcome']> => {
+    const { plan } = await compared();
+    const now = { kind: 'memory', id: memoryId };
+    await server.ask('PUT', `/comparisons/${client}`, {
+      ...plan,
+      a: { ...now, before },
+      b: now,
+      by: 'all',
+      bySet: true,
+    });
+    await run(`/comparisons/${client}/count`);
+    return (await compared()).outcome;
+  };
+  const change = (unit: number, text: string): Promise<unknown> =>
+    server.ask('PATCH', `/memories/${memoryId}/units/${unit}`, { variant: 1, text, codes: [] });
+
+  beforeAll(async () => {
+    await memory('Weirs', 'de', [
+      ['weir', 'Wehr'],
+      ['sluice', 'Schütz'],
+      ['towpath', 'Treidelpfad'],
+      ['quay', 'Kai'],
+    ]);
+    memoryId = refs.get('Weirs')!.id;
+  });
+
+  test('edited, deleted, exchanged by a merging: each operation has its before', async () => {
+    expect(await earlier()).toEqual([]);
+    await change(1, 'Stauwehr');
+    await change(1, 'Wehranlage');
+    const deletion = await run(`/memories/${memoryId}/bulk`, { filter: {}, ids: [3], change: { kind: 'delete' } });
+    expect(deletion.state).toBe('done');
+    await run(`/memories/${memoryId}/bulk`, {
+      filter: {},
+      ids: [2, 4],
+      change: { kind: 'attribute', type: 'client', value: 'Brennick' },
+    });
+    const [attribute, gone, second, first] = await earlier();
+    expect(await outcomeOf(attribute!.ledgerId)).toEqual({ onlyA: 0, onlyB: 0, different: 0, same: 3 });
+    expect(await outcomeOf(gone!.ledgerId)).toEqual({ onlyA: 1, onlyB: 0, different: 0, same: 3 });
+    expect(await outcomeOf(second!.ledgerId)).toEqual({ onlyA: 2, onlyB: 1, different: 0, same: 2 });
+    const { texts } = await server.ask<{ texts: ComparedText[] }>('GET', `/comparisons/${client}/texts?what=onlyA`);
+    expect(texts.flatMap(({ a }) => a.map(({ variants }) => variants[1]!.text)).sort()).toEqual([
+      'Stauwehr',
+      'Treidelpfad',
+    ]);
+    expect(await outcomeOf(first!.ledgerId)).toEqual({ onlyA: 2, onlyB: 1, different: 0, same: 2 });
+
+    // It gets another file: what it was stays to be seen.
+    const { plan } = await server.ask<{ plan: object }>('GET', `/merges/${client}`);
+    await server.ask('PUT', `/merges/${client}`, {
+      ...plan,
+      inputs: [memoryId, refs.get('Locks German')!.id],
+      into: memoryId,
+      by: 'all',
+      bySet: true,
+    });
+    const merged = await run(`/merges/${client}/write`);
+    expect(merged.error).toBeNull();
+    const [exchange] = await earlier();
+    expect(await outcomeOf(exchange!.ledgerId)).toEqual({ onlyA: 0, onlyB: 5, different: 0, same: 3 });
+    expect(await outcomeOf(first!.ledgerId)).toEqual({ onlyA: 2, onlyB: 6, different: 0, same: 2 });
+    const sheet = await run(`/comparisons/${client}/hand-over`, { format: 'xlsx', language: 'en' });
+    expect((sheet.result as { units: number }).units).toBe(8);
+
+    await server.ask('POST', `/ledger/${exchange!.ledgerId}/undo`);
+    expect((await earlier()).map(({ ledgerId }) => ledgerId)).not.toContain(exchange!.ledgerId);
+  });
+
+  test('a state that can no longer be seen is said to be none', async () => {
+    const { plan } = await compared();
+    await server.ask('PUT', `/comparisons/${client}`, { ...plan, a: { kind: 'memory', id: memoryId, before: 1 } });
+    const { state, error } = await run(`/comparisons/${client}/count`);
+    expect([state, error?.code]).toEqual(['failed', 'not-found']);
+  });
+
+  test('twice the same state is nothing to compare', async () => {
+    const { plan } = await compared();
+    const now = { kind: 'memory', id: memoryId };
+    await server.ask('PUT', `/comparisons/${client}`, { ...plan, a: now, b: now });
+    await server.ask('POST', `/comparisons/${client}/count`, undefined, 409);
+  });
+});

@@ -239,6 +239,11 @@ export const memoryContract = routes({
     body: z.object({ filter: unitFilter, sort: unitSort.optional(), unit: z.number().int() }),
     answer: z.object({ position: z.number().nullable() }),
   },
+  'GET /memories/:id/earlier': {
+    summary: 'The operations before which the memory can still be seen; the newest first',
+    params: idParam,
+    answer: z.array(z.object({ ledgerId: z.number(), at: z.string(), ...told<DoneCodes>() })),
+  },
   'GET /memories/:id/units/:unit': { params: unitParam, answer: unitDetail },
   'PATCH /memories/:id/units/:unit': {
     summary: 'Another text for a variant; `codes` says which of its codes stand where',

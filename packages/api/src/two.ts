@@ -10,6 +10,10 @@ import { done, idParam, spoken, standing, whole } from './shared.js';
 export const resourceRef = z.object({ kind: z.enum(['memory', 'termbase']), id: z.number().int() });
 export type ResourceRef = z.infer<typeof resourceRef>;
 
+/** A resource, or a memory as it was before an operation of the ledger. */
+export const comparedRef = resourceRef.extend({ before: z.number().int().optional() });
+export type ComparedRef = z.infer<typeof comparedRef>;
+
 const both = { a: resourceRef.nullable(), b: resourceRef.nullable() };
 const page = { from: whole.min(0).default(0), limit: whole.min(1).max(100).default(50) };
 
@@ -78,7 +82,8 @@ export const bridgedPair = z.object({
 export type BridgedPair = z.infer<typeof bridgedPair>;
 
 export const comparePlanBody = z.object({
-  ...both,
+  a: comparedRef.nullable(),
+  b: comparedRef.nullable(),
   by: z.union([z.literal('all'), z.array(z.string().max(40)).min(1).max(20)]),
   bySet: z.boolean(),
   ignore: z.array(z.enum(IGNORABLE)).max(IGNORABLE.length),

@@ -10,6 +10,7 @@ export type Missing =
   | 'client'
   | 'concept'
   | 'copy of this memory'
+  | 'earlier state'
   | 'entry'
   | 'entry in the ledger'
   | 'file'

@@ -11,6 +11,7 @@ import { MEMORIES } from '../findings/subjects.js';
 import { serve, type Api } from '../serve.js';
 import { memoryById } from '../store/memories.js';
 import { historyOf } from '../store/unit-changes.js';
+import { earlierStates } from './earlier.js';
 import { UnitLists, type ListOf } from './unit-lists.js';
 import { shownUnit } from './shown.js';
 import { memoryTasks } from './tasks.js';
@@ -48,6 +49,10 @@ function listRoutes(api: Api, context: Context): void {
     const { id } = memoryById(workspace, params.id);
     return { position: await lists.position(listOf(id, filter, sort), unit) };
   });
+
+  serve(api, memoryContract, 'GET /memories/:id/earlier', async ({ params }) =>
+    earlierStates(workspace, params.id).map(({ ledgerId, at, title }) => ({ ledgerId, at, ...toldDone(title) })),
+  );
 
   serve(api, memoryContract, 'GET /memories/:id/units/:unit', async ({ params }) =>
     unitDetail(context, params.id, params.unit),

@@ -83,6 +83,29 @@ export function historyOf(file: MemoryFile, unit: StoredUnit, limit: number): Ea
     });
 }
 
+/**
+ * Units as they were before some operations, one by one.
+ * @param since JSON: the numbers of these operations
+ * @returns of a unit's id; null: it was not there
+ */
+export function stateBefore(file: MemoryFile, since: string): (id: number) => StoredUnit | null {
+  const changes = file.db
+    .prepare<[number, string], string | null>(
+      `SELECT before FROM change WHERE unit_id = ? AND ledger_id IN (SELECT value FROM json_each(?)) ORDER BY ledger_id DESC`,
+    )
+    .pluck();
+  return (id) => {
+    let unit = file.unit(id);
+    for (const before of changes.all(id, since)) {
+      const state = before === null ? null : (JSON.parse(before) as WholeState | SaidState);
+      if (state === null) unit = null;
+      else if (!isSaid(state)) unit = storedUnit(id, state, state.variants, state);
+      else if (unit) unit = inState(unit, state);
+    }
+    return unit;
+  };
+}
+
 /** Takes back what an operation changed; what was there is kept, so that it can be done again. */
 export function undoInMemory(file: MemoryFile, ledgerId: number, checkpoint: Checkpoint = () => {}): number {
   return restore(file, ledgerId, 'before', checkpoint);

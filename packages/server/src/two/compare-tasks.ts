@@ -1,7 +1,7 @@
 /** What two resources have in common and what not: for the page, and as a file. */
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { ComparePlanBody, ResourceRef } from '@fair-copy/api/two.js';
+import type { ComparedRef, ComparePlanBody } from '@fair-copy/api/two.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { comparedRows, compareMemories, type Compared, type CompareTally } from '@fair-copy/core/memory/compare.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
@@ -19,7 +19,7 @@ import { TwoResources, type OpenResource } from './resources.js';
 /** A plan with both its resources chosen. */
 export interface CompareToDo {
   readonly clientId: number;
-  readonly plan: ComparePlanBody & { readonly a: ResourceRef; readonly b: ResourceRef };
+  readonly plan: ComparePlanBody & { readonly a: ComparedRef; readonly b: ComparedRef };
 }
 
 function opened({ clientId, plan }: CompareToDo, { dataDir }: TaskContext): TwoResources {

@@ -1,14 +1,16 @@
 /** Memories and termbases alike, as what is bridged and compared. */
-import type { ResourceRef } from '@fair-copy/api/two.js';
+import type { ComparedRef, ResourceRef } from '@fair-copy/api/two.js';
 import { fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { MergeInput } from '@fair-copy/core/memory/merge/merge.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { unitOfConcept, unitsOver } from '@fair-copy/core/memory/of-concept.js';
 import { ApiError } from '../errors.js';
+import { earlierStates, earlierUnits, type EarlierState } from '../memories/earlier.js';
 import { MergeInputs, stateOf } from '../merging/inputs.js';
 import { readConcept } from '../store/concepts.js';
 import { openForReading, type Db } from '../store/database.js';
 import { memoryById } from '../store/memories.js';
+import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 import { termbaseById } from '../store/termbases.js';
 
@@ -31,6 +33,13 @@ export function resourceRow(db: Db, clientId: number, { kind, id }: ResourceRef)
   return row;
 }
 
+/** A memory's state before an operation. Throws `ApiError` ("not-found") where it can no longer be seen. */
+export function earlierState(db: Db, id: number, before: number): EarlierState {
+  const state = earlierStates(db, id).find(({ ledgerId }) => ledgerId === before);
+  if (!state) throw new ApiError('not-found', { what: 'earlier state' });
+  return state;
+}
+
 /** Which state of resources something is true of: another after anything was done to any of them. */
 export function stateOfResources(db: Db, refs: readonly ResourceRef[]): string {
   const termbase = db.prepare<[{ id: number }], { entries: number; turns: number; last: number | null }>(
@@ -43,29 +52,42 @@ export function stateOfResources(db: Db, refs: readonly ResourceRef[]): string {
   );
 }
 
+/** "2026-11-30 19:14" where the server stands, for names in files. */
+function localTime(iso: string): string {
+  const time = new Date(iso);
+  return new Date(time.getTime() - time.getTimezoneOffset() * 60_000).toISOString().slice(0, 16).replace('T', ' ');
+}
+
 /** Two resources at one moment. Call `close`. */
 export class TwoResources {
   private constructor(
     readonly both: readonly [OpenResource, OpenResource],
     readonly state: string,
     private readonly db: Db,
-    private readonly memories: readonly MergeInputs[],
+    private readonly memories: readonly { close(): void }[],
   ) {}
 
   /** @param over concepts come by their terms in this language; null: as they are */
   static open(
     dataDir: string,
     clientId: number,
-    refs: readonly [ResourceRef, ResourceRef],
+    refs: readonly [ComparedRef, ComparedRef],
     over: LanguageTag | null,
   ): TwoResources {
     const db = openForReading(pathsOf(dataDir).workspace);
-    const memories: MergeInputs[] = [];
+    const memories: { close(): void }[] = [];
     try {
       db.exec('BEGIN');
-      const open = (ref: ResourceRef): OpenResource => {
+      const open = (ref: ComparedRef): OpenResource => {
         const { name } = resourceRow(db, clientId, ref);
         if (ref.kind === 'termbase') return { ref, name, ...ofTermbase(db, ref.id, over) };
+        if (ref.before !== undefined) {
+          const state = earlierState(db, ref.id, ref.before);
+          const file = MemoryFile.openForReading(pathsOf(dataDir).memory(state.stored));
+          memories.push(file);
+          file.db.exec('BEGIN');
+          return { ref, name: `${name} < ${localTime(state.at)}`, ...earlierUnits(file, state) };
+        }
         const inputs = MergeInputs.open(dataDir, [memoryById(db, ref.id)]);
         memories.push(inputs);
         return { ref, name, ...inputs.all[0]! };

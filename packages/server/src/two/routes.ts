@@ -1,4 +1,4 @@
-import { twoContract, type ResourceRef } from '@fair-copy/api/two.js';
+import { twoContract, type ComparedRef } from '@fair-copy/api/two.js';
 import type { UnitBody } from '@fair-copy/api/memories.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { doing } from '@fair-copy/words/work.js';
@@ -20,14 +20,14 @@ export function twoRoutes(api: Api, context: Context): void {
 }
 
 /** With both its resources, and their names. Throws `ApiError` where one is not chosen. */
-function chosen<P extends { readonly a: ResourceRef | null; readonly b: ResourceRef | null }>(
-  plan: P,
+function chosen<R extends ComparedRef, P extends { readonly a: R | null; readonly b: R | null }>(
+  plan: P & { readonly a: R | null; readonly b: R | null },
   clientId: number,
   { workspace }: Context,
 ) {
   const { a, b } = plan;
   if (!a || !b) throw new ApiError('two-needed');
-  if (a.kind === b.kind && a.id === b.id) throw new ApiError('two-different');
+  if (a.kind === b.kind && a.id === b.id && a.before === b.before) throw new ApiError('two-different');
   const [nameA, nameB] = [a, b].map((ref) => resourceRow(workspace, clientId, ref).name);
   return { plan: { ...plan, a, b }, names: { a: nameA!, b: nameB! } };
 }
@@ -139,7 +139,7 @@ function comparisonRoutes(api: Api, context: Context, plans: TwoPlans): void {
     const { a, b } = plans.compare(params.id).plan;
     return withStaged(paths.stagedPlan(params.id, 'compare'), { total: 0, texts: [] }, (db) => {
       const { total, rows } = rowsOf<{ a: Buffer; b: Buffer }>(db, 'text', ['what = ?', query.what], query);
-      const units = (ref: ResourceRef | null, ids: Buffer): UnitBody[] =>
+      const units = (ref: ComparedRef | null, ids: Buffer): UnitBody[] =>
         ref ? shownOf(context, ref, unpacked(ids)) : [];
       return { total, texts: rows.map((row) => ({ ordinal: row.ordinal, a: units(a, row.a), b: units(b, row.b) })) };
     });

@@ -13,6 +13,7 @@ const MISSING: Readonly<Record<Missing, string>> = {
   client: 'Diesen Kunden',
   concept: 'Diesen Begriff',
   'copy of this memory': 'Eine Kopie dieses Speichers',
+  'earlier state': 'Diesen früheren Stand des Speichers',
   entry: 'Diesen Eintrag',
   'entry in the ledger': 'Diesen Eintrag im Journal',
   file: 'Die Datei',

@@ -10,7 +10,7 @@ import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { fetchJobFile, jobResult } from '../../api/jobs.js';
 import type { Resources } from '../../parts/useResources.js';
-import { number } from '../../ui/format.js';
+import { moment, number } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { useToast } from '../../ui/toast-store.js';
 import { useBusy } from '../../ui/useBusy.js';
@@ -22,8 +22,8 @@ import { mergeTexts } from './messages.js';
 import { OutcomeHead } from './OutcomeHead.js';
 import { OfOneClient, PlanFoot, PlanFrame } from './PlanFrame.js';
 import { ByForm, IgnoreForm, RegionsForm, Word } from './PlanSentences.js';
-import { comparedTexts, comparePlan, PAGE, pagesUpTo } from './queries.js';
-import { named, namesOfTwo, OfTwo, TwoChosen } from './TwoChosen.js';
+import { comparedTexts, comparePlan, earlierStates, PAGE, pagesUpTo } from './queries.js';
+import { named, namesOfTwo, OfTwo, TwoChosen, type Two } from './TwoChosen.js';
 import { useCompare, type Comparing } from './useMerge.js';
 
 const t = mergeTexts.compare;
@@ -44,12 +44,14 @@ export function ComparePage() {
 function Desk({ comparing, resources }: { readonly comparing: Comparing; readonly resources: Resources }) {
   const { body, change } = comparing;
   const { plan, outcome } = body;
-  const names = namesOfTwo(plan, resources);
+  const names = useNames(plan, resources);
   const [shown, setShown] = useState<Difference>('different');
   return (
     <PlanFrame
       title={t.title}
-      aside={<TwoChosen two={plan} resources={resources} onChange={(two) => change({ ...two, bySet: false })} />}
+      aside={
+        <TwoChosen earlier two={plan} resources={resources} onChange={(two) => change({ ...two, bySet: false })} />
+      }
       foot={names && <Foot comparing={comparing} names={names} />}
     >
       {!names ? (
@@ -84,6 +86,20 @@ function Desk({ comparing, resources }: { readonly comparing: Comparing; readonl
       )}
     </PlanFrame>
   );
+}
+
+/** An earlier state of a memory is named by the time of the operation before which it was so. */
+function useNames({ a, b }: Two, resources: Resources): Names | null {
+  const names = namesOfTwo({ a, b }, resources);
+  const [ofA, ofB] = useQueries({
+    queries: [a, b].map((ref) => ({ ...earlierStates(ref?.id ?? 0), enabled: ref?.before !== undefined })),
+  });
+  const name = (said: string, ref: Two['a'], states: typeof ofA): string => {
+    const at =
+      ref?.before === undefined ? undefined : states?.data?.find(({ ledgerId }) => ledgerId === ref.before)?.at;
+    return at === undefined ? said : t.nameBefore(said, moment(at));
+  };
+  return names && { a: name(names.a, a, ofA), b: name(names.b, b, ofB) };
 }
 
 type Names = NonNullable<ReturnType<typeof namesOfTwo>>;

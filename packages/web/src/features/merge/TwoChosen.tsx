@@ -4,22 +4,25 @@ import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useQuery, type UseQueryOptions } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import type { ResourceRef } from '@fair-copy/api/two.js';
+import type { ComparedRef } from '@fair-copy/api/two.js';
 import { m } from '../../messages/index.js';
 import { NothingYet } from '../../parts/NothingYet.js';
 import { useResources, type Resources } from '../../parts/useResources.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { Failed, failureOf } from '../../ui/Failed.js';
+import { moment } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { Pick } from '../../ui/Pick.js';
+import { doneWords } from '../../words.js';
 import { mergeTexts as t } from './messages.js';
+import { earlierStates } from './queries.js';
 
 export interface Two {
-  readonly a: ResourceRef | null;
-  readonly b: ResourceRef | null;
+  readonly a: ComparedRef | null;
+  readonly b: ComparedRef | null;
 }
 
-interface Named extends ResourceRef {
+interface Named extends ComparedRef {
   readonly name: string;
   readonly languages: readonly string[];
 }
@@ -43,10 +46,14 @@ export function named({ termbases, memories }: Resources): readonly Named[] {
   ];
 }
 
+/** The same resource in the same state. */
+export const isSame = (a: ComparedRef, b: ComparedRef): boolean =>
+  a.kind === b.kind && a.id === b.id && a.before === b.before;
+
 /** The names of the two that are chosen; null: not both, or twice the same. */
 export function namesOfTwo({ a, b }: Two, resources: Resources): { readonly a: string; readonly b: string } | null {
-  if (!a || !b || (a.kind === b.kind && a.id === b.id)) return null;
-  const nameOf = (ref: ResourceRef): string | undefined =>
+  if (!a || !b || isSame(a, b)) return null;
+  const nameOf = (ref: ComparedRef): string | undefined =>
     named(resources).find(({ kind, id }) => kind === ref.kind && id === ref.id)?.name;
   const [left, right] = [nameOf(a), nameOf(b)];
   return left !== undefined && right !== undefined ? { a: left, b: right } : null;
@@ -77,11 +84,14 @@ interface Props {
   readonly two: Two;
   readonly resources: Resources;
   readonly onChange: (two: Partial<Two>) => void;
+  /** A memory may be seen as it was before an operation, too. */
+  readonly earlier?: boolean;
   readonly children?: ReactNode;
 }
 
 /** Two resources of the client, one of which may be a termbase; below them what else belongs to the plan. */
-export function TwoChosen({ two, resources, onChange, children }: Props) {
+export function TwoChosen({ two, resources, onChange, earlier = false, children }: Props) {
+  const one = { resources, earlier };
   return (
     <Box
       component="aside"
@@ -98,8 +108,8 @@ export function TwoChosen({ two, resources, onChange, children }: Props) {
         alignContent: 'start',
       }}
     >
-      <OneResource label={t.first} chosen={two.a} resources={resources} onChange={(a) => onChange({ a })} />
-      <OneResource label={t.second} chosen={two.b} resources={resources} onChange={(b) => onChange({ b })} />
+      <OneResource label={t.first} chosen={two.a} {...one} onChange={(a) => onChange({ a })} />
+      <OneResource label={t.second} chosen={two.b} {...one} onChange={(b) => onChange({ b })} />
       {children}
     </Box>
   );
@@ -107,14 +117,15 @@ export function TwoChosen({ two, resources, onChange, children }: Props) {
 
 interface OneProps {
   readonly label: string;
-  readonly chosen: ResourceRef | null;
+  readonly chosen: ComparedRef | null;
   readonly resources: Resources;
-  readonly onChange: (ref: ResourceRef | null) => void;
+  readonly earlier: boolean;
+  readonly onChange: (ref: ComparedRef | null) => void;
 }
 
-function OneResource({ label, chosen, resources, onChange }: OneProps) {
+function OneResource({ label, chosen, resources, earlier, onChange }: OneProps) {
   const all = named(resources);
-  const keyOf = ({ kind, id }: ResourceRef): string => `${kind} ${id}`;
+  const keyOf = ({ kind, id }: ComparedRef): string => `${kind} ${id}`;
   const here = chosen && all.find((one) => keyOf(one) === keyOf(chosen));
   return (
     <Box sx={{ display: 'grid' }}>
@@ -146,6 +157,37 @@ function OneResource({ label, chosen, resources, onChange }: OneProps) {
           {here.languages.map((tag) => languageName(tag)).join(', ')}
         </Typography>
       )}
+      {earlier && chosen?.kind === 'memory' && (
+        <StateOf label={t.compare.stateOf(label)} chosen={chosen} onChange={onChange} />
+      )}
+    </Box>
+  );
+}
+
+interface StateProps {
+  readonly label: string;
+  readonly chosen: ComparedRef;
+  readonly onChange: (ref: ComparedRef) => void;
+}
+
+/** A memory as it is now, or as it was before one of the operations that the ledger can still take back. */
+function StateOf({ label, chosen: { kind, id, before }, onChange }: StateProps) {
+  const { data: states = [] } = useQuery(earlierStates(id));
+  if (states.length === 0) return null;
+  return (
+    <Box sx={{ display: 'grid', mt: 1 }}>
+      <Pick
+        label={label}
+        value={states.some(({ ledgerId }) => ledgerId === before) ? String(before) : ''}
+        onChange={(value) => onChange({ kind, id, ...(value !== '' && { before: Number(value) }) })}
+      >
+        <MenuItem value="">{t.compare.now}</MenuItem>
+        {states.map((state) => (
+          <MenuItem key={state.ledgerId} value={String(state.ledgerId)} sx={{ whiteSpace: 'normal' }}>
+            {t.compare.before(doneWords(state), moment(state.at))}
+          </MenuItem>
+        ))}
+      </Pick>
     </Box>
   );
 }

@@ -131,6 +131,10 @@ export const texts: MergeTexts = {
     title: 'Vergleichen',
     same: 'Texte sind gleich, wenn',
     outcome: 'Was verschieden ist',
+    stateOf: (which) => `${which}: sein Stand`,
+    now: 'wie er jetzt ist',
+    before: (what, at) => `vor: ${what} (${at})`,
+    nameBefore: (name, at) => `${name} (vor ${at})`,
     kinds: {
       onlyA: (name) => `nur in ${name}`,
       onlyB: (name) => `nur in ${name}`,

@@ -139,6 +139,10 @@ export const texts = {
     title: 'Compare',
     same: 'Texts are the same when',
     outcome: 'What differs',
+    stateOf: (which: string) => `${which}: its state`,
+    now: 'as it is now',
+    before: (what: string, at: string) => `before: ${what} (${at})`,
+    nameBefore: (name: string, at: string) => `${name} (before ${at})`,
     kinds: {
       onlyA: (name: string) => `only in ${name}`,
       onlyB: (name: string) => `only in ${name}`,

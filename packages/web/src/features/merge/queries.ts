@@ -108,5 +108,12 @@ export const comparedTexts = (client: number, what: Difference, page: number) =>
     queryFn: () => call('GET /comparisons/:id/texts', { params: { id: client }, query: { what, ...piece(page) } }),
   });
 
+/** Of a memory; the newest first. */
+export const earlierStates = (memory: number) =>
+  queryOptions({
+    queryKey: ['memory', memory, 'earlier'],
+    queryFn: () => call('GET /memories/:id/earlier', { params: { id: memory } }),
+  });
+
 /** The numbers of the first pages. */
 export const pagesUpTo = (count: number): number[] => Array.from({ length: count }, (_, page) => page);

@@ -2,9 +2,10 @@
 import { useQuery } from '@tanstack/react-query';
 import type { MergeBody, MergePlanBody, MergeSample } from '@fair-copy/api/merges.js';
 import type { TermMergeBody, TermMergePlanBody } from '@fair-copy/api/term-merges.js';
-import type { BridgeBody, BridgePlanBody, CompareBody, ComparePlanBody } from '@fair-copy/api/two.js';
+import type { BridgeBody, BridgePlanBody, CompareBody, ComparedRef, ComparePlanBody } from '@fair-copy/api/two.js';
 import { call } from '../../api/http.js';
 import { bridgePlan, comparePlan, mergePlan, termMergePlan } from './queries.js';
+import { isSame } from './TwoChosen.js';
 import { useCountedPlan, type CountedPlan, type PlanKind } from './useCountedPlan.js';
 
 export type Merging = CountedPlan<MergePlanBody, MergeBody>;
@@ -39,8 +40,8 @@ const TERM_MERGE: PlanKind<TermMergePlanBody, TermMergeBody> = {
 };
 
 /** Two different resources are chosen. */
-export function areTwo({ a, b }: Pick<BridgePlanBody, 'a' | 'b'>): boolean {
-  return a !== null && b !== null && (a.kind !== b.kind || a.id !== b.id);
+export function areTwo({ a, b }: { readonly a: ComparedRef | null; readonly b: ComparedRef | null }): boolean {
+  return a !== null && b !== null && !isSame(a, b);
 }
 
 const BRIDGE: PlanKind<BridgePlanBody, BridgeBody> = {

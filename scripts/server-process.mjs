@@ -3,9 +3,15 @@ import { spawn } from 'node:child_process';
 
 /**
  * Its threads share two arenas of memory: with one each, as glibc gives them, what one has freed the others cannot have, which
- * costs some hundred megabytes. Elsewhere it says nothing.
+ * costs some hundred megabytes. Large pieces are asked of the system and given back to it one by one, however many there were
+ * before (by itself glibc keeps ever larger ones). Elsewhere it says nothing.
  */
-export const SERVER_ENV = { ...process.env, MALLOC_ARENA_MAX: process.env.MALLOC_ARENA_MAX ?? '2' };
+export const SERVER_ENV = {
+  MALLOC_ARENA_MAX: '2',
+  MALLOC_MMAP_THRESHOLD_: '262144',
+  MALLOC_TRIM_THRESHOLD_: '262144',
+  ...process.env,
+};
 
 /** Starts this script anew with that environment, where it was not; ends as it ends. @returns whether it goes on here */
 export async function inServerProcess() {

@@ -148,6 +148,22 @@ test('bridge pairs what is certain, lists what is not, and says where each comes
   );
 });
 
+test('bridge of termbases: a concept of all synonyms and fields, however many of its terms meet', () => {
+  const a = file(
+    'a.csv',
+    'English;English;Deutsch;Definition\ntow path;towpath;Treidelpfad;way beside a canal\nweir crest;;Wehrkrone;\n',
+  );
+  const b = file('b.csv', 'English;English;Français\ntow path;towpath;chemin de halage\nfish pass;;passe à poissons\n');
+  const { status, out: said, err } = call('bridge', a, b, '--over', 'en', '-o', join(folder, 'bridged.tbx'), '--json');
+  expect([status, err]).toEqual([0, '']);
+  expect(json(said)).toMatchObject({ written: 1, certain: 1, waiting: [], alone: { a: 1, b: 1 } });
+  const text = readFileSync(join(folder, 'bridged.tbx'), 'utf8');
+  for (const part of ['Treidelpfad', 'chemin de halage', 'way beside a canal', 'tow path'])
+    expect(text).toContain(part);
+  expect(text).not.toContain('<langSec xml:lang="en"');
+  expect(call('bridge', a, b, '--over', 'ja', '-o', join(folder, 'none.tbx')).err).toContain('has no term in ja');
+});
+
 test('compare says what only one has, what both have, what differs; what is new goes out as TMX', () => {
   const { status, out: said } = call('compare', LASTING, JOB, '--json');
   expect(status).toBe(0);

@@ -89,7 +89,8 @@ beforeAll(async () => {
     'de=de',
     'en=en',
   ]);
-  const result = await writeUnits(fileId, { newName: 'Lasting', subject: 'locks', addClient: true });
+  const result = await writeUnits(fileId, { newName: 'Lasting', subject: 'locks', addClient: true, ofJob: true });
+  expect(await server.ask('GET', `/memories/${result.memoryId}`)).toMatchObject({ ofJob: true });
   expect(result).toMatchObject({ units: 4, left: 1, skipped: 0 });
   memory = result.memoryId!;
 });
@@ -468,4 +469,11 @@ test('what a killed operation left in a memory is taken back at the next start',
   const again = await Application.start(other.dataDir);
   expect(await again.ask('GET', `/memories/${memoryId}`)).toMatchObject({ units: 1 });
   await again.stop();
+});
+
+test('a new memory may be that of a job from its beginning', async () => {
+  const ask = (ofJob: boolean): Promise<{ id: number }> =>
+    server.ask('POST', '/memories', { clientId: client, name: `New ${ofJob}`, ofJob });
+  for (const ofJob of [true, false])
+    expect(await server.ask('GET', `/memories/${(await ask(ofJob)).id}`)).toMatchObject({ ofJob, units: 0 });
 });

@@ -195,6 +195,7 @@ export const memoryContract = routes({
       clientId: z.number().int(),
       name: z.string().max(200),
       subject: z.string().max(200).default(''),
+      ofJob: z.boolean().default(false),
     }),
     answer: made,
   },

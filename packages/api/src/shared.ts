@@ -82,6 +82,8 @@ export const addedBody = {
     .default([]),
   /** Units that say the same as one that is there: all are kept, or only the first. */
   duplicates: z.enum(['keep', 'skip']).default('keep'),
+  /** A new memory is that of one job. */
+  ofJob: z.boolean().default(false),
 };
 
 /** The formats in which units are handed over. */

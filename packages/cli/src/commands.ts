@@ -169,11 +169,11 @@ export const COMMANDS: readonly Command[] = [
     .action(loaded(async () => (await import('./commands/merge.js')).merge)),
 
   new Command('bridge')
-    .description('two memories that share a language become one of their other languages')
+    .description('two memories, or termbases, that share a language become one of their other languages')
     .argument('<a>', 'of the shared and one other language')
     .argument('<b>', 'of the shared and another language')
     .requiredOption('--over <tag>', 'the shared language')
-    .requiredOption('-o, --output <file>', 'the new memory: .tmx')
+    .requiredOption('-o, --output <file>', 'the new memory: .tmx; of termbases the new termbase: .tbx')
     .option('--near', 'texts that are alike but for case, spaces and punctuation join too, and are marked')
     .option('--json', 'counts, and what waits with its candidates, as JSON')
     .action(loaded(async () => (await import('./commands/bridge.js')).bridge)),

@@ -1,16 +1,12 @@
 /** `merge … -o OUT.tbx`: many termbases become one. */
-import { rename, rm } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { DataError } from '@fair-copy/core/diagnostic.js';
-import { TbxSurvey } from '@fair-copy/core/formats/tbx/survey.js';
-import { tbxDocument } from '@fair-copy/core/formats/tbx/write.js';
 import { ConceptMerge, type FieldConflict, type FieldKeeping } from '@fair-copy/core/intake/merge-concepts.js';
 import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
-import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
-import type { Concept, ConceptBody, ConceptId } from '@fair-copy/core/termbase/concept.js';
-import { writeText } from '@fair-copy/files/text-write.js';
+import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
 import type { MergeOptions } from './commands/merge.js';
 import { conceptsIn } from './concepts.js';
+import { writeTermbase } from './tbx-out.js';
 import { UsageError } from './usage.js';
 
 interface Read {
@@ -38,7 +34,7 @@ export async function mergeTermbases(paths: readonly string[], options: MergeOpt
   const conflicts: FieldConflict[] = [];
   for (const [rank, { concepts }] of read.entries())
     for (const body of concepts) merge.add(body, rank, (conflict) => conflicts.push(conflict));
-  await write(options.output, merge.concepts);
+  await writeTermbase(options.output, merge.concepts);
   const { written, same, gaveWay, waiting } = merge.tally;
   if (options.json)
     process.stdout.write(
@@ -86,30 +82,4 @@ function shown(conflict: FieldConflict, merge: ConceptMerge, read: readonly Read
     from: from.map((rank) => read[rank]!.name),
     winner: choice === 'there' ? 0 : choice === 'brings' ? 1 : null,
   };
-}
-
-/** All of it, or nothing. Entries without an id of the client's get numbers. */
-async function write(output: string, bodies: readonly ConceptBody[]): Promise<void> {
-  const taken = new Set(bodies.flatMap(({ fields }) => fields[IDENTIFIER] ?? []));
-  let next = 0;
-  const free = (): number => {
-    do next++;
-    while (taken.has(String(next)));
-    return next;
-  };
-  const concepts: Concept[] = bodies.map((body) => ({ id: free() as ConceptId, ...body }));
-  const survey = new TbxSurvey();
-  for (const concept of concepts) survey.see(concept);
-  const targets = await survey.targets(() => concepts, null);
-  const part = `${output}.part`;
-  try {
-    await writeText(
-      part,
-      tbxDocument(concepts, { title: basename(output), languages: null, beyondBasic: survey.beyondBasic, targets }),
-    );
-    await rename(part, output);
-  } catch (error) {
-    await rm(part, { force: true });
-    throw error;
-  }
 }

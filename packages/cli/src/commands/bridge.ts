@@ -1,15 +1,15 @@
-/** `bridge`: two memories that share a language become one of their other languages. */
+/** `bridge`: two memories, or termbases, that share a language become one of their other languages. */
 import { extname } from 'node:path';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { Bridge } from '@fair-copy/core/memory/bridge/bridge.js';
-import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { UnitSpool } from '@fair-copy/files/unit-spool.js';
 import { formatNamed } from '../formats.js';
+import { sayBridge, shownDoubt } from '../bridged.js';
 import { languageOption, spooled, writeMemory } from '../spooled.js';
 import { UsageError } from '../usage.js';
 
-interface BridgeOptions {
+export interface BridgeOptions {
   readonly over: string;
   readonly output: string;
   readonly near?: boolean;
@@ -17,8 +17,10 @@ interface BridgeOptions {
 }
 
 export async function bridge(a: string, b: string, options: BridgeOptions): Promise<void> {
-  if (formatNamed(extname(options.output)) !== 'tmx') throw new UsageError('-o: a bridged memory is written as .tmx.');
+  const format = formatNamed(extname(options.output));
+  if (format !== 'tmx' && format !== 'tbx') throw new UsageError('-o: what is bridged is written as .tmx, or as .tbx.');
   const over = languageOption(options.over, '--over');
+  if (format === 'tbx') return (await import('../bridged-termbases.js')).bridgeTermbases([a, b], over, options);
   const { files, spool } = await spooled([a, b], options.json === true);
   const result = new UnitSpool();
   try {
@@ -35,28 +37,16 @@ export async function bridge(a: string, b: string, options: BridgeOptions): Prom
         result.add(unit);
         for (const { language } of unit.variants) known.add(language);
       },
-      doubt: ({ pivot, candidates }) =>
-        waiting.push({
-          pivot,
-          candidates: candidates.map(({ left, right, support }) => ({
-            texts: { [left.language]: withoutCodes(left.text), [right.language]: withoutCodes(right.text) },
-            support: Math.round(support * 1000) / 1000,
-          })),
-        }),
+      doubt: (doubt) => waiting.push(shownDoubt(doubt)),
     });
-    const { written, certain, chosen, alone } = tally;
-    if (written === 0 && waiting.length === 0)
+    if (tally.written === 0 && waiting.length === 0)
       throw new DataError('no-units', { left: 0 }, { file: `${files[0]!.name}, ${files[1]!.name}` });
     await writeMemory(options.output, () => result.part(0, result.length).units(), {
       known: [...known],
       sourceLanguage: [...known][0] ?? '*all*',
       header: null,
     });
-    if (options.json) process.stdout.write(JSON.stringify({ written, certain, chosen, waiting, alone }) + '\n');
-    else
-      process.stderr.write(
-        `${written.toLocaleString('en')} units written: ${certain} certain, ${chosen} chosen among several; ${waiting.length} waiting: see --json; without a partner ${alone.a} and ${alone.b}\n`,
-      );
+    sayBridge(tally, waiting, { kind: 'units', json: options.json === true });
   } finally {
     spool.close();
     result.close();

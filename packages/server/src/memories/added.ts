@@ -7,8 +7,9 @@ interface Said {
   readonly subject: string;
   readonly addClient: boolean;
   readonly attributes: Added['attributes'];
+  readonly ofJob: boolean;
 }
 
-export function addedOf(db: Db, clientId: number, { subject, addClient, attributes }: Said): Added {
-  return { subject, client: addClient ? clientById(db, clientId).name : '', attributes };
+export function addedOf(db: Db, clientId: number, { subject, addClient, attributes, ofJob }: Said): Added {
+  return { subject, client: addClient ? clientById(db, clientId).name : '', attributes, ofJob };
 }

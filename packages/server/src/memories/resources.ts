@@ -13,16 +13,18 @@ import { workspaceForWriting } from '../store/workspace.js';
 import { memoryById, memoryNames } from '../store/memories.js';
 
 export function createMemory(
-  { clientId, name, subject }: { readonly clientId: number; readonly name: string; readonly subject: string },
+  { clientId, ...said }: MemoryProperties & { readonly clientId: number; readonly name: string },
   context: TaskContext,
 ): { readonly id: number } {
   const db = workspaceForWriting(context.dataDir);
   clientById(db, clientId);
-  const clean = freeName(name, memoryNames(db, clientId), 'memory');
+  const clean = freeName(said.name, memoryNames(db, clientId), 'memory');
   const about = { clientId, termbaseId: null, kind: 'memory', title: did('memory-created', { name: clean }) };
   return withNewFile(context.dataDir, (stored, path) => {
     MemoryFile.build(path).finishBuilding();
-    return recorded(context, about, (writing) => ({ id: insertMemory(writing, stored, clientId, clean, subject) }));
+    return recorded(context, about, (writing) => ({
+      id: insertMemory(writing, stored, clientId, { ...said, name: clean }),
+    }));
   });
 }
 
@@ -55,13 +57,12 @@ export function insertMemory(
   { db, entry, now }: Writing,
   file: string,
   clientId: number,
-  name: string,
-  subject: string,
+  { name, subject = '', ofJob = false }: MemoryProperties & { readonly name: string },
 ): number {
   const id = Number(
     db
-      .prepare('INSERT INTO memory (client_id, name, subject, created_at, file) VALUES (?, ?, ?, ?, ?)')
-      .run(clientId, name, subject, now, file).lastInsertRowid,
+      .prepare('INSERT INTO memory (client_id, name, subject, created_at, file, of_job) VALUES (?, ?, ?, ?, ?, ?)')
+      .run(clientId, name, subject, now, file, Number(ofJob)).lastInsertRowid,
   );
   entry.created('memory', id);
   return id;

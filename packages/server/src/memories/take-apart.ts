@@ -134,7 +134,7 @@ export function publishParts(
   return recorded(context, { clientId, termbaseId: null, kind: 'memory', title }, (writing) => {
     const memories = built.parts.map(({ target, stored, units }) => {
       const own = freeName(`${name} ${source}-${target}`, memoryNames(db, clientId), 'memory');
-      return { id: insertMemory(writing, stored, clientId, own, subject), name: own, units };
+      return { id: insertMemory(writing, stored, clientId, { name: own, subject }), name: own, units };
     });
     return { ledgerId: writing.entry.id, memories, left: built.left };
   });

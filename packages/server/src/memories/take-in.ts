@@ -21,6 +21,8 @@ import { claimStaged, giveBack, InFileOrder, setUsed, type FileOfUnits } from '.
 import { memoryById, memoryNames, type MemoryRow } from '../store/memories.js';
 
 export interface Added {
+  /** A new memory is that of one job. */
+  readonly ofJob: boolean;
   readonly subject: string;
   readonly client: string;
   readonly attributes: readonly Prop[];
@@ -125,7 +127,7 @@ async function makeMemories(
     }
     return recorded(context, aboutIntake(job), (writing) => {
       const written = made.flatMap(({ stored, counts }, i) => {
-        const memoryId = insertMemory(writing, stored, job.clientId, names[i]!, job.added.subject);
+        const memoryId = insertMemory(writing, stored, job.clientId, { ...job.added, name: names[i]! });
         return counts.map((one) => ({ memoryId, memory: names[i]!, ...one }));
       });
       return described(writing.entry, job, written);

@@ -117,7 +117,7 @@ export function memoryOfTermbase(
     const title = did('memory-made', { name: clean, termbase: termbase.name, count: units });
     const about = { clientId: termbase.client_id, termbaseId: null, kind: 'memory', title };
     return recorded(context, about, (writing) => ({
-      id: insertMemory(writing, stored, termbase.client_id, clean, ''),
+      id: insertMemory(writing, stored, termbase.client_id, { name: clean }),
       units,
     }));
   });

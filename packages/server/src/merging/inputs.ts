@@ -27,6 +27,8 @@ export class MergeInputs {
         rows.map((row) => {
           const file = MemoryFile.openForReading(pathsOf(dataDir).memory(row.file));
           files.push(file);
+          // They are gone through in their order, many at a time; the system keeps what it read as well.
+          file.db.pragma('cache_size = -4096');
           file.db.exec('BEGIN');
           return inputOf(row, file);
         }),

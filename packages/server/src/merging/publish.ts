@@ -47,7 +47,7 @@ export function publishMerge({ clientId, plan, built }: MergeToPublish, context:
   return recorded(context, about, (writing) => {
     const memoryId = target
       ? exchanged(writing, target, built)
-      : insertMemory(writing, built.stored, clientId, name, '');
+      : insertMemory(writing, built.stored, clientId, { name });
     writing.entry.touch('memory', memoryId);
     for (const { id, ...before } of gone) {
       writing.entry.before('memory', id, before);

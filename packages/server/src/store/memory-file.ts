@@ -84,7 +84,7 @@ export class MemoryFile {
     const db = new Database(path);
     db.pragma('journal_mode = MEMORY');
     db.pragma('synchronous = OFF');
-    db.pragma('cache_size = -65536');
+    db.pragma('cache_size = -32768');
     db.pragma('locking_mode = EXCLUSIVE');
     migrateTo(db, 'memory', 1);
     db.exec('BEGIN');

@@ -7,7 +7,7 @@ import { ownCopy } from '@fair-copy/core/text/own-copy.js';
 import { hashed, KnownWords } from './known-words.js';
 
 /** Pairs of word and unit that are kept before they are given out: 8 bytes each, twice while sorting. */
-const RUN = 6_000_000;
+const RUN = 3_000_000;
 
 export interface FreshWord {
   readonly id: number;

@@ -5,10 +5,12 @@ import { Bridge } from '@fair-copy/core/memory/bridge/bridge.js';
 import {
   BRIDGED_NEAR,
   BRIDGED_OVER,
+  type BridgeDoubt,
   type BridgePlan,
   type BridgeSinks,
   type Sureness,
 } from '@fair-copy/core/memory/bridge/plan.js';
+import { ConceptsMet } from '@fair-copy/core/memory/bridge/bridged-concept.js';
 import type { Unit, Variant } from '@fair-copy/core/memory/unit.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { estimated } from '../jobs/estimated.js';
@@ -49,6 +51,10 @@ function bridgeOf({ both }: TwoResources, { plan }: BridgeToDo, progress: (share
   return new Bridge([a, b], [a.name, b.name], corePlan(plan), progress);
 }
 
+const areTermbases = ({ both }: TwoResources): boolean => both.every(({ ref }) => ref.kind === 'termbase');
+const conceptsMet = ({ both: [a, b] }: TwoResources): ConceptsMet =>
+  new ConceptsMet(([left, right]) => [a.idOf(left), b.idOf(right)]);
+
 const TABLES = `CREATE TABLE doubt (ordinal INTEGER PRIMARY KEY, open INTEGER NOT NULL, body TEXT NOT NULL) STRICT;
   CREATE TABLE pair (ordinal INTEGER PRIMARY KEY, how TEXT NOT NULL, body TEXT NOT NULL) STRICT;
   CREATE TABLE alone (side TEXT PRIMARY KEY, ids BLOB NOT NULL) STRICT, WITHOUT ROWID`;
@@ -61,31 +67,41 @@ export function countBridge(job: BridgeToDo, context: TaskContext): Counted<Brid
       const doubt = staged.prepare('INSERT INTO doubt (open, body) VALUES (?, ?)');
       const pair = staged.prepare('INSERT INTO pair (how, body) VALUES (?, ?)');
       const partners = new Partners(two);
+      const met = areTermbases(two) ? conceptsMet(two) : null;
+      const doubts: BridgeDoubt[] = [];
       const sinks: BridgeSinks = {
         output: (unit, how, from) => {
+          met?.join(from);
           partners.met(from);
           pair.run(how, JSON.stringify(pairOf(unit)));
         },
-        doubt: ({ candidates, ...rest }) => {
-          for (const { from } of candidates) partners.met(from);
-          const shown = candidates.map(({ key, left, right, support }) => ({
-            key,
-            left: textOf(left),
-            right: textOf(right),
-            support,
-          }));
-          doubt.run(
-            rest.decided === null ? 1 : 0,
-            JSON.stringify({
-              ...rest,
-              id: scopeOf(job.plan) + rest.id,
-              candidates: shown,
-            } satisfies Omit<BridgeDoubtBody, 'ordinal'>),
-          );
+        doubt: (found) => {
+          if (met) doubts.push(found);
+          else noteDoubt(found);
         },
         alone: (side, number) => partners.left(side, number),
       };
+      const noteDoubt = ({ candidates, ...rest }: BridgeDoubt): void => {
+        for (const { from } of candidates) partners.met(from);
+        const shown = candidates.map(({ key, left, right, support }) => ({
+          key,
+          left: textOf(left),
+          right: textOf(right),
+          support,
+        }));
+        doubt.run(
+          rest.decided === null ? 1 : 0,
+          JSON.stringify({
+            ...rest,
+            id: scopeOf(job.plan) + rest.id,
+            candidates: shown,
+          } satisfies Omit<BridgeDoubtBody, 'ordinal'>),
+        );
+      };
       const tally = bridgeOf(two, job, (share) => context.checkpoint(share * 0.95)).run(sinks);
+      for (const found of doubts)
+        if (met!.hasSettled(found)) tally.waiting--;
+        else noteDoubt(found);
       const [a, b] = [partners.alone('a'), partners.alone('b')];
       const alone = staged.prepare('INSERT INTO alone VALUES (?, ?)');
       alone.run('a', packed(a));
@@ -159,8 +175,7 @@ export async function buildBridge(job: BridgeToDo, context: TaskContext): Promis
   const two = opened(job, context);
   try {
     const basis = bridgeBasis(job.plan, two.state);
-    const areTermbases = two.both.every(({ ref }) => ref.kind === 'termbase');
-    return { basis, made: areTermbases ? conceptsOf(two, job, context) : await memoryOf(two, job, context) };
+    return { basis, made: areTermbases(two) ? conceptsOf(two, job, context) : await memoryOf(two, job, context) };
   } finally {
     two.close();
   }
@@ -168,15 +183,14 @@ export async function buildBridge(job: BridgeToDo, context: TaskContext): Promis
 
 function conceptsOf(two: TwoResources, job: BridgeToDo, context: TaskContext) {
   const [a, b] = two.both;
-  const pairs = new Map<string, ConceptPair>();
+  const met = conceptsMet(two);
+  const concepts: ConceptPair[] = [];
   bridgeOf(two, job, (share) => context.checkpoint(share * 0.9)).run({
     output: (unit, how, from) => {
-      const pair = { a: a.idOf(from[0]), b: b.idOf(from[1]), how, over: pairOf(unit).over };
-      const key = `${pair.a} ${pair.b}`;
-      if (!pairs.has(key)) pairs.set(key, pair);
+      if (met.join(from)) concepts.push({ a: a.idOf(from[0]), b: b.idOf(from[1]), how, over: pairOf(unit).over });
     },
   });
-  return { concepts: [...pairs.values()] };
+  return { concepts };
 }
 
 /** The share of the time after which all pairs are found. */

@@ -1,9 +1,7 @@
 /** What was bridged becomes a resource of the client's: in a moment, as one operation. */
-import { mergedConcepts } from '@fair-copy/core/termbase/bulk.js';
-import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
-import { BRIDGED, BRIDGED_OVER } from '@fair-copy/core/memory/bridge/plan.js';
+import { bridgedConcept } from '@fair-copy/core/memory/bridge/bridged-concept.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';
-import { fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { did } from '@fair-copy/words/done.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
@@ -45,7 +43,7 @@ export function publishBridge(
   const title = did('bridged', { name, a: a!, b: b!, count: units });
   return recorded(context, { clientId, termbaseId: null, kind: 'bridge', title }, (writing) => {
     if ('stored' in made) {
-      const memoryId = insertMemory(writing, made.stored, clientId, name, '');
+      const memoryId = insertMemory(writing, made.stored, clientId, { name });
       writing.entry.describe(title, { units }, { memoryId });
       return { ledgerId: writing.entry.id, memoryId, name, units };
     }
@@ -68,21 +66,10 @@ function writeConcepts(
   for (const [i, pair] of pairs.entries()) {
     if (i % 500 === 0) context.checkpoint(0.9 + (i / pairs.length) * 0.1);
     const [a, b] = [readConcept(writing.db, pair.a)!.body, readConcept(writing.db, pair.b)!.body];
-    const body = joined(a, b, pair, over as LanguageTag);
+    const body = bridgedConcept(a, b, over as LanguageTag, { how: pair.how, pivot: pair.over });
     used.see(body);
     writing.entry.created('concept', writer.create(termbaseId, body));
   }
   writer.flush();
   seeFields(writing, termbaseId, used.definitions());
-}
-
-/** All terms of both in their other languages, with what both concepts say. */
-function joined(a: ConceptBody, b: ConceptBody, { how, over: pivot }: ConceptPair, over: LanguageTag): ConceptBody {
-  const [left, right] = [a, b].map(({ fields: { identifier: _, ...fields }, languages, origins }) => ({
-    fields,
-    languages: languages.filter(({ language }) => !fits(over, language)),
-    origins,
-  }));
-  const body = mergedConcepts([left!, right!]);
-  return { ...body, fields: { ...body.fields, [BRIDGED]: [how], [BRIDGED_OVER]: [pivot] } };
 }

@@ -25,6 +25,8 @@ export interface MemoryTargetBody {
   readonly addClient: boolean;
   readonly attributes: readonly { readonly type: string; readonly text: string }[];
   readonly duplicates: 'keep' | 'skip';
+  /** A new memory is that of one job. */
+  readonly ofJob: boolean;
 }
 
 interface Props {
@@ -57,10 +59,12 @@ export function MemoryTarget({
   const [name, setName] = useState<string | null>(null);
   const [subject, setSubject] = useState('');
   const [addClient, setAddClient] = useState(false);
+  const [ofJob, setOfJob] = useState(false);
+  const isNew = target === 'new' || target === 'each';
   const [attribute, setAttribute] = useState<AddedProps['attribute']>({ type: '', text: '' });
   // The same file twice adds nothing to a memory that is there, unless somebody says so.
   const [skipSaid, setSkip] = useState<boolean | null>(null);
-  const skip = skipSaid ?? (target !== 'new' && target !== 'each');
+  const skip = skipSaid ?? !isNew;
   const fail = useToast((state) => state.fail);
   const proposed = resourceName(
     file.name,
@@ -79,6 +83,7 @@ export function MemoryTarget({
           addClient,
           attributes: attribute.type.trim() ? [{ type: attribute.type.trim(), text: attribute.text }] : [],
           duplicates: skip ? 'skip' : 'keep',
+          ofJob: isNew && ofJob,
         }).catch(fail);
       }}
     >
@@ -117,6 +122,12 @@ export function MemoryTarget({
           label={t.skip}
         />
         {skip && files && files.length > 0 && Number(target) > 0 && <There files={files} memoryId={Number(target)} />}
+        {isNew && (
+          <FormControlLabel
+            control={<Checkbox size="small" checked={ofJob} onChange={(_, on) => setOfJob(on)} />}
+            label={shared.ofJob}
+          />
+        )}
         {children}
       </Box>
       <Button

@@ -42,6 +42,7 @@ export const texts: typeof en = {
     go: 'Vom Tisch nehmen',
   },
   memoryName: 'Name des Speichers',
+  ofJob: 'es ist der Speicher eines Auftrags',
   subject: 'Sachgebiet',
   attribute: 'Attribut',
   lookIn: 'Suchen in',

@@ -41,6 +41,7 @@ export const texts = {
     go: 'Take off the desk',
   },
   memoryName: 'Name of the memory',
+  ofJob: 'it is the memory of one job',
   subject: 'Subject',
   attribute: 'Attribute',
   lookIn: 'Look in',

@@ -8,8 +8,10 @@ export interface NameDialogProps {
   readonly initial?: string;
   readonly submit: string;
   readonly cancel: string;
+  /** Something that can be said with the name, by a box that is not ticked at first. */
+  readonly option?: string | undefined;
   /** Resolves when it is done; a rejection is shown below the field. */
-  readonly onSubmit: (name: string) => Promise<unknown>;
+  readonly onSubmit: (name: string, option: boolean) => Promise<unknown>;
   readonly onClose: () => void;
 }
 

@@ -115,10 +115,13 @@ export function HoldingsPage() {
           label={naming === 'memory' ? shared.memoryName : holdingsTexts.newTermbaseName}
           submit={m.client.createButton}
           cancel={m.common.cancel}
-          onSubmit={async (name) => {
-            const path = naming === 'memory' ? '/memories' : '/termbases';
-            const { id } = await call(`POST ${path}`, { body: { clientId, name } });
-            void navigate(`${path}/${id}`);
+          option={naming === 'memory' ? shared.ofJob : undefined}
+          onSubmit={async (name, ofJob) => {
+            const { id } =
+              naming === 'memory'
+                ? await call('POST /memories', { body: { clientId, name, ofJob } })
+                : await call('POST /termbases', { body: { clientId, name } });
+            void navigate(`/${naming === 'memory' ? 'memories' : 'termbases'}/${id}`);
           }}
           onClose={() => setNaming(null)}
         />

@@ -98,11 +98,18 @@ export const COMMANDS: readonly Command[] = [
     .action(loaded(async () => (await import('./commands/convert.js')).convert)),
 
   withSourceOptions(new Command('inspect'))
-    .description('check a glossary or a memory for inconsistencies')
-    .argument('<file>')
+    .description('check glossaries and memories for what is wrong with them')
+    .argument('<files...>')
+    .option('--termbase <file...>', 'terms that a memory should use, and those that it should not')
+    .option('--source <tag>', 'the language that is translated from; otherwise what the file says')
+    .option('--target <tag>', 'look only at this language beside it')
+    .option('--checks <ids>', 'only these, with commas')
+    .option('--without <ids>', 'all but these, with commas')
+    .option('--profile <file.json>', 'checks, without, and patterns: the rules of a client')
+    .option('--fail-on <severity>', 'end with 1 where something of this severity is found: error, warning')
     .option('-o, --output <file>', 'the findings as a table: .csv, .tsv, .xlsx')
     .option('--json', 'as JSON')
-    .action(loaded(async () => (await import('./commands/inspect.js')).inspectFile)),
+    .action(loaded(async () => (await import('./commands/inspect.js')).inspectFiles)),
 
   new Command('terms')
     .description('find the terms of a glossary in a text, inflected ones included; each line of the text is a segment')

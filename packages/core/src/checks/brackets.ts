@@ -34,7 +34,7 @@ export function unbalanced(text: string, language: string): Problem | null {
   return unbalancedBrackets(text) ?? unbalancedQuotes(text, primaryLanguage(language));
 }
 
-function unbalancedBrackets(text: string): Problem | null {
+export function unbalancedBrackets(text: string): Problem | null {
   const open: string[] = [];
   const label = /^\s*(?:\p{L}|\d{1,2}|[ivx]{1,4})\)/u.exec(text)?.[0].length ?? 0;
   for (const char of text.slice(label)) {
@@ -52,7 +52,7 @@ const SAME_MARK = new Set(['fi', 'sv', 'se', 'he', 'yi', 'lag', 'rn', 'sn']);
 const GERSHAYIM = /(?<=\p{sc=Hebr})["”](?=\p{sc=Hebr})/gu;
 
 /** Opening and closing marks of CLDR's delimiters; languages that close with what others open with are told apart. */
-function unbalancedQuotes(whole: string, language: string): Problem | null {
+export function unbalancedQuotes(whole: string, language: string): Problem | null {
   const text = whole.replace(GERSHAYIM, '');
   const straight = (text.replace(/\d"/g, '').match(/"/g) ?? []).length;
   if (straight % 2) return { code: 'straight-quotes-odd', values: {} };

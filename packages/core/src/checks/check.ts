@@ -20,12 +20,22 @@ export interface Finding {
   readonly text: string;
   /** What is wrong and by what evidence. */
   readonly said: Said<FindingCodes>;
+  /** Where in its texts the evidence stands. Absent: all of `text` is. */
+  readonly marks?: readonly Mark[];
   /** Other items that are part of the evidence. */
   readonly related: readonly number[];
   /** What "put right" would do; absent where only a person can tell. */
   readonly correction?: Correction;
   /** As long as this stays the same, a stet holds: all texts that the finding rests on. */
   readonly basis: string;
+}
+
+/** A part of one of the texts of an item, in UTF-16 units. */
+export interface Mark {
+  /** Which of the texts, as `Finding.place`. */
+  readonly place: string | number;
+  readonly from: number;
+  readonly to: number;
 }
 
 export type Correction =

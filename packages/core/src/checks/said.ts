@@ -36,6 +36,7 @@ export interface FindingCodes {
   readonly 'several-concepts': { readonly text: string; readonly concepts: number };
   readonly 'many-words': { readonly words: number };
   readonly 'many-characters': { readonly characters: number };
+  readonly 'no-text': Record<string, never>;
   readonly 'language-missing': { readonly language: LanguageTag };
   readonly 'looks-like': { readonly text: string; readonly language: LanguageTag };
   readonly 'picture-missing': { readonly name: string };
@@ -48,8 +49,47 @@ export interface FindingCodes {
   readonly 'both-preferred': { readonly texts: readonly string[]; readonly language: LanguageTag };
   readonly 'none-usable': { readonly texts: readonly string[]; readonly language: LanguageTag };
   readonly 'preferred-elsewhere': { readonly text: string; readonly subject: string };
+  /** The marks at the end, as they are written; empty: none. */
+  readonly 'ends-otherwise': { readonly source: string; readonly target: string };
+  readonly 'codes-missing': { readonly codes: readonly string[] };
+  readonly 'codes-added': { readonly codes: readonly string[] };
+  readonly 'codes-crossed': Record<string, never>;
+  readonly placeholders: Difference;
+  readonly accelerator: { readonly sign: string; readonly count: number };
+  readonly numbers: Difference;
+  readonly addresses: Difference;
+  readonly 'mark-doubled': { readonly mark: string };
+  readonly 'space-before': { readonly mark: string };
+  readonly 'space-behind': { readonly mark: string };
+  readonly 'space-missing': { readonly mark: string };
+  readonly 'word-repeated': { readonly word: string };
+  readonly 'all-capitals': Record<string, never>;
+  readonly 'begins-small': { readonly word: string };
+  readonly 'begins-large': { readonly word: string };
+  /** `word`: one that is translated elsewhere; empty: it is plainly a sentence. */
+  readonly untranslated: { readonly word: string };
+  /** Of what is usual for texts of this length, in per cent. */
+  readonly 'length-ratio': { readonly percent: number };
+  readonly 'sentences-missing': { readonly wanted: number; readonly there: number };
+  readonly 'letters-broken': { readonly text: string };
+  readonly 'full-width': { readonly text: string };
+  readonly 'half-width': { readonly text: string };
+  readonly 'said-twice': { readonly units: number };
+  readonly 'term-missing': {
+    readonly term: string;
+    readonly expected: readonly string[];
+    readonly language: LanguageTag;
+  };
+  readonly 'term-forbidden': { readonly term: string; readonly text: string; readonly instead: readonly string[] };
+  readonly 'own-pattern': { readonly name: string; readonly must: 'stand' | 'not stand' };
   /** Of an earlier version: one sentence. */
   readonly 'as-it-was': { readonly sentence: string };
+}
+
+/** What the source has and the target lacks, and the reverse. */
+interface Difference {
+  readonly missing: readonly string[];
+  readonly added: readonly string[];
 }
 
 interface Contradiction {

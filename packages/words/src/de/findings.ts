@@ -27,6 +27,18 @@ const SPACES = {
 /** Values of a list that are named. */
 const NAMED = 8;
 
+const difference = ({
+  missing,
+  added,
+}: {
+  readonly missing: readonly string[];
+  readonly added: readonly string[];
+}): string =>
+  [
+    ...(missing.length ? [`Im Ziel fehlt ${list(missing.map(quoted))}.`] : []),
+    ...(added.length ? [`In der Quelle fehlt ${list(added.map(quoted))}.`] : []),
+  ].join(' ');
+
 const texts = (named: readonly string[], all: number): string =>
   named.map(quoted).join(' / ') + (all > named.length ? ' / …' : '');
 
@@ -77,6 +89,7 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'several-concepts': ({ text, concepts }) => `${quoted(text)} steht in ${concepts} Begriffen.`,
     'many-words': ({ words }) => `Sie hat ${count(words, { one: '# Wort', other: '# Wörter' })}.`,
     'many-characters': ({ characters }) => `Sie hat ${count(characters, { one: '# Zeichen', other: '# Zeichen' })}.`,
+    'no-text': () => 'In keiner Sprache steht ein Text.',
     'language-missing': ({ language }) => `Es gibt ${none} in ${languageName(language)}.`,
     'looks-like': ({ text, language }) => `${quoted(text)} sieht nach ${languageName(language)} aus.`,
     'picture-missing': ({ name }) => `Das Bild ${quoted(name)} ist nicht da.`,
@@ -94,6 +107,46 @@ export function findings(of: Inspected): Words<FindingCodes> {
       `Keine Benennung in ${languageName(language)} darf verwendet werden: ${all.map(quoted).join(', ')}.`,
     'preferred-elsewhere': ({ text, subject }) =>
       `${quoted(text)} ist hier nicht zu verwenden und in einem anderen Begriff${subject ? ' desselben Sachgebiets' : ''} bevorzugt.`,
+    'ends-otherwise': ({ source, target }) =>
+      target === ''
+        ? `Die Quelle endet mit ${quoted(source)}, das Ziel ohne Zeichen.`
+        : source === ''
+          ? `Das Ziel endet mit ${quoted(target)}, die Quelle ohne Zeichen.`
+          : `Die Quelle endet mit ${quoted(source)}, das Ziel mit ${quoted(target)}.`,
+    'codes-missing': ({ codes }) => `Im Ziel fehlt ${list(codes.map(quoted))}.`,
+    'codes-added': ({ codes }) => `In der Quelle fehlt ${list(codes.map(quoted))}.`,
+    'codes-crossed': () => 'Codes schließen, bevor sie öffnen, oder kreuzen sich; in der Quelle nicht.',
+    placeholders: (values) => difference(values),
+    accelerator: ({ sign, count: n }) =>
+      `Die Quelle kennzeichnet eine Taste mit ${quoted(sign)}, das Ziel ${n === 0 ? 'keine' : `${n}`}.`,
+    numbers: (values) => difference(values),
+    addresses: (values) => difference(values),
+    'mark-doubled': ({ mark }) =>
+      `${quoted(mark)} steht doppelt oder neben einem anderen Zeichen; die Quelle hat nichts dergleichen.`,
+    'space-before': ({ mark }) => `Vor ${quoted(mark)} steht ein Leerzeichen.`,
+    'space-behind': ({ mark }) => `Nach ${quoted(mark)} fehlt ein Leerzeichen.`,
+    'space-missing': ({ mark }) => `Vor ${quoted(mark)} fehlt das Leerzeichen, das sonst in diesem Speicher steht.`,
+    'word-repeated': ({ word }) => `${quoted(word)} steht zweimal hintereinander.`,
+    'all-capitals': () => 'Das Ziel steht ganz in Großbuchstaben, die Quelle nicht.',
+    'begins-small': ({ word }) => `${quoted(word)} beginnt klein, die Quelle groß.`,
+    'begins-large': ({ word }) => `${quoted(word)} beginnt groß, die Quelle klein.`,
+    untranslated: ({ word }) =>
+      word === ''
+        ? 'Das Ziel ist gleich der Quelle.'
+        : `Das Ziel ist gleich der Quelle; anderswo ist ${quoted(word)} übersetzt.`,
+    'length-ratio': ({ percent }) => `Das Ziel hat ${percent} % der Länge, die bei einer solchen Quelle üblich ist.`,
+    'sentences-missing': ({ wanted, there }) =>
+      `Die Quelle hat ${count(wanted, { one: '# Satz', other: '# Sätze' })}, das Ziel ${there}, und ist um so viel kürzer.`,
+    'letters-broken': ({ text }) => `${quoted(text)} sind falsch gelesene oder verlorene Buchstaben.`,
+    'full-width': ({ text }) => `${quoted(text)} ist vollbreit, sonst in diesem Speicher halbbreit.`,
+    'half-width': ({ text }) => `${quoted(text)} ist halbbreit, sonst in diesem Speicher vollbreit.`,
+    'said-twice': ({ units }) =>
+      `${count(units, { one: '# Einheit sagt', other: '# Einheiten sagen' })} genau dasselbe.`,
+    'term-missing': ({ term, expected }) => `${quoted(term)} sollte ${expected.map(quoted).join(' oder ')} sein.`,
+    'term-forbidden': ({ term, text, instead }) =>
+      `${quoted(text)}${text === term ? '' : ` (${quoted(term)})`} soll nicht verwendet werden${instead.length ? `, sondern ${instead.map(quoted).join(' oder ')}` : ''}.`,
+    'own-pattern': ({ name, must }) =>
+      must === 'stand' ? `Was diese Regel verlangt, fehlt: ${name}.` : `Was diese Regel verbietet, steht da: ${name}.`,
     'as-it-was': ({ sentence }) => sentence,
   };
 }
@@ -172,6 +225,87 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
     title: 'Gebeugt oder mit Artikel',
     explains: 'Eine Benennung hat einen Artikel oder sieht wie eine gebeugte Form einer anderen aus.',
   },
+  duplicate: {
+    title: 'Doppelt gesagt',
+    explains: 'Zwei Einheiten haben dieselbe Quelle und dasselbe Ziel.',
+  },
+  untranslated: {
+    title: 'Nicht übersetzt',
+    explains:
+      'Das Ziel ist gleich der Quelle, obwohl ihre Wörter in anderen Einheiten übersetzt sind. Namen bleiben, wie sie sind.',
+  },
+  'sentence-missing': {
+    title: 'Satz fehlt',
+    explains: 'Das Ziel hat weniger Sätze als die Quelle und ist um so viel kürzer.',
+  },
+  length: {
+    title: 'Auffällige Länge',
+    explains: 'Das Ziel ist viel länger oder kürzer als die von Quellen dieser Länge in diesem Speicher.',
+  },
+  number: {
+    title: 'Zahlen',
+    explains:
+      'Eine Zahl des einen Textes steht nicht im anderen, wie auch immer jede Sprache Zahlen schreibt; bis zwölf dürfen sie Wörter sein.',
+  },
+  placeholder: {
+    title: 'Platzhalter',
+    explains:
+      'Eine Stelle, die ein Programm ausfüllt, fehlt, ist eine andere oder eine zu viel; eine Taste ist nicht gekennzeichnet.',
+  },
+  url: {
+    title: 'Adressen und Pfade',
+    explains: 'Eine Netzadresse, eine E-Mail-Adresse oder der Pfad einer Datei weicht ab.',
+  },
+  'code-missing': { title: 'Code fehlt', explains: 'Ein Code oder ein Tag der Quelle steht nicht im Ziel.' },
+  'code-added': { title: 'Code zu viel', explains: 'Das Ziel hat einen Code oder ein Tag, das die Quelle nicht hat.' },
+  'code-order': {
+    title: 'Codes kreuzen sich',
+    explains: 'Codes schließen, bevor sie öffnen, oder kreuzen sich, und in der Quelle nicht.',
+  },
+  'double-mark': {
+    title: 'Zeichen doppelt',
+    explains:
+      'Ein Satzzeichen steht doppelt, oder ein Punkt neben einem anderen, und die Quelle hat nichts dergleichen.',
+  },
+  'space-before-mark': {
+    title: 'Leerzeichen bei Satzzeichen',
+    explains:
+      'Vor einem Satzzeichen steht ein Leerzeichen, danach fehlt eines, oder im Französischen fehlt eines davor, obwohl der Speicher sie sonst hat.',
+  },
+  quotes: {
+    title: 'Anführungszeichen',
+    explains:
+      'Ein Anführungszeichen wird geöffnet und nicht geschlossen, oder umgekehrt, und die Quelle hat sie paarweise.',
+  },
+  invisible: {
+    title: 'Unsichtbare Zeichen',
+    explains: 'Ein Text enthält ein unsichtbares Zeichen, das seine Sprache nicht braucht.',
+  },
+  'repeated-word': {
+    title: 'Wort wiederholt',
+    explains: 'Ein Wort steht zweimal hintereinander. Wörter, die eine Sprache zu Recht wiederholt, bleiben.',
+  },
+  'broken-encoding': {
+    title: 'Zerstörte Buchstaben',
+    explains: 'Buchstaben wurden in einer anderen Kodierung gelesen als geschrieben, oder gingen verloren.',
+  },
+  width: {
+    title: 'Halb- und vollbreit',
+    explains: 'Buchstaben, Ziffern oder Zeichen haben eine andere Breite als fast immer in diesem Speicher.',
+  },
+  'term-missing': {
+    title: 'Benennung nicht verwendet',
+    explains:
+      'Eine Benennung der Termbank steht in der Quelle und keine ihrer Entsprechungen im Ziel, gebeugt oder nicht.',
+  },
+  'term-forbidden': {
+    title: 'Verbotene Benennung',
+    explains: 'Im Ziel steht eine Benennung, die nach der Termbank nicht zu verwenden ist.',
+  },
+  'own-pattern': {
+    title: 'Regeln des Kunden',
+    explains: 'Ein Muster, das im Ziel stehen muss, fehlt, oder eines, das nicht darf, steht da.',
+  },
   'long-term': {
     title: 'Viel länger als eine Benennung',
     explains: 'Eine Benennung hat mehr als zehn Wörter oder ist so lang wie ein Satz: Sie kann eine Definition sein.',
@@ -181,22 +315,34 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
     explains:
       'Eine Benennung beginnt oder endet mit einem Leerzeichen, hat zwei hintereinander oder enthält ein unsichtbares Zeichen.',
     ofMemory: {
-      explains:
-        'Ein Text beginnt oder endet mit einem Leerzeichen, hat zwei hintereinander oder enthält ein unsichtbares Zeichen.',
+      title: 'Leerzeichen',
+      explains: 'Ein Text beginnt oder endet mit einem Leerzeichen oder hat zwei hintereinander, und der andere nicht.',
     },
   },
   'final-punctuation': {
     title: 'Satzzeichen am Ende',
     explains:
       'Benennungen werden ohne Punkt, Komma, Doppelpunkt oder Semikolon am Ende erfasst; Abkürzungen behalten ihren Punkt.',
+    ofMemory: {
+      explains:
+        'Das Ziel endet mit einem anderen Zeichen als die Quelle, jedes wie seine Sprache es schreibt, gegen die Gewohnheit dieses Speichers.',
+    },
   },
   capitals: {
     title: 'Abweichende Großschreibung',
     explains:
       'Fast alle Benennungen einer Sprache beginnen klein und diese nicht, oder umgekehrt. Deutsche Substantive werden großgeschrieben und nur an ihren Endungen erkannt.',
+    ofMemory: {
+      explains:
+        'Das Ziel beginnt klein, wo die Quelle groß beginnt, oder umgekehrt, gegen die Gewohnheit dieses Speichers; oder es steht ganz in Großbuchstaben.',
+    },
   },
   brackets: {
     title: 'Klammern und Anführungszeichen',
     explains: 'Eine Klammer oder ein Anführungszeichen wird geöffnet und nicht geschlossen, oder umgekehrt.',
+    ofMemory: {
+      title: 'Klammern',
+      explains: 'Eine Klammer wird geöffnet und nicht geschlossen, oder umgekehrt, und die Quelle hat sie paarweise.',
+    },
   },
 };

@@ -23,6 +23,18 @@ const SPACES = { begins: 'begins with a space', ends: 'ends with a space', sever
 /** Values of a list that are named. */
 const NAMED = 8;
 
+const difference = ({
+  missing,
+  added,
+}: {
+  readonly missing: readonly string[];
+  readonly added: readonly string[];
+}): string =>
+  [
+    ...(missing.length ? [`The target lacks ${list(missing.map(quoted))}.`] : []),
+    ...(added.length ? [`The source has no ${list(added.map(quoted))}.`] : []),
+  ].join(' ');
+
 const texts = (named: readonly string[], all: number): string =>
   named.map(quoted).join(' / ') + (all > named.length ? ' / …' : '');
 
@@ -71,6 +83,7 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'many-words': ({ words }) => `It has ${count(words, { one: '# word', other: '# words' })}.`,
     'many-characters': ({ characters }) =>
       `It has ${count(characters, { one: '# character', other: '# characters' })}.`,
+    'no-text': () => 'There is no text in any language.',
     'language-missing': ({ language }) => `There is no ${term} in ${languageName(language)}.`,
     'looks-like': ({ text, language }) => `${quoted(text)} looks like ${languageName(language)}.`,
     'picture-missing': ({ name }) => `The picture ${quoted(name)} is not there.`,
@@ -88,6 +101,45 @@ export function findings(of: Inspected): Words<FindingCodes> {
       `No term in ${languageName(language)} may be used: ${all.map(quoted).join(', ')}.`,
     'preferred-elsewhere': ({ text, subject }) =>
       `${quoted(text)} is deprecated here and preferred in another concept${subject ? ' of the same subject' : ''}.`,
+    'ends-otherwise': ({ source, target }) =>
+      target === ''
+        ? `The source ends with ${quoted(source)}, the target with no mark.`
+        : source === ''
+          ? `The target ends with ${quoted(target)}, the source with no mark.`
+          : `The source ends with ${quoted(source)}, the target with ${quoted(target)}.`,
+    'codes-missing': ({ codes }) => `The target lacks ${list(codes.map(quoted))}.`,
+    'codes-added': ({ codes }) => `The source has no ${list(codes.map(quoted))}.`,
+    'codes-crossed': () => 'Codes close before they open, or cross each other, and do not in the source.',
+    placeholders: (values) => difference(values),
+    accelerator: ({ sign, count: n }) =>
+      `The source marks a key with ${quoted(sign)}; the target ${n === 0 ? 'does not' : `does so ${n} times`}.`,
+    numbers: (values) => difference(values),
+    addresses: (values) => difference(values),
+    'mark-doubled': ({ mark }) =>
+      `${quoted(mark)} stands twice or beside another mark; the source has nothing like it.`,
+    'space-before': ({ mark }) => `There is a space before ${quoted(mark)}.`,
+    'space-behind': ({ mark }) => `There is no space behind ${quoted(mark)}.`,
+    'space-missing': ({ mark }) => `There is no space before ${quoted(mark)}, as there is elsewhere in this memory.`,
+    'word-repeated': ({ word }) => `${quoted(word)} stands twice in a row.`,
+    'all-capitals': () => 'The target is all in capitals and the source is not.',
+    'begins-small': ({ word }) => `${quoted(word)} begins with a small letter and the source with a capital.`,
+    'begins-large': ({ word }) => `${quoted(word)} begins with a capital and the source with a small letter.`,
+    untranslated: ({ word }) =>
+      word === ''
+        ? 'The target is the same as the source.'
+        : `The target is the same as the source; elsewhere ${quoted(word)} is translated.`,
+    'length-ratio': ({ percent }) => `The target has ${percent} % of the length that is usual for such a source.`,
+    'sentences-missing': ({ wanted, there }) =>
+      `The source has ${count(wanted, { one: '# sentence', other: '# sentences' })}, the target ${there}, and is shorter by as much.`,
+    'letters-broken': ({ text }) => `${quoted(text)} are letters read in the wrong encoding, or lost ones.`,
+    'full-width': ({ text }) => `${quoted(text)} is full-width; elsewhere in this memory it is half-width.`,
+    'half-width': ({ text }) => `${quoted(text)} is half-width; elsewhere in this memory it is full-width.`,
+    'said-twice': ({ units }) => `${count(units, { one: '# unit says', other: '# units say' })} the very same.`,
+    'term-missing': ({ term, expected }) => `${quoted(term)} should be ${expected.map(quoted).join(' or ')}.`,
+    'term-forbidden': ({ term, text, instead }) =>
+      `${quoted(text)}${text === term ? '' : ` (${quoted(term)})`} is not to be used${instead.length ? `; ${instead.map(quoted).join(' or ')} is` : ''}.`,
+    'own-pattern': ({ name, must }) =>
+      must === 'stand' ? `What this rule wants is not there: ${name}.` : `What this rule forbids is there: ${name}.`,
     'as-it-was': ({ sentence }) => sentence,
   };
 }
@@ -163,6 +215,83 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
     title: 'Inflected or with an article',
     explains: 'A term carries an article, or looks like an inflected form of another term.',
   },
+  duplicate: {
+    title: 'Said twice',
+    explains: 'Two units have the same source and the same target.',
+  },
+  untranslated: {
+    title: 'Not translated',
+    explains: 'The target is the same as the source, though its words are translated in other units. Names stay.',
+  },
+  'sentence-missing': {
+    title: 'Sentence missing',
+    explains: 'The target has fewer sentences than the source and is shorter by as much.',
+  },
+  length: {
+    title: 'Length out of line',
+    explains: 'The target is much longer or shorter than those of sources of its length in this memory.',
+  },
+  number: {
+    title: 'Numbers',
+    explains:
+      'A number of one text is not in the other, however each language writes numbers; those up to twelve may be words.',
+  },
+  placeholder: {
+    title: 'Placeholders',
+    explains:
+      'A place that a program fills in is missing, is another one or one too many; a key to press is not marked.',
+  },
+  url: {
+    title: 'Addresses and paths',
+    explains: 'An address on the net, an e-mail address or the path of a file differs.',
+  },
+  'code-missing': { title: 'Code missing', explains: 'An inline code or a tag of the source is not in the target.' },
+  'code-added': { title: 'Code added', explains: 'The target has an inline code or a tag that the source has not.' },
+  'code-order': {
+    title: 'Codes cross',
+    explains: 'Inline codes close before they open, or cross each other, and do not in the source.',
+  },
+  'double-mark': {
+    title: 'Mark doubled',
+    explains: 'A mark stands twice, or a point beside another mark, and the source has nothing like it.',
+  },
+  'space-before-mark': {
+    title: 'Spaces beside marks',
+    explains:
+      'There is a space before a mark, none behind it, or none before a mark in French though the memory has them.',
+  },
+  quotes: {
+    title: 'Quotation marks',
+    explains: 'A quotation mark is opened and not closed, or the other way round, and the source has them in pairs.',
+  },
+  invisible: {
+    title: 'Invisible characters',
+    explains: 'A text holds a character that cannot be seen and that its language does not need.',
+  },
+  'repeated-word': {
+    title: 'Word repeated',
+    explains: 'A word stands twice in a row. Words that a language rightly says twice are left alone.',
+  },
+  'broken-encoding': {
+    title: 'Broken letters',
+    explains: 'Letters were read in another encoding than they were written in, or got lost.',
+  },
+  width: {
+    title: 'Half- and full-width',
+    explains: 'Letters, digits or marks have another width than nearly always in this memory.',
+  },
+  'term-missing': {
+    title: 'Term not used',
+    explains: 'A term of the termbase stands in the source and none of its terms in the target, inflected or not.',
+  },
+  'term-forbidden': {
+    title: 'Forbidden term used',
+    explains: 'The target has a term that the termbase says is not to be used.',
+  },
+  'own-pattern': {
+    title: 'Rules of the client',
+    explains: 'A pattern that must stand in the target does not, or one that must not does.',
+  },
   'long-term': {
     title: 'Much longer than a term',
     explains: 'A term has more than ten words or is as long as a sentence: it may be a definition.',
@@ -171,21 +300,34 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
     title: 'Spaces and invisible characters',
     explains: 'A term begins or ends with a space, has two in a row, or holds a character that cannot be seen.',
     ofMemory: {
-      explains: 'A text begins or ends with a space, has two in a row, or holds a character that cannot be seen.',
+      title: 'Spaces',
+      explains: 'A text begins or ends with a space or has two in a row, and the other one does not.',
     },
   },
   'final-punctuation': {
     title: 'Final punctuation',
     explains:
       'Terms are recorded without a point, comma, colon or semicolon at the end; abbreviations keep their point.',
+    ofMemory: {
+      explains:
+        'The target ends with another mark than the source, each as its language writes it, against the habit of this memory.',
+    },
   },
   capitals: {
     title: 'Capitals out of line',
     explains:
       'Nearly all terms of a language begin with a small letter and this one does not, or the other way round. German writes nouns large and is judged by the endings of its nouns only.',
+    ofMemory: {
+      explains:
+        'The target begins with a small letter where the source has a capital, or the reverse, against the habit of this memory; or it is all in capitals.',
+    },
   },
   brackets: {
     title: 'Brackets and quotation marks',
     explains: 'A bracket or quotation mark is opened and not closed, or closed and not opened.',
+    ofMemory: {
+      title: 'Brackets',
+      explains: 'A bracket is opened and not closed, or closed and not opened, and the source has them in pairs.',
+    },
   },
 };

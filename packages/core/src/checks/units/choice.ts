@@ -1,0 +1,25 @@
+/** Which checks a memory is looked at with: all that can be, those that are asked for, and what they need. */
+import { MEMORY_CHECKS } from '../memory-checks.js';
+import { ownPatternCheck, type OwnPattern } from './own-pattern.js';
+import type { UnitCheck } from './pair.js';
+import { termChecks, type KnownTerms } from './terms.js';
+
+export interface ChosenChecks {
+  /** Ids; absent: all. */
+  readonly only?: readonly string[] | undefined;
+  /** Ids of those that are left out. */
+  readonly without?: readonly string[] | undefined;
+  readonly patterns?: readonly OwnPattern[] | undefined;
+  /** Absent: terms are not looked at. */
+  readonly terms?: KnownTerms | undefined;
+}
+
+/** Throws `PatternError` where a rule cannot be read. */
+export function unitChecks({ only, without = [], patterns = [], terms }: ChosenChecks = {}): readonly UnitCheck[] {
+  const all = [
+    ...MEMORY_CHECKS,
+    ...(terms ? termChecks(terms) : []),
+    ...(patterns.length ? [ownPatternCheck(patterns)] : []),
+  ];
+  return all.filter(({ id }) => (only === undefined || only.includes(id)) && !without.includes(id));
+}

@@ -1,0 +1,87 @@
+/** A text that reads like another language than it should be in: as the source, or as a third one. */
+import { areClose } from '../../language/close.js';
+import { identifyPooled } from '../../language/identify.js';
+import { canonicalTag } from '../../language/tags.js';
+import { caselessKey } from '../../text/fold.js';
+import { withoutCodes } from '../../text/inline-codes.js';
+import type { Finding } from '../check.js';
+import { onSide, perPair, type Pair, type Side } from './pair.js';
+import { placeholdersOf } from './placeholders.js';
+
+const about = { id: 'other-language', severity: 'warning' } as const;
+
+/** Letters that say enough, without names and what is in another script. */
+const LEAST = 24;
+/** Share of the evidence that must speak for the other language, and at most for the own. */
+const OTHER = 0.4;
+const OWN = 0.12;
+
+export const unitLanguageCheck = perPair(about, function* (pair): Generator<Finding> {
+  const { source, target } = pair;
+  // The same text on both sides is another matter.
+  if (caselessKey(source.text) === caselessKey(target.text)) return;
+  for (const side of [target, source]) {
+    const script = otherScript(side);
+    const other = canonicalTag(script ?? reads(side, pair) ?? '');
+    if (other === null) continue;
+    const said = { code: 'looks-like', values: { text: withoutCodes(side.text), language: other } } as const;
+    yield onSide(about, pair, side, said, { marks: [{ place: side.place, from: 0, to: side.text.length }] });
+  }
+});
+
+/** Words without names, places to fill, addresses and what is all in capitals. */
+function bare({ text, general }: Side): string {
+  let plain = withoutCodes(text);
+  for (const { shown } of placeholdersOf(plain)) plain = plain.replace(shown, ' ');
+  plain = plain.replace(
+    /<[^<>]*>|\S+[@/\\_=.]\S+|\p{Lu}{2,}\p{L}*|“[^”]*”|"[^"]*"|«[^»]*»|‘[^’]*’|'[^']*'|`[^`]*`/gu,
+    ' ',
+  );
+  // Capitals inside a text are names, but for German nouns.
+  if (general !== 'de') plain = plain.replace(/(?<=\S\s+)\p{Lu}\p{L}*/gu, ' ');
+  return plain.replace(/[^\p{L}\p{M}’']+/gu, ' ').trim();
+}
+
+function reads(side: Side, { source, target }: Pair): string | null {
+  const text = bare(side);
+  if (text.length < LEAST || text.split(' ').length < 4) return null;
+  const found = identifyPooled([text], 1);
+  const [best] = found;
+  if (!best || areClose(best.language, side.general)) return null;
+  const own = found.find(({ language }) => language === side.general || areClose(language, side.general))?.share ?? 0;
+  const other = side === target ? source.general : target.general;
+  // The other language of the pair is likelier than a third one.
+  const least = best.language === other ? OTHER * 0.8 : OTHER;
+  const most = best.language === other ? OWN : OWN / 2;
+  if (best.share < least || own > most) return null;
+  return best.language === other || text.length >= 2 * LEAST ? best.language : null;
+}
+
+const SCRIPTS: Readonly<Record<string, RegExp>> = {
+  ru: /\p{sc=Cyrl}/gu,
+  uk: /\p{sc=Cyrl}/gu,
+  be: /\p{sc=Cyrl}/gu,
+  bg: /\p{sc=Cyrl}/gu,
+  mk: /\p{sc=Cyrl}/gu,
+  el: /\p{sc=Grek}/gu,
+  ar: /\p{sc=Arab}/gu,
+  fa: /\p{sc=Arab}/gu,
+  ur: /\p{sc=Arab}/gu,
+  he: /\p{sc=Hebr}/gu,
+  ja: /[\p{sc=Hira}\p{sc=Kana}\p{sc=Han}]/gu,
+  zh: /\p{sc=Han}/gu,
+  ko: /[\p{sc=Hang}\p{sc=Han}]/gu,
+  th: /\p{sc=Thai}/gu,
+};
+
+/** Nothing of the text is in the script of its language, though much of it is words. */
+function otherScript(side: Side): string | null {
+  const own = SCRIPTS[side.general];
+  if (!own || own.test(side.text)) {
+    if (own) own.lastIndex = 0;
+    return null;
+  }
+  const text = bare(side);
+  if (text.length < LEAST || text.split(' ').length < 4) return null;
+  return identifyPooled([text], 1)[0]?.language ?? null;
+}

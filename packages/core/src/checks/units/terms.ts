@@ -1,0 +1,170 @@
+/** Terms of a termbase that stand in the source: are they in the target, and in a form that may be used? */
+import { primaryLanguage } from '../../language/tags.js';
+import { saidForms } from '../../termbase/forms.js';
+import type { AffixDictionary } from '../../termbase/recognition/affixes.js';
+import { Recognizer, type Hit } from '../../termbase/recognition/recognizer.js';
+import { markedText } from '../../termbase/stem.js';
+import type { ConceptBody } from '../../termbase/concept.js';
+import { withoutCodes } from '../../text/inline-codes.js';
+import type { Finding } from '../check.js';
+import { onTarget, perPair, type Pair, type Side, type UnitCheck } from './pair.js';
+
+const missing = { id: 'term-missing', severity: 'warning' } as const;
+const forbidden = { id: 'term-forbidden', severity: 'error' } as const;
+
+/** Statuses of terms that are not to be used (ISO 12616, in the names of TBX). */
+const OUT = new Set([
+  'deprecatedTerm-admn-sts',
+  'supersededTerm-admn-sts',
+  'deprecatedTerm',
+  'supersededTerm',
+  'notRecommended',
+]);
+const PREFERRED = new Set(['preferredTerm-admn-sts', 'preferredTerm']);
+
+interface Found {
+  readonly concept: number;
+  readonly isOut: boolean;
+}
+
+/** The terms of termbases by their languages, prepared when a language is first asked for. */
+export class KnownTerms {
+  private readonly recognizers = new Map<string, Recognizer<Found>>();
+  private readonly lasts = new Map<string, { readonly text: string; readonly hits: readonly Hit<Found>[] }>();
+
+  /** @param dictionaryFor affix rules of a language, where it has some */
+  constructor(
+    private readonly concepts: readonly ConceptBody[],
+    private readonly dictionaryFor: (language: string) => AffixDictionary | null = () => null,
+  ) {}
+
+  private recognizer(general: string): Recognizer<Found> {
+    let recognizer = this.recognizers.get(general);
+    if (!recognizer) {
+      recognizer = new Recognizer<Found>(general, this.dictionaryFor(general));
+      for (const [concept, { languages }] of this.concepts.entries())
+        for (const { language, terms } of languages)
+          if (primaryLanguage(language) === general)
+            for (const term of terms)
+              recognizer.add(markedText(term), { concept, isOut: isOut(term.fields) }, saidForms(term));
+      this.recognizers.set(general, recognizer);
+    }
+    return recognizer;
+  }
+
+  /** In a text with its codes; both checks ask for the same texts one after the other. */
+  find(side: Side): readonly Hit<Found>[] {
+    const last = this.lasts.get(side.general);
+    if (last?.text === side.text) return last.hits;
+    const hits = this.recognizer(side.general).find(side.text);
+    this.lasts.set(side.general, { text: side.text, hits });
+    return hits;
+  }
+
+  /** Terms of a concept in a language that may be used, the preferred first. */
+  usable(concept: number, general: string): string[] {
+    return this.terms(concept, general)
+      .filter(({ fields }) => !isOut(fields))
+      .sort((a, b) => Number(isPreferred(b.fields)) - Number(isPreferred(a.fields)))
+      .map(({ text }) => text);
+  }
+
+  has(concept: number, general: string): boolean {
+    return this.terms(concept, general).length > 0;
+  }
+
+  private terms(concept: number, general: string) {
+    return this.concepts[concept]!.languages.flatMap(({ language, terms }) =>
+      primaryLanguage(language) === general ? terms : [],
+    );
+  }
+}
+
+type Fields = Readonly<Record<string, readonly string[]>>;
+const isOut = ({ administrativeStatus = [] }: Fields): boolean =>
+  administrativeStatus.some((status) => OUT.has(status));
+const isPreferred = ({ administrativeStatus = [] }: Fields): boolean =>
+  administrativeStatus.some((status) => PREFERRED.has(status));
+
+/** Hits of one place: of homonyms one concept is enough. */
+function placesOf(hits: readonly Hit<Found>[]): Hit<Found>[][] {
+  const places = new Map<string, Hit<Found>[]>();
+  for (const hit of hits) {
+    const key = `${hit.start} ${hit.end}`;
+    const place = places.get(key);
+    if (place) place.push(hit);
+    else places.set(key, [hit]);
+  }
+  return [...places.values()];
+}
+
+export function termMissingCheck(terms: KnownTerms): UnitCheck {
+  return perPair(missing, function* (pair): Generator<Finding> {
+    const { source, target } = pair;
+    const places = placesOf(terms.find(source));
+    if (places.length === 0) return;
+    const there = new Set(terms.find(target).map(({ concept }) => concept.concept));
+    const told = new Set<string>();
+    for (const place of places) {
+      // A part of a compound may well be said otherwise.
+      const asked = place.filter(
+        ({ how, concept }) =>
+          how !== 'compound' && !concept.isOut && terms.usable(concept.concept, target.general).length > 0,
+      );
+      if (asked.length === 0 || place.some(({ concept }) => there.has(concept.concept))) continue;
+      const expected = [...new Set(asked.flatMap(({ concept }) => terms.usable(concept.concept, target.general)))];
+      const { start, end, term } = asked[0]!;
+      if (told.has(term) || keepsItself(pair, start, end)) continue;
+      told.add(term);
+      yield onTarget(
+        missing,
+        pair,
+        { code: 'term-missing', values: { term, expected: expected.slice(0, NAMED), language: target.language } },
+        { marks: [{ place: source.place, from: start, to: end }] },
+      );
+    }
+  });
+}
+
+const NAMED = 6;
+
+/** A name that is kept as it is: "the File Manager" in both. */
+function keepsItself({ source, target }: Pair, start: number, end: number): boolean {
+  const said = withoutCodes(source.text.slice(start, end));
+  return said !== said.toLowerCase() && said.length > 3 && target.text.includes(said);
+}
+
+export function termForbiddenCheck(terms: KnownTerms): UnitCheck {
+  return perPair(forbidden, function* (pair): Generator<Finding> {
+    const { source, target } = pair;
+    const out = placesOf(terms.find(target)).filter((place) => place.every(({ concept }) => concept.isOut));
+    if (out.length === 0) return;
+    const inSource = new Set(terms.find(source).map(({ concept }) => concept.concept));
+    for (const place of out) {
+      // The same word may mean something else where the source does not speak of the concept.
+      const hit = place.find(
+        ({ concept: { concept } }) => inSource.has(concept) || !terms.has(concept, source.general),
+      );
+      if (!hit) continue;
+      const { start, end, term, concept } = hit;
+      const instead = terms.usable(concept.concept, target.general);
+      yield onTarget(
+        forbidden,
+        pair,
+        {
+          code: 'term-forbidden',
+          values: { term, text: target.text.slice(start, end), instead: instead.slice(0, NAMED) },
+        },
+        { marks: [{ place: target.place, from: start, to: end }] },
+      );
+    }
+  });
+}
+
+/** Both checks over the same terms. */
+export const termChecks = (terms: KnownTerms): readonly UnitCheck[] => [
+  termMissingCheck(terms),
+  termForbiddenCheck(terms),
+];
+
+export const TERM_CHECKS = [missing.id, forbidden.id] as const;

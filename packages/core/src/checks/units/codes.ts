@@ -25,8 +25,31 @@ interface Found {
   readonly tags: readonly string[];
 }
 
+/** Elements of HTML and of Pango's and Qt's markup that stand in texts. */
+const ELEMENTS = new Set(
+  'a abbr b bdi bdo big br button cite code dd del dfn div dl dt em font h1 h2 h3 h4 h5 h6 hr i img ins kbd li mark nobr ol p pre q s samp small span strike strong sub sup table tbody td th tr tt u ul var wbr x g ph'.split(
+    ' ',
+  ),
+);
+
+/** "<file>" in "usage: open <file>" is a word that is translated; a tag is known, closes, or has attributes. */
+function tagsIn(text: string): string[] {
+  if (!text.includes('<')) return [];
+  const all: readonly string[] = text.match(TAG) ?? [];
+  return all.filter((tag) => {
+    const name = /^<\/?([\w:.-]+)/.exec(tag)![1]!;
+    return (
+      ELEMENTS.has(name.toLowerCase()) ||
+      tag.startsWith('</') ||
+      tag.endsWith('/>') ||
+      tag.includes('=') ||
+      all.includes(`</${name}>`)
+    );
+  });
+}
+
 function codesOf({ text, codes }: Side): Found {
-  const tags = text.includes('<') ? (text.match(TAG) ?? []) : [];
+  const tags = tagsIn(text);
   return { keys: [...codes.map(keyOf), ...tags.map(tagKey)], tags };
 }
 
@@ -48,7 +71,7 @@ function marksOfKeys(side: Side, wanted: readonly string[]): Mark[] {
     left.splice(index, 1);
     marks.push({ place: side.place, from: at, to: at + 1 });
   }
-  const tags = (side.text.match(TAG) ?? []).filter((tag) => left.includes(tagKey(tag)));
+  const tags = tagsIn(side.text).filter((tag) => left.includes(tagKey(tag)));
   return [...marks, ...marksOfTexts(side, tags)];
 }
 

@@ -1,6 +1,7 @@
 /** The first letter is large or small against the source and the habit of the memory; a text is all in capitals. */
 import { CODE } from '../../text/inline-codes.js';
 import type { Finding } from '../check.js';
+import { finalMark } from './marks.js';
 import { Candidates, onTarget, overPairs, type Pair } from './pair.js';
 
 const about = { id: 'capitals', severity: 'warning' } as const;
@@ -8,6 +9,8 @@ const about = { id: 'capitals', severity: 'warning' } as const;
 /** So many pairs of which the source begins so show a habit. */
 const ENOUGH = 20;
 const HABIT = 0.9;
+/** A habit that only few break. */
+const CLEAR = 0.96;
 
 /** The first word, where it begins with a letter of two cases and nothing says that it is a name, a command or a place to fill. */
 const FIRST = new RegExp(`^[\\s${CODE}"'“„«‹(\\[¿¡*•–—-]*(?:[_&](?=\\p{L}))?(\\p{L}[\\p{L}\\p{M}'’_&-]*)(.?)`, 'u');
@@ -34,18 +37,21 @@ function firstOf(text: string): First {
   return { word, is: isUpper ? 'upper' : isLower ? 'lower' : 'none', at };
 }
 
-const lettersOf = (text: string): string => text.replace(/%[-\w$.*]+|\$\{?\w+\}?|<[^<>]*>|[^\p{L}]+/gu, '');
+/** Letters that have two cases. */
+const lettersOf = (text: string): string => text.replace(/%[-\w$.*]+|\$\{?\w+\}?|<[^<>]*>|[^\p{Lu}\p{Ll}]+/gu, '');
 
 /** Words of letters with two cases, all large; short ones are abbreviations. */
 function isShouted(text: string): boolean {
   const letters = lettersOf(text);
-  return letters.length >= 6 && letters === letters.toUpperCase() && letters !== letters.toLowerCase();
+  return letters.length >= 6 && letters === letters.toUpperCase() && !/\p{Lo}/u.test(text);
 }
 
 export const unitCapitalsCheck = overPairs(about, (facts) => {
   const habits = new Map<string, Record<'same' | 'other', number>>();
   const candidates = new Candidates(facts);
-  const keyOf = ({ source, target }: Pair, is: Case): string => `${source.general} ${target.general} ${is}`;
+  // Labels and sentences have habits of their own.
+  const keyOf = ({ source, target }: Pair, is: Case): string =>
+    `${source.general} ${target.general} ${is} ${finalMark(source.text, source.general).ending === 'none'}`;
   return {
     *see(pair): Iterable<Finding> {
       const { source, target } = pair;
@@ -70,7 +76,7 @@ export const unitCapitalsCheck = overPairs(about, (facts) => {
       if (!habit) habits.set(key, (habit = { same: 0, other: 0 }));
       habit[from.is === to.is ? 'same' : 'other']++;
       // The same word on both sides is a name or a command.
-      if (from.is !== to.is && from.word.toLowerCase() !== to.word.toLowerCase()) candidates.add(pair);
+      if (from.is !== to.is && !source.text.toLowerCase().includes(to.word.toLowerCase())) candidates.add(pair);
     },
     *end() {
       for (const [pair] of candidates.pairs()) {
@@ -91,6 +97,7 @@ export const unitCapitalsCheck = overPairs(about, (facts) => {
           { code: from.is === 'upper' ? 'begins-small' : 'begins-large', values: { word: to.word } },
           {
             marks: [{ place: pair.target.place, from: to.at, to: to.at + to.word.length }],
+            ...(same < CLEAR * (same + other) && { severity: 'info' as const }),
             correction: {
               kind: 'text',
               text: text.slice(0, to.at) + other2 + text.slice(to.at + 1),

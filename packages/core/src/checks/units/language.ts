@@ -12,8 +12,12 @@ const about = { id: 'other-language', severity: 'warning' } as const;
 
 /** Letters that say enough, without names and what is in another script. */
 const LEAST = 24;
-/** Share of the evidence that must speak for the other language, and at most for the own. */
-const OTHER = 0.4;
+/**
+ * Share of the evidence that must speak for the other language, and how many times as much as for the own: measured on
+ * messages of Debian packages in 23 languages, 97 of 100 of other languages lie above, and hardly a right one.
+ */
+const OTHER = 0.2;
+const TIMES = 3.4;
 const OWN = 0.12;
 
 export const unitLanguageCheck = perPair(about, function* (pair): Generator<Finding> {
@@ -49,13 +53,16 @@ function reads(side: Side, { source, target }: Pair): string | null {
   const [best] = found;
   if (!best || areClose(best.language, side.general)) return null;
   const own = found.find(({ language }) => language === side.general || areClose(language, side.general))?.share ?? 0;
-  const other = side === target ? source.general : target.general;
-  // The other language of the pair is likelier than a third one.
-  const least = best.language === other ? OTHER * 0.8 : OTHER;
-  const most = best.language === other ? OWN : OWN / 2;
-  if (best.share < least || own > most) return null;
-  return best.language === other || text.length >= 2 * LEAST ? best.language : null;
+  if (best.share < OTHER || own > OWN || best.share < TIMES * own) return null;
+  // Commands, options and names that stand in both are in no language.
+  const other = ` ${bare(side === target ? source : target).toLowerCase()} `;
+  const words = text.toLowerCase().split(' ');
+  const shared = words.filter((word) => other.includes(` ${word} `)).length;
+  return shared > words.length * SHARED ? null : best.language;
 }
+
+/** Words that both texts have, at most. */
+const SHARED = 0.4;
 
 const SCRIPTS: Readonly<Record<string, RegExp>> = {
   ru: /\p{sc=Cyrl}/gu,

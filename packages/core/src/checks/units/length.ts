@@ -63,9 +63,9 @@ function middleOf(counts: Uint32Array, total: number): number {
 const ENOUGH = 30;
 const LEAST_MAD = 0.08;
 /** Deviations (a normal distribution has 1.4826 MAD in one) from which on a length is out of line. */
-const FAR = 5.5;
+const FAR = 4.5;
 /** And it must be out of line by this much itself, by class: short texts more. */
-const leastApart = (kind: number): number => (kind < 2 ? 1.6 : kind < 3 ? 1.25 : 0.95);
+const leastApart = (kind: number): number => (kind < 2 ? 1.6 : kind < 3 ? 1.2 : 0.85);
 
 const ratiosOf = (): ((pair: Pair) => Ratios) => {
   const all = new Map<string, Ratios>();

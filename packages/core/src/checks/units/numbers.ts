@@ -73,7 +73,7 @@ const MULTIPLIED =
 const HALF_DAY = /\d\s*[ap]\.?\s?m\b/i;
 /** Measures that are converted, not kept (common practice). */
 const CONVERTED =
-  /\d\s*(?:inch(?:es)?|in\.|feet|foot|ft|yards?|miles?|mph|pounds?|lbs?|oz|ounces?|gallons?|°\s?F|Fahrenheit|″|")(?!\w)/i;
+  /\d\s*(?:inch(?:es)?|in\.|feet|foot|ft|yards?|miles?|mph|pounds?|lbs?|oz|ounces?|gallons?|°\s?F|Fahrenheit|″)(?!\w)/i;
 
 export const numberCheck = perPair(about, function* (pair) {
   const { source, target } = pair;

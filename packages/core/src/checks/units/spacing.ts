@@ -24,7 +24,7 @@ export const doubleMarkCheck = perPair(doubled, function* (pair) {
 
 /** A space before a mark that is followed by a space, the end, or a closing mark; not before "...", ".NET", ":-)". */
 const BEFORE =
-  /(?<=[\p{L}\p{N})\]}"”»'’%])[ \u00a0\u202f]+(?:[,;:!?？！，。；：،؛؟](?=[\s"”»)\]]|$)|\.(?=\s+\p{Lu}|$))/gu;
+  /(?<=[\p{L}\p{N})\]}"”»'’%])[ \u00a0\u202f]+(?:[,;:!?？！，。；：،؛؟](?=[\s"”»)\]]|$)|\.(?=\s+[\p{Lu}\p{Lo}]|$))/gu;
 /** No space behind a comma or a semicolon between words. */
 const BEHIND = /(?<=\p{Ll}{2})[,;](?=\p{L}{2})|(?<=\p{Ll}{2})\.(?=\p{Lu}\p{Ll}+\s)/gu;
 /** French writes one before these (Imprimerie nationale; from memory); Canada only before the colon. */

@@ -8,7 +8,7 @@ const about = { id: 'capitals', severity: 'warning' } as const;
 
 /** So many pairs of which the source begins so show a habit. */
 const ENOUGH = 20;
-const HABIT = 0.9;
+const HABIT = 0.8;
 /** A habit that only few break. */
 const CLEAR = 0.96;
 

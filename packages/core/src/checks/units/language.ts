@@ -1,11 +1,13 @@
 /** A text that reads like another language than it should be in: as the source, or as a third one. */
+import { ALPHABETS } from '../../language/alphabets.js';
 import { areClose } from '../../language/close.js';
 import { identifyPooled } from '../../language/identify.js';
 import { canonicalTag } from '../../language/tags.js';
 import { caselessKey } from '../../text/fold.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import type { Finding } from '../check.js';
-import { onSide, perPair, type Pair, type Side } from './pair.js';
+import { SPACELESS } from './marks.js';
+import { onSide, overPairs, type Pair, type Side } from './pair.js';
 import { placeholdersOf } from './placeholders.js';
 
 const about = { id: 'other-language', severity: 'warning' } as const;
@@ -20,18 +22,63 @@ const OTHER = 0.2;
 const TIMES = 3.4;
 const OWN = 0.12;
 
-export const unitLanguageCheck = perPair(about, function* (pair): Generator<Finding> {
-  const { source, target } = pair;
-  // The same text on both sides is another matter.
-  if (caselessKey(source.text) === caselessKey(target.text)) return;
-  for (const side of [target, source]) {
-    const script = otherScript(side);
-    const other = canonicalTag(script ?? reads(side, pair) ?? '');
-    if (other === null) continue;
-    const said = { code: 'looks-like', values: { text: withoutCodes(side.text), language: other } } as const;
-    yield onSide(about, pair, side, said, { marks: [{ place: side.place, from: 0, to: side.text.length }] });
-  }
+export const unitLanguageCheck = overPairs(about, () => {
+  const usual = new UsualWords();
+  return {
+    *see(pair): Iterable<Finding> {
+      const { source, target } = pair;
+      // The same text on both sides is another matter.
+      if (source.text === target.text || caselessKey(source.text) === caselessKey(target.text)) return;
+      for (const side of [target, source]) {
+        if (side.text.length < LEAST || usual.has(side)) continue;
+        const other = canonicalTag(otherScript(side) ?? reads(side, pair) ?? '');
+        if (other === null) {
+          if (side.text.length >= TELLING) usual.learn(side);
+          continue;
+        }
+        const said = { code: 'looks-like', values: { text: withoutCodes(side.text), language: other } } as const;
+        yield onSide(about, pair, side, said, { marks: [{ place: side.place, from: 0, to: side.text.length }] });
+      }
+    },
+    end: () => [],
+  };
 });
+
+/** Texts of so many characters were surely looked at for their language. */
+const TELLING = 48;
+/** Words of a language that are kept. */
+const KEPT_WORDS = 60_000;
+/** A text of which so many words were seen in texts of its language before is in that language. */
+const USUAL = 0.6;
+/** Words that must be known before they are asked. */
+const ENOUGH_WORDS = 1500;
+
+/** Words of texts that were found to be in their language: to identify a language takes fifty times as long. */
+class UsualWords {
+  private readonly words = new Map<string, Map<string, number>>();
+
+  has(side: Side): boolean {
+    const known = this.words.get(side.general);
+    if (!known || known.size < ENOUGH_WORDS) return false;
+    const words = wordsIn(side);
+    let count = 0;
+    for (const word of words) if (known.has(word)) count++;
+    return words.length >= 3 && count >= words.length * USUAL;
+  }
+
+  learn(side: Side): void {
+    let known = this.words.get(side.general);
+    if (!known) this.words.set(side.general, (known = new Map()));
+    for (const word of new Set(wordsIn(side))) {
+      const count = known.get(word);
+      if (count !== undefined) known.set(word, count + 1);
+      else if (known.size < KEPT_WORDS) known.set(word, 1);
+    }
+  }
+}
+
+const wordsIn = ({ text, general }: Side): readonly string[] =>
+  text.toLowerCase().match(SPACELESS.has(general) ? /[^\P{L}a-z]/gu : /[\p{L}\p{M}]{3,}/gu) ?? [];
 
 /** Words without names, places to fill, addresses and what is all in capitals. */
 function bare({ text, general }: Side): string {
@@ -54,11 +101,20 @@ function reads(side: Side, { source, target }: Pair): string | null {
   if (!best || areClose(best.language, side.general)) return null;
   const own = found.find(({ language }) => language === side.general || areClose(language, side.general))?.share ?? 0;
   if (best.share < OTHER || own > OWN || best.share < TIMES * own) return null;
+  if (hasOwnLetters(text, side.general, best.language)) return null;
   // Commands, options and names that stand in both are in no language.
   const other = ` ${bare(side === target ? source : target).toLowerCase()} `;
   const words = text.toLowerCase().split(' ');
   const shared = words.filter((word) => other.includes(` ${word} `)).length;
   return shared > words.length * SHARED ? null : best.language;
+}
+
+/** Letters that the one language has and the other has not (CLDR, exemplar characters). */
+function hasOwnLetters(text: string, own: string, other: string): boolean {
+  const [mine, theirs] = [ALPHABETS[own] ?? '', ALPHABETS[other] ?? ''];
+  return [...text.toLowerCase()].some(
+    (letter) => letter > '\u007f' && mine.includes(letter) && !theirs.includes(letter),
+  );
 }
 
 /** Words that both texts have, at most. */

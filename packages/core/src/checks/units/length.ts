@@ -35,7 +35,7 @@ class Ratios {
   }
 
   /** Of this class with its neighbours, as wide as it takes to have enough; null: the memory is too small. */
-  of(kind: number): { readonly median: number; readonly mad: number } | null {
+  of(kind: number): Usual | null {
     for (let reach = 0; reach < CLASSES; reach++) {
       const all = new Uint32Array(BINS);
       let total = 0;
@@ -45,22 +45,43 @@ class Ratios {
           total += this.counts[k]![i]!;
         }
       if (total < ENOUGH) continue;
-      const middle = middleOf(all, total);
+      const middle = placeOf(all, total / 2);
       const apart = new Uint32Array(BINS);
       for (let i = 0; i < BINS; i++) apart[Math.abs(i - middle)]! += all[i]!;
-      return { median: (middle - (BINS >> 1)) * STEP, mad: Math.max(LEAST_MAD, middleOf(apart, total) * STEP) };
+      return {
+        median: logOf(middle),
+        mad: Math.max(LEAST_MAD, placeOf(apart, total / 2) * STEP),
+        edges:
+          total < MANY
+            ? [-Infinity, Infinity]
+            : [logOf(placeOf(all, total * EDGE)), logOf(placeOf(all, total * (1 - EDGE)))],
+      };
     }
     return null;
   }
 }
 
-function middleOf(counts: Uint32Array, total: number): number {
+/** The bin in which the so-manieth lies. */
+function placeOf(counts: Uint32Array, wanted: number): number {
   let sum = 0;
-  for (let i = 0; i < counts.length; i++) if ((sum += counts[i]!) * 2 >= total) return i;
-  return 0;
+  for (let i = 0; i < counts.length; i++) if ((sum += counts[i]!) >= wanted) return i;
+  return counts.length - 1;
+}
+
+const logOf = (bin: number): number => (bin - (BINS >> 1)) * STEP;
+
+interface Usual {
+  readonly median: number;
+  readonly mad: number;
+  /** Between which all but two of a hundred lie; infinite where there are too few. */
+  readonly edges: readonly [number, number];
 }
 
 const ENOUGH = 30;
+const MANY = 150;
+const EDGE = 0.01;
+/** So far beyond the edges a length is out of line as well. */
+const BEYOND = 0.3;
 const LEAST_MAD = 0.08;
 /** Deviations (a normal distribution has 1.4826 MAD in one) from which on a length is out of line. */
 const FAR = 4.5;
@@ -94,7 +115,9 @@ export const unitLengthCheck = overPairs(length, (facts) => {
         const usual = ratios(pair).of(kind);
         if (!usual) continue;
         const apart = Math.abs(log - usual.median);
-        if (apart < FAR * usual.mad * 1.4826 || apart < leastApart(kind)) continue;
+        const [low, high] = usual.edges;
+        const isFar = apart >= FAR * usual.mad * 1.4826 || log < low - BEYOND || log > high + BEYOND;
+        if (!isFar || apart < leastApart(kind)) continue;
         const percent = Math.round(100 * Math.exp(log - usual.median));
         const { place, text } = pair.target;
         yield onTarget(
@@ -138,11 +161,11 @@ export const sentenceMissingCheck = overPairs(sentences, (facts) => {
       for (const [pair, note] of candidates.pairs()) {
         const [wanted, there] = [Math.floor(note / 1000), note % 1000];
         const { log, kind } = ratioOf(pair);
-        const usual = ratios(pair).of(kind) ?? { median: 0, mad: 0.15 };
+        const usual = ratios(pair).of(kind) ?? { median: 0, mad: 0.15, edges: [0, 0] as const };
         // Two sentences may have become one: then the text is as long as it should be.
         const short = log - usual.median;
         const expected = Math.log(Math.max(there, 0.5) / wanted);
-        if (short > -0.16 || short > expected * 0.45 || short > -1.1 * usual.mad) continue;
+        if (short > -0.15 || short > expected * 0.3 || short > -usual.mad) continue;
         const { place, text } = pair.target;
         yield onTarget(
           sentences,

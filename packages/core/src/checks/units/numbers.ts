@@ -114,11 +114,11 @@ interface Left {
 /** What neither words nor multiples explain. */
 function explained({ source, target }: Pair, { lost, more, from, to }: Left): [Found[], Found[]] {
   const isWord = ({ values }: Found, text: string, language: string): boolean =>
-    values.some((value) => value.length <= 2 && saysNumber(text, Number(value), language));
+    values.some((value) => /^\d{1,2}$/.test(value) && saysNumber(text, Number(value), language));
   const isMultiplied = ({ shown, from: at }: Found, text: string): boolean =>
     MULTIPLIED.test(text.slice(at + shown.length));
   const isMonth = ({ values }: Found, text: string, language: string): boolean =>
-    values.some((value) => Number(value) >= 1 && Number(value) <= 12 && namesMonth(text, Number(value), language));
+    values.some((value) => /^(?:[1-9]|1[0-2])$/.test(value) && namesMonth(text, Number(value), language));
   const missing = lost.filter(
     (one) => !isWord(one, to, target.general) && !isMultiplied(one, from) && !isMonth(one, to, target.general),
   );

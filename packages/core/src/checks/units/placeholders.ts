@@ -9,11 +9,12 @@ const about = { id: 'placeholder', severity: 'error' } as const;
  * and "%L1", Ruby's "%{name}" and "%<name>d", Objective-C's "%@".
  */
 const PRINTF =
-  /%(?:(\d+)\$)?[-+#0']*(?:\d+|\*(?:\d+\$)?)?(?:\.(?:\d+|\*(?:\d+\$)?)?)?(hh|h|ll|l|L|q|j|z|t|I64|I32|I)?([diouxXeEfFgGaAcCsSpn@])(?![A-Za-zÀ-ɏ])/g;
+  /%(?:(\d+)\$)?[-+#0']*(?:\d+|\*(?:\d+\$)?)?(?:\.(?:\d+|\*(?:\d+\$)?)?)?(hh|h|ll|l|L|q|j|z|t|I64|I32|I)?([diuxX@]|[oeEfFgGaAcCsSpn](?![A-Za-zÀ-ɏ]))/g;
 const NAMED =
-  /%\([\w. -]+\)[-+#0 ]*\d*(?:\.\d+)?[diouxXeEfFgGcrsa]|%\{[\w.]+\}|%<[\w.]+>[-+#0]*\d*(?:\.\d+)?[a-zA-Z]|%L?\d{1,2}(?![\d$.,%]|\s*%)(?=\W|$)|%n(?=\W|$)/g;
+  /%\([\w. -]+\)[-+#0]*\d*(?:\.\d+)?[diouxXeEfFgGcrsa]|%\{[\w.]+\}|%<[\w.]+>[-+#0]*\d*(?:\.\d+)?[a-zA-Z]|%L?\d{1,2}(?![\d$.,%]|\s*%)(?=\W|$)|%n(?=\W|$)/g;
 /** Braces of ICU, Python, JavaScript and template languages; shell and Perl variables. */
-const BRACES = /\$\{[\w.:-]+\}|\{\{[^{}]+\}\}|\{%[^{}]+%\}|\{\w*(?:[.:!][\w.$]*)*\}|\[\[[^\][]+\]\]|<%[^%]+%>/g;
+const BRACES =
+  /\$\{[\w.:-]+\}|\{\{[^{}]+\}\}|\{%[^{}]+%\}|\{(?:\w[\w.]*)?(?:[:!][\w.$<>^+-]*)?\}|\[\[[^\][]+\]\]|<%[^%]+%>/g;
 const VARIABLES = /\$(?:[A-Z_][A-Z0-9_]{2,}|[1-9])\b/g;
 /** Entities other than those of XML that stand for a character (XML 1.0, 4.6). */
 const ENTITIES =
@@ -29,17 +30,18 @@ interface Placeholder {
 
 export function placeholdersOf(text: string): Placeholder[] {
   if (!/[%{$&[<]/.test(text)) return [];
+  // "%%" is a percent sign.
+  const bare = text.replaceAll('%%', '\u0001\u0001');
   const found: Placeholder[] = [];
   if (text.includes('%')) {
     let next = 0;
-    // "%%" is a percent sign.
-    for (const match of text.replaceAll('%%', '\u0001\u0001').matchAll(PRINTF)) {
+    for (const match of bare.matchAll(PRINTF)) {
       const [shown, position, length = '', type = ''] = match;
       const at = position === undefined ? ++next : Number(position);
       found.push({ key: `%${at}$${length}${type === 'i' ? 'd' : type}`, shown });
     }
   }
-  for (const pattern of ALL) for (const [shown] of text.matchAll(pattern)) found.push({ key: shown, shown });
+  for (const pattern of ALL) for (const [shown] of bare.matchAll(pattern)) found.push({ key: shown, shown });
   return found;
 }
 

@@ -15,6 +15,8 @@ function* unpaired(
   problemOf: (side: Side) => Problem | null,
   any: RegExp,
 ): Generator<Finding> {
+  const isPlain = [pair.source, pair.target].every(({ text }) => text.search(any) < 0);
+  if (isPlain) return;
   const [inSource, inTarget] = [problemOf(pair.source), problemOf(pair.target)];
   if (!inSource === !inTarget) return;
   const side = inTarget ? pair.target : pair.source;
@@ -27,7 +29,9 @@ function* unpaired(
 
 /** Faces, arrows and escapes are no brackets. */
 const bare = (text: string): string =>
-  text.replace(/[:;]-?[()]|[()]-?[:;](?=\s|$)|\\[([{)\]}]|->|=>|<-/g, (all) => ' '.repeat(all.length));
+  text.replace(/(?<![\p{L}\p{N}])[:;]-?[()]|(?<=^|\s)[()]-?[:;](?=\s|$)|\\[([{)\]}]|->|=>|<-/gu, (all) =>
+    ' '.repeat(all.length),
+  );
 
 export const unitBracketsCheck = perPair(brackets, (pair) =>
   unpaired(brackets, pair, ({ text }) => unbalancedBrackets(bare(text)), /[()[\]{}（）「」『』【】]/g),

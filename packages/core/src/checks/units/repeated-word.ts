@@ -3,7 +3,7 @@ import { marksOf, onTarget, perPair } from './pair.js';
 
 const about = { id: 'repeated-word', severity: 'warning' } as const;
 
-const TWICE = /(?<![\p{L}\p{M}\p{N}’'_.-])([\p{L}\p{M}]{2,})\s+\1(?![\p{L}\p{M}\p{N}’'_-])/giu;
+const TWICE = /(?<![\p{L}\p{M}\p{N}’'_.-])([\p{L}\p{M}]{2,})[^\S\n]\1(?![\p{L}\p{M}\p{N}’'_-])/giu;
 
 /**
  * Words that a language rightly says twice: relative and other pronouns, particles (common practice), and languages that say
@@ -56,6 +56,7 @@ export const repeatedWordCheck = perPair(about, function* (pair) {
   const { source, target } = pair;
   if (ANY.has(target.general)) return;
   const right = new Set(RIGHT[target.general]?.split(' ') ?? []);
+  if (!hasNeighbours(target.text)) return;
   const marks = marksOf(target, TWICE).filter(({ from, to }) => {
     const [one, other] = target.text.slice(from, to).split(/\s+/) as [string, string];
     // "Das das Tor …": the second begins with a small letter where the first begins the sentence.
@@ -75,3 +76,24 @@ export const repeatedWordCheck = perPair(about, function* (pair) {
     { marks, correction: { kind: 'text', text, safe: false } },
   );
 });
+
+/** Whether two words in a row begin and end alike: a look at letters, before the pattern is asked. */
+function hasNeighbours(text: string): boolean {
+  let [from, length] = [-1, 0];
+  for (let start = 0; start < text.length;) {
+    let end = text.indexOf(' ', start);
+    if (end < 0) end = text.length;
+    // What stands beside a word is part of it here: "word," is no "word".
+    const own = end - start;
+    if (
+      own >= 2 &&
+      from >= 0 &&
+      own >= length &&
+      text.slice(start, start + length).toLowerCase() === text.slice(from, from + length).toLowerCase()
+    )
+      return true;
+    if (own > 0) [from, length] = [start, own];
+    start = end + 1;
+  }
+  return /[\u00a0\t]/.test(text);
+}

@@ -17,7 +17,11 @@ const PROBLEMS: readonly (readonly [Problem, RegExp])[] = [
   ['several', SEVERAL],
 ];
 
+/** Nearly all texts have none of it. */
+const ANY = /^\s|\s$|\s\s/u;
+
 export const unitSpacesCheck = perPair(spaces, function* (pair): Generator<Finding> {
+  if (!ANY.test(pair.source.text) && !ANY.test(pair.target.text)) return;
   for (const [side, other] of [
     [pair.target, pair.source],
     [pair.source, pair.target],

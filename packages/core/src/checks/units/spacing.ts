@@ -7,7 +7,7 @@ const spaced = { id: 'space-before-mark', severity: 'warning' } as const;
 
 /** Two of the same, or a point with another; three points are an ellipsis, and what the source has is meant. */
 const DOUBLE =
-  /(?<![.])\.\.(?![./\w*])|(?<!,),,(?!,)|(?<![:\w]):{2}(?![:\w])|;;(?!;)|。。(?!。)|，，|、、|؟؟(?!؟)|(?<![?!])\?\?(?![?!])|(?<![!?])!!(?![!?])|,\.(?![\d.])|;\.|:\.(?!\w)|\?\.(?![\w.])|!\.(?![\w.])/g;
+  /(?<![.])\.\.(?![./\w*])|(?<!,),,(?=\s|$)|(?<![:\w]):{2}(?![:\w])|;;(?!;)|。。(?!。)|，，|、、|؟؟(?!؟)|(?<![?!])\?\?(?![?!])|(?<![!?])!!(?![!?])|,\.(?![\d.])|;\.|:\.(?!\w)|\?\.(?![\w.])|!\.(?![\w.])/g;
 
 export const doubleMarkCheck = perPair(doubled, function* (pair) {
   const { source, target } = pair;
@@ -31,6 +31,9 @@ const BEHIND = /(?<=\p{Ll}{2})[,;](?=\p{L}{2})|(?<=\p{Ll}{2})\.(?=\p{Lu}\p{Ll}+\
 const FRENCH = /(?<=[\p{L}\p{N})\]])[;:!?](?=\s|$)/gu;
 const SPACELESS = new Set(['ja', 'zh', 'th', 'lo', 'km', 'my']);
 
+/** A space before a mark, or none behind one: nearly all texts have neither. */
+const ANY = /[ \u00a0\u202f][,;:!?.？！，。；：،؛؟]|[,;.]\p{L}/u;
+
 const isFrench = ({ general, language }: Side): boolean => general === 'fr' && !/-CA\b/i.test(language);
 const marksWithSpace = (side: Side) =>
   marksOf(side, BEFORE).filter(({ from, to }) => !(side.general === 'fr' && /[;:!?»]/.test(side.text.slice(from, to))));
@@ -51,6 +54,7 @@ export const spaceBeforeMarkCheck = overPairs(spaced, (facts) => {
         french.without += bare;
         if (bare > 0) candidates.add(pair);
       }
+      if (!ANY.test(target.text)) return;
       const before = marksWithSpace(target);
       if (before.length > 0 && marksOf(source, BEFORE).length < before.length) {
         const text = target.text.replace(BEFORE, (all) => (before.length === 0 ? all : all.trimStart()));

@@ -4,7 +4,7 @@ import type { Said } from '@fair-copy/core/said.js';
 import { z } from 'zod';
 import { routes } from './route.js';
 import { jobOf } from './jobs.js';
-import { idParam, recorded, spoken, whole } from './shared.js';
+import { done, idParam, recorded, spoken, whole } from './shared.js';
 
 const counts = z.object({ new: z.number(), standing: z.number(), settled: z.number(), stet: z.number() });
 
@@ -42,6 +42,8 @@ export const findingBody = z.object({
       z.object({ kind: z.literal('remove term'), safe: z.boolean() }),
     ])
     .nullable(),
+  /** Where in its texts the evidence stands; none: all of `text` is. */
+  marks: z.array(z.object({ place: z.union([z.string(), z.number()]), from: z.number(), to: z.number() })),
   isNew: z.boolean(),
 });
 export type FindingBody = z.infer<typeof findingBody>;
@@ -87,8 +89,37 @@ const reportRoute = {
   answer: jobOf('report findings'),
 };
 
+/** What the inspections of a client's memories look for. */
+export const inspectionProfile = z.object({
+  /** Checks that are left out. */
+  without: z.array(z.string().max(60)).max(100),
+  /** Whose terms should be used. */
+  termbases: z.array(z.number().int()).max(100),
+  /** Units that came about by a bridge are looked at as well. */
+  bridged: z.boolean(),
+  /** The client's own rules. */
+  patterns: z
+    .array(
+      z.object({
+        name: z.string().trim().min(1).max(200),
+        pattern: z.string().min(1).max(500),
+        must: z.enum(['stand', 'not stand']),
+        whereSource: z.string().max(500).optional(),
+        language: z.string().max(40).optional(),
+      }),
+    )
+    .max(200),
+});
+export type InspectionProfile = z.infer<typeof inspectionProfile>;
+
 /** The same for termbases and for memories. */
 export const inspectionContract = routes({
+  'GET /inspection-profiles/:id': {
+    summary: 'What the inspections of a client’s memories look for',
+    params: idParam,
+    answer: inspectionProfile,
+  },
+  'PUT /inspection-profiles/:id': { params: idParam, body: inspectionProfile, answer: done },
   'GET /termbases/:id/inspection': overviewRoute,
   'GET /memories/:id/inspection': overviewRoute,
   'POST /termbases/:id/inspection': inspectRoute,

@@ -10,6 +10,7 @@ export type ErrorCode = keyof ErrorCodes;
 const STATUS: Readonly<Record<ErrorCode, number>> = {
   'not-found': 404,
   'invalid-request': 400,
+  'rule-unreadable': 400,
   'name-empty': 400,
   'name-taken': 409,
   'file-not-ready': 409,

@@ -36,6 +36,8 @@ export interface ErrorCodes {
   readonly 'not-found': { readonly what: Missing; readonly name?: string };
   /** In English, for whoever looks into it. */
   readonly 'invalid-request': { readonly what: string };
+  /** A pattern of a client's rule. `why`: in the words of the engine. */
+  readonly 'rule-unreadable': { readonly name: string; readonly why: string };
   readonly 'name-empty': Record<string, never>;
   readonly 'name-taken': { readonly what: Named };
   readonly 'file-not-ready': { readonly name: string };

@@ -39,6 +39,7 @@ export function findingBodies(rows: readonly FindingRow[], textsOf: TextsOf): Fi
       .slice(0, RELATED)
       .map((item) => ({ item, text: labelOf(textsOf(item)) })),
     correction: row.correction ? (JSON.parse(row.correction) as FindingBody['correction']) : null,
+    marks: JSON.parse(row.marks) as FindingBody['marks'],
     isNew: row.is_new === 1,
   }));
 }

@@ -17,6 +17,8 @@ export interface FindingRow {
   readonly message: string;
   /** Other items, as JSON. */
   readonly related: string;
+  /** Where the evidence stands, as JSON. */
+  readonly marks: string;
   readonly correction: string | null;
   readonly basis: string;
   readonly is_new: number;
@@ -25,7 +27,7 @@ export interface FindingRow {
 
 const columns = ({ owner, item, place }: Subject): string =>
   `f.id, f.${owner} AS owner, f.check_id, f.${item} AS item, f.language, f.${place} AS place, f.severity, f.text, f.message,
-   f.related, f.correction, f.basis, f.is_new, f.settled`;
+   f.related, f.correction, f.basis, f.is_new, f.settled, f.marks`;
 
 const open = ({ owner, item, stets, inspections }: Subject, of = '@owner'): string =>
   `f.${owner} = ${of} AND f.inspection = (SELECT max(id) FROM ${inspections} WHERE ${owner} = ${of}) AND f.settled = 0 AND NOT EXISTS (

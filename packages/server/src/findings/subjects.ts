@@ -1,5 +1,5 @@
 /** What can be inspected: termbases by their concepts, memories by their units. Both keep their findings the same way. */
-import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
+import { FURTHER_MEMORY_CHECKS, MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 
 export interface Subject {
@@ -31,7 +31,7 @@ export const TERMBASES: Subject = {
 
 export const MEMORIES: Subject = {
   kind: 'memory',
-  checks: MEMORY_CHECKS.map(({ id }) => id),
+  checks: [...MEMORY_CHECKS.map(({ id }) => id), ...FURTHER_MEMORY_CHECKS],
   findings: 'unit_finding',
   stets: 'unit_stet',
   inspections: 'memory_inspection',

@@ -5,6 +5,7 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import Database from 'better-sqlite3';
+import type { InspectionProfile } from '@fair-copy/api/inspection.js';
 import type { Finding } from '@fair-copy/core/checks/check.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading, type Db } from '../store/database.js';
@@ -38,11 +39,16 @@ export interface Inspected {
 /** More of one check say nothing new; they come when the first are put right. */
 const OF_A_CHECK = 50_000;
 
+export interface ToInspect {
+  readonly kind: Subject['kind'];
+  readonly id: number;
+  readonly jobId: number;
+  /** What the client's inspections look for; for memories. */
+  readonly profile: InspectionProfile;
+}
+
 /** Runs all checks over a termbase or memory as it is at this moment. */
-export function inspect(
-  { kind, id, jobId }: { readonly kind: Subject['kind']; readonly id: number; readonly jobId: number },
-  context: TaskContext,
-): Inspected {
+export function inspect({ kind, id, jobId, profile }: ToInspect, context: TaskContext): Inspected {
   const { dataDir } = context;
   const db = openForReading(pathsOf(dataDir).workspace);
   const path = pathsOf(dataDir).stagedFindings(jobId);
@@ -53,14 +59,15 @@ export function inspect(
   try {
     staged.exec(`PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF; CREATE TABLE finding (
       id INTEGER PRIMARY KEY, check_id TEXT, item INTEGER, language TEXT, place ANY, severity TEXT, text TEXT, message TEXT,
-      related TEXT, correction TEXT, basis TEXT, is_new INTEGER) STRICT; BEGIN`);
+      related TEXT, correction TEXT, basis TEXT, is_new INTEGER, marks TEXT) STRICT; BEGIN`);
     // One look at all of it. The units of a memory lie in a file of their own: the workspace is let go before they are
     // looked at, since what is written while a look lasts piles up beside the database.
     db.exec('BEGIN');
     const moment = momentOf(db);
     const known = identities(db, subjectOf(kind), id);
     if (kind === 'memory') db.exec('COMMIT');
-    const findings = kind === 'memory' ? findingsInMemory(db, id, context) : findingsInTermbase(db, id, context);
+    const findings =
+      kind === 'memory' ? findingsInMemory(db, id, profile, context) : findingsInTermbase(db, id, context);
     const counts = keep(staged, findings, known);
     staged.exec('COMMIT');
     isDone = true;
@@ -92,8 +99,8 @@ function keep(
   { before, standing }: Known,
 ): Pick<Inspected, 'findings' | 'counts'> {
   const insert = staged.prepare(
-    `INSERT INTO finding (check_id, item, language, place, severity, text, message, related, correction, basis, is_new)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO finding (check_id, item, language, place, severity, text, message, related, correction, basis, is_new, marks)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   );
   const counts = { new: 0, standing: 0, settled: 0, stet: 0 };
   const kept = new Map<string, number>();
@@ -121,6 +128,7 @@ function keep(
       f.correction ? JSON.stringify(f.correction) : null,
       f.basis,
       isNew ? 1 : 0,
+      JSON.stringify(f.marks ?? []),
     );
   }
   for (const key of before) if (!now.has(key) && !standing.has(key)) counts.settled++;

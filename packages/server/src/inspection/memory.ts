@@ -1,11 +1,18 @@
 /** A memory as the checks look at it. */
 import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { UNITS, type UnitInMemory } from '@fair-copy/core/checks/looked-at.js';
-import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
-import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import { unitChecks, type ChosenChecks } from '@fair-copy/core/checks/units/choice.js';
+import type { UnitFacts } from '@fair-copy/core/checks/units/pair.js';
+import { KnownTerms } from '@fair-copy/core/checks/units/terms.js';
+import type { InspectionProfile } from '@fair-copy/api/inspection.js';
+import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
+import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { isBridged } from '@fair-copy/core/memory/bridge/plan.js';
+import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { CODE, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
+import { conceptsOf } from '../store/concepts.js';
 import { memoryById } from '../store/memories.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
@@ -16,7 +23,12 @@ const NEARLY_ALL = 0.9;
 const SEEN = 0.8;
 
 /** All findings of all checks, one after the other. Reports progress. */
-export function* findingsInMemory(db: Db, memoryId: number, context: TaskContext): Generator<Finding> {
+export function* findingsInMemory(
+  db: Db,
+  memoryId: number,
+  profile: InspectionProfile,
+  context: TaskContext,
+): Generator<Finding> {
   const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(memoryById(db, memoryId).file));
   file.db.exec('BEGIN');
   try {
@@ -26,19 +38,23 @@ export function* findingsInMemory(db: Db, memoryId: number, context: TaskContext
       let seen = 0;
       for (const unit of file.units()) {
         if (++seen % 500 === 0) context.checkpoint((seen / total) * SEEN);
-        yield unit;
+        if (profile.bridged || !isBridged(unit)) yield unit;
       }
       context.checkpoint(SEEN);
     };
-    const facts = {
+    const source = sourceOf(file);
+    const tags = languages.map(({ language }): LanguageTag => language);
+    const facts: UnitFacts = {
       of: UNITS,
-      languages: languages.map(({ language }): LanguageTag => language),
+      // The source comes first, however many units lack it.
+      languages: [...tags].sort((a, b) => Number(isIn(source, b)) - Number(isIn(source, a))),
+      ...(source && { source }),
       item: (id: number) => file.unit(id) ?? undefined,
     };
     let count = 0;
-    for (const finding of inspect(units(), MEMORY_CHECKS, facts)) {
+    for (const finding of inspect(units(), unitChecks(chosen(db, profile)), facts)) {
       if (++count % 500 === 0) context.checkpoint();
-      yield readable(isCorrectable(finding, file) ? finding : withoutCorrection(finding));
+      yield readable(isCorrectable(finding, file) ? finding : withoutCorrection(finding), file);
     }
   } finally {
     file.db.exec('COMMIT');
@@ -53,11 +69,38 @@ function isCorrectable({ correction, item, place }: Finding, file: MemoryFile): 
   return correction.kind === 'text' ? variants[Number(place)]!.codes.length === 0 : variants.length > 2;
 }
 
-/** For people: codes leave nothing in texts. */
-function readable(finding: Finding): Finding {
+/** What the client's profile asks for, with the terms of its termbases. */
+function chosen(db: Db, { without, patterns, termbases }: InspectionProfile): ChosenChecks {
+  const concepts = termbases.flatMap((id) => [...conceptsOf(db, id)]);
+  return { without, patterns, ...(concepts.length > 0 && { terms: new KnownTerms(concepts, dictionaryFor) }) };
+}
+
+const isIn = (source: LanguageTag | null, language: LanguageTag): boolean => source !== null && fits(source, language);
+
+/** The language that the memory's file says it was translated from, where it has texts in it. */
+function sourceOf(file: MemoryFile): LanguageTag | null {
+  const header = JSON.parse(file.about('header') ?? '{}') as Partial<TmxHeader>;
+  const declared = canonicalTag(header.attributes?.srclang ?? '');
+  return declared && file.languages().some(({ language }) => fits(declared, language)) ? declared : null;
+}
+
+/** For people: codes leave nothing in texts, and marks stand where the evidence is without them. */
+function readable(finding: Finding, file: MemoryFile): Finding {
   const said = JSON.stringify(finding.said);
-  if (!finding.text.includes(CODE) && !said.includes(CODE)) return finding;
-  return { ...finding, text: withoutCodes(finding.text), said: JSON.parse(withoutCodes(said)) as Finding['said'] };
+  const { marks = [] } = finding;
+  const variants = marks.length > 0 ? (file.unit(finding.item)?.variants ?? []) : [];
+  const hasCodes = variants.some(({ codes }) => codes.length > 0);
+  if (!hasCodes && !finding.text.includes(CODE) && !said.includes(CODE)) return finding;
+  return {
+    ...finding,
+    text: withoutCodes(finding.text),
+    said: JSON.parse(withoutCodes(said)) as Finding['said'],
+    marks: marks.map(({ place, from, to }) => {
+      const text = variants[Number(place)]?.text ?? '';
+      const at = (index: number): number => withoutCodes(text.slice(0, index)).length;
+      return { place, from: at(from), to: at(to) };
+    }),
+  };
 }
 
 function withoutCorrection({ correction: _, ...finding }: Finding): Finding {

@@ -58,8 +58,8 @@ export function takeFindings({ kind, id, inspection, path, after }: Piece, { dat
       .prepare<[number, number], { id: number }>('SELECT * FROM finding WHERE id > ? ORDER BY id LIMIT ?')
       .all(after, PIECE);
     const insert = db.prepare(
-      `INSERT INTO ${findings} (${owner}, inspection, check_id, ${item}, language, ${place}, severity, text, message, related, correction, basis, is_new)
-       VALUES (${id}, ${inspection}, @check_id, @item, @language, @place, @severity, @text, @message, @related, @correction, @basis, @is_new)`,
+      `INSERT INTO ${findings} (${owner}, inspection, check_id, ${item}, language, ${place}, severity, text, message, related, correction, basis, is_new, marks)
+       VALUES (${id}, ${inspection}, @check_id, @item, @language, @place, @severity, @text, @message, @related, @correction, @basis, @is_new, @marks)`,
     );
     db.transaction(() => {
       requireThere(db, { kind, id });

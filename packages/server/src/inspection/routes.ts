@@ -1,12 +1,15 @@
 import { doing } from '@fair-copy/words/work.js';
+import { OK } from '@fair-copy/api/shared.js';
 import { inspectionContract, type InspectionOverview } from '@fair-copy/api/inspection.js';
 import type { Context } from '../context.js';
 import { findingBodies, textsOfConcepts, textsOfUnits, type TextsOf } from '../findings/bodies.js';
 import { lastInspection, openCounts, openFindings, stetFindings, stetTotal } from '../findings/read.js';
 import { MEMORIES, TERMBASES, type Subject } from '../findings/subjects.js';
 import { serve, type Api } from '../serve.js';
+import { clientById } from '../store/clients.js';
 import { memoryById } from '../store/memories.js';
 import { termbaseById } from '../store/termbases.js';
+import { InspectionProfiles, requireRules } from './profiles.js';
 import { runInspection } from './run.js';
 import { inspectionTasks } from './tasks.js';
 
@@ -20,7 +23,19 @@ interface Inspected {
 }
 
 export function inspectionRoutes(api: Api, context: Context): void {
-  const { workspace, memories } = context;
+  const { workspace, memories, events } = context;
+  const profiles = new InspectionProfiles(context);
+  serve(api, inspectionContract, 'GET /inspection-profiles/:id', async ({ params }) => {
+    clientById(workspace, params.id);
+    return profiles.of(params.id);
+  });
+  serve(api, inspectionContract, 'PUT /inspection-profiles/:id', async ({ params, body }) => {
+    clientById(workspace, params.id);
+    requireRules(body.patterns);
+    profiles.keep(params.id, body);
+    events.tell({ type: 'changed', what: 'inspection' });
+    return OK;
+  });
   routesOf(api, context, {
     of: TERMBASES,
     path: '/termbases',
@@ -38,6 +53,7 @@ export function inspectionRoutes(api: Api, context: Context): void {
 function routesOf(api: Api, context: Context, inspected: Inspected): void {
   stetRoutes(api, context, inspected);
   const { workspace, workers, jobs } = context;
+  const profiles = new InspectionProfiles(context);
   const { of, path } = inspected;
   const { kind } = of;
 
@@ -61,7 +77,9 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
   serve(api, inspectionContract, `POST ${path}/:id/inspection`, async ({ params: { id } }) => {
     const { name, client_id: clientId } = inspected.named(id);
     const about = { kind: 'inspect', title: doing('inspecting', { name }), clientId } as const;
-    return jobs.start(about, (controls) => runInspection(context, { kind, id }, controls));
+    return jobs.start(about, (controls) =>
+      runInspection(context, { kind, id, profile: profiles.of(clientId) }, controls),
+    );
   });
 
   serve(api, inspectionContract, `GET ${path}/:id/findings`, async ({ params: { id: owner }, query }) => {

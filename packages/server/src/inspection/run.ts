@@ -1,4 +1,5 @@
 /** An inspection from its beginning to its end, as the main thread sees it. */
+import type { InspectionProfile } from '@fair-copy/api/inspection.js';
 import type { Context } from '../context.js';
 import type { Subject } from '../findings/subjects.js';
 import type { JobControls } from '../jobs/jobs.js';
@@ -16,13 +17,15 @@ interface Of {
   readonly id: number;
 }
 
+export type ToRun = Of & { readonly profile: InspectionProfile };
+
 /** Inspections of the same termbase or memory come one after another. */
 const last = new Map<string, Promise<unknown>>();
 
 /** Stopped or failed, the findings of the last inspection stand. */
 export function runInspection(
   { workers, paths }: Pick<Context, 'workers' | 'paths'>,
-  of: Of,
+  of: ToRun,
   controls: JobControls,
 ): Promise<InspectionCounts> {
   const key = `${paths.root} ${of.kind} ${of.id}`;
@@ -36,10 +39,18 @@ export function runInspection(
   return ended;
 }
 
-async function inspectNow(workers: Workers, of: Of, controls: JobControls): Promise<InspectionCounts> {
+async function inspectNow(
+  workers: Workers,
+  { profile, ...of }: ToRun,
+  controls: JobControls,
+): Promise<InspectionCounts> {
   const { id: jobId, stop, onProgress } = controls;
   const checking = { ...controls, onProgress: (share: number) => onProgress(share * CHECKED) };
-  const { path, findings, counts, moment } = await workers.run(inspectionTasks.inspect, { ...of, jobId }, checking);
+  const { path, findings, counts, moment } = await workers.run(
+    inspectionTasks.inspect,
+    { ...of, jobId, profile },
+    checking,
+  );
   try {
     const inspection = await workers.run(inspectionTasks.beginFindings, of);
     let after: number | null = 0;

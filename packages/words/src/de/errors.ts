@@ -41,6 +41,8 @@ const NAMED: Readonly<Record<Named, string>> = {
 export const errors: Words<ErrorCodes> = {
   'not-found': ({ what, name }) => `${MISSING[what]}${name === undefined ? '' : ` ${name}`} gibt es nicht.`,
   'invalid-request': ({ what }) => `Die Anfrage ist nicht, wie sie sein soll: ${what}.`,
+  'rule-unreadable': ({ name, why }) =>
+    `Die Regel „${name}“ ist nicht lesbar: ${why}. Muster sind reguläre Ausdrücke in der Schreibweise von RE2.`,
   'name-empty': () => 'Ein Name wird gebraucht.',
   'name-taken': ({ what }) => `${NAMED[what]} dieses Namens gibt es schon.`,
   'file-not-ready': ({ name }) => `${quoted(name)} wird noch gelesen. Versuchen Sie es gleich noch einmal.`,

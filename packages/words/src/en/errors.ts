@@ -6,6 +6,8 @@ import { whatWasDone, whyClosed } from './done.js';
 export const errors: Words<ErrorCodes> = {
   'not-found': ({ what, name }) => `There is no such ${what}${name === undefined ? '' : ` ${name}`}.`,
   'invalid-request': ({ what }) => `The request is not as it should be: ${what}.`,
+  'rule-unreadable': ({ name, why }) =>
+    `The rule “${name}” cannot be read: ${why}. Patterns are regular expressions in the syntax of RE2.`,
   'name-empty': () => 'A name is needed.',
   'name-taken': ({ what }) => `There is a ${what} of that name already.`,
   'file-not-ready': ({ name }) => `“${name}” is still being read. Try again in a moment.`,

@@ -4,7 +4,7 @@ import { marksOfTexts, missingIn, onTarget, perPair } from './pair.js';
 const about = { id: 'url', severity: 'error' } as const;
 
 /** RFC 3986, 3 (scheme and authority), and what people write without a scheme. */
-const URL = /\b(?:[a-z][a-z0-9+.-]*:\/\/|www\.)[^\s<>"'”“«»（）()\[\]{}，。、；：]+/gi;
+const URL = /\b(?:[a-z][a-z0-9+.-]*:\/\/|www\.)[^\s<>"'”“«»（）()[\]{}，。、；：]+/gi;
 /** RFC 5321, 4.1.2, without quoted local parts. */
 const EMAIL = /[\w.!#$%&'*+/=?^`{|}~-]+@[\w-]+(?:\.[\w-]+)+/g;
 /** From the root or the home of a user, two steps at least; drives of Windows. */

@@ -36,7 +36,7 @@ function reread(run: string, bytes: ReadonlyMap<string, number>): string | null 
 
 const RUN = /[^\x00-\x7f]{2,}/g;
 /** A mark of a lost letter inside a word; not in an address or a pattern. */
-const LOST = /(?<=\p{Ll})\?(?=\p{Ll})(?![^\s]*[=&])/gu;
+const LOST = /(?<=\p{L})\?(?=\p{Ll})(?![^\s]*[=&])/gu;
 /** The replacement character, and controls that no text has. */
 const NO_TEXT = /[\ufffd\u0080-\u009f]+/g;
 /** Letters written as what stands for them in HTML, twice. */
@@ -79,7 +79,7 @@ function broken({ text, place }: Side, other: Side): Broken | null {
   return { marks, correction: isWhole ? mended + text.slice(last) : null };
 }
 
-const COULD = /[^\x00-\x7f]{2}|[\ufffd\u0080-\u009f]|\p{Ll}\?\p{Ll}|&amp;/u;
+const COULD = /[^\x00-\x7f]{2}|[\ufffd\u0080-\u009f]|\p{L}\?\p{Ll}|&amp;/u;
 
 export const encodingCheck = perPair(about, function* (pair: Pair) {
   for (const side of [pair.target, pair.source]) {

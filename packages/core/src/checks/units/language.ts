@@ -28,9 +28,9 @@ export const unitLanguageCheck = overPairs(about, () => {
     *see(pair): Iterable<Finding> {
       const { source, target } = pair;
       // The same text on both sides is another matter.
-      if (source.text === target.text || caselessKey(source.text) === caselessKey(target.text)) return;
+      if (source.text.length === target.text.length && caselessKey(source.text) === caselessKey(target.text)) return;
       for (const side of [target, source]) {
-        if (side.text.length < LEAST || usual.has(side)) continue;
+        if (side.text.length < LEAST || !hasWords(side.text) || usual.has(side)) continue;
         const other = canonicalTag(otherScript(side) ?? reads(side, pair) ?? '');
         if (other === null) {
           if (side.text.length >= TELLING) usual.learn(side);
@@ -44,6 +44,13 @@ export const unitLanguageCheck = overPairs(about, () => {
   };
 });
 
+/** Fewer words say too little. */
+function hasWords(text: string): boolean {
+  let spaces = 0;
+  for (let at = text.indexOf(' '); at >= 0; at = text.indexOf(' ', at + 1)) if (++spaces >= 3) return true;
+  return false;
+}
+
 /** Texts of so many characters were surely looked at for their language. */
 const TELLING = 48;
 /** Words of a language that are kept. */
@@ -55,7 +62,7 @@ const ENOUGH_WORDS = 1500;
 
 /** Words of texts that were found to be in their language: to identify a language takes fifty times as long. */
 class UsualWords {
-  private readonly words = new Map<string, Map<string, number>>();
+  private readonly words = new Map<string, Set<string>>();
 
   has(side: Side): boolean {
     const known = this.words.get(side.general);
@@ -68,12 +75,8 @@ class UsualWords {
 
   learn(side: Side): void {
     let known = this.words.get(side.general);
-    if (!known) this.words.set(side.general, (known = new Map()));
-    for (const word of new Set(wordsIn(side))) {
-      const count = known.get(word);
-      if (count !== undefined) known.set(word, count + 1);
-      else if (known.size < KEPT_WORDS) known.set(word, 1);
-    }
+    if (!known) this.words.set(side.general, (known = new Set()));
+    for (const word of wordsIn(side)) if (known.size < KEPT_WORDS) known.add(word);
   }
 }
 

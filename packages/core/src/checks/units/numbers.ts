@@ -68,7 +68,7 @@ const normal = (digits: string): string => digits.replace(/^0+(?=\d)/, '');
 
 /** A number that a word multiplies: "2 million", "3万", "5k". */
 const MULTIPLIED =
-  /^\s*(?:k\b|M\b|thousand|million|billion|trillion|hundred|tausend|million|milliard|mille|mil\b|millón|millones|milhões|tys|mln|mld|тыс|млн|млрд|tuhat|miljoona|miljon|ezer|bin\b|milyon|万|萬|億|亿|千|百|만|억|천|백|พัน|ล้าน|หมื่น|แสน)/iu;
+  /^\s*(?:thousand|million|billion|trillion|hundred|tausend|million|milliard|mille|mil\b|millón|millones|milhões|tys|mln|mld|тыс|млн|млрд|tuhat|miljoona|miljon|ezer|bin\b|milyon|万|萬|億|亿|千|百|만|억|천|백|พัน|ล้าน|หมื่น|แสน)/iu;
 /** A time of twelve hours. */
 const HALF_DAY = /\d\s*[ap]\.?\s?m\b/i;
 /** Measures that are converted, not kept (common practice). */
@@ -115,15 +115,28 @@ interface Left {
 function explained({ source, target }: Pair, { lost, more, from, to }: Left): [Found[], Found[]] {
   const isWord = ({ values }: Found, text: string, language: string): boolean =>
     values.some((value) => /^\d{1,2}$/.test(value) && saysNumber(text, Number(value), language));
-  const isMultiplied = ({ shown, from: at }: Found, text: string): boolean =>
-    MULTIPLIED.test(text.slice(at + shown.length));
+  const isMultiplied = ({ shown, from: at }: Found, text: string): boolean => {
+    const behind = text.slice(at + shown.length);
+    return MULTIPLIED.test(behind) || /^\s?[kM]\b/.test(behind);
+  };
+  // "20,000" is "2万" there.
+  const isLarge = ({ values }: Found): boolean => values.some((value) => value.length >= 4);
+  const manifold = { from: more.some((one) => isMultiplied(one, to)), to: lost.some((one) => isMultiplied(one, from)) };
   const isMonth = ({ values }: Found, text: string, language: string): boolean =>
     values.some((value) => /^(?:[1-9]|1[0-2])$/.test(value) && namesMonth(text, Number(value), language));
   const missing = lost.filter(
-    (one) => !isWord(one, to, target.general) && !isMultiplied(one, from) && !isMonth(one, to, target.general),
+    (one) =>
+      !isWord(one, to, target.general) &&
+      !isMultiplied(one, from) &&
+      !(manifold.from && isLarge(one)) &&
+      !isMonth(one, to, target.general),
   );
   const strange = more.filter(
-    (one) => !isWord(one, from, source.general) && !isMultiplied(one, to) && !isMonth(one, from, source.general),
+    (one) =>
+      !isWord(one, from, source.general) &&
+      !isMultiplied(one, to) &&
+      !(manifold.to && isLarge(one)) &&
+      !isMonth(one, from, source.general),
   );
   // "1" is often said by the form of the word alone.
   const alone = strange.length === 0;

@@ -84,7 +84,7 @@ export function perPair(about: About, see: (pair: Pair, facts: UnitFacts) => Ite
 /** A check that must have seen all pairs before it can say what is out of line. */
 export function overPairs(
   about: About,
-  start: (facts: UnitFacts) => { see(pair: Pair): Iterable<Finding> | void; end(): Iterable<Finding> },
+  start: (facts: UnitFacts) => { see(pair: Pair): Iterable<Finding> | undefined; end(): Iterable<Finding> },
 ): UnitCheck {
   return {
     ...about,

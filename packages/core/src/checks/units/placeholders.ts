@@ -28,8 +28,21 @@ interface Placeholder {
   readonly shown: string;
 }
 
-export function placeholdersOf(text: string): Placeholder[] {
-  if (!/[%{$&[<]/.test(text)) return [];
+const NONE: readonly Placeholder[] = [];
+/** Several checks ask for the same two texts one after the other. */
+const LAST: { text: string; found: readonly Placeholder[] }[] = [];
+
+export function placeholdersOf(text: string): readonly Placeholder[] {
+  if (!/[%{$&[<]/.test(text)) return NONE;
+  const known = LAST.find((last) => last.text === text);
+  if (known) return known.found;
+  const found = foundIn(text);
+  LAST.push({ text, found });
+  if (LAST.length > 2) LAST.shift();
+  return found;
+}
+
+function foundIn(text: string): Placeholder[] {
   // "%%" is a percent sign.
   const bare = text.replaceAll('%%', '\u0001\u0001');
   const found: Placeholder[] = [];

@@ -73,6 +73,9 @@ export interface BridgeTally {
 
 /** What is said of each unit: how sure its pair was, the text that it went over, the two units, and the other text where those were only alike. */
 export const BRIDGED = 'bridged';
+
+/** Whether a unit came about by a bridge. */
+export const isBridged = ({ props = [] }: Unit): boolean => props.some(({ type }) => type === BRIDGED);
 export const BRIDGED_OVER = 'bridged-over';
 export const BRIDGED_FROM = 'bridged-from';
 export const BRIDGED_NEAR = 'bridged-near';

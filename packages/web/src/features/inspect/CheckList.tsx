@@ -32,16 +32,19 @@ export function CheckList({ kind, overview, check, onCheck, isStanding, onStandi
         chosen={check === null && !isStanding}
         onClick={() => onCheck(null)}
       />
-      {overview.checks.map((c) => (
-        <CheckItem
-          key={c.id}
-          {...checkWords(words, c.id, kind)}
-          count={c.open}
-          fresh={c.fresh}
-          chosen={check === c.id}
-          onClick={() => onCheck(c.id)}
-        />
-      ))}
+      {/* Those that found something come first. */}
+      {[...overview.checks]
+        .sort((a, b) => Number(b.open > 0) - Number(a.open > 0))
+        .map((c) => (
+          <CheckItem
+            key={c.id}
+            {...checkWords(words, c.id, kind)}
+            count={c.open}
+            fresh={c.fresh}
+            chosen={check === c.id}
+            onClick={() => onCheck(c.id)}
+          />
+        ))}
       {overview.stets > 0 && (
         <CheckItem
           title={inspectTexts.standing}

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
@@ -89,7 +90,44 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
   );
 }
 
-/** All texts of the concept or unit, the one that the finding is about underlined. */
+interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A text with the evidence in it underlined; a mark between two letters is shown as a gap. */
+function Marked({ text, marks }: { readonly text: string; readonly marks: readonly Span[] }) {
+  if (marks.length === 0) return text;
+  const parts: ReactNode[] = [];
+  let at = 0;
+  for (const { from, to } of [...marks].sort((a, b) => a.from - b.from)) {
+    if (from < at) continue;
+    parts.push(text.slice(at, from));
+    const said = text.slice(from, to);
+    parts.push(
+      <Box
+        key={from}
+        component="mark"
+        sx={(theme) => ({
+          color: 'inherit',
+          bgcolor: 'transparent',
+          textDecoration: 'underline wavy',
+          textDecorationColor: theme.inks.vermilion,
+          textUnderlineOffset: '4px',
+          // White space, and what is missing, is seen by its ground.
+          ...(said.trim() === '' && { bgcolor: theme.inks.tint, px: said === '' ? '3px' : 0, whiteSpace: 'pre' }),
+        })}
+      >
+        {said}
+      </Box>,
+    );
+    at = to;
+  }
+  parts.push(text.slice(at));
+  return <>{parts}</>;
+}
+
+/** All texts of the concept or unit, the evidence in them underlined. */
 function Texts({ row, of }: { readonly row: FoundRow; readonly of: Inspected }) {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(110px, max-content) minmax(0, 1fr)', columnGap: 2 }}>
@@ -110,15 +148,20 @@ function Texts({ row, of }: { readonly row: FoundRow; readonly of: Inspected }) 
                 <Box
                   component={Link}
                   to={addressOf(of, row.item, language)}
-                  sx={(theme) => ({
-                    color: 'inherit',
-                    textDecoration: language === row.language && text === row.text ? 'underline wavy' : 'none',
-                    textDecorationColor: theme.inks.vermilion,
-                    textUnderlineOffset: '4px',
-                    '&:hover': { textDecorationLine: 'underline' },
-                  })}
+                  sx={{ color: 'inherit', textDecoration: 'none', '&:hover': { textDecoration: 'underline' } }}
                 >
-                  <LanguageText language={language}>{text}</LanguageText>
+                  <LanguageText language={language}>
+                    <Marked
+                      text={text}
+                      marks={
+                        row.marks.length > 0
+                          ? row.marks.filter((mark) => mark.place === place)
+                          : language === row.language && text === row.text
+                            ? [{ from: 0, to: text.length }]
+                            : []
+                      }
+                    />
+                  </LanguageText>
                 </Box>
               </Box>
             ))}

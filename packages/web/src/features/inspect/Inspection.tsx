@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import type { Spoken } from '@fair-copy/words/catalogues.js';
@@ -24,6 +24,8 @@ import { inspectTexts } from './messages.js';
 import { Standing } from './Standing.js';
 
 const t = inspectTexts;
+
+const ProfileDialog = lazy(async () => ({ default: (await import('./ProfileDialog.js')).ProfileDialog }));
 
 /** The checks with their counts, the rows they find something in, and what changed since the last time. */
 export function Inspection({ of, overview }: { readonly of: Inspected; readonly overview: InspectionOverview }) {
@@ -98,9 +100,26 @@ function Heading({ of, overview }: { readonly of: Inspected; readonly overview: 
         )
       }
     >
+      {memory && <ProfileButton clientId={memory.clientId} checks={overview.checks.map(({ id }) => id)} />}
       {inspectedAt && <ReportButton of={of} />}
       {inspectedAt && <InspectButton of={of} label={t.again} />}
     </PageHead>
+  );
+}
+
+function ProfileButton({ clientId, checks }: { readonly clientId: number; readonly checks: readonly string[] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button aria-haspopup="dialog" onClick={() => setOpen(true)}>
+        {t.profile.open}
+      </Button>
+      {open && (
+        <Suspense>
+          <ProfileDialog clientId={clientId} checks={checks} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
   );
 }
 

@@ -1,0 +1,39 @@
+/** What a client's inspections of memories look for: kept, and used again. */
+import type { InspectionProfile } from '@fair-copy/api/inspection.js';
+import { ownPatternCheck, PatternError } from '@fair-copy/core/checks/units/own-pattern.js';
+import type { Context } from '../context.js';
+import { ApiError } from '../errors.js';
+import { KeptPlans } from '../store/kept-plans.js';
+
+const USUAL: InspectionProfile = { without: [], termbases: [], bridged: true, patterns: [] };
+
+export class InspectionProfiles {
+  private readonly kept: KeptPlans<InspectionProfile, never, never>;
+
+  constructor(private readonly context: Pick<Context, 'desk' | 'workspace'>) {
+    this.kept = new KeptPlans(context.desk, context.workspace, 'inspect');
+  }
+
+  /** With the termbases that are still there. */
+  of(clientId: number): InspectionProfile {
+    const profile = { ...USUAL, ...this.kept.plan(clientId) };
+    const there = this.context.workspace.prepare<[number, number], 1>(
+      'SELECT 1 FROM termbase WHERE id = ? AND client_id = ?',
+    );
+    return { ...profile, termbases: profile.termbases.filter((id) => there.get(id, clientId) !== undefined) };
+  }
+
+  keep(clientId: number, profile: InspectionProfile): void {
+    this.kept.keep(clientId, profile);
+  }
+}
+
+/** Throws `ApiError` ("rule-unreadable") for the first that is no pattern. */
+export function requireRules(patterns: InspectionProfile['patterns']): void {
+  try {
+    ownPatternCheck(patterns);
+  } catch (error) {
+    if (error instanceof PatternError) throw new ApiError('rule-unreadable', { name: error.rule, why: error.why });
+    throw error;
+  }
+}

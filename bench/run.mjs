@@ -11,6 +11,7 @@ import { caller } from '../scripts/api.mjs';
 import { alignmentQuality, alignmentSpeed } from './alignment.mjs';
 import { memory } from './memory.mjs';
 import { SERVER_ENV } from '../scripts/server-process.mjs';
+import { inspection } from './inspection.mjs';
 import { merging } from './merging.mjs';
 import { quality, speed } from './recognition.mjs';
 import { note, printTable, report } from './table.mjs';
@@ -297,6 +298,7 @@ const PARTS = {
   },
   memory: () => memory({ started, report, folder }),
   merging: () => merging({ started, report, folder }),
+  inspection: () => inspection({ started, report, folder }),
 };
 
 try {

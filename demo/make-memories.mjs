@@ -2,7 +2,7 @@
 import { writeFile } from 'node:fs/promises';
 import iconv from 'iconv-lite';
 import { COMPANY, NEWER, POLISH, POLISH_BESIDES, SPRING } from './scenario/merging.mjs';
-import { KILN, LOG, WATERWAY } from './scenario/texts.mjs';
+import { KILN, KILN_SUPPLIER, LOG, WATERWAY } from './scenario/texts.mjs';
 import { FIRST_YEAR, WATERWAY_YEARS } from './scenario/waterway-years.mjs';
 import { writeWord } from './word.mjs';
 
@@ -177,6 +177,9 @@ export async function kilnMemory(path) {
       '<prop type="product">Chamber kiln K4</prop>',
     ),
   );
+  const panel = '<prop type="product">Control panel K4</prop>';
+  const supplier = ' creationdate="20260412T091500Z" creationid="supplier"';
+  units.push(...bilingual(KILN_SUPPLIER, ['de', 'en-US'], () => supplier, panel));
   await writeFile(path, tmxText(units, 'de', 'desk'));
 }
 

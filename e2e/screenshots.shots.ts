@@ -44,8 +44,8 @@ test('one picture of each main view', async ({ page, server }) => {
   await shot('termbase');
   await page.getByRole('button', { name: 'Hand over' }).click();
   await shot('hand-over');
-  await page.goto(`${server.address}/inspect/1`);
-  await expect(page.getByText('Same source, different targets').first()).toBeVisible();
+  await page.goto(`${server.address}/inspect/memories/3`);
+  await expect(page.getByText('Wait 54 minutes before you open the door.').first()).toBeVisible();
   await shot('inspect');
   await page.goto(`${server.address}/intake/16`);
   await expect(page.getByText(/The file is cut off/)).toBeVisible();

@@ -109,3 +109,37 @@ export const KILN = [
     '発熱体は柔らかいブラシで清掃してください。',
   ],
 ];
+
+/** What a supplier sent of the kiln's control panel: nearly every unit has something that Inspect should find. */
+export const KILN_SUPPLIER = [
+  ['Warten Sie 45 Minuten, bevor Sie die Tür öffnen.', 'Wait 54 minutes before you open the door.'],
+  ['Bei 1.250,5 °C schaltet der Regler ab.', 'At 1,250.5 °C the controller switches off.'],
+  ['Brand %s von %d wird vorbereitet.', 'Firing %s is being prepared.'],
+  ['Die Anleitung steht unter https://kilns.example/de/k4.', 'The manual is at https://kilns.example/en/k5.'],
+  ['Ist die Tür geschlossen?', 'Is the door closed.'],
+  ['Der Brand ist beendet.', 'The firing has ended..'],
+  ['Die Kammer ist leer, die Tür steht offen.', 'The chamber is empty , the door stands open.'],
+  ['Prüfen Sie die Dichtung (an der Tür).', 'Check the seal (on the door.'],
+  ['Wählen Sie „Langsam heizen“.', 'Choose “Heat slowly.'],
+  ['Reinigen Sie die Kammer nach jedem Brand.', 'Clean the chamber  after each firing.'],
+  ['Der Fühler misst die Temperatur.', 'The sensor mea\u00adsures the temperature.'],
+  ['Öffnen Sie die Klappe langsam.', 'Open the the flap slowly.'],
+  ['Schließen Sie die Tür, bevor Sie heizen.', 'close the door before you heat.'],
+  ['Lassen Sie den Ofen langsam abkühlen.', 'LET THE KILN COOL DOWN SLOWLY.'],
+  [
+    'Heizen Sie den Ofen langsam auf und öffnen Sie die Tür nicht.',
+    'Heizen Sie den Ofen langsam auf und öffnen Sie die Tür nicht.',
+  ],
+  [
+    'Halten Sie die Kammer trocken, solange der Ofen nicht in Betrieb ist.',
+    'Gardez la chambre au sec tant que le four ne fonctionne pas, et fermez la porte.',
+  ],
+  [
+    'Schalten Sie den Ofen aus. Warten Sie, bis die Kammer abgekühlt ist. Öffnen Sie dann die Tür.',
+    'Switch the kiln off. Wait until the chamber has cooled.',
+  ],
+  ['Die Schamotte verträgt keine Feuchtigkeit.', 'The firebrick â€“ like the shelf â€“ cannot stand moisture.'],
+  ['Sichern Sie den Deckel <b>immer</b> mit dem Riegel.', 'Always secure the lid with the bolt.'],
+  ['Die Brennkurve hat vier Stufen.', 'The firing curve has four steps.'],
+  ['Die Brennkurve hat vier Stufen.', 'The firing curve has four stages.'],
+];

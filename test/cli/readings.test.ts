@@ -149,7 +149,7 @@ describe('tables in files', () => {
     );
     expect(text('match.csv')).toContain(',100,exact,');
     call('inspect', file('i.csv', 'de;en\nWehr ;weir\nWehr;dam\n'), '-o', out('inspect.csv'));
-    expect(text('inspect.csv').split('\n')[0]).toBe('Sheet,Row,Check,Severity,Language,Text,Message,Proposed');
+    expect(text('inspect.csv').split('\n')[0]).toBe('File,Sheet,Row,Check,Severity,Language,Text,Message,Proposed');
     call(
       'align',
       file('a.txt', 'The gate is open.\n'),

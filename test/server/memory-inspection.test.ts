@@ -131,3 +131,49 @@ test('an operation on very many units settles what was found in them', async () 
   expect((await server.ended(bulk.id)).result).toMatchObject({ changed: many });
   expect(await open()).toBe(0);
 });
+
+test('evidence is marked in both texts, as they are shown: codes take no place', async () => {
+  const client = await server.client('Marks');
+  const { fileId } = await server.takeIn(
+    client,
+    'b.tmx',
+    `<tmx version="1.4"><header srclang="en"/><body>${tu('Press <ph>{0}</ph> for 12 s', 'Drücken Sie <ph>{0}</ph> 13 s')}</body></tmx>`,
+  );
+  const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'B' });
+  const { memoryId } = unitsWritten(await server.ended(job.id));
+  await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
+  const [number] = await server.ask<FoundRow[]>('GET', `/memories/${memoryId}/findings?check=number`);
+  const shown = number!.marks.map(({ place, from, to }) => number!.texts[Number(place)]!.texts[0]!.slice(from, to));
+  expect(shown).toEqual(['12', '13']);
+});
+
+test('what is looked for is kept for the client: checks, rules, terms, and units of a bridge', async () => {
+  const client = await server.client('Profile');
+  const units = [
+    tu('Open the gate', 'Öffne das  Tor'),
+    tu('Close the gate', 'Schließe das  Tor').replace('<tu>', '<tu><prop type="bridged">certain</prop>'),
+    tu('You wait', 'Du wartest'),
+  ];
+  const { fileId } = await server.takeIn(
+    client,
+    'c.tmx',
+    `<tmx version="1.4"><header srclang="en"/><body>${units.join('')}</body></tmx>`,
+  );
+  const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'C' });
+  const { memoryId } = unitsWritten(await server.ended(job.id));
+  const checked = async (profile: object): Promise<string[]> => {
+    await server.ask('PUT', `/inspection-profiles/${client}`, {
+      ...(await server.ask<object>('GET', `/inspection-profiles/${client}`)),
+      ...profile,
+    });
+    await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
+    const rows = await server.ask<FoundRow[]>('GET', `/memories/${memoryId}/findings`);
+    return rows.map(({ check, item }) => `${check} ${item}`).sort();
+  };
+  expect(await checked({})).toEqual(['spaces 1', 'spaces 2']);
+  expect(await checked({ bridged: false })).toEqual(['spaces 1']);
+  const patterns = [{ name: 'Sie', pattern: '\\bDu\\b', must: 'not stand' }];
+  expect(await checked({ bridged: true, without: ['spaces'], patterns })).toEqual(['own-pattern 3']);
+  const bad = { without: [], termbases: [], bridged: true, patterns: [{ name: 'Bad', pattern: '(', must: 'stand' }] };
+  await server.ask('PUT', `/inspection-profiles/${client}`, bad, 400);
+});

@@ -2,7 +2,7 @@
 import { basename } from 'node:path';
 import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { UNITS, type UnitInMemory } from '@fair-copy/core/checks/looked-at.js';
-import { unitChecks } from '@fair-copy/core/checks/units/choice.js';
+import { expectedLanguages, unitChecks } from '@fair-copy/core/checks/units/choice.js';
 import { PatternError } from '@fair-copy/core/checks/units/own-pattern.js';
 import type { UnitFacts } from '@fair-copy/core/checks/units/pair.js';
 import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
@@ -13,9 +13,6 @@ import { UnitFile, type UnitFileOptions } from '@fair-copy/files/unit-file.js';
 import { UnitSpool } from '@fair-copy/files/unit-spool.js';
 import type { Evidence, Located, Plan } from './inspected.js';
 import { UsageError } from './usage.js';
-
-/** A language that so many of the units have is missed in the others. */
-const NEARLY_ALL = 0.9;
 
 /** @param byRow the file is a table: its rows are named, not its units */
 export async function inspectUnits(
@@ -58,7 +55,12 @@ export async function inspectUnits(
       where: where(finding.item, lines[places.get(finding.item)!]!),
       evidence: evidenceOf(finding, unitAt(finding.item)!),
     });
-    const facts = factsOf(plan, languages, file.seen.header?.attributes?.srclang, unitAt);
+    const facts = factsOf(
+      plan,
+      { counts: languages, units: spool.length },
+      file.seen.header?.attributes?.srclang,
+      unitAt,
+    );
     const found = [...inspect(units(), chosenChecks(plan), facts)].map(located);
     const left = plan.wants('missing-target') ? file.seen.left.filter(({ reason }) => reason === 'no text') : [];
     return [...found, ...left.map((unit) => ({ ...emptyUnit(unit), where: where(unit.number, unit.line) }))];
@@ -81,22 +83,17 @@ function chosenChecks({ checks }: Plan) {
 
 function factsOf(
   { source, target }: Plan,
-  counts: ReadonlyMap<LanguageTag, number>,
+  { counts, units }: { readonly counts: ReadonlyMap<LanguageTag, number>; readonly units: number },
   declared: string | undefined,
   item: (number: number) => UnitInMemory | undefined,
 ): UnitFacts {
-  const all = Math.max(...counts.values(), 1);
   const inHeader = declared === undefined ? null : canonicalTag(declared);
   const from =
     source ??
     ([...counts.keys()].some((tag) => inHeader !== null && fits(inHeader, tag)) ? inHeader : null) ??
     [...counts.keys()][0];
-  const wanted = [...counts]
-    .filter(
-      ([tag, count]) =>
-        count >= all * NEARLY_ALL && (target === null || fits(target, tag) || (from && fits(from, tag))),
-    )
-    .map(([tag]) => tag)
+  const wanted = expectedLanguages(counts, units)
+    .filter((tag) => target === null || fits(target, tag) || (from && fits(from, tag)))
     .sort((a, b) => Number(from !== undefined && fits(from, b)) - Number(from !== undefined && fits(from, a)));
   return {
     of: UNITS,

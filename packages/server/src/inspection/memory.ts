@@ -1,7 +1,7 @@
 /** A memory as the checks look at it. */
 import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { UNITS, type UnitInMemory } from '@fair-copy/core/checks/looked-at.js';
-import { unitChecks, type ChosenChecks } from '@fair-copy/core/checks/units/choice.js';
+import { expectedLanguages, unitChecks, type ChosenChecks } from '@fair-copy/core/checks/units/choice.js';
 import type { UnitFacts } from '@fair-copy/core/checks/units/pair.js';
 import { KnownTerms } from '@fair-copy/core/checks/units/terms.js';
 import type { InspectionProfile } from '@fair-copy/api/inspection.js';
@@ -17,8 +17,6 @@ import { memoryById } from '../store/memories.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 
-/** A language that so many of the units have is missed in the others. */
-const NEARLY_ALL = 0.9;
 /** The share of the time after which all units were seen; the rest goes to what needs the whole. */
 const SEEN = 0.8;
 
@@ -33,7 +31,7 @@ export function* findingsInMemory(
   file.db.exec('BEGIN');
   try {
     const total = Math.max(1, file.count);
-    const languages = file.languages().filter(({ units }) => units >= total * NEARLY_ALL);
+    const counts = new Map(file.languages().map(({ language, units }) => [language, units]));
     const units = function* (): Generator<UnitInMemory> {
       let seen = 0;
       for (const unit of file.units()) {
@@ -43,7 +41,7 @@ export function* findingsInMemory(
       context.checkpoint(SEEN);
     };
     const source = sourceOf(file);
-    const tags = languages.map(({ language }): LanguageTag => language);
+    const tags = expectedLanguages(counts, file.count);
     const facts: UnitFacts = {
       of: UNITS,
       // The source comes first, however many units lack it.

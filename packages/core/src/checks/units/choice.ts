@@ -1,4 +1,5 @@
 /** Which checks a memory is looked at with: all that can be, those that are asked for, and what they need. */
+import type { LanguageTag } from '../../language/tags.js';
 import { MEMORY_CHECKS } from '../memory-checks.js';
 import { ownPatternCheck, type OwnPattern } from './own-pattern.js';
 import type { UnitCheck } from './pair.js';
@@ -22,4 +23,15 @@ export function unitChecks({ only, without = [], patterns = [], terms }: ChosenC
     ...(patterns.length ? [ownPatternCheck(patterns)] : []),
   ];
   return all.filter(({ id }) => (only === undefined || only.includes(id)) && !without.includes(id));
+}
+
+/** A language that so many of the units have is missed in the others. */
+const NEARLY_ALL = 0.9;
+
+/**
+ * Languages that every unit should have: those of nearly all units, and both of a memory of two.
+ * @param counts units that have the language
+ */
+export function expectedLanguages(counts: ReadonlyMap<LanguageTag, number>, units: number): LanguageTag[] {
+  return [...counts].flatMap(([tag, count]) => (counts.size === 2 || count >= units * NEARLY_ALL ? [tag] : []));
 }

@@ -72,7 +72,7 @@ function marksOfKeys(side: Side, wanted: readonly string[]): Mark[] {
     marks.push({ place: side.place, from: at, to: at + 1 });
   }
   const tags = tagsIn(side.text).filter((tag) => left.includes(tagKey(tag)));
-  return [...marks, ...marksOfTexts(side, tags)];
+  return [...marks.reverse(), ...marksOfTexts(side, tags)];
 }
 
 const comparison = (pair: Pair): { readonly source: Found; readonly target: Found } | null => {

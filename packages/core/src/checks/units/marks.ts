@@ -75,7 +75,7 @@ export function finalMark(text: string, language: string): FinalMark {
 }
 
 function endingOf(mark: string, language: string): Ending {
-  if (mark.includes('…') || mark.includes('⋯') || /\.{2,}|。{2,}/.test(mark)) return '…';
+  if (mark.includes('…') || mark.includes('⋯') || /\.{3,}|。{3,}/.test(mark)) return '…';
   // Greek asks with a semicolon (published orthography; also Unicode, U+037E).
   const all = [...mark].map((one) => (language === 'el' && one === ';' ? '?' : SAME_AS[one]!));
   for (const strong of ['?', '!'] as const) if (all.includes(strong)) return strong;

@@ -37,6 +37,12 @@ export const unitBracketsCheck = perPair(brackets, (pair) =>
   unpaired(brackets, pair, ({ text }) => unbalancedBrackets(bare(text)), /[()[\]{}（）「」『』【】]/g),
 );
 
+/** Broken letters look like quotation marks: that is another check. */
 export const quotesCheck = perPair(quotes, (pair) =>
-  unpaired(quotes, pair, ({ text, general }) => unbalancedQuotes(text, general), /["“”„«»‹›]/g),
+  unpaired(
+    quotes,
+    pair,
+    ({ text, general }) => (text.includes('â€') ? null : unbalancedQuotes(text, general)),
+    /["“”„«»‹›]/g,
+  ),
 );

@@ -177,3 +177,29 @@ test('what is looked for is kept for the client: checks, rules, terms, and units
   const bad = { without: [], termbases: [], bridged: true, patterns: [{ name: 'Bad', pattern: '(', must: 'stand' }] };
   await server.ask('PUT', `/inspection-profiles/${client}`, bad, 400);
 });
+
+test('how much is in order is said, and findings are shown by their severity', async () => {
+  const client = await server.client('Severity');
+  const units = [
+    tu('Open 12 gates', 'Öffnen Sie 13 Tore'),
+    tu('Open the weir', 'Öffnen  Sie das Wehr'),
+    tu('Open it', 'Öffnen Sie es'),
+  ];
+  const { fileId } = await server.takeIn(
+    client,
+    'd.tmx',
+    `<tmx version="1.4"><header srclang="en"/><body>${units.join('')}</body></tmx>`,
+  );
+  const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'D' });
+  const { memoryId } = unitsWritten(await server.ended(job.id));
+  expect(await server.ask('GET', `/memories/${memoryId}/inspection`)).toMatchObject({ items: 3, itemsFound: 0 });
+  await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
+  expect(await server.ask('GET', `/memories/${memoryId}/inspection`)).toMatchObject({ items: 3, itemsFound: 2 });
+  const checks = async (severity: string): Promise<string[]> =>
+    (await server.ask<FoundRow[]>('GET', `/memories/${memoryId}/findings?severity=${severity}`)).map(
+      ({ check }) => check,
+    );
+  expect(await checks('error')).toEqual(['number']);
+  expect(await checks('warning')).toEqual(['spaces']);
+  expect(await checks('info')).toEqual([]);
+});

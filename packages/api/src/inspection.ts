@@ -11,6 +11,9 @@ const counts = z.object({ new: z.number(), standing: z.number(), settled: z.numb
 export const overview = z.object({
   inspectedAt: z.string().nullable(),
   counts: counts.nullable(),
+  /** Concepts or units in all, and those of them with open findings. */
+  items: z.number(),
+  itemsFound: z.number(),
   /** Findings that are let stand at present. */
   stets: z.number(),
   checks: z.array(
@@ -65,7 +68,11 @@ const overviewRoute = { params: idParam, answer: overview };
 const inspectRoute = { params: idParam, answer: jobOf('inspect') };
 const findingsRoute = {
   params: idParam,
-  query: z.object({ check: z.string().optional(), after: whole.default(0) }),
+  query: z.object({
+    check: z.string().optional(),
+    severity: z.enum(['error', 'warning', 'info']).optional(),
+    after: whole.default(0),
+  }),
   answer: z.array(foundRow),
 };
 const stetRoute = { params: idParam, body: z.object({ ids, reason: z.string().max(500) }), answer: recorded };

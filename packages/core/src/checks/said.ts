@@ -36,6 +36,15 @@ export interface FindingCodes {
   readonly 'several-concepts': { readonly text: string; readonly concepts: number };
   readonly 'many-words': { readonly words: number };
   readonly 'many-characters': { readonly characters: number };
+  readonly 'id-shared': { readonly name: string; readonly concepts: number };
+  readonly 'subject-otherwise': { readonly subject: string; readonly usual: string; readonly concepts: number };
+  readonly 'picture-shared': { readonly name: string; readonly concepts: number };
+  readonly 'spelled-otherwise': { readonly text: string; readonly other: string };
+  /** `share` of the concepts that have one, in per cent. */
+  readonly 'definition-missing': { readonly share: number };
+  readonly 'terms-in-one': { readonly texts: readonly string[] };
+  readonly 'note-there': { readonly note: string };
+  readonly 'term-all-capitals': Record<string, never>;
   readonly 'no-text': Record<string, never>;
   readonly 'language-missing': { readonly language: LanguageTag };
   readonly 'looks-like': { readonly text: string; readonly language: LanguageTag };

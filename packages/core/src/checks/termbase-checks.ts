@@ -2,6 +2,14 @@
 import { bracketsCheck } from './brackets.js';
 import { capitalsCheck } from './capitals.js';
 import type { TermbaseCheck } from './check.js';
+import {
+  duplicateIdCheck,
+  missingDefinitionCheck,
+  samePictureCheck,
+  spellingVariantsCheck,
+  subjectSpellingCheck,
+} from './concepts/identity.js';
+import { allCapitalsCheck, noteInTermCheck, severalTermsCheck, termEncodingCheck } from './concepts/term-text.js';
 import { definitionIsTermCheck, definitionTwiceCheck } from './definitions.js';
 import { doublettesCheck } from './doublettes.js';
 import { duplicateInConceptCheck } from './duplicate-in-concept.js';
@@ -21,6 +29,8 @@ import { statusCheck } from './status.js';
 export const TERMBASE_CHECKS: readonly TermbaseCheck[] = [
   differentTargetsCheck,
   doublettesCheck,
+  spellingVariantsCheck,
+  duplicateIdCheck,
   severalConceptsCheck,
   homonymsWithoutSubjectCheck,
   missingTargetCheck,
@@ -28,15 +38,22 @@ export const TERMBASE_CHECKS: readonly TermbaseCheck[] = [
   otherLanguageCheck,
   statusCheck,
   missingFieldCheck,
+  missingDefinitionCheck,
   valueOutsideListCheck,
+  subjectSpellingCheck,
+  samePictureCheck,
   referencesCheck,
   duplicateInConceptCheck,
   definitionTwiceCheck,
   definitionIsTermCheck,
+  severalTermsCheck,
+  noteInTermCheck,
   formCheck,
   lengthCheck,
   spacesCheck,
   finalPunctuationCheck,
   capitalsCheck,
+  allCapitalsCheck,
   bracketsCheck,
+  termEncodingCheck,
 ];

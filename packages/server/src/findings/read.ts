@@ -37,14 +37,24 @@ const open = ({ owner, item, stets, inspections }: Subject, of = '@owner'): stri
 export function openFindings(
   db: Db,
   of: Subject,
-  where: { readonly owner: number; readonly check: string | null; readonly after: number; readonly limit: number },
+  {
+    severity = null,
+    ...where
+  }: {
+    readonly owner: number;
+    readonly check: string | null;
+    readonly severity?: FindingRow['severity'] | null;
+    readonly after: number;
+    readonly limit: number;
+  },
 ): FindingRow[] {
   return db
-    .prepare<[typeof where], FindingRow>(
+    .prepare<[typeof where & { readonly severity: string | null }], FindingRow>(
       `SELECT ${columns(of)} FROM ${of.findings} f
-       WHERE ${open(of)} AND (@check IS NULL OR f.check_id = @check) AND f.id > @after ORDER BY f.id LIMIT @limit`,
+       WHERE ${open(of)} AND (@check IS NULL OR f.check_id = @check)
+         AND (@severity IS NULL OR f.severity = @severity) AND f.id > @after ORDER BY f.id LIMIT @limit`,
     )
-    .all(where);
+    .all({ ...where, severity });
 }
 
 /** A finding of the last inspection that somebody let stand. */
@@ -137,4 +147,12 @@ export function lastInspection(
       `SELECT at, counts FROM ${of.inspections} WHERE ${of.owner} = ? ORDER BY id DESC LIMIT 1`,
     )
     .get(owner);
+}
+
+/** Concepts or units with open findings. */
+export function openItems(db: Db, of: Subject, owner: number): number {
+  return db
+    .prepare<[{ owner: number }], number>(`SELECT count(DISTINCT f.${of.item}) FROM ${of.findings} f WHERE ${open(of)}`)
+    .pluck()
+    .get({ owner })!;
 }

@@ -3,7 +3,7 @@ import { OK } from '@fair-copy/api/shared.js';
 import { inspectionContract, type InspectionOverview } from '@fair-copy/api/inspection.js';
 import type { Context } from '../context.js';
 import { findingBodies, textsOfConcepts, textsOfUnits, type TextsOf } from '../findings/bodies.js';
-import { lastInspection, openCounts, openFindings, stetFindings, stetTotal } from '../findings/read.js';
+import { lastInspection, openCounts, openFindings, openItems, stetFindings, stetTotal } from '../findings/read.js';
 import { MEMORIES, TERMBASES, type Subject } from '../findings/subjects.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
@@ -20,6 +20,8 @@ interface Inspected {
   /** Throws where there is none. */
   named(id: number): { readonly name: string; readonly client_id: number };
   textsOf(id: number): TextsOf;
+  /** How many concepts or units it has. */
+  items(id: number): number;
 }
 
 export function inspectionRoutes(api: Api, context: Context): void {
@@ -41,12 +43,15 @@ export function inspectionRoutes(api: Api, context: Context): void {
     path: '/termbases',
     named: (id) => termbaseById(workspace, id),
     textsOf: () => textsOfConcepts(workspace),
+    items: (id) =>
+      workspace.prepare<[number], number>('SELECT count(*) FROM concept WHERE termbase_id = ?').pluck().get(id)!,
   });
   routesOf(api, context, {
     of: MEMORIES,
     path: '/memories',
     named: (id) => memoryById(workspace, id),
     textsOf: (id) => textsOfUnits(memories.file(id)),
+    items: (id) => memories.file(id).count,
   });
 }
 
@@ -63,6 +68,8 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
     const open = new Map(openCounts(workspace, of, params.id).map((row) => [row.check, row]));
     return {
       inspectedAt: last?.at ?? null,
+      items: inspected.items(params.id),
+      itemsFound: last ? openItems(workspace, of, params.id) : 0,
       stets: stetTotal(workspace, of, params.id),
       counts: last ? (JSON.parse(last.counts) as InspectionOverview['counts']) : null,
       checks: of.checks.map((check) => ({
@@ -83,9 +90,9 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
   });
 
   serve(api, inspectionContract, `GET ${path}/:id/findings`, async ({ params: { id: owner }, query }) => {
-    const { check = null, after } = query;
+    const { check = null, severity = null, after } = query;
     inspected.named(owner);
-    const rows = openFindings(workspace, of, { owner, check, after, limit: 100 });
+    const rows = openFindings(workspace, of, { owner, check, severity, after, limit: 100 });
     const textsOf = inspected.textsOf(owner);
     return findingBodies(rows, textsOf).map((finding) => ({ ...finding, texts: textsOf(finding.item) }));
   });

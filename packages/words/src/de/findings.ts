@@ -89,6 +89,15 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'several-concepts': ({ text, concepts }) => `${quoted(text)} steht in ${concepts} Begriffen.`,
     'many-words': ({ words }) => `Sie hat ${count(words, { one: '# Wort', other: '# Wörter' })}.`,
     'many-characters': ({ characters }) => `Sie hat ${count(characters, { one: '# Zeichen', other: '# Zeichen' })}.`,
+    'id-shared': ({ name, concepts }) => `${concepts} Begriffe haben die Kennung ${quoted(name)}.`,
+    'subject-otherwise': ({ subject, usual, concepts }) =>
+      `Das Sachgebiet ist ${quoted(subject)}; ${count(concepts, { one: '# Begriff hat', other: '# Begriffe haben' })} ${quoted(usual)}.`,
+    'picture-shared': ({ name, concepts }) => `${concepts} Begriffe haben das Bild ${quoted(name)}.`,
+    'spelled-otherwise': ({ text, other }) => `${quoted(text)} heißt in einem anderen Begriff ${quoted(other)}.`,
+    'definition-missing': ({ share }) => `Es fehlt eine Definition; ${share} % der Begriffe haben eine.`,
+    'terms-in-one': ({ texts: all }) => `Das sind ${all.length} Benennungen: ${all.map(quoted).join(', ')}.`,
+    'note-there': ({ note }) => `${quoted(note)} ist eine Anmerkung und kein Teil der Benennung.`,
+    'term-all-capitals': () => 'Die Benennung steht ganz in Großbuchstaben.',
     'no-text': () => 'In keiner Sprache steht ein Text.',
     'language-missing': ({ language }) => `Es gibt ${none} in ${languageName(language)}.`,
     'looks-like': ({ text, language }) => `${quoted(text)} sieht nach ${languageName(language)} aus.`,
@@ -224,6 +233,33 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
   'term-form': {
     title: 'Gebeugt oder mit Artikel',
     explains: 'Eine Benennung hat einen Artikel oder sieht wie eine gebeugte Form einer anderen aus.',
+  },
+  'duplicate-id': { title: 'Kennung doppelt', explains: 'Mehrere Begriffe haben dieselbe Kennung des Kunden.' },
+  'subject-spelling': {
+    title: 'Sachgebiet anders geschrieben',
+    explains:
+      'Ein Sachgebiet ist auf mehrere Arten geschrieben, die sich in Großschreibung, Mehrzahl, Leerzeichen oder Bindestrichen unterscheiden.',
+  },
+  'same-picture': { title: 'Dasselbe Bild', explains: 'Verschiedene Begriffe haben dasselbe Bild.' },
+  'spelling-variants': {
+    title: 'Zwei Schreibweisen',
+    explains: 'Benennungen verschiedener Begriffe unterscheiden sich nur in Bindestrich, Leerzeichen oder Akzent.',
+  },
+  'missing-definition': {
+    title: 'Definition fehlt',
+    explains: 'Ein Begriff hat keine Definition, obwohl fast alle anderen eine haben.',
+  },
+  'several-terms': {
+    title: 'Mehrere Benennungen in einer',
+    explains: 'An der Stelle einer Benennung stehen mehrere.',
+  },
+  'note-in-term': {
+    title: 'Anmerkung in der Benennung',
+    explains: 'Grammatik oder ein Hinweis steht in Klammern im Text der Benennung.',
+  },
+  'all-capitals': {
+    title: 'Ganz in Großbuchstaben',
+    explains: 'Eine Benennung steht ganz in Großbuchstaben, obwohl die meisten ihrer Sprache das nicht tun.',
   },
   duplicate: {
     title: 'Doppelt gesagt',

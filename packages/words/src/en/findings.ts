@@ -83,6 +83,15 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'many-words': ({ words }) => `It has ${count(words, { one: '# word', other: '# words' })}.`,
     'many-characters': ({ characters }) =>
       `It has ${count(characters, { one: '# character', other: '# characters' })}.`,
+    'id-shared': ({ name, concepts }) => `${concepts} concepts have the id ${quoted(name)}.`,
+    'subject-otherwise': ({ subject, usual, concepts }) =>
+      `The subject is ${quoted(subject)}; ${count(concepts, { one: '# concept has', other: '# concepts have' })} ${quoted(usual)}.`,
+    'picture-shared': ({ name, concepts }) => `${concepts} concepts have the picture ${quoted(name)}.`,
+    'spelled-otherwise': ({ text, other }) => `${quoted(text)} is ${quoted(other)} in another concept.`,
+    'definition-missing': ({ share }) => `There is no definition; ${share} % of the concepts have one.`,
+    'terms-in-one': ({ texts: all }) => `These are ${all.length} terms: ${all.map(quoted).join(', ')}.`,
+    'note-there': ({ note }) => `${quoted(note)} is a note, and no part of the term.`,
+    'term-all-capitals': () => 'The term is all in capitals.',
     'no-text': () => 'There is no text in any language.',
     'language-missing': ({ language }) => `There is no ${term} in ${languageName(language)}.`,
     'looks-like': ({ text, language }) => `${quoted(text)} looks like ${languageName(language)}.`,
@@ -214,6 +223,29 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
   'term-form': {
     title: 'Inflected or with an article',
     explains: 'A term carries an article, or looks like an inflected form of another term.',
+  },
+  'duplicate-id': { title: 'Id given twice', explains: 'Several concepts have the same id of the client.' },
+  'subject-spelling': {
+    title: 'Subject written otherwise',
+    explains: 'A subject is written in several ways that differ in capitals, plural, spaces or hyphens.',
+  },
+  'same-picture': { title: 'Same picture', explains: 'Different concepts have the same picture.' },
+  'spelling-variants': {
+    title: 'Spelled in two ways',
+    explains: 'Terms of different concepts differ only in a hyphen, a space or an accent.',
+  },
+  'missing-definition': {
+    title: 'Definition missing',
+    explains: 'A concept has no definition, though nearly all others have one.',
+  },
+  'several-terms': { title: 'Several terms in one', explains: 'In the place of a term there are several.' },
+  'note-in-term': {
+    title: 'Note in the term',
+    explains: 'Grammar or a hint stands in brackets in the text of the term.',
+  },
+  'all-capitals': {
+    title: 'All in capitals',
+    explains: 'A term is all in capitals, though most terms of its language are not.',
   },
   duplicate: {
     title: 'Said twice',

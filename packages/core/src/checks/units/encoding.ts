@@ -1,6 +1,6 @@
 /** Letters that were read in another encoding than they were written in, or that got lost. */
 import type { Mark } from '../check.js';
-import { onSide, perPair, type Pair, type Side } from './pair.js';
+import { onSide, perPair, type Pair } from './pair.js';
 
 const about = { id: 'broken-encoding', severity: 'error' } as const;
 
@@ -42,12 +42,13 @@ const NO_TEXT = /[\ufffd\u0080-\u009f]+/g;
 /** Letters written as what stands for them in HTML, twice. */
 const ESCAPED_TWICE = /&amp;(?:#\d+|#x[\da-f]+|[a-z]+);/gi;
 
-interface Broken {
+export interface Broken {
   readonly marks: Mark[];
   readonly correction: string | null;
 }
 
-function broken({ text, place }: Side, other: Side): Broken | null {
+/** @param other the text beside it: what both have is meant */
+export function broken({ text, place }: Pick<Mark, 'place'> & { readonly text: string }, other: string): Broken | null {
   const marks: Mark[] = [];
   let mended = '';
   let last = 0;
@@ -67,7 +68,7 @@ function broken({ text, place }: Side, other: Side): Broken | null {
   for (const pattern of [NO_TEXT, LOST, ESCAPED_TWICE])
     for (const { 0: found, index } of text.matchAll(pattern)) {
       if (marks.some(({ from, to }) => index >= from && index < to)) continue;
-      if (pattern !== NO_TEXT && other.text.includes(found) && pattern.test(other.text)) {
+      if (pattern !== NO_TEXT && other.includes(found) && pattern.test(other)) {
         pattern.lastIndex = 0;
         continue;
       }
@@ -84,7 +85,7 @@ const COULD = /[^\x00-\x7f]{2}|[\ufffd\u0080-\u009f]|\p{L}\?\p{Ll}|&amp;/u;
 export const encodingCheck = perPair(about, function* (pair: Pair) {
   for (const side of [pair.target, pair.source]) {
     if (!COULD.test(side.text)) continue;
-    const found = broken(side, side === pair.target ? pair.source : pair.target);
+    const found = broken(side, (side === pair.target ? pair.source : pair.target).text);
     if (!found) continue;
     const { marks, correction } = found;
     yield onSide(

@@ -115,7 +115,11 @@ function Marked({ text, marks }: { readonly text: string; readonly marks: readon
           textDecorationColor: theme.inks.vermilion,
           textUnderlineOffset: '4px',
           // White space, and what is missing, is seen by its ground.
-          ...(said.trim() === '' && { bgcolor: theme.inks.tint, px: said === '' ? '3px' : 0, whiteSpace: 'pre' }),
+          ...(/^[\s\p{Cf}]*$/u.test(said) && {
+            bgcolor: theme.inks.tint,
+            px: said.trim() === said ? '3px' : 0,
+            whiteSpace: 'pre',
+          }),
         })}
       >
         {said}

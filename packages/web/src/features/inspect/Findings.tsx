@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import { infiniteQueryOptions, useInfiniteQuery } from '@tanstack/react-query';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import { useRef, useState } from 'react';
@@ -9,6 +11,7 @@ import { inspectedPath, type Inspected } from '../../api/queries.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
 import type { FoundRow, InspectionOverview } from '../../api/types.js';
 import { m } from '../../messages/index.js';
+import { EmptyState } from '../../ui/EmptyState.js';
 import { NameDialog } from '../../ui/NameDialog.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -30,11 +33,17 @@ const HINTS: readonly KeyHint[] = [
   ['u', m.keys.undo],
 ];
 
-const page = (of: Inspected, check: string | null) =>
+type Severity = FoundRow['severity'];
+const SEVERITIES: readonly Severity[] = ['error', 'warning', 'info'];
+
+const page = (of: Inspected, check: string | null, severity: Severity | null) =>
   infiniteQueryOptions({
-    queryKey: ['inspection', of, 'list', check],
+    queryKey: ['inspection', of, 'list', check, severity],
     queryFn: ({ pageParam }) =>
-      call(`GET ${inspectedPath(of)}/findings`, { params: { id: of.id }, query: { check, after: pageParam } }),
+      call(`GET ${inspectedPath(of)}/findings`, {
+        params: { id: of.id },
+        query: { check, severity, after: pageParam },
+      }),
     initialPageParam: 0,
     getNextPageParam: (last) => (last.length === 100 ? last.at(-1)!.id : undefined),
   });
@@ -42,11 +51,13 @@ const page = (of: Inspected, check: string | null) =>
 interface Props {
   readonly of: Inspected;
   readonly check: InspectionOverview['checks'][number] | null;
+  readonly overview: InspectionOverview;
 }
 
 /** Only the rows with findings: the concept or unit on the sheet, the note beside it. */
-export function Findings({ of, check }: Props) {
-  const { data, fetchNextPage, hasNextPage } = useInfiniteQuery(page(of, check?.id ?? null));
+export function Findings({ of, check, overview }: Props) {
+  const [severity, setSeverity] = useState<Severity | null>(null);
+  const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(page(of, check?.id ?? null, severity));
   const rows = data?.pages.flat() ?? [];
   const list = useRef<VirtuosoHandle>(null);
   const [selected, setSelected] = useState(0);
@@ -84,6 +95,8 @@ export function Findings({ of, check }: Props) {
   });
   return (
     <>
+      {check === null && <Summary overview={overview} kind={of.kind} severity={severity} onSeverity={setSeverity} />}
+      {rows.length === 0 && severity !== null && !isPending && <EmptyState title={t.noneSuch} />}
       <Together {...{ of, check }} marked={marked.size} onStet={() => setStetting([...marked])} />
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <Virtuoso
@@ -128,7 +141,47 @@ export function Findings({ of, check }: Props) {
   );
 }
 
-interface TogetherProps extends Props {
+interface SummaryProps {
+  readonly overview: InspectionOverview;
+  readonly kind: Inspected['kind'];
+  readonly severity: Severity | null;
+  readonly onSeverity: (severity: Severity | null) => void;
+}
+
+/** So many matters are named. */
+const WORST = 3;
+
+/** How much is in order and what is worst, for whoever plans the project; and which findings are shown. */
+function Summary({ overview, kind, severity, onSeverity }: SummaryProps) {
+  const { items, itemsFound, checks } = overview;
+  const worst = [...checks].sort((a, b) => b.open - a.open).slice(0, WORST);
+  const named = worst.flatMap(({ id, open }) => (open > 0 ? [t.matter(checkWords(words, id, kind).title, open)] : []));
+  return (
+    <Box
+      sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, py: 0.75, borderBottom: 1, borderColor: 'divider' }}
+    >
+      <Box sx={{ flex: 1, fontSize: 13, color: 'text.secondary' }}>
+        {t.inOrder[kind](items - itemsFound, items)} {named.length > 0 && t.worst(named)}
+      </Box>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label={t.severity}
+        value={severity ?? 'all'}
+        onChange={(_, value) => value && onSeverity(value === 'all' ? null : (value as Severity))}
+      >
+        <ToggleButton value="all">{t.severities.all}</ToggleButton>
+        {SEVERITIES.map((one) => (
+          <ToggleButton key={one} value={one}>
+            {t.severities[one]}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+    </Box>
+  );
+}
+
+interface TogetherProps extends Omit<Props, 'overview'> {
   readonly marked: number;
   readonly onStet: () => void;
 }

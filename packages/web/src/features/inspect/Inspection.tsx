@@ -64,7 +64,7 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
           ) : (current?.open ?? open) === 0 ? (
             <EmptyState title={said ? t.cleanCheck : t.clean} {...(said && { advice: said.explains })} />
           ) : (
-            <Findings key={check ?? 'all'} of={of} check={current ?? null} />
+            <Findings key={check ?? 'all'} of={of} check={current ?? null} overview={overview} />
           )}
         </Box>
       </Box>

@@ -1,4 +1,4 @@
-import { number } from '../../ui/format.js';
+import { number, percent } from '../../ui/format.js';
 import type { texts as en } from './messages.en.js';
 
 export const texts: typeof en = {
@@ -17,7 +17,7 @@ export const texts: typeof en = {
     memory: 'Dieser Speicher wurde noch nicht geprüft.',
   },
   neverAdvice: {
-    termbase: 'Zwanzig Prüfungen sehen jeden Begriff an; nichts wird geändert.',
+    termbase: 'Neunundzwanzig Prüfungen sehen jeden Begriff an; nichts wird geändert.',
     memory:
       'Sechsundzwanzig Prüfungen sehen jede Einheit an, und mehr mit einer Termbank und den Regeln des Kunden; nichts wird geändert.',
   },
@@ -48,6 +48,17 @@ export const texts: typeof en = {
   open: 'Begriff öffnen',
   marked: 'markiert',
   reportReady: 'Der Bericht ist fertig.',
+  noneSuch: 'Es gibt keine Befunde dieser Art.',
+  severity: 'Befunde, die gezeigt werden',
+  severities: { all: 'alle', error: 'Fehler', warning: 'Zweifel', info: 'Hinweise' },
+  inOrder: {
+    termbase: (n: number, all: number) =>
+      `${percent(Math.floor((100 * n) / Math.max(1, all)) / 100)} von ${number(all)} Begriffen sind ohne Befund.`,
+    memory: (n: number, all: number) =>
+      `${percent(Math.floor((100 * n) / Math.max(1, all)) / 100)} von ${number(all)} Einheiten sind ohne Befund.`,
+  },
+  worst: (matters: readonly string[]) => `Am meisten: ${matters.join(', ')}.`,
+  matter: (check: string, n: number) => `${check} (${number(n)})`,
   profile: {
     open: 'Wonach gesucht wird …',
     title: 'Wonach die Prüfungen der Speicher dieses Kunden suchen',

@@ -1,4 +1,4 @@
-import { number } from '../../ui/format.js';
+import { number, percent } from '../../ui/format.js';
 
 export const texts = {
   title: 'Inspect',
@@ -16,7 +16,7 @@ export const texts = {
     memory: 'This memory has not been inspected yet.',
   },
   neverAdvice: {
-    termbase: 'Twenty checks look at every concept; nothing is changed.',
+    termbase: 'Twenty-nine checks look at every concept; nothing is changed.',
     memory:
       'Twenty-six checks look at every unit, and more with a termbase and the client’s rules; nothing is changed.',
   },
@@ -47,6 +47,17 @@ export const texts = {
   open: 'Open the concept',
   marked: 'marked',
   reportReady: 'The report is ready.',
+  noneSuch: 'There are no findings of this kind.',
+  severity: 'Findings that are shown',
+  severities: { all: 'all', error: 'errors', warning: 'doubts', info: 'hints' },
+  inOrder: {
+    termbase: (n: number, all: number) =>
+      `${percent(Math.floor((100 * n) / Math.max(1, all)) / 100)} of ${number(all)} concepts have no finding.`,
+    memory: (n: number, all: number) =>
+      `${percent(Math.floor((100 * n) / Math.max(1, all)) / 100)} of ${number(all)} units have no finding.`,
+  },
+  worst: (matters: readonly string[]) => `Most: ${matters.join(', ')}.`,
+  matter: (check: string, n: number) => `${check} (${number(n)})`,
   profile: {
     open: 'What is looked for …',
     title: 'What the inspections of this client’s memories look for',

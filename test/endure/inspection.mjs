@@ -1,3 +1,6 @@
+/** What a client's inspections look for that nobody has said. */
+const USUAL = { without: [], termbases: [], bridged: true, patterns: [] };
+
 /** An inspection from beginning to end, by the tasks of the threads, as the main thread has them done. */
 export async function inspection(run, { kind, id }, about) {
   const jobId = 1;
@@ -7,7 +10,7 @@ export async function inspection(run, { kind, id }, about) {
     return reply.value;
   };
   try {
-    const { path, counts, moment } = await step('inspect', { kind, id, jobId });
+    const { path, counts, moment } = await step('inspect', { kind, id, jobId, profile: USUAL });
     const number = await step('beginFindings', { kind, id });
     for (let after = 0; after !== null;)
       after = await step('takeFindings', { kind, id, inspection: number, path, after });

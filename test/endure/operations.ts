@@ -128,7 +128,7 @@ export function makeWorkspace(dataDir = mkdtempSync(join(tmpdir(), 'fair-copy-en
       clientId: client,
       files: [{ fileId: null, staged: `seed-${name}`, sha256, name: `${name}.tmx`, open: {} }],
       target: { kind: 'new', name },
-      added: { subject: '', client: '', attributes: [] },
+      added: { subject: '', client: '', attributes: [], ofJob: false },
       duplicates: 'keep',
     };
     const { files: written } = done(dataDir, 'writeUnits', job) as { files: { written: { memoryId: number } }[] };
@@ -179,7 +179,7 @@ export interface Operation {
 }
 
 const STAMP = { subject: 'locks', client: '', attributes: [{ type: 'x-origin', text: 'seed' }] };
-const NO_STAMP = { subject: '', client: '', attributes: [] };
+const NO_STAMP = { subject: '', client: '', attributes: [], ofJob: false };
 const DELETE_ALL = { filter: {}, change: { kind: 'delete' } };
 
 function units(target: unknown, added: unknown, duplicates: string, which: readonly (0 | 1)[] = [0]) {

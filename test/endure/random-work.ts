@@ -124,7 +124,7 @@ class Work {
       const sha256 = this.pick(this.files)!;
       return { fileId: null, staged: `s${++this.names}`, sha256, name: `file ${this.names}.tmx`, open: {} };
     });
-    const added = { subject: this.next() < 0.5 ? 'locks' : '', client: '', attributes: [] };
+    const added = { subject: this.next() < 0.5 ? 'locks' : '', client: '', attributes: [], ofJob: false };
     const duplicates = this.next() < 0.5 ? 'keep' : 'skip';
     return { task: 'writeUnits', args: { clientId: client, files, target, added, duplicates }, client: String(client) };
   }

@@ -196,8 +196,8 @@ export type IntakeRowBody = z.infer<typeof intakeRow>;
 
 export const rowPage = z.object({
   rows: z.array(intakeRow),
-  /** How many rows there are under this filter. */
-  total: z.number(),
+  /** How many rows there are under this filter; null while it is being worked out. */
+  total: z.number().nullable(),
 });
 export type RowPageBody = z.infer<typeof rowPage>;
 

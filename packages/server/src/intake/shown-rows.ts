@@ -25,7 +25,8 @@ export function shownRows(
   const rows = positions ? positions.flatMap((position) => staging.page(position, 1)) : staging.page(from, limit);
   const outcomes = file.outcome ? staging.outcomesAt(rows.map((row) => row.position)) : new Map();
   return {
-    total: kind ? (file.outcome ? tallyPart(file, kind, staging) : 0) : staging.count,
+    // Out of the same file as the rows: they are of one moment.
+    total: !kind ? staging.count : staging.hasOutcomes ? staging.countOf(kind) : null,
     rows: rows.map((row) =>
       shownRow(file.reading!, row, outcomes.get(row.position) ?? null, decisions.get(row.number) ?? null),
     ),
@@ -47,21 +48,6 @@ export function stepExamples(file: IntakeFile, staging: Staging, step: CellStepI
       });
     }),
   };
-}
-
-/** Rows that are shown under a part; empty rows that are counted but not stored are not among them. */
-function tallyPart(file: IntakeFile, kind: OutcomeKindBody, staging: Staging): number {
-  const { tally } = file.outcome!;
-  switch (kind) {
-    case 'entry':
-      return tally.entries;
-    case 'joined':
-      return tally.joined;
-    case 'held back':
-      return tally.heldBack;
-    default:
-      return tally.notData - (tally.rows - staging.count);
-  }
 }
 
 function shownRow(

@@ -172,7 +172,9 @@ export class Staging {
   }
 
   countOf(kind: OutcomeKind): number {
-    return this.db.prepare<[string], { n: number }>('SELECT count(*) AS n FROM outcome WHERE kind = ?').get(kind)!.n;
+    return (
+      this.db.prepare<[string], number | null>('SELECT max(rank) FROM outcome WHERE kind = ?').pluck().get(kind) ?? 0
+    );
   }
 
   /** Concepts of entries, by rank (from 1). */

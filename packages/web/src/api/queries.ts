@@ -8,6 +8,7 @@ import type {
   ListOrder,
   LookUpMode,
   OutcomeKindBody,
+  RowPageBody,
   SelectionBody,
   UnitChange,
   UnitFilter,
@@ -90,11 +91,12 @@ export const ROW_PAGE = 100;
 export const intakeRows = (id: number, kind: OutcomeKindBody | null, page: number) =>
   queryOptions({
     queryKey: ['intake', id, 'rows', kind, page],
-    queryFn: () =>
-      call('GET /intake/files/:id/rows', {
-        params: { id },
-        query: { from: page * ROW_PAGE + 1, limit: ROW_PAGE, kind },
-      }),
+    queryFn: async ({ client, queryKey }): Promise<RowPageBody> => {
+      const query = { from: page * ROW_PAGE + 1, limit: ROW_PAGE, kind };
+      const rows = await call('GET /intake/files/:id/rows', { params: { id }, query });
+      // While it is worked out what becomes of the rows, those of before stay.
+      return rows.total === null ? (client.getQueryData<RowPageBody>(queryKey) ?? rows) : rows;
+    },
     staleTime: 60_000,
   });
 

@@ -33,8 +33,7 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
   /** The number of the row whose cell is open: its place changes as soon as the rows before it are answered. */
   const [editing, setEditing] = useState<number | null>(null);
   const [done, setDone] = useState<readonly number[]>([]);
-  const total = useLastKnown(kind === null ? file.rowCount : partOf(file, kind));
-  const rowAt = useRowWindow(file.id, kind, range, total);
+  const { rowAt, total, isThere } = useRowWindow(file, kind, range);
   const fail = useToast((state) => state.fail);
   const queries = useQueryClient();
 
@@ -78,7 +77,7 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
     u: undo,
   });
   if (total === 0 && kind !== null)
-    return <Box sx={{ flex: 1 }}>{file.outcome && <EmptyState title={intakeTexts.rows.empty} />}</Box>;
+    return <Box sx={{ flex: 1 }}>{isThere && <EmptyState title={intakeTexts.rows.empty} />}</Box>;
   return (
     <Box sx={{ flex: 1, minHeight: 0 }}>
       <Virtuoso
@@ -113,39 +112,39 @@ export function Rows({ file, reading, kind, grid, changes, onSideways }: Props) 
   );
 }
 
-/** Fetches the pages that a range touches; gives back the row at an index, or undefined while it comes. */
+interface RowWindow {
+  /** Undefined while it comes. */
+  rowAt(index: number): IntakeRowBody | undefined;
+  readonly total: number;
+  /** Whether the total is known. */
+  readonly isThere: boolean;
+}
+
+/**
+ * Fetches the pages that a range touches. Of a part of the tally the pages themselves say how many rows it has: asked for
+ * apart, the number and the rows would be of different moments, and the row in which one types would be gone in between.
+ */
 function useRowWindow(
-  fileId: number,
+  { id, rowCount }: IntakeFileBody,
   kind: OutcomeKindBody | null,
   { startIndex, endIndex }: { readonly startIndex: number; readonly endIndex: number },
-  total: number,
-): (index: number) => IntakeRowBody | undefined {
+): RowWindow {
   const first = Math.floor(startIndex / ROW_PAGE);
-  const last = Math.max(first, Math.floor(Math.min(endIndex, Math.max(0, total - 1)) / ROW_PAGE));
+  const last = Math.max(first, Math.floor(endIndex / ROW_PAGE));
   const pages = Array.from({ length: last - first + 1 }, (_, i) => first + i);
-  const results = useQueries({ queries: pages.map((page) => intakeRows(fileId, kind, page)) });
-  return (index) => results[Math.floor(index / ROW_PAGE) - first]?.data?.rows[index % ROW_PAGE];
+  const results = useQueries({ queries: pages.map((page) => intakeRows(id, kind, page)) });
+  const newest = results.reduce((a, b) => (b.dataUpdatedAt > a.dataUpdatedAt ? b : a));
+  const total = useLastKnown(kind === null ? rowCount : (newest.data?.total ?? null));
+  return {
+    rowAt: (index) => results[Math.floor(index / ROW_PAGE) - first]?.data?.rows[index % ROW_PAGE],
+    total: total ?? 0,
+    isThere: total !== null,
+  };
 }
 
 /** While the rows are worked out anew, the list stays as long as it was. */
-function useLastKnown(total: number | null): number {
-  const [known, setKnown] = useState(total ?? 0);
+function useLastKnown(total: number | null): number | null {
+  const [known, setKnown] = useState(total);
   if (total !== null && total !== known) setKnown(total);
   return total ?? known;
-}
-
-/** @returns null while it is being worked out */
-function partOf({ outcome, rowCount }: IntakeFileBody, kind: OutcomeKindBody): number | null {
-  if (!outcome) return null;
-  const { tally } = outcome;
-  switch (kind) {
-    case 'entry':
-      return tally.entries;
-    case 'joined':
-      return tally.joined;
-    case 'held back':
-      return tally.heldBack;
-    case 'not data':
-      return tally.notData - (tally.rows - rowCount);
-  }
 }

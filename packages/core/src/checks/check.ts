@@ -43,7 +43,7 @@ export type Correction =
   | { readonly kind: 'text'; readonly text: string; readonly safe: boolean }
   | { readonly kind: 'remove term'; readonly safe: boolean };
 
-interface About {
+export interface About {
   readonly id: string;
   readonly severity: Severity;
 }

@@ -5,6 +5,7 @@
 import { foldForSearch } from '@fair-copy/core/text/fold.js';
 import { ownCopy } from '@fair-copy/core/text/own-copy.js';
 import { hashed, KnownWords } from './known-words.js';
+import { WordIds } from './word-ids.js';
 
 /** Pairs of word and unit that are kept before they are given out: 8 bytes each, twice while sorting. */
 const RUN = 3_000_000;
@@ -28,8 +29,7 @@ export interface WordRun {
 const FORMS_KEPT = 400_000;
 
 export class WordRuns {
-  /** Language → folded word → id. */
-  private readonly ids = new Map<number, Map<string, number>>();
+  private readonly ids = new WordIds();
   private readonly forms = new KnownWords(FORMS_KEPT);
   /** Word → the unit that had it last: it counts once. */
   private lastUnits = new Uint32Array(4096);
@@ -56,16 +56,15 @@ export class WordRuns {
 
   /** Units come in any order, but all texts of one unit after each other. */
   add(language: number, unit: number, text: string): void {
-    const ids = mapOf(this.ids, language);
-    if (!this.addAsItStands(ids, language, unit, text))
-      for (const word of indexedWords(text)) this.note(ids.get(word) ?? this.idOf(ids, language, word), unit);
+    if (!this.addAsItStands(language, unit, text))
+      for (const word of indexedWords(text)) this.note(this.idOf(language, word), unit);
   }
 
   /**
    * Nearly all words come again and again: they are folded once.
    * @returns false where the words of the text may be others than those of the folded text
    */
-  private addAsItStands(ids: Map<string, number>, language: number, unit: number, text: string): boolean {
+  private addAsItStands(language: number, unit: number, text: string): boolean {
     let found = 0;
     let from = -1;
     let hash = 0;
@@ -85,7 +84,7 @@ export class WordRuns {
         if (word < 0) {
           if (hasSpecial(text, i)) return false;
           const form = ownCopy(text.slice(from, i));
-          this.forms.add(hash, language, form, (word = this.idOfForm(ids, language, form)));
+          this.forms.add(hash, language, form, (word = this.idOfForm(language, form)));
         }
         this.found[found++] = word;
         from = -1;
@@ -97,8 +96,7 @@ export class WordRuns {
 
   /** A word as it is, without folding. */
   addWord(language: number, unit: number, word: string): void {
-    const ids = mapOf(this.ids, language);
-    this.note(ids.get(word) ?? this.idOf(ids, language, word), unit);
+    this.note(this.idOf(language, word), unit);
   }
 
   private note(word: number, unit: number): void {
@@ -114,18 +112,20 @@ export class WordRuns {
     this.units[this.pairs++] = unit;
   }
 
-  private idOfForm(ids: Map<string, number>, language: number, form: string): number {
+  private idOfForm(language: number, form: string): number {
     const word = foldForSearch(form);
-    return word === '' ? NO_WORD : (ids.get(word) ?? this.idOf(ids, language, word));
+    return word === '' ? NO_WORD : this.idOf(language, word);
   }
 
-  private idOf(ids: Map<string, number>, language: number, text: string): number {
-    let id = this.known?.(language, text);
+  private idOf(language: number, text: string): number {
+    let id = this.ids.get(language, text);
+    if (id !== undefined) return id;
+    id = this.known?.(language, text);
     if (id === undefined) {
       id = this.next++;
       this.fresh.push({ id, language, text });
     }
-    ids.set(text, id);
+    this.ids.add(language, text, id);
     return id;
   }
 
@@ -184,12 +184,6 @@ export class WordRuns {
 
 /** A word that folding leaves nothing of. */
 const NO_WORD = 0;
-
-function mapOf(maps: Map<number, Map<string, number>>, language: number): Map<string, number> {
-  let map = maps.get(language);
-  if (!map) maps.set(language, (map = new Map()));
-  return map;
-}
 
 const SPACE = 32;
 const SEPARATOR = 1;

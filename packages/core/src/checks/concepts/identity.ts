@@ -3,7 +3,7 @@ import { IDENTIFIER } from '../../termbase/categories.js';
 import { termsOf, type Concept } from '../../termbase/concept.js';
 import { primaryLanguage, type LanguageTag } from '../../language/tags.js';
 import { caselessKey, exactKey } from '../../text/fold.js';
-import { onConcept, onTerm, type Finding, type TermbaseCheck, type TermbaseFacts } from '../check.js';
+import { onConcept, onTerm, type About, type Finding, type TermbaseCheck, type TermbaseFacts } from '../check.js';
 
 /** Items by a key that several may share. */
 class Groups<V> {
@@ -24,35 +24,41 @@ const RELATED = 20;
 const others = (ids: readonly number[], own: number): number[] =>
   [...new Set(ids)].filter((id) => id !== own).slice(0, RELATED);
 
-const ids = { id: 'duplicate-id', severity: 'error' } as const;
+/** What several concepts share that one alone should have; found on each of them. */
+function sharedCheck(
+  described: About,
+  /** What a concept has that should be its own, each as it is compared. */
+  own: (concept: Concept) => readonly string[],
+  said: (shared: string, concepts: number) => Finding['said'],
+): TermbaseCheck {
+  return {
+    ...described,
+    start(facts) {
+      const groups = new Groups<number>();
+      return {
+        see(concept) {
+          for (const value of new Set(own(concept))) groups.add(value, concept.id);
+          return [];
+        },
+        *end() {
+          for (const [value, all] of groups.entries())
+            for (const id of all.length > 1 ? all : []) {
+              const concept = facts.item(id);
+              const options = { related: others(all, id), basis: `${described.id}\0${value}` };
+              if (concept) yield onConcept(described, concept, said(value, all.length), options);
+            }
+        },
+      };
+    },
+  };
+}
 
 /** Two entries have the same id of the client's. */
-export const duplicateIdCheck: TermbaseCheck = {
-  ...ids,
-  start(facts) {
-    const groups = new Groups<number>();
-    return {
-      see(concept) {
-        for (const id of new Set(concept.fields[IDENTIFIER])) groups.add(id, concept.id);
-        return [];
-      },
-      *end() {
-        for (const [name, all] of groups.entries())
-          if (all.length > 1)
-            for (const id of all) {
-              const concept = facts.item(id);
-              if (concept)
-                yield onConcept(
-                  ids,
-                  concept,
-                  { code: 'id-shared', values: { name, concepts: all.length } },
-                  { related: others(all, id), basis: `id\0${name}` },
-                );
-            }
-      },
-    };
-  },
-};
+export const duplicateIdCheck = sharedCheck(
+  { id: 'duplicate-id', severity: 'error' },
+  (concept) => concept.fields[IDENTIFIER] ?? [],
+  (name, concepts) => ({ code: 'id-shared', values: { name, concepts } }),
+);
 
 const subjects = { id: 'subject-spelling', severity: 'warning' } as const;
 
@@ -91,37 +97,12 @@ export const subjectSpellingCheck: TermbaseCheck = {
   },
 };
 
-const pictures = { id: 'same-picture', severity: 'warning' } as const;
-
 /** The same picture for different concepts. */
-export const samePictureCheck: TermbaseCheck = {
-  ...pictures,
-  start(facts) {
-    const groups = new Groups<number>();
-    return {
-      see(concept) {
-        for (const name of new Set((concept.fields.xGraphic ?? []).map((one) => one.toLowerCase())))
-          groups.add(name, concept.id);
-        return [];
-      },
-      *end() {
-        for (const [, all] of groups.entries())
-          if (all.length > 1)
-            for (const id of all) {
-              const concept = facts.item(id);
-              const name = concept?.fields.xGraphic?.[0] ?? '';
-              if (concept)
-                yield onConcept(
-                  pictures,
-                  concept,
-                  { code: 'picture-shared', values: { name, concepts: all.length } },
-                  { related: others(all, id), basis: `picture\0${name}` },
-                );
-            }
-      },
-    };
-  },
-};
+export const samePictureCheck = sharedCheck(
+  { id: 'same-picture', severity: 'warning' },
+  (concept) => (concept.fields.xGraphic ?? []).map((name) => name.toLowerCase()),
+  (name, concepts) => ({ code: 'picture-shared', values: { name, concepts } }),
+);
 
 const spelling = { id: 'spelling-variants', severity: 'warning' } as const;
 

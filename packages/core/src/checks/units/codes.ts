@@ -87,29 +87,19 @@ const comparison = (pair: Pair): { readonly source: Found; readonly target: Foun
   return { source: codesOf(source), target: codesOf(target) };
 };
 
-export const codeMissingCheck = perPair(missing, function* (pair) {
-  const both = comparison(pair);
-  const lost = both ? missingIn(both.source.keys, both.target.keys) : [];
-  if (lost.length === 0) return;
-  yield onTarget(
-    missing,
-    pair,
-    { code: 'codes-missing', values: { codes: lost } },
-    { marks: marksOfKeys(pair.source, lost) },
-  );
-});
+/** Codes that one side has more of than the other, marked where they stand. */
+const moreCodesCheck = (described: typeof missing | typeof added, side: 'source' | 'target') =>
+  perPair(described, function* (pair) {
+    const both = comparison(pair);
+    const other = side === 'source' ? 'target' : 'source';
+    const codes = both ? missingIn(both[side].keys, both[other].keys) : [];
+    if (codes.length === 0) return;
+    const code = side === 'source' ? 'codes-missing' : 'codes-added';
+    yield onTarget(described, pair, { code, values: { codes } }, { marks: marksOfKeys(pair[side], codes) });
+  });
 
-export const codeAddedCheck = perPair(added, function* (pair) {
-  const both = comparison(pair);
-  const more = both ? missingIn(both.target.keys, both.source.keys) : [];
-  if (more.length === 0) return;
-  yield onTarget(
-    added,
-    pair,
-    { code: 'codes-added', values: { codes: more } },
-    { marks: marksOfKeys(pair.target, more) },
-  );
-});
+export const codeMissingCheck = moreCodesCheck(missing, 'source');
+export const codeAddedCheck = moreCodesCheck(added, 'target');
 
 /** Other orders are right where the words stand otherwise; what closes before it opens, or crosses, never is. */
 export const codeOrderCheck = perPair(order, function* (pair): Generator<Finding> {

@@ -65,46 +65,25 @@ function ProfileForm({ clientId, checks, onClose, kept }: Props & { readonly kep
           {checks
             .filter((id) => !['term-missing', 'term-forbidden', 'own-pattern'].includes(id))
             .map((id) => (
-              <FormControlLabel
+              <Tick
                 key={id}
-                sx={{ display: 'flex' }}
-                control={
-                  <Checkbox
-                    size="small"
-                    checked={!profile.without.includes(id)}
-                    onChange={(_, on) =>
-                      change({ without: on ? profile.without.filter((one) => one !== id) : [...profile.without, id] })
-                    }
-                  />
-                }
                 label={checkWords(words, id, 'memory').title}
+                on={!profile.without.includes(id)}
+                onChange={(on) => change({ without: withOr(profile.without, id, !on) })}
               />
             ))}
         </Box>
-        <FormControlLabel
-          control={<Checkbox size="small" checked={profile.bridged} onChange={(_, bridged) => change({ bridged })} />}
-          label={t.bridged}
-        />
+        <Tick label={t.bridged} on={profile.bridged} onChange={(bridged) => change({ bridged })} />
         <Typography component="h3" sx={{ fontWeight: 600, mt: 2 }}>
           {t.termbases}
         </Typography>
         {termbases.length === 0 && <Typography color="textSecondary">{t.noTermbases}</Typography>}
         {termbases.map(({ id, name }) => (
-          <FormControlLabel
+          <Tick
             key={id}
-            sx={{ display: 'flex' }}
-            control={
-              <Checkbox
-                size="small"
-                checked={profile.termbases.includes(id)}
-                onChange={(_, on) =>
-                  change({
-                    termbases: on ? [...profile.termbases, id] : profile.termbases.filter((one) => one !== id),
-                  })
-                }
-              />
-            }
             label={name}
+            on={profile.termbases.includes(id)}
+            onChange={(on) => change({ termbases: withOr(profile.termbases, id, on) })}
           />
         ))}
         <Rules patterns={profile.patterns} onChange={(patterns) => change({ patterns })} />
@@ -117,6 +96,23 @@ function ProfileForm({ clientId, checks, onClose, kept }: Props & { readonly kep
       </DialogActions>
     </Dialog>
   );
+}
+
+/** The list with, or without, one of its members. */
+const withOr = <T,>(list: readonly T[], one: T, isIn: boolean): T[] => [
+  ...list.filter((other) => other !== one),
+  ...(isIn ? [one] : []),
+];
+
+interface TickProps {
+  readonly label: string;
+  readonly on: boolean;
+  readonly onChange: (on: boolean) => void;
+}
+
+function Tick({ label, on, onChange }: TickProps) {
+  const box = <Checkbox size="small" checked={on} onChange={(_, isOn) => onChange(isOn)} />;
+  return <FormControlLabel sx={{ display: 'flex' }} control={box} label={label} />;
 }
 
 type Pattern = InspectionProfile['patterns'][number];

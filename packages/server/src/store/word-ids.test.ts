@@ -15,8 +15,7 @@ test('holds what a map of maps would hold', () => {
         ids.add(language, text, i + 1);
         map.set(key, i + 1);
       }
-      for (const [language, text] of words)
-        expect(ids.get(language, text)).toBe(map.get(`${language} ${text}`));
+      for (const [language, text] of words) expect(ids.get(language, text)).toBe(map.get(`${language} ${text}`));
     }),
     { seed: 11, numRuns: 300 },
   );

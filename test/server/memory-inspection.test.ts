@@ -66,8 +66,7 @@ test('each unit with something wrong is found, with its evidence', async () => {
   expect((await found('brackets')).map(({ item, language }) => [item, language])).toEqual([[5, 'en']]);
   expect(await found('spaces')).toMatchObject([
     { item: 4, language: 'de', place: 1, correction: { kind: 'text', text: 'Das Wehr schließen', safe: true } },
-    // Around its codes only a person puts it right.
-    { item: 8, language: 'en', correction: null },
+    { item: 8, language: 'en', correction: { kind: 'text', text: 'Press  now', safe: true } },
   ]);
   expect(await withFindings()).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
 });
@@ -101,8 +100,29 @@ test('put right, let stand, taken back', async () => {
   expect((await found('spaces')).map(({ item }) => item)).toEqual([4, 8]);
   expect(await found('brackets')).toHaveLength(1);
   expect(await server.ask('POST', `/memories/${memory}/findings/put-right-safe`, { check: 'spaces' })).toMatchObject({
-    changed: 1,
+    changed: 2,
   });
+});
+
+test('a correction keeps the codes of its text', async () => {
+  const client = await server.client('Alder & Voss Kilns');
+  const code = (text: string): string => text.replaceAll('@', '<ph>{0}</ph>');
+  const units = [tu(code('The @ is open.'), code('Das @ ist offen..')), tu('The gate is open.', 'Das Tor ist offen.')];
+  const text = `<tmx version="1.4"><header/><body>${units.join('\n')}</body></tmx>`;
+  const { fileId } = await server.takeIn(client, 'codes.tmx', text);
+  const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'Codes' });
+  const { memoryId } = unitsWritten(await server.ended(job.id));
+  await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
+  const before = await server.ask<{ variants: { codes: unknown[] }[] }>('GET', `/memories/${memoryId}/units/1`);
+  const [doubled] = await server.ask<FoundRow[]>('GET', `/memories/${memoryId}/findings?check=double-mark`);
+  await server.ask('POST', `/memories/${memoryId}/findings/put-right`, { ids: [doubled!.id] });
+  const after = await server.ask<{ variants: { text: string; codes: unknown[] }[] }>(
+    'GET',
+    `/memories/${memoryId}/units/1`,
+  );
+  expect(after.variants[1]!.text).toMatch(/^Das . ist offen\.$/);
+  expect(after.variants[1]!.codes).toEqual(before.variants[1]!.codes);
+  expect(after.variants[1]!.codes).toHaveLength(1);
 });
 
 test('the report lists what is open', async () => {

@@ -223,6 +223,26 @@ describe('inspection', () => {
       .result as Record<string, number>;
   const findings = (): Promise<Found[]> => server.ask('GET', `/termbases/${termbase}/findings`);
 
+  test('a value that is one of the list but for its spelling is put right', async () => {
+    const id = await conceptOf('Wehr');
+    await server.ask('POST', `/concepts/${id}/change`, { kind: 'add term', language: 'de', text: 'Stauwehr' });
+    const added = (await concept(id)).languages.flatMap(({ terms }) => terms).find(({ text }) => text === 'Stauwehr')!;
+    await server.ask('POST', `/concepts/${id}/change`, {
+      kind: 'set field',
+      level: 'term',
+      term: added.id,
+      field: 'partOfSpeech',
+      values: ['Proper Noun'],
+    });
+    await inspect();
+    const [outside] = (await findings()).filter((f) => f.check === 'value-outside-list');
+    expect(outside).toMatchObject({ correction: { kind: 'value', instead: 'properNoun', safe: true } });
+    await server.ask('POST', `/termbases/${termbase}/findings/put-right`, { ids: [outside!.id] });
+    const now = (await concept(id)).languages.flatMap(({ terms }) => terms).find(({ text }) => text === 'Stauwehr')!;
+    expect(now.fields).toMatchObject({ partOfSpeech: ['properNoun'] });
+    await server.ask('POST', `/concepts/${id}/change`, { kind: 'delete term', term: added.id });
+  });
+
   test('finds, puts right, lets stand until the text changes', async () => {
     const id = await conceptOf('Wehr');
     await server.ask('POST', `/concepts/${id}/change`, { kind: 'add term', language: 'en', text: 'dam (fixed' });

@@ -43,6 +43,13 @@ export const findingBody = z.object({
     .union([
       z.object({ kind: z.literal('text'), text: z.string(), safe: z.boolean() }),
       z.object({ kind: z.literal('remove term'), safe: z.boolean() }),
+      z.object({
+        kind: z.literal('value'),
+        field: z.string(),
+        value: z.string(),
+        instead: z.string(),
+        safe: z.boolean(),
+      }),
     ])
     .nullable(),
   /** Where in its texts the evidence stands; none: all of `text` is. */

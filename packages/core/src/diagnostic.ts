@@ -64,6 +64,7 @@ const SEVERITIES = {
   'row-number-wrong': 'error',
   'text-too-large': 'error',
   'markup-dropped': 'warning',
+  'empty-parts': 'warning',
   'about-file-left': 'info',
   'units-mended': 'warning',
   'encoding-declared-wrong': 'warning',

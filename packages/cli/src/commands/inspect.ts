@@ -1,6 +1,4 @@
 import { basename } from 'node:path';
-import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
-import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { inWords } from '@fair-copy/core/said.js';
@@ -8,11 +6,11 @@ import { checkWords } from '@fair-copy/words/catalogue.js';
 import { en } from '@fair-copy/words/en/index.js';
 import { conceptOf } from '@fair-copy/core/intake/draft.js';
 import { Evaluation } from '@fair-copy/core/intake/evaluate.js';
+import type { EmptyPart } from '@fair-copy/core/formats/exchange.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Decisions } from '@fair-copy/core/intake/propose.js';
-import { CLEANING_STEPS, languagesOf } from '@fair-copy/core/intake/reading.js';
+import { CLEANING_STEPS, languagesOf, type SourceForm } from '@fair-copy/core/intake/reading.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
-import { UsedFields } from '@fair-copy/core/termbase/definition.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import type { ClientFile } from '@fair-copy/files/client/client-file.js';
 import { looksLikeUnits } from '@fair-copy/core/intake/unit-rows.js';
@@ -20,6 +18,7 @@ import { isExchange, openClientFile } from '@fair-copy/files/formats/registry.js
 import { evaluationOf, readingsOf, type FileReading } from '../readings.js';
 import { choicesFor } from '../by-example.js';
 import { UNTOUCHED } from '../concepts.js';
+import { inspectTermbase, picturesFor, type Termbase } from '../inspected-concepts.js';
 import { planOf, type InspectOptions, type Located, type Plan } from '../inspected.js';
 import { inspectUnits } from '../inspected-units.js';
 import { decisionsOf } from '../source-options.js';
@@ -80,6 +79,33 @@ function sheetOf({ reading }: FileReading): { readonly sheet?: string } {
 }
 
 async function findingsOf(file: ClientFile, found: FileReading, plan: Plan): Promise<Located[]> {
+  const { source } = found.reading;
+  const sheet = source.kind === 'workbook' ? { sheet: source.sheet } : {};
+  const termbase = source.kind === 'tbx' ? await entriesOf(file, source) : await conceptsOf(file, found);
+  const { findings, concepts } = inspectTermbase(termbase, await picturesFor(file), plan);
+  return findings.map((finding) => {
+    const id = concepts.get(finding.item)?.fields[IDENTIFIER]?.[0];
+    const where = { file: file.name, ...sheet, row: finding.item, ...(id !== undefined && { concept: id }) };
+    return { finding, as: 'termbase', where, evidence: [] };
+  });
+}
+
+/** The entries of a TBX as they stand there: none is joined with another, none put right. */
+async function entriesOf(file: ClientFile, source: SourceForm): Promise<Termbase> {
+  const concepts: Concept[] = [];
+  const empty = new Map<number, readonly EmptyPart[]>();
+  const counts = new Map<LanguageTag, number>();
+  for await (const { number, body, empty: parts } of file.entries(source)) {
+    concepts.push({ id: number as ConceptId, ...body });
+    if (parts) empty.set(number, parts);
+    for (const { language } of body.languages) counts.set(language, (counts.get(language) ?? 0) + 1);
+  }
+  const languages = [...counts].sort(([, a], [, b]) => b - a).map(([language]) => language);
+  return { concepts, languages, emptyParts: (concept) => empty.get(concept) ?? [] };
+}
+
+/** The rows of a glossary as Intake proposes to read them, without putting anything right. */
+async function conceptsOf(file: ClientFile, found: FileReading): Promise<Termbase> {
   const { reading } = found;
   const evaluation = evaluationOf(found, { keepIncomplete: true });
   const concepts: Concept[] = [];
@@ -90,33 +116,7 @@ async function findingsOf(file: ClientFile, found: FileReading, plan: Plan): Pro
         id: row.number as ConceptId,
         ...conceptOf(outcome.draft, { file: file.name, ...sheet, row: row.line ?? row.number }),
       });
-  const byId = new Map<number, Concept>(concepts.map((concept) => [concept.id, concept]));
-  const idOf = (item: number): { readonly concept?: string } => {
-    const id = byId.get(item)?.fields[IDENTIFIER]?.[0];
-    return id === undefined ? {} : { concept: id };
-  };
-  return [...ofConcepts(concepts, byId, languagesOf(reading), plan)].map((finding) => ({
-    finding,
-    as: 'termbase',
-    where: { file: file.name, ...sheet, row: finding.item, ...idOf(finding.item) },
-    evidence: [],
-  }));
-}
-
-function ofConcepts(
-  concepts: readonly Concept[],
-  byId: ReadonlyMap<number, Concept>,
-  languages: readonly LanguageTag[],
-  { wants }: Plan,
-): Generator<Finding> {
-  const used = new UsedFields();
-  for (const concept of concepts) used.see(concept);
-  const facts = { of: CONCEPTS, languages, item: (id: number) => byId.get(id), fields: used.definitions() };
-  return inspect(
-    concepts,
-    TERMBASE_CHECKS.filter(({ id }) => wants(id)),
-    facts,
-  );
+  return { concepts, languages: languagesOf(reading) };
 }
 
 const sentence = ({ finding, as }: Located): string => inWords(en.findings(as), finding.said);

@@ -5,6 +5,7 @@ import type { FieldDefinition } from '../termbase/definition.js';
 import type { Concept } from '../termbase/concept.js';
 import type { Said } from '../said.js';
 import type { LookedAt, Text } from './looked-at.js';
+import type { EmptyPart } from '../formats/exchange.js';
 import type { FindingCodes } from './said.js';
 
 export interface Finding {
@@ -41,7 +42,15 @@ export interface Mark {
 export type Correction =
   /** `safe`: it changes no meaning, so it may be done to many at once. */
   | { readonly kind: 'text'; readonly text: string; readonly safe: boolean }
-  | { readonly kind: 'remove term'; readonly safe: boolean };
+  | { readonly kind: 'remove term'; readonly safe: boolean }
+  /** Of the concept, of the language, or of the term that the finding is about. */
+  | {
+      readonly kind: 'value';
+      readonly field: string;
+      readonly value: string;
+      readonly instead: string;
+      readonly safe: boolean;
+    };
 
 export interface About {
   readonly id: string;
@@ -78,6 +87,10 @@ export interface TermbaseFacts extends Facts<Concept> {
   readonly fields: readonly FieldDefinition[];
   /** Whether the picture that concepts call by this name is there. Absent: pictures are not looked at. */
   readonly hasPicture?: (name: string) => boolean;
+  /** What a picture is called that is nearly called so: other capitals, another folder. */
+  readonly pictureLike?: (name: string) => string | null;
+  /** What stands in the file of a concept and says nothing. Absent: nothing is known of it. */
+  readonly emptyParts?: (concept: number) => readonly EmptyPart[];
 }
 
 export type TermbaseCheck = Check<Concept, TermbaseFacts>;
@@ -123,9 +136,10 @@ export function onItem(
   item: number,
   text: string,
   said: Finding['said'],
-  { language = null, related = [], basis = text }: More = {},
+  { language = null, related = [], correction, basis = text }: More = {},
 ): Finding {
-  return { check: id, severity, item, language, place: null, text, said, related, basis };
+  const more = { related, ...(correction && { correction }), basis };
+  return { check: id, severity, item, language, place: null, text, said, ...more };
 }
 
 /** A finding about a concept as a whole, or one of its languages, named by its first term. */

@@ -1,5 +1,5 @@
 /** A term that is none: a dash or "n/a" typed where nothing was known. */
-import { onText, perItem } from './check.js';
+import { onConcept, onText, perItem, type TermbaseCheck } from './check.js';
 import { byLanguage } from './looked-at.js';
 
 const about = {
@@ -23,6 +23,24 @@ export const emptyLanguageCheck = perItem(about, function* (texts, item) {
           { correction: { kind: 'remove term', safe: false } },
         );
 });
+
+/** The same in a termbase, with terms and languages that stand in the file and say nothing. */
+export const emptyPartsCheck: TermbaseCheck = {
+  ...about,
+  start(facts) {
+    const placeholders = emptyLanguageCheck.start(facts);
+    return {
+      *see(concept) {
+        yield* placeholders.see(concept);
+        for (const { what, language, line } of facts.emptyParts?.(concept.id) ?? []) {
+          const said = { code: what === 'term' ? 'term-empty' : 'language-empty', values: { language } } as const;
+          yield onConcept(about, concept, said, { language, basis: `${what}\0${language}\0${line}` });
+        }
+      },
+      end: () => [],
+    };
+  },
+};
 
 /** "open" beside other terms may be one. */
 function isRealWord(text: string, terms: number): boolean {

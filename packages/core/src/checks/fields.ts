@@ -1,8 +1,10 @@
 /** Fields as the termbase defines them: required ones that are missing, values outside their list. */
 import type { Said } from '../said.js';
 import type { Fields } from '../termbase/concept.js';
+import { valueLabel } from '../termbase/categories.js';
 import type { FieldDefinition } from '../termbase/definition.js';
-import { onConcept, onItem, onTerm, perConcept, type TermbaseCheck } from './check.js';
+import { caselessKey } from '../text/fold.js';
+import { onConcept, onItem, onTerm, perConcept, type Correction, type TermbaseCheck } from './check.js';
 import type { FindingCodes } from './said.js';
 
 const required = {
@@ -47,16 +49,20 @@ export const valueOutsideListCheck: TermbaseCheck = perConcept(outside, function
   for (const field of facts.fields) {
     if (!field.values) continue;
     if (field.level === 'concept')
-      for (const value of strange(concept.fields, field)) yield onItem(outside, concept.id, value, said(field, value));
+      for (const value of strange(concept.fields, field))
+        yield onItem(outside, concept.id, value, said(field, value), correctionOf(field, value));
     else
       for (const { language, fields, terms } of concept.languages) {
         if (field.level === 'language')
           for (const value of strange(fields, field))
-            yield onItem(outside, concept.id, value, said(field, value), { language });
+            yield onItem(outside, concept.id, value, said(field, value), { language, ...correctionOf(field, value) });
         else
           for (const term of terms)
             for (const value of strange(term.fields, field))
-              yield onTerm(outside, concept, language, term, said(field, value), { basis: `${term.text}\0${value}` });
+              yield onTerm(outside, concept, language, term, said(field, value), {
+                basis: `${term.text}\0${value}`,
+                ...correctionOf(field, value),
+              });
       }
   }
 });
@@ -65,7 +71,23 @@ function strange(fields: Fields, { name, values }: FieldDefinition): string[] {
   return (fields[name] ?? []).filter((value) => !values!.includes(value));
 }
 
-const said = ({ name, values }: FieldDefinition, value: string): Said<FindingCodes> => ({
-  code: 'value-not-listed',
-  values: { field: name, value, list: values! },
-});
+function said(field: FieldDefinition, value: string): Said<FindingCodes> {
+  const meant = meantBy(field, value);
+  const values = { field: field.name, value, list: field.values!, ...(meant !== undefined && { meant }) };
+  return { code: 'value-not-listed', values };
+}
+
+/** Capitals, spaces, hyphens and the like aside. */
+const loose = (value: string): string => caselessKey(value).replace(/[\s\-_.]+/g, '');
+
+/** The value of the list that it is but for its spelling, or by the word that people read for it; undefined: none, or several. */
+function meantBy({ name, values }: FieldDefinition, value: string): string | undefined {
+  const key = loose(value);
+  const meant = values!.filter((one) => loose(one) === key || loose(valueLabel(name, one)) === key);
+  return meant.length === 1 ? meant[0] : undefined;
+}
+
+function correctionOf(field: FieldDefinition, value: string): { readonly correction?: Correction } {
+  const instead = meantBy(field, value);
+  return instead === undefined ? {} : { correction: { kind: 'value', field: field.name, value, instead, safe: true } };
+}

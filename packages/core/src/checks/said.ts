@@ -25,7 +25,13 @@ export interface FindingCodes {
     readonly text: string;
     readonly language: LanguageTag | null;
   };
-  readonly 'value-not-listed': { readonly field: string; readonly value: string; readonly list: readonly string[] };
+  readonly 'value-not-listed': {
+    readonly field: string;
+    readonly value: string;
+    readonly list: readonly string[];
+    /** What is meant, where that is plain. */
+    readonly meant?: string;
+  };
   readonly 'ends-with': { readonly mark: string };
   readonly 'has-article': { readonly text: string };
   readonly 'form-of': { readonly text: string; readonly base: string };
@@ -49,6 +55,18 @@ export interface FindingCodes {
   readonly 'language-missing': { readonly language: LanguageTag };
   readonly 'looks-like': { readonly text: string; readonly language: LanguageTag };
   readonly 'picture-missing': { readonly name: string };
+  readonly 'picture-otherwise': { readonly name: string; readonly there: string };
+  readonly 'refers-to-itself': { readonly name: string };
+  /** The terms of the concepts, the first once more at the end. */
+  readonly 'refers-in-circle': { readonly texts: readonly string[] };
+  readonly 'term-empty': { readonly language: LanguageTag };
+  readonly 'language-empty': { readonly language: LanguageTag };
+  readonly 'definition-forbidden': {
+    readonly definition: string;
+    readonly term: string;
+    /** Terms of the same concept that may be used. */
+    readonly instead: readonly string[];
+  };
   readonly 'reference-broken': { readonly name: string };
   readonly spaces: {
     readonly problems: readonly ('begins' | 'ends' | 'several')[];

@@ -1,5 +1,6 @@
 /** Usage statuses that contradict each other. */
 import type { Term } from '../termbase/concept.js';
+import { isOut, isPreferred } from '../termbase/status.js';
 import { exactKey } from '../text/fold.js';
 import { onTerm, type TermbaseCheck } from './check.js';
 import { TextIndex } from './homonyms.js';
@@ -8,9 +9,6 @@ const about = {
   id: 'contradictory-status',
   severity: 'warning',
 } as const;
-
-const PREFERRED = 'preferredTerm-admn-sts';
-const OUT = new Set(['deprecatedTerm-admn-sts', 'supersededTerm-admn-sts']);
 
 const statusOf = (term: Term): string => term.fields.administrativeStatus?.[0] ?? '';
 
@@ -23,7 +21,7 @@ export const statusCheck: TermbaseCheck = {
         let rated = false;
         for (const { language, terms } of concept.languages) {
           rated ||= terms.some((term) => statusOf(term) !== '');
-          const preferred = terms.filter((term) => statusOf(term) === PREFERRED && !isForm(term));
+          const preferred = terms.filter((term) => isPreferred(term.fields) && !isForm(term));
           if (preferred.length > 1)
             yield onTerm(
               about,
@@ -33,7 +31,7 @@ export const statusCheck: TermbaseCheck = {
               { code: 'both-preferred', values: { texts: preferred.map((term) => term.text), language } },
               { basis: preferred.map((term) => term.text).join('\0') },
             );
-          if (terms.length > 0 && terms.every((term) => OUT.has(statusOf(term))))
+          if (terms.length > 0 && terms.every(({ fields }) => isOut(fields)))
             yield onTerm(
               about,
               concept,
@@ -54,8 +52,8 @@ export const statusCheck: TermbaseCheck = {
               ?.terms.find((t) => exactKey(t.text) === exactKey(place.text));
             return concept && term ? [{ concept, term, subject: concept.fields.subjectField?.[0] ?? '' }] : [];
           });
-          for (const bad of rated.filter(({ term }) => OUT.has(statusOf(term)))) {
-            const good = rated.find(({ term, subject }) => statusOf(term) === PREFERRED && subject === bad.subject);
+          for (const bad of rated.filter(({ term }) => isOut(term.fields))) {
+            const good = rated.find(({ term, subject }) => isPreferred(term.fields) && subject === bad.subject);
             if (good)
               yield onTerm(
                 about,

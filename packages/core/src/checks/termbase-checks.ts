@@ -2,6 +2,7 @@
 import { bracketsCheck } from './brackets.js';
 import { capitalsCheck } from './capitals.js';
 import type { TermbaseCheck } from './check.js';
+import { forbiddenInDefinitionCheck } from './concepts/forbidden-in-definition.js';
 import {
   duplicateIdCheck,
   missingDefinitionCheck,
@@ -13,14 +14,14 @@ import { allCapitalsCheck, noteInTermCheck, severalTermsCheck, termEncodingCheck
 import { definitionIsTermCheck, definitionTwiceCheck } from './definitions.js';
 import { doublettesCheck } from './doublettes.js';
 import { duplicateInConceptCheck } from './duplicate-in-concept.js';
-import { emptyLanguageCheck } from './empty-language.js';
+import { emptyPartsCheck } from './empty-language.js';
 import { missingFieldCheck, valueOutsideListCheck } from './fields.js';
 import { finalPunctuationCheck } from './final-punctuation.js';
 import { formCheck } from './form.js';
 import { differentTargetsCheck, severalConceptsCheck } from './homonyms.js';
 import { homonymsWithoutSubjectCheck } from './homonyms-without-subject.js';
 import { lengthCheck } from './length.js';
-import { missingTargetCheck } from './missing-target.js';
+import { missingTermCheck } from './missing-target.js';
 import { otherLanguageCheck } from './other-language.js';
 import { referencesCheck } from './references.js';
 import { spacesCheck } from './spaces.js';
@@ -33,8 +34,8 @@ export const TERMBASE_CHECKS: readonly TermbaseCheck[] = [
   duplicateIdCheck,
   severalConceptsCheck,
   homonymsWithoutSubjectCheck,
-  missingTargetCheck,
-  emptyLanguageCheck,
+  missingTermCheck,
+  emptyPartsCheck,
   otherLanguageCheck,
   statusCheck,
   missingFieldCheck,
@@ -46,6 +47,7 @@ export const TERMBASE_CHECKS: readonly TermbaseCheck[] = [
   duplicateInConceptCheck,
   definitionTwiceCheck,
   definitionIsTermCheck,
+  forbiddenInDefinitionCheck,
   severalTermsCheck,
   noteInTermCheck,
   formCheck,

@@ -11,6 +11,15 @@ export interface ExchangeEntry {
   /** The line on which it begins. */
   readonly line: number;
   readonly body: ConceptBody;
+  /** What stands in the file without saying anything, and has no place in the body. */
+  readonly empty?: readonly EmptyPart[];
+}
+
+/** A term without letters, or a language without a term. */
+export interface EmptyPart {
+  readonly what: 'term' | 'language';
+  readonly language: LanguageTag;
+  readonly line: number;
 }
 
 /** Reads events in order; gives back an entry when one is complete. */
@@ -59,6 +68,7 @@ export type Place = 'concept' | 'language' | 'term';
 /** Gathers the terms and fields of one entry. */
 export class EntryBuilder {
   private readonly sections = new Map<LanguageTag, Section>();
+  private readonly emptyParts: EmptyPart[] = [];
   private fields: Fields = NO_FIELDS;
 
   /** Adds a term with its fields at the end of its language. */
@@ -84,6 +94,20 @@ export class EntryBuilder {
     else section.fields = withValue(section.fields, name, value, companions);
   }
 
+  /** Something of the language stands there and says nothing. */
+  empty(what: EmptyPart['what'], spelling: string, line: number): void {
+    this.emptyParts.push({ what, language: tagOf(spelling), line });
+  }
+
+  get empties(): readonly EmptyPart[] {
+    return this.emptyParts;
+  }
+
+  /** Whether a language has a term. */
+  hasTerm(spelling: string): boolean {
+    return (this.sections.get(tagOf(spelling))?.terms.length ?? 0) > 0;
+  }
+
   body(): ConceptBody {
     let next = 1;
     const languages: LanguageSection[] = [...this.sections].map(([language, { fields, terms }]) => ({
@@ -95,9 +119,11 @@ export class EntryBuilder {
   }
 
   private section(spelling: string): Section {
-    const language = canonicalTag(spelling) ?? UNDETERMINED;
+    const language = tagOf(spelling);
     let section = this.sections.get(language);
     if (!section) this.sections.set(language, (section = { fields: NO_FIELDS, terms: [] }));
     return section;
   }
 }
+
+const tagOf = (spelling: string): LanguageTag => canonicalTag(spelling) ?? UNDETERMINED;

@@ -22,6 +22,11 @@ export function definitionOf(name: string, level?: Level): FieldDefinition {
   };
 }
 
+/** The fields that the standard gives a closed list. */
+export const STANDARD_LISTS: readonly FieldDefinition[] = CATEGORIES.filter(({ values }) => values).map(({ name }) =>
+  definitionOf(name),
+);
+
 /** Both, each field once per level; what is defined already stays as it is. */
 export function withDefinitions(
   there: readonly FieldDefinition[],

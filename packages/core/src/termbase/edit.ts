@@ -1,6 +1,7 @@
 /** Changes of one concept, as pure functions: what goes in stays as it was. */
 import { exactKey } from '../text/fold.js';
 import type { LanguageTag } from '../language/tags.js';
+import { withValues } from './fields.js';
 import { unmarked, withStem } from './stem.js';
 import {
   NO_FIELDS,
@@ -36,6 +37,39 @@ export function withTermText(body: ConceptBody, termId: string, typed: string): 
 
 export function withTermFields(body: ConceptBody, termId: string, fields: Fields): ConceptBody | null {
   return mapTerm(body, termId, (term) => ({ ...term, fields }));
+}
+
+/** Where a field stands: of a term, of a language, or, with neither, of the concept. */
+export interface FieldPlace {
+  readonly termId: string | null;
+  readonly language: string | null;
+}
+
+/** Another value in place of one; null if there is none such. */
+export function withOtherValue(
+  body: ConceptBody,
+  { termId, language }: FieldPlace,
+  field: string,
+  value: string,
+  instead: string,
+): ConceptBody | null {
+  let isThere = false;
+  const changed = (fields: Fields): Fields => {
+    const values = fields[field] ?? [];
+    if (!values.includes(value)) return fields;
+    isThere = true;
+    return withValues(fields, field, [...new Set(values.map((one) => (one === value ? instead : one)))]);
+  };
+  let next: ConceptBody | null;
+  if (termId !== null) next = mapTerm(body, termId, (term) => ({ ...term, fields: changed(term.fields) }));
+  else if (language === null) next = withFields(body, changed(body.fields));
+  else {
+    const languages = body.languages.map((section) =>
+      section.language === language ? { ...section, fields: changed(section.fields) } : section,
+    );
+    next = { ...body, languages };
+  }
+  return isThere ? next : null;
 }
 
 /** Takes a term away, and its language section with the last one; null if there is no such term. */

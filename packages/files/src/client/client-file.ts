@@ -1,4 +1,5 @@
 /** A client's file, whatever its kind: surveyed once for a proposed reading, then read row by row. */
+import type { ExchangeEntry } from '@fair-copy/core/formats/exchange.js';
 import type { MarkedPattern } from '@fair-copy/core/document/marked/pattern.js';
 import type { LinePattern } from '@fair-copy/core/document/pattern.js';
 import type { EncodingName } from '@fair-copy/core/encoding/names.js';
@@ -79,6 +80,9 @@ export abstract class ClientFile implements FileAt {
 
   /** The rows once more, in the form that the survey found or a person chose. */
   abstract rows(source: SourceForm): AsyncGenerator<SheetRow>;
+
+  /** Entries as they stand in an exchange file, with what says nothing in them; of other files there are none. */
+  async *entries(_source: SourceForm): AsyncGenerator<ExchangeEntry> {}
 
   /** The first lines as they stand, or paragraphs of a document; none of other files. @param most how many at most */
   async firstLines(_source: SourceForm, _most: number): Promise<string[]> {

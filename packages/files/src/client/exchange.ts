@@ -43,7 +43,7 @@ export class ExchangeFile extends ClientFile {
   constructor(
     at: FileAt,
     private readonly kind: ExchangeKind,
-    private readonly entries: Entries,
+    private readonly read: Entries,
   ) {
     super(at);
     this.text = new TextOf(at.path, kind === 'po' ? catalogueDeclares : markupDeclares);
@@ -72,15 +72,19 @@ export class ExchangeFile extends ClientFile {
     if (source.kind !== this.kind) return;
     const { encoding } = source;
     const columns = (await this.layout(encoding)).layout.columns();
-    for await (const entry of this.entries(this.text.pieces(encoding), []))
+    for await (const entry of this.read(this.text.pieces(encoding), []))
       yield { number: entry.number, cells: layoutRow(entry.body, columns) };
+  }
+
+  override async *entries(source: SourceForm): AsyncGenerator<ExchangeEntry> {
+    if (source.kind === this.kind) yield* this.read(this.text.pieces(source.encoding), []);
   }
 
   /** The columns that its entries need. */
   private async layout(encoding: EncodingReading): Promise<{ layout: Layout; notes: readonly Diagnostic[] }> {
     const layout = new Layout(null, true);
     const notes: Diagnostic[] = [];
-    for await (const entry of this.entries(this.text.pieces(encoding), notes)) layout.see(entry.body);
+    for await (const entry of this.read(this.text.pieces(encoding), notes)) layout.see(entry.body);
     return { layout, notes };
   }
 }

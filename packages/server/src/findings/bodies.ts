@@ -1,4 +1,5 @@
 /** Findings as the pages get them. */
+import type { Correction } from '@fair-copy/core/checks/check.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
@@ -38,7 +39,7 @@ export function findingBodies(rows: readonly FindingRow[], textsOf: TextsOf): Fi
     related: (JSON.parse(row.related) as number[])
       .slice(0, RELATED)
       .map((item) => ({ item, text: labelOf(textsOf(item)) })),
-    correction: row.correction ? (JSON.parse(row.correction) as FindingBody['correction']) : null,
+    correction: row.correction ? shownCorrection(JSON.parse(row.correction) as Correction) : null,
     marks: JSON.parse(row.marks) as FindingBody['marks'],
     isNew: row.is_new === 1,
   }));
@@ -50,6 +51,10 @@ export function saidOf({ message }: FindingRow): FindingBody['said'] {
     ? (JSON.parse(message) as FindingBody['said'])
     : { code: 'as-it-was', values: { sentence: message } };
 }
+
+/** Codes leave nothing in texts that people read; they stay where they are. */
+const shownCorrection = (correction: Correction): Correction =>
+  correction.kind === 'text' ? { ...correction, text: withoutCodes(correction.text) } : correction;
 
 function labelOf(texts: FoundRow['texts']): string {
   return texts

@@ -2,8 +2,9 @@
 import { did } from '@fair-copy/words/done.js';
 import type { Correction } from '@fair-copy/core/checks/check.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
-import { withoutTerm, withTermText } from '@fair-copy/core/termbase/edit.js';
-import { NO_CODES } from '@fair-copy/core/text/inline-codes.js';
+import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { withOtherValue, withoutTerm, withTermText } from '@fair-copy/core/termbase/edit.js';
+import { CODE, retyped, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { ApiError } from '../errors.js';
 import { findingsById, type FindingRow } from '../findings/read.js';
 import { subjectOf, type Subject } from '../findings/subjects.js';
@@ -100,7 +101,7 @@ export async function putRight(
   if (kind === 'termbase')
     return recorded(context, about, (writing) => {
       const writer = new ConceptWriter(db, writing.now);
-      const changed = oneByOne(rows, (row) => putTermRight(writing, writer, row));
+      const changed = oneByOne(rows, (row) => putConceptRight(writing, writer, row));
       return { ledgerId: writing.entry.id, changed };
     });
   return inMemory(context, memoryById(db, owner), about, (file, entry, changes) => {
@@ -121,31 +122,41 @@ function oneByOne(rows: readonly FindingRow[], done: (row: FindingRow) => boolea
   return changed;
 }
 
-function putTermRight({ db, entry }: Writing, writer: ConceptWriter, row: FindingRow): boolean {
+function putConceptRight({ db, entry }: Writing, writer: ConceptWriter, row: FindingRow): boolean {
   const before = readConcept(db, row.item);
-  const term = before?.body.languages.flatMap((s) => s.terms).find((t) => t.id === row.place);
-  if (!before || !term || term.text !== row.text) return false;
-  const correction = JSON.parse(row.correction!) as Correction;
-  const body =
-    correction.kind === 'text'
-      ? withTermText(before.body, term.id, correction.text)!
-      : withoutTerm(before.body, term.id)!;
+  const body = before && conceptPutRight(before.body, row);
+  if (!body) return false;
   entry.before('concept', row.item, before);
   settleFindings(db, row.item);
   writer.replace(row.item, { termbaseId: before.termbaseId, body });
   return true;
 }
 
-/** Null: the text is another one by now, or holds codes, which a correction knows nothing of. */
+/** Null: it is no longer what the finding says. */
+function conceptPutRight(body: ConceptBody, row: FindingRow): ConceptBody | null {
+  const correction = JSON.parse(row.correction!) as Correction;
+  const termId = row.place as string | null;
+  if (correction.kind === 'value') {
+    const { field, value, instead } = correction;
+    return withOtherValue(body, { termId, language: row.language }, field, value, instead);
+  }
+  const term = body.languages.flatMap((s) => s.terms).find((t) => t.id === termId);
+  if (!term || term.text !== row.text) return null;
+  return correction.kind === 'text' ? withTermText(body, term.id, correction.text) : withoutTerm(body, term.id);
+}
+
+/** Null: the text is another one by now, or the correction would lose one of its codes. */
 function unitPutRight(unit: StoredUnit, { place, text, correction }: FindingRow): Unit | null {
   const at = place as number;
   const variant = unit.variants[at];
-  if (!variant || variant.text !== text) return null;
+  if (!variant || withoutCodes(variant.text) !== withoutCodes(text)) return null;
   const what = JSON.parse(correction!) as Correction;
   if (what.kind === 'text') {
-    const next = { ...variant, text: what.text, codes: NO_CODES };
+    if (what.text.split(CODE).length - 1 !== variant.codes.length) return null;
+    const next = { ...variant, ...retyped(variant, what.text) };
     return { ...unit, variants: unit.variants.with(at, next) };
   }
+  if (what.kind === 'value') return null;
   // A unit keeps at least two texts.
   if (unit.variants.length < 3) return null;
   return { ...unit, variants: unit.variants.toSpliced(at, 1) };

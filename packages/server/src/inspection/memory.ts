@@ -60,11 +60,13 @@ export function* findingsInMemory(
   }
 }
 
-/** What holds codes, and the last two texts of a unit, only a person puts right. */
+/** What would lose a code, and the last two texts of a unit, only a person puts right. */
 function isCorrectable({ correction, item, place }: Finding, file: MemoryFile): boolean {
   if (!correction || place === null) return true;
   const { variants } = file.unit(item)!;
-  return correction.kind === 'text' ? variants[Number(place)]!.codes.length === 0 : variants.length > 2;
+  return correction.kind === 'text'
+    ? correction.text.split(CODE).length - 1 === variants[Number(place)]!.codes.length
+    : variants.length > 2;
 }
 
 /** What the client's profile asks for, with the terms of its termbases. */

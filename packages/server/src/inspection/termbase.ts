@@ -1,10 +1,11 @@
 /** A termbase as the checks look at it. */
 import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
-import type { FieldDefinition } from '@fair-copy/core/termbase/definition.js';
+import { STANDARD_LISTS, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptById, conceptsOf } from '../store/concepts.js';
 import { languageCounts } from '../store/language-counts.js';
@@ -14,8 +15,11 @@ import { termbaseById } from '../store/termbases.js';
 
 /** All findings of all checks, one after the other. Reports progress. */
 export function findingsInTermbase(db: Db, termbaseId: number, context: TaskContext): Generator<Finding> {
-  const fields = JSON.parse(termbaseById(db, termbaseId).fields) as FieldDefinition[];
-  const pictures = new Set(picturesOf(db, termbaseId).map((picture) => picture.name));
+  const own = JSON.parse(termbaseById(db, termbaseId).fields) as FieldDefinition[];
+  const fields = withDefinitions(own, STANDARD_LISTS);
+  const names = picturesOf(db, termbaseId).map((picture) => picture.name);
+  const pictures = new Set(names);
+  const finder = new PictureFinder(names);
   const total = db
     .prepare<[number], number>('SELECT count(*) FROM concept WHERE termbase_id = ?')
     .pluck()
@@ -33,5 +37,6 @@ export function findingsInTermbase(db: Db, termbaseId: number, context: TaskCont
     item: (id) => conceptById(db, id as ConceptId),
     fields,
     hasPicture: (name) => pictures.has(name),
+    pictureLike: (name) => finder.find(name),
   });
 }

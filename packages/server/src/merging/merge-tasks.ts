@@ -123,7 +123,7 @@ export interface BuiltMerge {
 const ORIGINS = 1000;
 
 /** The share of the time after which all units are decided; the rest goes to the indexes of the result. */
-const DECIDED = 0.9;
+const DECIDED = 0.95;
 
 /** Makes the memory of the result; nothing changes for anybody until it is published. */
 export async function buildMerge(job: MergeToDo, context: TaskContext): Promise<BuiltMerge> {

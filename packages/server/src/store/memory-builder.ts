@@ -37,6 +37,8 @@ const WIDTH = 11;
 /** Repeated texts that are known at a time. */
 const REPEATED = 200_000;
 const ROLE = 'memory builder';
+/** Megabytes of the thread for what is young (V8's young generation): a few batches. */
+const YOUNG = 32;
 
 interface Batch {
   readonly count: number;
@@ -99,6 +101,7 @@ export class MemoryBuilder {
     this.worker = new Worker(threadFile(import.meta.url, './memory-builder'), {
       ...THREAD_OPTIONS,
       workerData: setting,
+      resourceLimits: { maxYoungGenerationSizeMb: YOUNG },
     });
     this.worker.on('message', (reply: Reply) => {
       if (reply.kind === 'taken') this.ahead--;

@@ -8,7 +8,7 @@ import { hashed, KnownWords } from './known-words.js';
 import { WordIds } from './word-ids.js';
 
 /** Pairs of word and unit that are kept before they are given out: 8 bytes each, twice while sorting. */
-const RUN = 3_000_000;
+const RUN = 1_000_000;
 
 export interface FreshWord {
   readonly id: number;

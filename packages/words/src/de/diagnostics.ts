@@ -186,6 +186,14 @@ const words: DiagnosticWords = {
     message: 'Auszeichnung innerhalb von Texten ({what}): {count}, die erste in Zeile {line}.',
     advice: 'Ihr Text bleibt, die Auszeichnung darin nicht.',
   },
+  'empty-parts': {
+    message: ({ terms = 0, languages = 0, line }) =>
+      `Ohne Text: ${de.list([
+        ...counted(terms, { one: '# Benennung', other: '# Benennungen' }),
+        ...counted(languages, { one: '# Sprache', other: '# Sprachen' }),
+      ])}, das erste in Zeile ${String(line)}.`,
+    advice: 'Sie sagen nichts und werden nicht übernommen. Fragen Sie, ob dort etwas stehen sollte.',
+  },
   'about-file-left': {
     message: ({ title, sources = 0, revisions = 0, publications = 0, people = 0 }) =>
       `Die Datei sagt etwas über sich selbst: ${de.list([

@@ -72,7 +72,9 @@ export function findings(of: Inspected): Words<FindingCodes> {
         ? `In ${languageName(language ?? '')} fehlt das Feld ${quoted(fieldLabel(field))}.`
         : `Bei ${quoted(text)} fehlt das Feld ${quoted(fieldLabel(field))}.`;
     },
-    'value-not-listed': ({ field, value, list: all }) => {
+    'value-not-listed': ({ field, value, list: all, meant }) => {
+      if (meant !== undefined)
+        return `${quoted(value)} ist kein Wert von ${quoted(fieldLabel(field))}, ${quoted(meant)} ist einer.`;
       const named = all.slice(0, NAMED).map((one) => valueLabel(field, one));
       const more = all.length > NAMED ? ' …' : '';
       return `${quoted(valueLabel(field, value))} ist kein Wert von ${quoted(fieldLabel(field))}: ${named.join(', ')}${more}.`;
@@ -101,6 +103,14 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'no-text': () => 'In keiner Sprache steht ein Text.',
     'language-missing': ({ language }) => `Es gibt ${none} in ${languageName(language)}.`,
     'looks-like': ({ text, language }) => `${quoted(text)} sieht nach ${languageName(language)} aus.`,
+    'picture-otherwise': ({ name, there }) => `Das Bild ${quoted(name)} heißt ${quoted(there)}.`,
+    'refers-to-itself': ({ name }) => `Verweist auf sich selbst: ${quoted(name)}.`,
+    'refers-in-circle': ({ texts }) =>
+      `Verweist im Kreis, und keiner davon sagt, was er bedeutet: ${texts.map(quoted).join(' → ')}.`,
+    'term-empty': ({ language }) => `Eine Benennung in ${languageName(language)} ist ohne Text da.`,
+    'language-empty': ({ language }) => `${languageName(language)} ist ohne Benennung da.`,
+    'definition-forbidden': ({ term: used, instead }) =>
+      `Die Definition verwendet ${quoted(used)}, was nicht verwendet werden soll${instead.length ? `; stattdessen: ${list(instead.map(quoted))}` : ''}.`,
     'picture-missing': ({ name }) => `Das Bild ${quoted(name)} ist nicht da.`,
     'reference-broken': ({ name }) => `Verweist auf ${quoted(name)}; das ist kein Eintrag dieser Termbank.`,
     spaces: ({ problems, invisible: code }) => {
@@ -209,13 +219,18 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
       'Zwei Benennungen einer Sprache sind beide bevorzugt, alle sind nicht zu verwenden, oder dieselbe Benennung ist in einem Begriff bevorzugt und in einem anderen desselben Sachgebiets nicht zu verwenden.',
   },
   'missing-field': { title: 'Pflichtfeld fehlt', explains: 'Ein Feld, das die Termbank verlangt, ist leer.' },
+  'forbidden-in-definition': {
+    title: 'Definition verwendet, was nicht verwendet werden soll',
+    explains: 'Eine Definition verwendet eine Benennung, die die Termbank selbst als nicht zu verwenden kennzeichnet.',
+  },
   'value-outside-list': {
     title: 'Wert außerhalb der Liste',
-    explains: 'Ein Feld hat einen Wert, der nicht in der Liste steht, die die Termbank dafür festlegt.',
+    explains: 'Ein Feld hat einen Wert, der nicht in der Liste steht, die die Termbank oder die Norm dafür festlegt.',
   },
   'broken-reference': {
     title: 'Bild oder Verweis ins Leere',
-    explains: 'Ein genanntes Bild ist nicht da, oder ein Verweis führt zu keinem Eintrag der Termbank.',
+    explains:
+      'Ein genanntes Bild ist nicht da oder heißt anders; ein Verweis führt zu keinem Eintrag, auf sich selbst oder im Kreis.',
   },
   'duplicate-in-concept': {
     title: 'Zweimal in einem Begriff',

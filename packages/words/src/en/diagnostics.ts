@@ -160,6 +160,14 @@ const words: DiagnosticWords = {
     message: 'Markup inside texts ({what}): {count} of them, the first in line {line}.',
     advice: 'Their text is kept, the markup within it is not.',
   },
+  'empty-parts': {
+    message: ({ terms = 0, languages = 0, line }) =>
+      `Without a text: ${en.list([
+        ...counted(terms, { one: '# term', other: '# terms' }),
+        ...counted(languages, { one: '# language', other: '# languages' }),
+      ])}, the first in line ${String(line)}.`,
+    advice: 'They say nothing and are not taken over. Ask whether something was meant to stand there.',
+  },
   'about-file-left': {
     message: ({ title, sources = 0, revisions = 0, publications = 0, people = 0 }) =>
       `The file says something of itself: ${en.list([

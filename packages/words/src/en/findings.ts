@@ -65,7 +65,9 @@ export function findings(of: Inspected): Words<FindingCodes> {
         ? `There is no ${label} in ${languageName(language ?? '')}.`
         : `${quoted(text)} has no ${label}.`;
     },
-    'value-not-listed': ({ field, value, list: all }) => {
+    'value-not-listed': ({ field, value, list: all, meant }) => {
+      if (meant !== undefined)
+        return `${quoted(value)} is no value of ${quoted(fieldLabel(field))}; ${quoted(meant)} is.`;
       const named = all.slice(0, NAMED).map((one) => valueLabel(field, one));
       const more = all.length > NAMED ? ' …' : '';
       return `${quoted(valueLabel(field, value))} is no value of ${fieldLabel(field).toLowerCase()}: ${named.join(', ')}${more}.`;
@@ -95,6 +97,14 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'no-text': () => 'There is no text in any language.',
     'language-missing': ({ language }) => `There is no ${term} in ${languageName(language)}.`,
     'looks-like': ({ text, language }) => `${quoted(text)} looks like ${languageName(language)}.`,
+    'picture-otherwise': ({ name, there }) => `The picture ${quoted(name)} is called ${quoted(there)}.`,
+    'refers-to-itself': ({ name }) => `Refers to itself: ${quoted(name)}.`,
+    'refers-in-circle': ({ texts }) =>
+      `Refers in a circle, and none of these says what it means: ${texts.map(quoted).join(' → ')}.`,
+    'term-empty': ({ language }) => `A term in ${languageName(language)} is there without a text.`,
+    'language-empty': ({ language }) => `${languageName(language)} is there without a term.`,
+    'definition-forbidden': ({ term: used, instead }) =>
+      `The definition uses ${quoted(used)}, which should not be used${instead.length ? `; instead: ${list(instead.map(quoted))}` : ''}.`,
     'picture-missing': ({ name }) => `The picture ${quoted(name)} is not there.`,
     'reference-broken': ({ name }) => `Refers to ${quoted(name)}, which is no entry of this termbase.`,
     spaces: ({ problems, invisible: code }) => {
@@ -200,13 +210,18 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
       'Two terms of one language are both preferred, all are deprecated, or the same term is preferred in one concept and deprecated in another of the same subject.',
   },
   'missing-field': { title: 'Missing required field', explains: 'A field that the termbase requires is empty.' },
+  'forbidden-in-definition': {
+    title: 'Definition uses a term that should not be used',
+    explains: 'A definition uses a term that the termbase itself marks as deprecated or superseded.',
+  },
   'value-outside-list': {
     title: 'Value outside its list',
-    explains: 'A field has a value that is not in the list that the termbase defines for it.',
+    explains: 'A field has a value that is not in the list that the termbase, or the standard, defines for it.',
   },
   'broken-reference': {
     title: 'Broken picture or reference',
-    explains: 'A picture that is named is not there, or a reference leads to no entry of the termbase.',
+    explains:
+      'A picture that is named is not there, or is called otherwise; a reference leads to no entry, to itself, or round in a circle.',
   },
   'duplicate-in-concept': {
     title: 'Twice in a concept',

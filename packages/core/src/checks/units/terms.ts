@@ -3,6 +3,7 @@ import { primaryLanguage } from '../../language/tags.js';
 import { saidForms } from '../../termbase/forms.js';
 import type { AffixDictionary } from '../../termbase/recognition/affixes.js';
 import { Recognizer, type Hit } from '../../termbase/recognition/recognizer.js';
+import { isOut, isPreferred } from '../../termbase/status.js';
 import { markedText } from '../../termbase/stem.js';
 import type { ConceptBody } from '../../termbase/concept.js';
 import { withoutCodes } from '../../text/inline-codes.js';
@@ -11,16 +12,6 @@ import { onTarget, perPair, type Pair, type Side, type UnitCheck } from './pair.
 
 const missing = { id: 'term-missing', severity: 'warning' } as const;
 const forbidden = { id: 'term-forbidden', severity: 'error' } as const;
-
-/** Statuses of terms that are not to be used (ISO 12616, in the names of TBX). */
-const OUT = new Set([
-  'deprecatedTerm-admn-sts',
-  'supersededTerm-admn-sts',
-  'deprecatedTerm',
-  'supersededTerm',
-  'notRecommended',
-]);
-const PREFERRED = new Set(['preferredTerm-admn-sts', 'preferredTerm']);
 
 interface Found {
   readonly concept: number;
@@ -79,12 +70,6 @@ export class KnownTerms {
     );
   }
 }
-
-type Fields = Readonly<Record<string, readonly string[]>>;
-const isOut = ({ administrativeStatus = [] }: Fields): boolean =>
-  administrativeStatus.some((status) => OUT.has(status));
-const isPreferred = ({ administrativeStatus = [] }: Fields): boolean =>
-  administrativeStatus.some((status) => PREFERRED.has(status));
 
 /** Hits of one place: of homonyms one concept is enough. */
 function placesOf(hits: readonly Hit<Found>[]): Hit<Found>[][] {

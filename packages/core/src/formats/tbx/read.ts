@@ -10,7 +10,15 @@ import { stemOfNote, withStem } from '../../termbase/stem.js';
 import type { XmlEvent } from '../../xml/reader.js';
 import { xmlAttribute, xmlText } from '../../xml/writer.js';
 import { diagnostic, type Diagnostic } from '../../diagnostic.js';
-import { EntryBuilder, InnerMarkup, type EntryReader, type ExchangeEntry, type Place } from '../exchange.js';
+import {
+  EntryBuilder,
+  InnerMarkup,
+  type EmptyPart,
+  type EntryReader,
+  type ExchangeEntry,
+  type Place,
+} from '../exchange.js';
+import { canonicalTag } from '../../language/tags.js';
 
 const CONCEPT = new Set(['conceptEntry', 'termEntry']);
 const LANGUAGE = new Set(['langSec', 'langSet']);
@@ -30,6 +38,9 @@ export class TbxReader implements EntryReader {
   private builder: EntryBuilder | null = null;
   private number = 0;
   private begun = 0;
+  private languageBegun = 0;
+  private termBegun = 0;
+  private readonly emptyParts = new EmptyParts();
   private language = '';
   private place: Place = 'concept';
   private term: string | null = null;
@@ -49,7 +60,7 @@ export class TbxReader implements EntryReader {
   private readonly about = new AboutFile();
 
   notes(): readonly Diagnostic[] {
-    return [...this.about.notes(), ...this.markup.notes()];
+    return [...this.about.notes(), ...this.markup.notes(), ...this.emptyParts.notes()];
   }
 
   take(event: XmlEvent): ExchangeEntry | null {
@@ -83,10 +94,12 @@ export class TbxReader implements EntryReader {
     }
     if (LANGUAGE.has(name)) {
       this.language = attributes['xml:lang'] ?? attributes.lang ?? '';
+      this.languageBegun = event.line;
       this.place = 'language';
     } else if (TERM.has(name)) {
       this.place = 'term';
       this.term = null;
+      this.termBegun = event.line;
       this.termFields = NO_FIELDS;
     } else if (name === 'term') {
       this.readingTerm = true;
@@ -120,14 +133,24 @@ export class TbxReader implements EntryReader {
     else if (name === 'term') this.readingTerm = false;
     else if (GROUPS.has(name)) this.endGroup();
     else if (TERM.has(name)) {
-      if (this.term?.trim())
-        builder.add(this.language, this.term.trim(), withStemOfNotes(this.termFields, this.term.trim()));
-      else this.keepOrphans();
+      if (this.term?.trim()) {
+        const term = withoutLayout(this.term);
+        builder.add(this.language, term, withStemOfNotes(this.termFields, term));
+      } else {
+        this.keepOrphans();
+        builder.empty('term', this.language, this.termBegun);
+      }
       this.place = 'language';
-    } else if (LANGUAGE.has(name)) this.place = 'concept';
-    else if (CONCEPT.has(name)) {
+    } else if (LANGUAGE.has(name)) {
+      this.place = 'concept';
+      const said = builder.empties.at(-1)?.language;
+      if (!builder.hasTerm(this.language) && said !== canonicalTag(this.language))
+        builder.empty('language', this.language, this.languageBegun);
+    } else if (CONCEPT.has(name)) {
       this.builder = null;
-      return { number: ++this.number, line: this.begun, body: builder.body() };
+      this.emptyParts.see(builder.empties);
+      const empty = builder.empties;
+      return { number: ++this.number, line: this.begun, body: builder.body(), ...(empty.length > 0 && { empty }) };
     }
     return null;
   }
@@ -231,6 +254,31 @@ const ABOUT = new Map([
   ['publicationStmt', 'publications'],
   ['refObject', 'people'],
 ]);
+
+/** Terms and languages of which nothing stands there: they are said, not silently left. */
+class EmptyParts {
+  private terms = 0;
+  private languages = 0;
+  private line = 0;
+
+  see(parts: readonly EmptyPart[]): void {
+    for (const { what, line } of parts) {
+      if (what === 'term') this.terms++;
+      else this.languages++;
+      this.line ||= line;
+    }
+  }
+
+  notes(): readonly Diagnostic[] {
+    const { terms, languages, line } = this;
+    return terms + languages === 0 ? [] : [diagnostic('empty-parts', { terms, languages, line }, { line })];
+  }
+}
+
+/** Without the line breaks and indents around it; spaces on its own line are part of it, and for a person to see. */
+function withoutLayout(term: string): string {
+  return term.replace(/^\s*\n\s*|\s*\n\s*$/g, '');
+}
 
 /** A line that was broken and indented to be read goes on; a line feed alone is part of the text. */
 function unwrapped(text: string): string {

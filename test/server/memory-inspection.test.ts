@@ -1,7 +1,7 @@
 /** Inspecting a memory: findings, let stand, put right, taken back, filtered, reported. */
 import { readFileSync } from 'node:fs';
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { FoundRow, InspectionOverview } from '@fair-copy/api/inspection.js';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { MatterRow, InspectionOverview } from '@fair-copy/api/inspection.js';
 import { inWords } from '@fair-copy/core/said.js';
 import { en } from '@fair-copy/words/en/index.js';
 import { Application, unitsWritten } from './application.js';
@@ -34,7 +34,7 @@ afterAll(() => server.stop());
 
 const inspect = async (): Promise<Record<string, unknown>> =>
   (await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memory}/inspection`)).id)).result!;
-const found = (check = ''): Promise<FoundRow[]> =>
+const found = (check = ''): Promise<MatterRow[]> =>
   server.ask('GET', `/memories/${memory}/findings${check && `?check=${check}`}`);
 async function withFindings(): Promise<number[]> {
   for (;;) {
@@ -57,12 +57,15 @@ test('a memory that was not inspected says so', async () => {
 test('each unit with something wrong is found, with its evidence', async () => {
   expect(await inspect()).toMatchObject({ standing: 0, settled: 0, stet: 0 });
   const targets = await found('different-targets');
-  expect(targets.map(({ item, text }) => [item, text])).toEqual([1, 2, 3].map((item) => [item, 'Open the gate.']));
+  // One matter, with all that it is wrong in.
+  expect(targets.map(({ item, text, others }) => [item, text, others.map((one) => one.item)])).toEqual([
+    [1, 'Open the gate.', [2, 3]],
+  ]);
   expect(inWords(en.findings('memory'), targets[0]!.said)).toBe(
     '“Open the gate.” has 2 different texts in German: “Öffnen Sie das Tor.” / “Machen Sie das Tor auf.”.',
   );
   expect(targets[0]!.related.map(({ item }) => item)).toEqual([2, 3]);
-  expect((await found('different-sources')).map(({ item }) => item)).toEqual([4, 6, 7]);
+  expect((await found('different-sources')).map(({ item, ids }) => [item, ids.length])).toEqual([[4, 3]]);
   expect((await found('brackets')).map(({ item, language }) => [item, language])).toEqual([[5, 'en']]);
   expect(await found('spaces')).toMatchObject([
     { item: 4, language: 'de', place: 1, correction: { kind: 'text', text: 'Das Wehr schließen', safe: true } },
@@ -91,7 +94,7 @@ test('put right, let stand, taken back', async () => {
   expect(await server.ask('GET', `/memories/${memory}/stets`)).toMatchObject([
     { reason: 'as in the drawing', check: 'brackets', item: brackets!.item },
   ]);
-  expect((await found('different-sources')).map(({ item }) => item)).toEqual([4, 6, 7]);
+  expect((await found('different-sources')).map(({ item, ids }) => [item, ids.length])).toEqual([[4, 3]]);
   await server.ask('POST', `/ledger/${stet.ledgerId}/undo`);
   await server.ask('POST', `/ledger/${ledgerId}/undo`);
   // What was taken back waits for the next inspection.
@@ -114,7 +117,7 @@ test('a correction keeps the codes of its text', async () => {
   const { memoryId } = unitsWritten(await server.ended(job.id));
   await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
   const before = await server.ask<{ variants: { codes: unknown[] }[] }>('GET', `/memories/${memoryId}/units/1`);
-  const [doubled] = await server.ask<FoundRow[]>('GET', `/memories/${memoryId}/findings?check=double-mark`);
+  const [doubled] = await server.ask<MatterRow[]>('GET', `/memories/${memoryId}/findings?check=double-mark`);
   await server.ask('POST', `/memories/${memoryId}/findings/put-right`, { ids: [doubled!.id] });
   const after = await server.ask<{ variants: { text: string; codes: unknown[] }[] }>(
     'GET',
@@ -123,6 +126,66 @@ test('a correction keeps the codes of its text', async () => {
   expect(after.variants[1]!.text).toMatch(/^Das . ist offen\.$/);
   expect(after.variants[1]!.codes).toEqual(before.variants[1]!.codes);
   expect(after.variants[1]!.codes).toHaveLength(1);
+});
+
+describe('let stand as far as a person says', () => {
+  let here: number;
+  const open = (): Promise<MatterRow[]> => server.ask('GET', `/memories/${here}/findings?check=repeated-word`);
+  const stet = (scope: string, ids: number[]): Promise<{ ledgerId: number }> =>
+    server.ask('POST', `/memories/${here}/findings/stet`, { ids, scope, reason: 'so it is called' });
+
+  beforeAll(async () => {
+    const client = await server.client('Hollin Canals');
+    const units = [
+      tu('The winding hole is deep.', 'Das Wende Wende Becken ist tief.'),
+      tu('See the winding hole.', 'Siehe das Wende Wende Becken.'),
+      tu('Near the weir.', 'Beim beim Wehr.'),
+    ].map((unit, i) =>
+      unit.replace('<tu>', `<tu creationid="${i === 0 ? 'mara' : 'juno'}" creationdate="2021010${i + 1}T101500Z">`),
+    );
+    const text = `<tmx version="1.4"><header/><body>${units.join('\n')}</body></tmx>`;
+    const { fileId } = await server.takeIn(client, 'twice.tmx', text);
+    const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'Twice' });
+    here = unitsWritten(await server.ended(job.id)).memoryId;
+    await server.ended((await server.ask<{ id: number }>('POST', `/memories/${here}/inspection`)).id);
+  });
+
+  test('all that rest on the same words', async () => {
+    const [first, , third] = await open();
+    expect([first!.alike, third!.alike]).toEqual([2, 1]);
+    const { ledgerId } = await stet('alike', first!.ids);
+    expect((await open()).map(({ id }) => id)).toEqual([third!.id]);
+    await server.ask('POST', `/ledger/${ledgerId}/undo`);
+    expect(await open()).toHaveLength(3);
+  });
+
+  test('as a rule of the client: listed, kept by the next inspection, called back', async () => {
+    const [first] = await open();
+    await stet('rule', first!.ids);
+    expect(await open()).toHaveLength(1);
+    const rules = await server.ask<{ id: number; evidence: string }[]>('GET', `/memories/${here}/stet-rules`);
+    expect(rules).toMatchObject([{ evidence: first!.evidence, reason: 'so it is called', language: 'de' }]);
+    const job = await server.ask<{ id: number }>('POST', `/memories/${here}/inspection`);
+    expect((await server.ended(job.id)).result).toMatchObject({ stet: 2 });
+    expect(await open()).toHaveLength(1);
+    await server.ask('POST', `/memories/${here}/stet-rules/call-back`, { ids: [rules[0]!.id] });
+    expect(await open()).toHaveLength(3);
+  });
+
+  test('by author, origin and date, in several orders', async () => {
+    const asked = (query: string): Promise<MatterRow[]> => server.ask('GET', `/memories/${here}/findings?${query}`);
+    expect((await asked('author=mara')).map(({ item }) => item)).toEqual([1]);
+    expect((await asked('since=20210103')).map(({ item }) => item)).toEqual([3]);
+    expect(await asked('origin=elsewhere.tmx')).toEqual([]);
+    expect((await asked('order=newest')).map(({ item }) => item)).toEqual([3, 2, 1]);
+    expect((await asked('order=author')).map(({ author }) => author)).toEqual(['juno', 'juno', 'mara']);
+    const overview = await server.ask<InspectionOverview>('GET', `/memories/${here}/inspection`);
+    expect(overview.authors).toEqual([
+      { name: 'juno', open: 2, errors: 0 },
+      { name: 'mara', open: 1, errors: 0 },
+    ]);
+    expect(overview.origins).toMatchObject([{ open: 3 }]);
+  });
 });
 
 test('the report lists what is open', async () => {
@@ -162,7 +225,7 @@ test('evidence is marked in both texts, as they are shown: codes take no place',
   const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'B' });
   const { memoryId } = unitsWritten(await server.ended(job.id));
   await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
-  const [number] = await server.ask<FoundRow[]>('GET', `/memories/${memoryId}/findings?check=number`);
+  const [number] = await server.ask<MatterRow[]>('GET', `/memories/${memoryId}/findings?check=number`);
   const shown = number!.marks.map(({ place, from, to }) => number!.texts[Number(place)]!.texts[0]!.slice(from, to));
   expect(shown).toEqual(['12', '13']);
 });
@@ -187,7 +250,7 @@ test('what is looked for is kept for the client: checks, rules, terms, and units
       ...profile,
     });
     await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
-    const rows = await server.ask<FoundRow[]>('GET', `/memories/${memoryId}/findings`);
+    const rows = await server.ask<MatterRow[]>('GET', `/memories/${memoryId}/findings`);
     return rows.map(({ check, item }) => `${check} ${item}`).sort();
   };
   expect(await checked({})).toEqual(['spaces 1', 'spaces 2']);
@@ -216,7 +279,7 @@ test('how much is in order is said, and findings are shown by their severity', a
   await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
   expect(await server.ask('GET', `/memories/${memoryId}/inspection`)).toMatchObject({ items: 3, itemsFound: 2 });
   const checks = async (severity: string): Promise<string[]> =>
-    (await server.ask<FoundRow[]>('GET', `/memories/${memoryId}/findings?severity=${severity}`)).map(
+    (await server.ask<MatterRow[]>('GET', `/memories/${memoryId}/findings?severity=${severity}`)).map(
       ({ check }) => check,
     );
   expect(await checks('error')).toEqual(['number']);

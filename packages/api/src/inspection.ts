@@ -8,6 +8,8 @@ import { done, idParam, recorded, spoken, whole } from './shared.js';
 
 const counts = z.object({ new: z.number(), standing: z.number(), settled: z.number(), stet: z.number() });
 
+const share = z.object({ name: z.string(), open: z.number(), errors: z.number() });
+
 export const overview = z.object({
   inspectedAt: z.string().nullable(),
   counts: counts.nullable(),
@@ -16,10 +18,17 @@ export const overview = z.object({
   itemsFound: z.number(),
   /** Findings that are let stand at present. */
   stets: z.number(),
+  /** Rules of the client that let findings stand. */
+  rules: z.number(),
+  /** Whose texts have the most findings, and where they came from; an empty name: not known. */
+  authors: z.array(share),
+  origins: z.array(share),
   checks: z.array(
     z.object({
       id: z.string(),
+      /** Matters: what is wrong once, in however many concepts or units. */
       open: z.number(),
+      /** Findings that can be put right without a thought. */
       safe: z.number(),
       fresh: z.number(),
     }),
@@ -64,6 +73,36 @@ export const foundRow = findingBody.extend({
 });
 export type FoundRow = z.infer<typeof foundRow>;
 
+/** What is wrong once: its first finding, and the others that are the same matter. */
+export const matterRow = foundRow.extend({
+  author: z.string(),
+  /** As YYYYMMDD; empty: not known. */
+  day: z.string(),
+  origin: z.string(),
+  /** The ids of all its findings, the first one's among them. */
+  ids: z.array(z.number()),
+  /** The texts of the next concepts or units that it is in, the first of them. */
+  others: z.array(z.object({ item: z.number(), texts: foundRow.shape.texts })),
+  /** Open findings of the same check that rest on the same words. */
+  alike: z.number(),
+  evidence: z.string(),
+});
+export type MatterRow = z.infer<typeof matterRow>;
+
+/** What a client says is right wherever it stands. */
+export const stetRule = z.object({
+  id: z.number(),
+  check: z.string(),
+  language: z.string().nullable(),
+  evidence: z.string(),
+  reason: z.string(),
+  at: z.string(),
+});
+export type StetRule = z.infer<typeof stetRule>;
+
+const orders = ['place', 'severity', 'author', 'origin', 'newest'] as const;
+export type MatterOrder = (typeof orders)[number];
+
 /** A finding that somebody let stand. */
 export const stetRow = foundRow.extend({ stet: z.number(), reason: z.string(), at: z.string() });
 export type StetRow = z.infer<typeof stetRow>;
@@ -78,11 +117,30 @@ const findingsRoute = {
   query: z.object({
     check: z.string().optional(),
     severity: z.enum(['error', 'warning', 'info']).optional(),
-    after: whole.default(0),
+    author: z.string().optional(),
+    origin: z.string().optional(),
+    since: z
+      .string()
+      .regex(/^\d{8}$/)
+      .optional(),
+    /** 1: only what can be put right without a thought. */
+    safe: whole.default(0),
+    order: z.enum(orders).default('place'),
+    from: whole.default(0),
   }),
-  answer: z.array(foundRow),
+  answer: z.array(matterRow),
 };
-const stetRoute = { params: idParam, body: z.object({ ids, reason: z.string().max(500) }), answer: recorded };
+const stetRoute = {
+  params: idParam,
+  body: z.object({
+    ids,
+    reason: z.string().max(500),
+    /** These alone, all that rest on the same words, or those words for this client for good. */
+    scope: z.enum(['these', 'alike', 'rule']).default('these'),
+  }),
+  answer: recorded,
+};
+const rulesRoute = { params: idParam, answer: z.array(stetRule) };
 const stetsRoute = {
   summary: 'What is let stand, with the reasons',
   params: idParam,
@@ -94,7 +152,7 @@ const putRightRoute = { params: idParam, body: z.object({ ids }), answer: putRig
 const putRightSafeRoute = {
   summary: 'All corrections of a check that change no meaning',
   params: idParam,
-  body: z.object({ check: z.string() }),
+  body: z.object({ check: z.string(), except: z.array(z.number()).max(5000).default([]) }),
   answer: putRight,
 };
 const reportRoute = {
@@ -146,6 +204,10 @@ export const inspectionContract = routes({
   'GET /memories/:id/stets': stetsRoute,
   'POST /termbases/:id/stets/call-back': callBackRoute,
   'POST /memories/:id/stets/call-back': callBackRoute,
+  'GET /termbases/:id/stet-rules': rulesRoute,
+  'GET /memories/:id/stet-rules': rulesRoute,
+  'POST /termbases/:id/stet-rules/call-back': callBackRoute,
+  'POST /memories/:id/stet-rules/call-back': callBackRoute,
   'POST /termbases/:id/findings/put-right': putRightRoute,
   'POST /memories/:id/findings/put-right': putRightRoute,
   'POST /termbases/:id/findings/put-right-safe': putRightSafeRoute,

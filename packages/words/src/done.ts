@@ -89,6 +89,7 @@ export interface DoneCodes extends KeptCodes {
   readonly 'units-moved': { readonly count: number; readonly name: string; readonly to: string };
   readonly 'units-copied': { readonly count: number; readonly name: string; readonly to: string };
   readonly 'findings-stet': { readonly count: number; readonly text: string; readonly reason: string };
+  readonly 'stet-rule': { readonly text: string; readonly count: number; readonly reason: string };
   readonly 'stets-called-back': { readonly count: number; readonly reason: string };
   readonly 'findings-put-right': { readonly count: number; readonly text: string };
   /** An operation that is still being done. */

@@ -23,16 +23,27 @@ export interface FindingRow {
   readonly basis: string;
   readonly is_new: number;
   readonly settled: number;
+  /** The words that it rests on. */
+  readonly evidence: string;
+  /** The same for findings of one inspection that are one matter; null: it is one by itself. */
+  readonly matter: number | null;
+  readonly author: string;
+  /** As YYYYMMDD; empty: not known. */
+  readonly day: string;
+  readonly origin: string;
 }
 
-const columns = ({ owner, item, place }: Subject): string =>
+export const columns = ({ owner, item, place }: Subject): string =>
   `f.id, f.${owner} AS owner, f.check_id, f.${item} AS item, f.language, f.${place} AS place, f.severity, f.text, f.message,
-   f.related, f.correction, f.basis, f.is_new, f.settled, f.marks`;
+   f.related, f.correction, f.basis, f.is_new, f.settled, f.marks, f.evidence, f.matter, f.author, f.day, f.origin`;
 
-const open = ({ owner, item, stets, inspections }: Subject, of = '@owner'): string =>
+export const open = ({ kind, owner, item, stets, inspections }: Subject, of = '@owner'): string =>
   `f.${owner} = ${of} AND f.inspection = (SELECT max(id) FROM ${inspections} WHERE ${owner} = ${of}) AND f.settled = 0 AND NOT EXISTS (
      SELECT 1 FROM ${stets} s WHERE s.${owner} = f.${owner} AND s.check_id = f.check_id AND s.${item} = f.${item}
-       AND s.language IS f.language AND s.basis = f.basis)`;
+       AND s.language IS f.language AND s.basis = f.basis)
+   AND NOT EXISTS (
+     SELECT 1 FROM stet_rule r WHERE r.client_id = (SELECT client_id FROM ${kind} WHERE id = ${of}) AND r.check_id = f.check_id
+       AND r.language IS f.language AND r.evidence = f.evidence)`;
 
 export function openFindings(
   db: Db,
@@ -117,7 +128,7 @@ export function findingsById(db: Db, of: Subject, owner: number, ids: readonly n
   return ids.flatMap((id) => one.get(id, owner) ?? []);
 }
 
-/** Open findings by check; how many of them can be put right without a thought. */
+/** Open matters by check; how many findings of them can be put right without a thought. */
 export function openCounts(
   db: Db,
   of: Subject,
@@ -125,7 +136,7 @@ export function openCounts(
 ): { check: string; open: number; safe: number; fresh: number }[] {
   return db
     .prepare<[{ owner: number }], { check: string; open: number; safe: number; fresh: number }>(
-      `SELECT f.check_id AS "check", count(*) AS open, sum(coalesce(json_extract(f.correction, '$.safe'), 0)) AS safe, sum(f.is_new) AS fresh
+      `SELECT f.check_id AS "check", count(DISTINCT coalesce(f.matter, -f.id)) AS open, sum(coalesce(json_extract(f.correction, '$.safe'), 0)) AS safe, sum(f.is_new) AS fresh
        FROM ${of.findings} f WHERE ${open(of)} GROUP BY f.check_id`,
     )
     .all({ owner });

@@ -11,6 +11,8 @@ import type { TaskContext } from '../jobs/task.js';
 import { openForReading, type Db } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
 import { pathsOf } from '../store/paths.js';
+import { evidenceOf, type FoundIn } from '../findings/evidence.js';
+import { clientOf, ruleKey, rulesOf } from '../findings/rules.js';
 import { subjectOf, type Subject } from '../findings/subjects.js';
 import { findingsInMemory } from './memory.js';
 import { findingsInTermbase } from './termbase.js';
@@ -59,12 +61,13 @@ export function inspect({ kind, id, jobId, profile }: ToInspect, context: TaskCo
   try {
     staged.exec(`PRAGMA journal_mode = OFF; PRAGMA synchronous = OFF; CREATE TABLE finding (
       id INTEGER PRIMARY KEY, check_id TEXT, item INTEGER, language TEXT, place ANY, severity TEXT, text TEXT, message TEXT,
-      related TEXT, correction TEXT, basis TEXT, is_new INTEGER, marks TEXT) STRICT; BEGIN`);
+      related TEXT, correction TEXT, basis TEXT, is_new INTEGER, marks TEXT, evidence TEXT, matter INTEGER, author TEXT, day TEXT,
+      origin TEXT) STRICT; BEGIN`);
     // One look at all of it. The units of a memory lie in a file of their own: the workspace is let go before they are
     // looked at, since what is written while a look lasts piles up beside the database.
     db.exec('BEGIN');
     const moment = momentOf(db);
-    const known = identities(db, subjectOf(kind), id);
+    const known = { ...identities(db, subjectOf(kind), id), rules: rulesAbout(db, subjectOf(kind), id) };
     if (kind === 'memory') db.exec('COMMIT');
     const findings =
       kind === 'memory' ? findingsInMemory(db, id, profile, context) : findingsInTermbase(db, id, context);
@@ -91,24 +94,30 @@ interface Known {
   readonly before: ReadonlySet<string>;
   /** Let stand. */
   readonly standing: ReadonlySet<string>;
+  /** What the client says is right, by `ruleKey`. */
+  readonly rules: ReadonlySet<string>;
 }
 
 function keep(
   staged: Database.Database,
-  findings: Iterable<Finding>,
-  { before, standing }: Known,
+  findings: Iterable<FoundIn>,
+  { before, standing, rules }: Known,
 ): Pick<Inspected, 'findings' | 'counts'> {
   const insert = staged.prepare(
-    `INSERT INTO finding (check_id, item, language, place, severity, text, message, related, correction, basis, is_new, marks)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+    `INSERT INTO finding (check_id, item, language, place, severity, text, message, related, correction, basis, is_new, marks,
+       evidence, matter, author, day, origin)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   );
   const counts = { new: 0, standing: 0, settled: 0, stet: 0 };
   const kept = new Map<string, number>();
   const now = new Set<string>();
+  const matters = new Map<string, number>();
   for (const f of findings) {
+    const evidence = evidenceOf(f);
+    const said = JSON.stringify(f.said);
     const key = identity({ check_id: f.check, item: f.item, language: f.language, basis: f.basis });
     // What is let stand is kept as well: it is listed, and open again when it is called back.
-    const isStet = standing.has(key);
+    const isStet = standing.has(key) || rules.has(ruleKey(f.check, f.language, evidence));
     const count = (kept.get(f.check) ?? 0) + 1;
     if (isStet) counts.stet++;
     else if (count > OF_A_CHECK) continue;
@@ -123,19 +132,39 @@ function keep(
       f.place,
       f.severity,
       f.text,
-      JSON.stringify(f.said),
+      said,
       JSON.stringify(f.related),
       f.correction ? JSON.stringify(f.correction) : null,
       f.basis,
       isNew ? 1 : 0,
       JSON.stringify(f.marks ?? []),
+      evidence,
+      f.related.length > 0 ? matterOf(matters, f, said) : null,
+      f.from.author,
+      f.from.day,
+      f.from.origin,
     );
   }
   for (const key of before) if (!now.has(key) && !standing.has(key)) counts.settled++;
   return { findings: counts.new + counts.standing, counts };
 }
 
-function identities(db: Db, of: Subject, owner: number): Known {
+/** Findings of a check that rest on each other and say the same are one matter. @returns its number */
+function matterOf(matters: Map<string, number>, { check, item, related }: Finding, said: string): number {
+  // The first of those that rest on each other is named by all of them, however many they are.
+  const key = `${check}\0${Math.min(item, ...related)}\0${said}`;
+  let number = matters.get(key);
+  if (number === undefined) matters.set(key, (number = matters.size + 1));
+  return number;
+}
+
+function rulesAbout(db: Db, of: Subject, owner: number): ReadonlySet<string> {
+  const client = clientOf(db, of, owner);
+  const rules = client === undefined ? [] : rulesOf(db, client);
+  return new Set(rules.map(({ check_id: check, language, evidence }) => ruleKey(check, language, evidence)));
+}
+
+function identities(db: Db, of: Subject, owner: number): Omit<Known, 'rules'> {
   const from = (table: string, more = ''): Set<string> =>
     new Set(
       db

@@ -6,7 +6,9 @@ import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
 import { withOtherValue, withoutTerm, withTermText } from '@fair-copy/core/termbase/edit.js';
 import { CODE, retyped, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { ApiError } from '../errors.js';
+import { alikeFindings } from '../findings/matters.js';
 import { findingsById, type FindingRow } from '../findings/read.js';
+import { ruleKey, rulesOf } from '../findings/rules.js';
 import { subjectOf, type Subject } from '../findings/subjects.js';
 import type { TaskContext } from '../jobs/task.js';
 import { recorded, type Writing } from '../ledger/operation.js';
@@ -26,24 +28,35 @@ export interface Judged {
   readonly ids: readonly number[];
 }
 
-/** Lets findings stand with a reason, until the texts they rest on change. */
+export interface ToLetStand extends Judged {
+  readonly reason: string;
+  /** These alone, all that rest on the same words, or those words for this client for good. */
+  readonly scope: 'these' | 'alike' | 'rule';
+}
+
+/** Lets findings stand with a reason: until the texts they rest on change, or, as a rule, until it is called back. */
 export function letStand(
-  { kind, owner, ids, reason }: Judged & { readonly reason: string },
+  { kind, owner, ids, reason, scope }: ToLetStand,
   context: TaskContext,
 ): { readonly ledgerId: number } {
   const db = workspaceForWriting(context.dataDir);
   const of = subjectOf(kind);
-  const rows = required(findingsById(db, of, owner, ids));
+  const named = required(findingsById(db, of, owner, ids));
+  const rows = scope === 'alike' ? alikeFindings(db, of, owner, named) : named;
   const clientId = clientOf(db, kind, owner);
   const about = {
     clientId,
     termbaseId: kind === 'termbase' ? owner : null,
     kind: 'stet',
-    title: did('findings-stet', { count: rows.length, text: rows[0]!.text, reason }),
+    title:
+      scope === 'rule'
+        ? did('stet-rule', { text: named[0]!.evidence, count: named.length, reason })
+        : did('findings-stet', { count: rows.length, text: rows[0]!.text, reason }),
   };
   return recorded(context, about, (writing) => {
     writing.entry.touch(kind, owner);
-    writeStets(writing, of, rows, reason);
+    if (scope === 'rule') writeRules(writing, clientId, rows, reason);
+    else writeStets(writing, of, rows, reason);
     return { ledgerId: writing.entry.id };
   });
 }
@@ -72,6 +85,40 @@ export function callBack({ kind, owner, ids }: Judged, context: TaskContext): { 
     }
     return { ledgerId: entry.id };
   });
+}
+
+/** The rules of the client are called back: what they let stand is open again where it still is so. */
+export function callRulesBack({ kind, owner, ids }: Judged, context: TaskContext): { readonly ledgerId: number } {
+  const db = workspaceForWriting(context.dataDir);
+  const clientId = clientOf(db, kind, owner);
+  const rules = rulesOf(db, clientId).filter(({ id }) => ids.includes(id));
+  if (rules.length === 0) throw new ApiError('finding-gone');
+  const title = did('stets-called-back', { count: rules.length, reason: rules[0]!.reason });
+  const about = { clientId, termbaseId: kind === 'termbase' ? owner : null, kind: 'stet', title };
+  return recorded(context, about, ({ entry }) => {
+    entry.touch(kind, owner);
+    const remove = db.prepare('DELETE FROM stet_rule WHERE id = ?');
+    for (const { id, ...state } of rules) {
+      entry.before('stet_rule', id, state);
+      remove.run(id);
+    }
+    return { ledgerId: entry.id };
+  });
+}
+
+function writeRules({ db, entry, now }: Writing, clientId: number, rows: readonly FindingRow[], reason: string): void {
+  const there = new Set(rulesOf(db, clientId).map((rule) => ruleKey(rule.check_id, rule.language, rule.evidence)));
+  const insert = db.prepare(
+    'INSERT INTO stet_rule (client_id, check_id, language, evidence, reason, at) VALUES (?, ?, ?, ?, ?, ?)',
+  );
+  for (const { check_id: check, language, evidence } of rows) {
+    const key = ruleKey(check, language, evidence);
+    // Findings of before an update do not say what they rest on.
+    if (there.has(key) || evidence === '') continue;
+    there.add(key);
+    const made = insert.run(clientId, check, language, evidence, reason, now);
+    entry.created('stet_rule', Number(made.lastInsertRowid));
+  }
 }
 
 function writeStets({ db, entry, now }: Writing, of: Subject, rows: readonly FindingRow[], reason: string): void {

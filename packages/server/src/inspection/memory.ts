@@ -8,8 +8,10 @@ import type { InspectionProfile } from '@fair-copy/api/inspection.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { isBridged } from '@fair-copy/core/memory/bridge/plan.js';
+import { authorOf, changedAt } from '@fair-copy/core/memory/unit.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { CODE, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import type { FoundIn, From } from '../findings/evidence.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
 import { conceptsOf } from '../store/concepts.js';
@@ -26,7 +28,7 @@ export function* findingsInMemory(
   memoryId: number,
   profile: InspectionProfile,
   context: TaskContext,
-): Generator<Finding> {
+): Generator<FoundIn> {
   const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(memoryById(db, memoryId).file));
   file.db.exec('BEGIN');
   try {
@@ -52,12 +54,21 @@ export function* findingsInMemory(
     let count = 0;
     for (const finding of inspect(units(), unitChecks(chosen(db, profile)), facts)) {
       if (++count % 500 === 0) context.checkpoint();
-      yield readable(isCorrectable(finding, file) ? finding : withoutCorrection(finding), file);
+      const shown = readable(isCorrectable(finding, file) ? finding : withoutCorrection(finding), file);
+      yield { ...shown, from: fromOf(file, finding.item) };
     }
   } finally {
     file.db.exec('COMMIT');
     file.close();
   }
+}
+
+function fromOf(file: MemoryFile, item: number): From {
+  const unit = file.unit(item);
+  if (!unit) return { author: '', day: '', origin: '' };
+  const { originId } = unit;
+  const origin = file.kept(`origin ${originId}`, () => file.originName(originId));
+  return { author: authorOf(unit), day: changedAt(unit).slice(0, 8), origin };
 }
 
 /** What would lose a code, and the last two texts of a unit, only a person puts right. */

@@ -58,8 +58,10 @@ export function takeFindings({ kind, id, inspection, path, after }: Piece, { dat
       .prepare<[number, number], { id: number }>('SELECT * FROM finding WHERE id > ? ORDER BY id LIMIT ?')
       .all(after, PIECE);
     const insert = db.prepare(
-      `INSERT INTO ${findings} (${owner}, inspection, check_id, ${item}, language, ${place}, severity, text, message, related, correction, basis, is_new, marks)
-       VALUES (${id}, ${inspection}, @check_id, @item, @language, @place, @severity, @text, @message, @related, @correction, @basis, @is_new, @marks)`,
+      `INSERT INTO ${findings} (${owner}, inspection, check_id, ${item}, language, ${place}, severity, text, message, related, correction, basis, is_new, marks,
+         evidence, matter, author, day, origin)
+       VALUES (${id}, ${inspection}, @check_id, @item, @language, @place, @severity, @text, @message, @related, @correction, @basis, @is_new, @marks,
+         @evidence, @matter, @author, @day, @origin)`,
     );
     db.transaction(() => {
       requireThere(db, { kind, id });

@@ -1,8 +1,10 @@
 import { doing } from '@fair-copy/words/work.js';
 import { OK } from '@fair-copy/api/shared.js';
-import { inspectionContract, type InspectionOverview } from '@fair-copy/api/inspection.js';
+import { inspectionContract, type InspectionOverview, type MatterRow } from '@fair-copy/api/inspection.js';
 import type { Context } from '../context.js';
 import { findingBodies, textsOfConcepts, textsOfUnits, type TextsOf } from '../findings/bodies.js';
+import { openBy, openMatters } from '../findings/matters.js';
+import { rulesOf } from '../findings/rules.js';
 import { lastInspection, openCounts, openFindings, openItems, stetFindings, stetTotal } from '../findings/read.js';
 import { MEMORIES, TERMBASES, type Subject } from '../findings/subjects.js';
 import { serve, type Api } from '../serve.js';
@@ -12,6 +14,11 @@ import { termbaseById } from '../store/termbases.js';
 import { InspectionProfiles, requireRules } from './profiles.js';
 import { runInspection } from './run.js';
 import { inspectionTasks } from './tasks.js';
+
+/** Authors and origins that are named. */
+const NAMED = 6;
+/** Other concepts or units of a matter that are shown. */
+const OTHERS = 4;
 
 /** What differs between the inspection of termbases and of memories. */
 interface Inspected {
@@ -56,11 +63,11 @@ export function inspectionRoutes(api: Api, context: Context): void {
 }
 
 function routesOf(api: Api, context: Context, inspected: Inspected): void {
+  judgeRoutes(api, context, inspected);
   stetRoutes(api, context, inspected);
   const { workspace, workers, jobs } = context;
   const profiles = new InspectionProfiles(context);
   const { of, path } = inspected;
-  const { kind } = of;
 
   serve(api, inspectionContract, `GET ${path}/:id/inspection`, async ({ params }): Promise<InspectionOverview> => {
     inspected.named(params.id);
@@ -71,6 +78,9 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
       items: inspected.items(params.id),
       itemsFound: last ? openItems(workspace, of, params.id) : 0,
       stets: stetTotal(workspace, of, params.id),
+      rules: rulesOf(workspace, inspected.named(params.id).client_id).length,
+      authors: last ? openBy(workspace, of, params.id, 'author', NAMED) : [],
+      origins: last ? openBy(workspace, of, params.id, 'origin', NAMED) : [],
       counts: last ? (JSON.parse(last.counts) as InspectionOverview['counts']) : null,
       checks: of.checks.map((check) => ({
         id: check,
@@ -85,17 +95,42 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
     const { name, client_id: clientId } = inspected.named(id);
     const about = { kind: 'inspect', title: doing('inspecting', { name }), clientId } as const;
     return jobs.start(about, (controls) =>
-      runInspection(context, { kind, id, profile: profiles.of(clientId) }, controls),
+      runInspection(context, { kind: of.kind, id, profile: profiles.of(clientId) }, controls),
     );
   });
 
   serve(api, inspectionContract, `GET ${path}/:id/findings`, async ({ params: { id: owner }, query }) => {
-    const { check = null, severity = null, after } = query;
+    const { check = null, severity = null, author = null, origin = null, since = null, order, from } = query;
     inspected.named(owner);
-    const rows = openFindings(workspace, of, { owner, check, severity, after, limit: 100 });
+    const filter = { check, severity, author, origin, since, safe: query.safe === 1 };
+    const rows = openMatters(workspace, of, { owner, ...filter, order, from, limit: 100 });
     const textsOf = inspected.textsOf(owner);
-    return findingBodies(rows, textsOf).map((finding) => ({ ...finding, texts: textsOf(finding.item) }));
+    return findingBodies(rows, textsOf).map((finding, i): MatterRow => {
+      const { members, alike, author, day, origin, evidence } = rows[i]!;
+      const others = members.filter(({ item }) => item !== finding.item).slice(0, OTHERS);
+      return {
+        ...finding,
+        ...{ alike, author, day, origin, evidence },
+        texts: textsOf(finding.item),
+        ids: members.map(({ id }) => id),
+        others: others.map(({ item }) => ({ item, texts: textsOf(item) })),
+      };
+    });
   });
+
+  serve(api, inspectionContract, `POST ${path}/:id/inspection/report`, async ({ params: { id }, body }) => {
+    const { name, client_id: clientId } = inspected.named(id);
+    const about = { kind: 'report findings', title: doing('reporting', { name }), clientId } as const;
+    return jobs.start(about, (controls) =>
+      workers.run(inspectionTasks.inspectionReport, { jobId: controls.id, kind: of.kind, id, ...body }, controls),
+    );
+  });
+}
+
+/** What a person makes of findings. */
+function judgeRoutes(api: Api, context: Context, { of, path }: Inspected): void {
+  const { workers } = context;
+  const { kind } = of;
 
   serve(api, inspectionContract, `POST ${path}/:id/findings/stet`, ({ params: { id: owner }, body }) =>
     workers.run(inspectionTasks.letStand, { kind, owner, ...body }),
@@ -106,16 +141,8 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
   );
 
   serve(api, inspectionContract, `POST ${path}/:id/findings/put-right-safe`, ({ params: { id: owner }, body }) =>
-    workers.run(inspectionTasks.putRight, { kind, owner, ids: safeFindings(context, of, owner, body.check) }),
+    workers.run(inspectionTasks.putRight, { kind, owner, ids: safeFindings(context, of, owner, body) }),
   );
-
-  serve(api, inspectionContract, `POST ${path}/:id/inspection/report`, async ({ params: { id }, body }) => {
-    const { name, client_id: clientId } = inspected.named(id);
-    const about = { kind: 'report findings', title: doing('reporting', { name }), clientId } as const;
-    return jobs.start(about, (controls) =>
-      workers.run(inspectionTasks.inspectionReport, { jobId: controls.id, kind, id, ...body }, controls),
-    );
-  });
 }
 
 /** What is let stand: listed, and called back. */
@@ -136,17 +163,34 @@ function stetRoutes(api: Api, { workspace, workers }: Context, inspected: Inspec
   serve(api, inspectionContract, `POST ${path}/:id/stets/call-back`, ({ params: { id: owner }, body }) =>
     workers.run(inspectionTasks.callBack, { kind, owner, ids: body.ids }),
   );
+
+  serve(api, inspectionContract, `GET ${path}/:id/stet-rules`, async ({ params: { id: owner } }) =>
+    rulesOf(workspace, inspected.named(owner).client_id).map(
+      ({ id, check_id: check, language, evidence, reason, at }) => ({ id, check, language, evidence, reason, at }),
+    ),
+  );
+
+  serve(api, inspectionContract, `POST ${path}/:id/stet-rules/call-back`, ({ params: { id: owner }, body }) =>
+    workers.run(inspectionTasks.callRulesBack, { kind, owner, ids: body.ids }),
+  );
 }
 
 /** Findings of a check whose correction changes no meaning. */
-function safeFindings({ workspace }: Context, of: Subject, owner: number, check: string): number[] {
+function safeFindings(
+  { workspace }: Context,
+  of: Subject,
+  owner: number,
+  { check, except }: { readonly check: string; readonly except: readonly number[] },
+): number[] {
+  const left = new Set(except);
   const safe: number[] = [];
   let after = 0;
   for (;;) {
     const page = openFindings(workspace, of, { owner, check, after, limit: 1000 });
     if (page.length === 0) return safe;
     for (const row of page)
-      if (row.correction && (JSON.parse(row.correction) as { safe: boolean }).safe) safe.push(row.id);
+      if (row.correction && (JSON.parse(row.correction) as { safe: boolean }).safe && !left.has(row.id))
+        safe.push(row.id);
     after = page.at(-1)!.id;
   }
 }

@@ -13,6 +13,7 @@ export const inspectionTasks = tasks({
   clearFindings: writing(async () => (await publish()).clearFindings),
   letStand: writing(async () => (await judge()).letStand),
   callBack: writing(async () => (await judge()).callBack),
+  callRulesBack: writing(async () => (await judge()).callRulesBack),
   putRight: writing(async () => (await judge()).putRight),
   inspectionReport: surveying(async () => (await report()).inspectionReport),
 });

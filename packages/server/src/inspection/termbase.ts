@@ -1,11 +1,12 @@
 /** A termbase as the checks look at it. */
-import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
+import { inspect } from '@fair-copy/core/checks/check.js';
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { STANDARD_LISTS, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
+import type { FoundIn } from '../findings/evidence.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptById, conceptsOf } from '../store/concepts.js';
 import { languageCounts } from '../store/language-counts.js';
@@ -14,7 +15,7 @@ import { picturesOf } from '../store/pictures.js';
 import { termbaseById } from '../store/termbases.js';
 
 /** All findings of all checks, one after the other. Reports progress. */
-export function findingsInTermbase(db: Db, termbaseId: number, context: TaskContext): Generator<Finding> {
+export function* findingsInTermbase(db: Db, termbaseId: number, context: TaskContext): Generator<FoundIn> {
   const own = JSON.parse(termbaseById(db, termbaseId).fields) as FieldDefinition[];
   const fields = withDefinitions(own, STANDARD_LISTS);
   const names = picturesOf(db, termbaseId).map((picture) => picture.name);
@@ -31,7 +32,7 @@ export function findingsInTermbase(db: Db, termbaseId: number, context: TaskCont
       yield concept;
     }
   };
-  return inspect(concepts(), TERMBASE_CHECKS, {
+  const findings = inspect(concepts(), TERMBASE_CHECKS, {
     of: CONCEPTS,
     languages: languageCounts(db, termbaseId).map((row) => row.language as LanguageTag),
     item: (id) => conceptById(db, id as ConceptId),
@@ -39,4 +40,8 @@ export function findingsInTermbase(db: Db, termbaseId: number, context: TaskCont
     hasPicture: (name) => pictures.has(name),
     pictureLike: (name) => finder.find(name),
   });
+  for (const finding of findings) {
+    const origin = conceptById(db, finding.item as ConceptId)?.origins[0]?.file ?? '';
+    yield { ...finding, from: { author: '', day: '', origin } };
+  }
 }

@@ -34,6 +34,7 @@ export const ENTITIES = {
     rowEntity(db, 'stet', ['termbase_id', 'check_id', 'concept_id', 'language', 'basis', 'reason', 'at']),
   unit_stet: (db: Db) =>
     rowEntity(db, 'unit_stet', ['memory_id', 'check_id', 'unit_id', 'language', 'basis', 'reason', 'at']),
+  stet_rule: (db: Db) => rowEntity(db, 'stet_rule', ['client_id', 'check_id', 'language', 'evidence', 'reason', 'at']),
   // After the concepts, which may still use a field.
   'fields seen': (db: Db) => definitionsEntity(db, true),
   'shape seen': shapeEntity,

@@ -60,6 +60,7 @@ function removeRows(db: Db, client: number): void {
     db.exec(`DELETE FROM ${table} WHERE memory_id IN ${ids('memory')}`);
   const entries = `(SELECT id FROM ledger WHERE client_id = ${client})`;
   db.exec(`
+    DELETE FROM stet_rule WHERE client_id = ${client};
     DELETE FROM termbase WHERE client_id = ${client};
     DELETE FROM memory WHERE client_id = ${client};
     DELETE FROM change WHERE ledger_id IN ${entries};

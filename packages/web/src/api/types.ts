@@ -10,7 +10,14 @@ export type {
   StepPreviewBody,
 } from '@fair-copy/api/intake.js';
 export type { CellStepId } from '@fair-copy/core/intake/reading.js';
-export type { FindingBody, FoundRow, StetRow, InspectionOverview } from '@fair-copy/api/inspection.js';
+export type {
+  FindingBody,
+  FoundRow,
+  MatterRow,
+  StetRule,
+  StetRow,
+  InspectionOverview,
+} from '@fair-copy/api/inspection.js';
 export type { HandOverBody } from '@fair-copy/api/hand-over.js';
 export type { LedgerEntryBody } from '@fair-copy/api/ledger.js';
 export type { HistoryBody } from '@fair-copy/api/upkeep.js';

@@ -85,6 +85,8 @@ export const done: Words<DoneCodes> = {
   'units-copied': ({ count: n, name, to }) => `${howMany(n)} von ${quoted(name)} nach ${quoted(to)} kopiert`,
   'findings-stet': ({ count: n, text, reason }) =>
     `Stehen gelassen: ${findings(n, text)}${reason ? ` (${reason})` : ''}`,
+  'stet-rule': ({ text, count: n, reason }) =>
+    `Regel des Kunden: ${quoted(text)}${n > 1 ? ` und ${n - 1} weitere` : ''} darf stehen bleiben${reason ? ` (${reason})` : ''}`,
   'stets-called-back': ({ count: n }) =>
     `${count(n, { one: '# Befund, der stehen durfte, ist', other: '# Befunde, die stehen durften, sind' })} wieder offen`,
   'findings-put-right': ({ count: n, text }) => `Berichtigt: ${findings(n, text)}`,

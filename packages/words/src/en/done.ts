@@ -84,6 +84,8 @@ export const done: Words<DoneCodes> = {
   'units-copied': ({ count: n, name, to }) =>
     `Copied ${count(n, { one: '# unit', other: '# units' })} from ${quoted(name)} to ${quoted(to)}`,
   'findings-stet': ({ count: n, text, reason }) => `Let stand: ${findings(n, text)}${reason ? ` (${reason})` : ''}`,
+  'stet-rule': ({ text, count: n, reason }) =>
+    `A rule of the client: ${quoted(text)}${n > 1 ? ` and ${n - 1} more` : ''} may stand${reason ? ` (${reason})` : ''}`,
   'stets-called-back': ({ count: n }) =>
     `Called back ${count(n, { one: '# finding', other: '# findings' })} that stood`,
   'findings-put-right': ({ count: n, text }) => `Put right: ${findings(n, text)}`,

@@ -45,8 +45,8 @@ export type Progress = (share: number) => void;
 const STEP = 2000;
 /** The share of the work that keys take. */
 const READ = 0.22;
-/** What becomes of units that meet is worked out and written once for all: it takes so many times as long as looking at one. */
-const OUTCOME = 2;
+/** What becomes of units that meet is worked out and written once for all: beside looking at one of them it takes so long. */
+const OUTCOME = 0.2;
 
 export class Merge {
   private readonly buckets = new Buckets();

@@ -45,10 +45,10 @@ export function CheckList({ kind, overview, check, onCheck, isStanding, onStandi
             onClick={() => onCheck(c.id)}
           />
         ))}
-      {overview.stets > 0 && (
+      {overview.stets + overview.rules > 0 && (
         <CheckItem
           title={inspectTexts.standing}
-          count={overview.stets}
+          count={overview.stets + overview.rules}
           fresh={0}
           chosen={isStanding}
           onClick={onStanding}

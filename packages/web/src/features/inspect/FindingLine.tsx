@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import type { Inspected } from '../../api/queries.js';
-import type { FoundRow } from '../../api/types.js';
+import type { FoundRow, MatterRow } from '../../api/types.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
@@ -16,7 +16,7 @@ import { inspectTexts } from './messages.js';
 import { chosenLine } from '../../ui/chosen-line.js';
 
 interface Props {
-  readonly row: FoundRow;
+  readonly row: MatterRow;
   readonly of: Inspected;
   readonly selected: boolean;
   readonly marked: boolean;
@@ -53,6 +53,7 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
       </Box>
       <Box role="cell" sx={{ py: 1, pr: 2, minWidth: 0 }}>
         <Texts row={row} of={of} />
+        <Others row={row} of={of} />
       </Box>
       <Box role="cell" sx={{ py: 1, px: 2, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.default' }}>
         <MarginNote
@@ -62,8 +63,7 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
             <>
               {row.correction && (
                 <WordButton onClick={onPutRight}>
-                  {t.putRight}{' '}
-                  {row.correction.kind === 'text' ? t.putRightTo(row.correction.text) : `(${t.removeTerm})`}
+                  {t.putRight} {correctionWords(row.correction)}
                 </WordButton>
               )}
               <WordButton onClick={onStet}>{t.stet}</WordButton>
@@ -71,7 +71,7 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
           }
         >
           {inWords(words.findings(of.kind), row.said)}
-          {row.related.length > 0 && (
+          {row.ids.length < 2 && row.related.length > 0 && (
             <Box sx={{ mt: 0.25, mb: 0.75, color: 'text.secondary' }}>
               {t.see}:{' '}
               {row.related.slice(0, 4).map((other, i) => (
@@ -88,6 +88,52 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
       </Box>
     </Box>
   );
+}
+
+/** The other concepts or units of the same matter, under the first. */
+function Others({ row: { others, ids }, of }: { readonly row: MatterRow; readonly of: Inspected }) {
+  if (ids.length < 2) return null;
+  const more = ids.length - 1 - others.length;
+  return (
+    <Box
+      component="ul"
+      aria-label={t.alsoIn}
+      sx={{ listStyle: 'none', m: 0, mt: 0.75, p: 0, pl: 1.5, borderLeft: 2, borderColor: 'divider' }}
+    >
+      {others.map(({ item, texts }) => (
+        <Box component="li" key={item} sx={{ fontSize: 14, lineHeight: '22px' }}>
+          <Box
+            component={Link}
+            to={addressOf(of, item)}
+            sx={{ color: 'inherit', textDecoration: 'none', '&:hover': { textDecoration: 'underline' } }}
+          >
+            {texts.map(({ language, texts: said }, i) => (
+              <span key={i}>
+                {i > 0 && ' – '}
+                <LanguageText language={language}>{said.join(' · ')}</LanguageText>
+              </span>
+            ))}
+          </Box>
+        </Box>
+      ))}
+      {more > 0 && (
+        <Box component="li" sx={{ fontSize: 13, color: 'text.secondary' }}>
+          {t.andMore(more)}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function correctionWords(correction: NonNullable<FoundRow['correction']>): string {
+  switch (correction.kind) {
+    case 'text':
+      return t.putRightTo(correction.text);
+    case 'value':
+      return t.putRightTo(correction.instead);
+    case 'remove term':
+      return `(${t.removeTerm})`;
+  }
 }
 
 interface Span {

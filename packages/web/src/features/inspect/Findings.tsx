@@ -1,18 +1,15 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import ToggleButton from '@mui/material/ToggleButton';
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
-import { infiniteQueryOptions, useInfiniteQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { checkWords } from '@fair-copy/words/catalogue.js';
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState, type ComponentProps } from 'react';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import { call } from '../../api/http.js';
 import { inspectedPath, type Inspected } from '../../api/queries.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
-import type { FoundRow, InspectionOverview } from '../../api/types.js';
+import type { InspectionOverview, MatterRow } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
-import { NameDialog } from '../../ui/NameDialog.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { useToast } from '../../ui/toast-store.js';
 import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
@@ -20,9 +17,15 @@ import { useKeys } from '../../ui/useKeys.js';
 import { useMarks } from '../../ui/useMarks.js';
 import { words } from '../../all-words.js';
 import { FindingLine } from './FindingLine.js';
+import { ALL, matters, type Asked } from './matters.js';
 import { inspectTexts } from './messages.js';
+import type { PutRightDialog as PutRight } from './PutRightDialog.js';
+import { Summary } from './Summary.js';
 
 const t = inspectTexts;
+
+const StetDialog = lazy(async () => ({ default: (await import('./StetDialog.js')).StetDialog }));
+const PutRightDialog = lazy(async () => ({ default: (await import('./PutRightDialog.js')).PutRightDialog }));
 
 const HINTS: readonly KeyHint[] = [
   ['j k ↓ ↑', m.keys.move],
@@ -33,21 +36,6 @@ const HINTS: readonly KeyHint[] = [
   ['u', m.keys.undo],
 ];
 
-type Severity = FoundRow['severity'];
-const SEVERITIES: readonly Severity[] = ['error', 'warning', 'info'];
-
-const page = (of: Inspected, check: string | null, severity: Severity | null) =>
-  infiniteQueryOptions({
-    queryKey: ['inspection', of, 'list', check, severity],
-    queryFn: ({ pageParam }) =>
-      call(`GET ${inspectedPath(of)}/findings`, {
-        params: { id: of.id },
-        query: { check, severity, after: pageParam },
-      }),
-    initialPageParam: 0,
-    getNextPageParam: (last) => (last.length === 100 ? last.at(-1)!.id : undefined),
-  });
-
 interface Props {
   readonly of: Inspected;
   readonly check: InspectionOverview['checks'][number] | null;
@@ -56,13 +44,14 @@ interface Props {
 
 /** Only the rows with findings: the concept or unit on the sheet, the note beside it. */
 export function Findings({ of, check, overview }: Props) {
-  const [severity, setSeverity] = useState<Severity | null>(null);
-  const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(page(of, check?.id ?? null, severity));
+  const [asked, setAsked] = useState<Asked>({ ...ALL, check: check?.id ?? null });
+  const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(matters(of, asked));
   const rows = data?.pages.flat() ?? [];
   const list = useRef<VirtuosoHandle>(null);
   const [selected, setSelected] = useState(0);
   const { marked, mark, unmark } = useMarks();
-  const [stetting, setStetting] = useState<readonly number[] | null>(null);
+  const [stetting, setStetting] = useState<readonly MatterRow[] | null>(null);
+  const [righting, setRighting] = useState<ToPutRight | null>(null);
   const { fail } = useToast();
   const undo = useUndoNewest((entry) => (of.kind === 'memory' ? entry.memoryId : entry.termbaseId) === of.id);
   useKeyHints(HINTS);
@@ -74,7 +63,8 @@ export function Findings({ of, check, overview }: Props) {
     setSelected(next);
     list.current?.scrollIntoView({ index: next });
   };
-  const putRight = (row: FoundRow | undefined): void => {
+  const chosen = rows.filter(({ id }) => marked.has(id));
+  const putRight = (row: MatterRow | undefined): void => {
     if (row?.correction)
       call(`POST ${inspectedPath(of)}/findings/put-right`, { params: { id: of.id }, body: { ids: [row.id] } }).catch(
         fail,
@@ -89,15 +79,21 @@ export function Findings({ of, check, overview }: Props) {
     ']': go(1),
     '[': go(-1),
     a: () => putRight(current),
-    s: () => current && setStetting(marked.size ? [...marked] : [current.id]),
+    s: () => current && setStetting(chosen.length ? chosen : [current]),
     x: () => current && mark(current.id),
     u: undo,
   });
   return (
     <>
-      {check === null && <Summary overview={overview} kind={of.kind} severity={severity} onSeverity={setSeverity} />}
-      {rows.length === 0 && severity !== null && !isPending && <EmptyState title={t.noneSuch} />}
-      <Together {...{ of, check }} marked={marked.size} onStet={() => setStetting([...marked])} />
+      <Summary
+        overview={overview}
+        kind={of.kind}
+        isOne={check !== null}
+        asked={asked}
+        onAsk={(part) => setAsked({ ...asked, ...part })}
+      />
+      {rows.length === 0 && !isPending && <EmptyState title={t.noneSuch} />}
+      <Together check={check} chosen={chosen} onStet={() => setStetting(chosen)} onPutRight={setRighting} />
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <Virtuoso
           ref={list}
@@ -116,98 +112,47 @@ export function Findings({ of, check, overview }: Props) {
               onSelect={() => setSelected(index)}
               onMark={() => mark(row.id)}
               onPutRight={() => putRight(row)}
-              onStet={() => setStetting([row.id])}
+              onStet={() => setStetting([row])}
             />
           )}
         />
       </Box>
-      {stetting && (
-        <NameDialog
-          title={`${t.stet}. ${t.stetHint}`}
-          label={t.stetReason}
-          submit={t.stetGo}
-          cancel={m.common.cancel}
-          onSubmit={async (reason) => {
-            await call(`POST ${inspectedPath(of)}/findings/stet`, {
-              params: { id: of.id },
-              body: { ids: stetting, reason },
-            });
-            unmark();
-          }}
-          onClose={() => setStetting(null)}
-        />
-      )}
+      <Suspense>
+        {stetting && <StetDialog of={of} rows={stetting} onDone={unmark} onClose={() => setStetting(null)} />}
+        {righting && <PutRightDialog of={of} what={righting} onDone={unmark} onClose={() => setRighting(null)} />}
+      </Suspense>
     </>
   );
 }
 
-interface SummaryProps {
-  readonly overview: InspectionOverview;
-  readonly kind: Inspected['kind'];
-  readonly severity: Severity | null;
-  readonly onSeverity: (severity: Severity | null) => void;
-}
+type ToPutRight = ComponentProps<typeof PutRight>['what'];
 
-/** So many matters are named. */
-const WORST = 3;
-
-/** How much is in order and what is worst, for whoever plans the project; and which findings are shown. */
-function Summary({ overview, kind, severity, onSeverity }: SummaryProps) {
-  const { items, itemsFound, checks } = overview;
-  const worst = [...checks].sort((a, b) => b.open - a.open).slice(0, WORST);
-  const named = worst.flatMap(({ id, open }) => (open > 0 ? [t.matter(checkWords(words, id, kind).title, open)] : []));
-  return (
-    <Box
-      sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, py: 0.75, borderBottom: 1, borderColor: 'divider' }}
-    >
-      <Box sx={{ flex: 1, fontSize: 13, color: 'text.secondary' }}>
-        {t.inOrder[kind](items - itemsFound, items)} {named.length > 0 && t.worst(named)}
-      </Box>
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        aria-label={t.severity}
-        value={severity ?? 'all'}
-        onChange={(_, value) => value && onSeverity(value === 'all' ? null : (value as Severity))}
-      >
-        <ToggleButton value="all">{t.severities.all}</ToggleButton>
-        {SEVERITIES.map((one) => (
-          <ToggleButton key={one} value={one}>
-            {t.severities[one]}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
-    </Box>
-  );
-}
-
-interface TogetherProps extends Omit<Props, 'overview'> {
-  readonly marked: number;
+interface TogetherProps extends Pick<Props, 'check'> {
+  /** The rows that are marked. */
+  readonly chosen: readonly MatterRow[];
   readonly onStet: () => void;
+  readonly onPutRight: (what: ToPutRight) => void;
 }
 
 /** What is done to many findings at once. */
-function Together({ of, check, marked, onStet }: TogetherProps) {
-  const fail = useToast((state) => state.fail);
-  if (!check?.safe && marked === 0) return null;
+function Together({ check, chosen, onStet, onPutRight }: TogetherProps) {
+  const correctable = chosen.filter(({ correction }) => correction);
+  if (!check?.safe && chosen.length === 0) return null;
   return (
     <Box sx={{ display: 'flex', gap: 1, px: 2, py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
       {check && check.safe > 0 && (
-        <Button
-          variant="outlined"
-          onClick={() =>
-            call(`POST ${inspectedPath(of)}/findings/put-right-safe`, {
-              params: { id: of.id },
-              body: { check: check.id },
-            }).catch(fail)
-          }
-        >
+        <Button variant="outlined" onClick={() => onPutRight({ check: check.id, safe: check.safe })}>
           {t.safe(check.safe)}
         </Button>
       )}
-      {marked > 0 && (
+      {correctable.length > 0 && (
+        <Button variant="outlined" onClick={() => onPutRight({ rows: correctable })}>
+          {t.rightMarked(correctable.length)}
+        </Button>
+      )}
+      {chosen.length > 0 && (
         <Button variant="outlined" onClick={onStet}>
-          {t.stetMarked(marked)}
+          {t.stetMarked(chosen.length)}
         </Button>
       )}
     </Box>

@@ -31,7 +31,7 @@ const ProfileDialog = lazy(async () => ({ default: (await import('./ProfileDialo
 export function Inspection({ of, overview }: { readonly of: Inspected; readonly overview: InspectionOverview }) {
   const [check, setCheck] = useState<string | null>(null);
   const [standing, setStanding] = useState(false);
-  const isStanding = standing && overview.stets > 0;
+  const isStanding = standing && overview.stets + overview.rules > 0;
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   const current = overview.checks.find((c) => c.id === check);
   const said = current && checkWords(words, current.id, of.kind);

@@ -1,14 +1,14 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { infiniteQueryOptions, useInfiniteQuery } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import { words } from '../../all-words.js';
 import { call } from '../../api/http.js';
 import { inspectedPath, type Inspected } from '../../api/queries.js';
-import type { StetRow } from '../../api/types.js';
+import type { StetRow, StetRule } from '../../api/types.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { moment } from '../../ui/format.js';
 import { LanguageText } from '../../ui/LanguageText.js';
@@ -17,6 +17,8 @@ import { addressOf } from './address.js';
 import { inspectTexts } from './messages.js';
 
 const t = inspectTexts;
+
+const LINE = { display: 'flex', gap: 2, alignItems: 'baseline', px: 2, py: 1, borderBottom: 1, borderColor: 'divider' };
 
 const page = (of: Inspected) =>
   infiniteQueryOptions({
@@ -27,12 +29,19 @@ const page = (of: Inspected) =>
     getNextPageParam: (last) => (last.length === 100 ? last.at(-1)!.stet : undefined),
   });
 
+const rulesOf = (of: Inspected) =>
+  queryOptions({
+    queryKey: ['inspection', of, 'rules'],
+    queryFn: () => call(`GET ${inspectedPath(of)}/stet-rules`, { params: { id: of.id } }),
+  });
+
 /** What somebody let stand, with the reason; each can be called back. */
 export function Standing({ of }: { readonly of: Inspected }) {
   const { data, hasNextPage, fetchNextPage } = useInfiniteQuery(page(of));
   const { say, fail } = useToast();
+  const { data: rules } = useQuery(rulesOf(of));
   const rows = data?.pages.flat();
-  if (rows?.length === 0) return <EmptyState title={t.standingNone} />;
+  if (rows?.length === 0 && rules?.length === 0) return <EmptyState title={t.standingNone} />;
   const callBack = (row: StetRow): void => {
     call(`POST ${inspectedPath(of)}/stets/call-back`, { params: { id: of.id }, body: { ids: [row.stet] } }).then(
       () => say(t.calledBack),
@@ -41,20 +50,11 @@ export function Standing({ of }: { readonly of: Inspected }) {
   };
   return (
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, flex: 1, overflow: 'auto' }}>
+      {rules?.map((rule) => (
+        <Rule key={`rule ${rule.id}`} of={of} rule={rule} />
+      ))}
       {rows?.map((row) => (
-        <Box
-          component="li"
-          key={row.stet}
-          sx={{
-            display: 'flex',
-            gap: 2,
-            alignItems: 'baseline',
-            px: 2,
-            py: 1,
-            borderBottom: 1,
-            borderColor: 'divider',
-          }}
-        >
+        <Box component="li" key={row.stet} sx={LINE}>
           <Box sx={{ flex: 1, minWidth: 0 }}>
             <Box component={Link} to={addressOf(of, row.item, row.language ?? undefined)} sx={{ color: 'inherit' }}>
               <LanguageText language={row.language ?? 'und'}>{row.text}</LanguageText>
@@ -79,6 +79,41 @@ export function Standing({ of }: { readonly of: Inspected }) {
           <Button onClick={() => void fetchNextPage()}>{t.more}</Button>
         </li>
       )}
+    </Box>
+  );
+}
+
+interface RuleProps {
+  readonly of: Inspected;
+  readonly rule: StetRule;
+}
+
+/** What the client says is right wherever it stands. */
+function Rule({ of, rule }: RuleProps) {
+  const { say, fail } = useToast();
+  const callBack = (): void => {
+    call(`POST ${inspectedPath(of)}/stet-rules/call-back`, { params: { id: of.id }, body: { ids: [rule.id] } }).then(
+      () => say(t.ruleCalledBack),
+      fail,
+    );
+  };
+  return (
+    <Box component="li" sx={LINE}>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <LanguageText language={rule.language ?? 'und'}>{rule.evidence}</LanguageText>
+        <Typography variant="body2" color="textSecondary">
+          {t.ruleOf(checkWords(words, rule.check, of.kind).title)}
+        </Typography>
+      </Box>
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Typography>{rule.reason}</Typography>
+        <Typography variant="body2" color="textSecondary">
+          <time dateTime={rule.at}>{moment(rule.at)}</time>
+        </Typography>
+      </Box>
+      <Button aria-label={t.callBackOf(rule.evidence)} onClick={callBack}>
+        {t.callBack}
+      </Button>
     </Box>
   );
 }

@@ -31,7 +31,43 @@ export const texts: typeof en = {
   removeTerm: 'entfernen',
   stet: 'Stehen lassen',
   stetReason: 'Warum darf es stehen?',
-  stetHint: 'Es bleibt fort, bis der Text sich ändert.',
+  stetScope: 'Wie weit es gilt',
+  stetThese: (n: number) =>
+    n === 1 ? 'Dieser Befund, bis der Text sich ändert' : `Diese ${number(n)} Befunde, bis ihre Texte sich ändern`,
+  stetAlike: (n: number, evidence: string) =>
+    `Alle ${number(n)} Befunde dieser Prüfung, die auf „${shortened(evidence)}“ beruhen, bis ihre Texte sich ändern`,
+  stetRule: (evidence: string) =>
+    `„${shortened(evidence)}“ ist bei diesem Kunden richtig, hier und in allen anderen Ressourcen`,
+  stetRules: 'Diese Wörter sind bei diesem Kunden richtig, hier und in allen anderen Ressourcen',
+  ruleOf: (check: string) => `Regel des Kunden: ${check} sagt dazu nichts`,
+  ruleCalledBack: 'Die Regel ist zurückgeholt. Was sie stehen ließ, ist wieder offen.',
+  more: 'Mehr',
+  alsoIn: 'Auch in',
+  andMore: (n: number) => `und ${number(n)} weitere`,
+  rightMarked: (n: number) => `${number(n)} markierte richtigstellen …`,
+  many: {
+    title: 'Was richtiggestellt wird',
+    hint: 'Nehmen Sie den Haken von dem, was bleiben soll. Alles ist ein Eintrag im Protokoll und wird als eines rückgängig gemacht.',
+    one: (text: string) => `Richtigstellen: „${text}“`,
+    go: (n: number) => `${number(n)} richtigstellen`,
+    done: (n: number) => `${number(n)} richtiggestellt.`,
+  },
+  narrow: 'Nach Autor, Herkunft, Datum',
+  narrowed: 'Nach Autor, Herkunft, Datum (manche sind verborgen)',
+  byAuthor: 'Befunde nach Autor',
+  byOrigin: 'Befunde nach Herkunft',
+  noAuthor: 'Autor nicht bekannt',
+  noOrigin: 'Herkunft nicht bekannt',
+  share: (name: string, n: number, errors: number) => `${name}: ${number(n)} Befunde, davon ${number(errors)} Fehler`,
+  order: 'In der Reihenfolge',
+  orders: {
+    place: 'der Prüfungen',
+    severity: 'der Schwere',
+    author: 'der Autoren',
+    origin: 'der Herkunft',
+    newest: 'der neuesten Texte',
+  },
+  textsSince: 'Texte seit',
   stetGo: 'Stehen lassen',
   standing: 'Stehen gelassen',
   standingNone: 'Nichts ist stehen gelassen.',
@@ -39,7 +75,7 @@ export const texts: typeof en = {
   callBackOf: (text: string) => `Zurückholen: „${text}“`,
   calledBack: 'Der Befund ist wieder offen.',
   stetMarked: (n: number) => (n === 1 ? 'Den markierten stehen lassen' : `${n} markierte stehen lassen`),
-  safe: (n: number) => `${number(n)} auf einmal richtigstellen`,
+  safe: (n: number) => `${number(n)} auf einmal richtigstellen …`,
   report: 'Bericht',
   reportHtml: 'als HTML',
   reportXlsx: 'als XLSX',
@@ -81,3 +117,8 @@ export const texts: typeof en = {
     save: 'Speichern',
   },
 };
+
+/** Words that a finding rests on, in a line. */
+function shortened(text: string): string {
+  return text.length > 60 ? `${text.slice(0, 58)} …` : text;
+}

@@ -30,7 +30,43 @@ export const texts = {
   removeTerm: 'take it away',
   stet: 'Stet',
   stetReason: 'Why may it stand?',
-  stetHint: 'It stays away until the text changes.',
+  stetScope: 'How far it goes',
+  stetThese: (n: number) =>
+    n === 1 ? 'This finding, until the text changes' : `These ${number(n)} findings, until their texts change`,
+  stetAlike: (n: number, evidence: string) =>
+    `All ${number(n)} findings of this check that rest on “${shortened(evidence)}”, until their texts change`,
+  stetRule: (evidence: string) => `“${shortened(evidence)}” is right for this client, here and in all other resources`,
+  stetRules: 'These words are right for this client, here and in all other resources',
+  ruleOf: (check: string) => `A rule of the client: ${check} says nothing of it`,
+  ruleCalledBack: 'The rule is called back. What it let stand is open again.',
+  more: 'More',
+  alsoIn: 'Also in',
+  andMore: (n: number) => `and ${number(n)} more`,
+  rightMarked: (n: number) => `Put ${number(n)} marked right …`,
+  many: {
+    title: 'What will be put right',
+    hint: 'Take the tick from what shall stay as it is. All of it is one entry in the ledger and undone as one.',
+    one: (text: string) => `Put right: “${text}”`,
+    go: (n: number) => `Put ${number(n)} right`,
+    done: (n: number) => `${number(n)} put right.`,
+  },
+  narrow: 'By author, origin, date',
+  narrowed: 'By author, origin, date (some are hidden)',
+  byAuthor: 'Findings by author',
+  byOrigin: 'Findings by origin',
+  noAuthor: 'author not known',
+  noOrigin: 'origin not known',
+  share: (name: string, n: number, errors: number) =>
+    `${name}: ${number(n)} findings, ${number(errors)} of them errors`,
+  order: 'In the order of',
+  orders: {
+    place: 'their checks',
+    severity: 'how bad they are',
+    author: 'authors',
+    origin: 'origins',
+    newest: 'the newest texts',
+  },
+  textsSince: 'Texts since',
   stetGo: 'Let it stand',
   standing: 'Let stand',
   standingNone: 'Nothing is let stand.',
@@ -38,7 +74,7 @@ export const texts = {
   callBackOf: (text: string) => `Call back: “${text}”`,
   calledBack: 'The finding is open again.',
   stetMarked: (n: number) => `Let ${n} marked stand`,
-  safe: (n: number) => `Put ${number(n)} right at once`,
+  safe: (n: number) => `Put ${number(n)} right at once …`,
   report: 'Report',
   reportHtml: 'as HTML',
   reportXlsx: 'as XLSX',
@@ -80,3 +116,8 @@ export const texts = {
     save: 'Save',
   },
 };
+
+/** Words that a finding rests on, in a line. */
+function shortened(text: string): string {
+  return text.length > 60 ? `${text.slice(0, 58)} …` : text;
+}

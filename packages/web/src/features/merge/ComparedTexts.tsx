@@ -7,7 +7,7 @@ import type { UnitBody } from '../../api/types.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { UnitTexts } from './UnitTexts.js';
-import { WordChanges } from './WordChanges.js';
+import { WordChanges } from '../../parts/WordChanges.js';
 
 interface Props {
   readonly what: Difference;

@@ -10,7 +10,7 @@ import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { DecisionBlock, DecisionFoot, DecisionLine, Stays } from './Decisions.js';
 import { mergeTexts as t } from './messages.js';
-import { WordChanges } from './WordChanges.js';
+import { WordChanges } from '../../parts/WordChanges.js';
 
 interface Props {
   readonly conflict: MergeConflict;

@@ -15,7 +15,7 @@ import { DecisionBlock, DecisionFoot, DecisionLine, Stays, useBlockInHand } from
 import { mergeTexts } from './messages.js';
 import { fieldConflicts, PAGE, pagesUpTo } from './queries.js';
 import type { TermMerging } from './useMerge.js';
-import { WordChanges } from './WordChanges.js';
+import { WordChanges } from '../../parts/WordChanges.js';
 
 const t = mergeTexts.terms;
 

@@ -44,6 +44,8 @@ test('one picture of each main view', async ({ page, server }) => {
   await shot('termbase');
   await page.getByRole('button', { name: 'Hand over' }).click();
   await shot('hand-over');
+  await page.getByRole('button', { name: 'Brennick Waterways' }).first().click();
+  await page.getByRole('menuitem', { name: 'Alder & Voss Kilns' }).click();
   await page.goto(`${server.address}/inspect/memories/3`);
   await expect(page.getByText('Wait 54 minutes before you open the door.').first()).toBeVisible();
   await shot('inspect');

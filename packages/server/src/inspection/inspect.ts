@@ -90,8 +90,8 @@ function momentOf(db: Db): Moment {
 }
 
 interface Known {
-  /** Found by the last inspection. */
-  readonly before: ReadonlySet<string>;
+  /** Found by the last inspection, with the matter that it was part of there. */
+  readonly before: ReadonlyMap<string, number | null>;
   /** Let stand. */
   readonly standing: ReadonlySet<string>;
   /** What the client says is right, by `ruleKey`. */
@@ -100,7 +100,7 @@ interface Known {
 
 function keep(
   staged: Database.Database,
-  findings: Iterable<FoundIn>,
+  found: Iterable<FoundIn>,
   { before, standing, rules }: Known,
 ): Pick<Inspected, 'findings' | 'counts'> {
   const insert = staged.prepare(
@@ -108,23 +108,25 @@ function keep(
        evidence, matter, author, day, origin)
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
   );
-  const counts = { new: 0, standing: 0, settled: 0, stet: 0 };
+  const counted = new MatterCounts();
   const kept = new Map<string, number>();
   const now = new Set<string>();
   const matters = new Map<string, number>();
-  for (const f of findings) {
+  let findings = 0;
+  for (const f of found) {
     const evidence = evidenceOf(f);
     const said = JSON.stringify(f.said);
     const key = identity({ check_id: f.check, item: f.item, language: f.language, basis: f.basis });
     // What is let stand is kept as well: it is listed, and open again when it is called back.
     const isStet = standing.has(key) || rules.has(ruleKey(f.check, f.language, evidence));
     const count = (kept.get(f.check) ?? 0) + 1;
-    if (isStet) counts.stet++;
-    else if (count > OF_A_CHECK) continue;
-    else kept.set(f.check, count);
+    if (!isStet && count > OF_A_CHECK) continue;
+    if (!isStet) kept.set(f.check, count);
     now.add(key);
     const isNew = !isStet && !before.has(key);
-    if (!isStet) counts[isNew ? 'new' : 'standing']++;
+    const matter = f.related.length > 0 ? matterOf(matters, f, said) : null;
+    counted.see(matter ?? key, isStet ? 'stet' : isNew ? 'new' : 'standing');
+    findings++;
     insert.run(
       f.check,
       f.item,
@@ -139,14 +141,34 @@ function keep(
       isNew ? 1 : 0,
       JSON.stringify(f.marks ?? []),
       evidence,
-      f.related.length > 0 ? matterOf(matters, f, said) : null,
+      matter,
       f.from.author,
       f.from.day,
       f.from.origin,
     );
   }
-  for (const key of before) if (!now.has(key) && !standing.has(key)) counts.settled++;
-  return { findings: counts.new + counts.standing, counts };
+  const settled = new Set<string | number>();
+  for (const [key, matter] of before) if (!now.has(key) && !standing.has(key)) settled.add(matter ?? key);
+  return { findings, counts: { ...counted.all(), settled: settled.size } };
+}
+
+type State = 'new' | 'standing' | 'stet';
+
+/** What is wrong once is counted once: as open if any of it is, and as new if all that is open is. */
+class MatterCounts {
+  private readonly states = new Map<string | number, State>();
+
+  see(matter: string | number, state: State): void {
+    const there = this.states.get(matter);
+    if (there === undefined || there === 'stet' || (there === 'new' && state === 'standing'))
+      this.states.set(matter, state);
+  }
+
+  all(): Record<State, number> {
+    const counts = { new: 0, standing: 0, stet: 0 };
+    for (const state of this.states.values()) counts[state]++;
+    return counts;
+  }
 }
 
 /** Findings of a check that rest on each other and say the same are one matter. @returns its number */
@@ -165,17 +187,17 @@ function rulesAbout(db: Db, of: Subject, owner: number): ReadonlySet<string> {
 }
 
 function identities(db: Db, of: Subject, owner: number): Omit<Known, 'rules'> {
-  const from = (table: string, more = ''): Set<string> =>
-    new Set(
+  const from = (table: string, matter: string, more = ''): Map<string, number | null> =>
+    new Map(
       db
-        .prepare<[{ owner: number }], Identity>(
-          `SELECT check_id, ${of.item} AS item, language, basis FROM ${table} WHERE ${of.owner} = @owner ${more}`,
+        .prepare<[{ owner: number }], Identity & { readonly matter: number | null }>(
+          `SELECT check_id, ${of.item} AS item, language, basis, ${matter} AS matter FROM ${table} WHERE ${of.owner} = @owner ${more}`,
         )
         .all({ owner })
-        .map(identity),
+        .map((row) => [identity(row), row.matter]),
     );
   const current = `AND inspection = (SELECT max(id) FROM ${of.inspections} WHERE ${of.owner} = @owner)`;
-  return { before: from(of.findings, current), standing: from(of.stets) };
+  return { before: from(of.findings, 'matter', current), standing: new Set(from(of.stets, 'NULL').keys()) };
 }
 
 interface Identity {

@@ -17,6 +17,9 @@ import { inspectTexts } from './messages.js';
 
 const t = inspectTexts;
 
+/** Of spaces and marks alone nobody would say that they are right everywhere. */
+const SAYS = /[\p{L}\p{N}]/u;
+
 type Scope = 'these' | 'alike' | 'rule';
 
 interface Props {
@@ -70,7 +73,7 @@ export function StetDialog({ of, rows, onDone, onClose }: Props) {
           >
             {choice('these', t.stetThese(own))}
             {alike > own && choice('alike', t.stetAlike(alike, row!.evidence))}
-            {rows.every(({ evidence }) => evidence !== '') &&
+            {rows.every(({ evidence }) => SAYS.test(evidence)) &&
               choice('rule', rows.length === 1 ? t.stetRule(row!.evidence) : t.stetRules)}
           </RadioGroup>
         </DialogContent>

@@ -18,8 +18,8 @@ const see = (target: string): string => `<ref type="crossReference" target="${ta
 const tbx = (...entries: readonly string[]): string =>
   `<?xml version="1.0"?><tbx type="TBX-Basic" style="dca" xml:lang="en"><text><body>${entries.join('\n')}</body></text></tbx>`;
 
-function found(path: string): string[] {
-  const { status, out, err } = call('inspect', path, '--json');
+function found(path: string, ...more: readonly string[]): string[] {
+  const { status, out, err } = call('inspect', path, ...more, '--json');
   expect([status, err]).toEqual([0, '']);
   const { findings } = JSON.parse(out) as {
     findings: { check: string; message: string; where: { concept?: string } }[];
@@ -131,6 +131,50 @@ describe('a TBX', () => {
     expect(found(path)).toEqual([
       'broken-reference c2: The picture “pictures/Quay.PNG” is called “pictures/quay.png”.',
       'broken-reference c3: The picture “pictures/lock.png” is not there.',
+    ]);
+  });
+
+  test('beside memories: what they never use, and what they mostly say otherwise', () => {
+    const terms = file(
+      'used.tbx',
+      tbx(
+        entry('c1', section('en', term('lock gate')) + section('de', term('Schleusentor'))),
+        entry('c2', section('en', term('weir')) + section('de', term('Wehr'))),
+        entry('c3', section('en', term('quay')) + section('de', term('Kai'))),
+      ),
+    );
+    const unit = (en: string, de: string): string =>
+      `<tu><tuv xml:lang="en"><seg>${en}</seg></tuv><tuv xml:lang="de"><seg>${de}</seg></tuv></tu>`;
+    const memory = file(
+      'used.tmx',
+      `<tmx version="1.4"><header srclang="en"/><body>${[
+        unit('Open the lock gate.', 'Öffnen Sie den Torflügel.'),
+        unit('Two lock gates are shut.', 'Zwei Torflügel sind zu.'),
+        unit('Grease the lock gate.', 'Schmieren Sie das Schleusentor.'),
+        unit('The weir is deep.', 'Das Wehr ist tief.'),
+        unit('Weirs are deep.', 'Wehre sind tief.'),
+        unit('See the weir.', 'Siehe die Staustufe.'),
+      ].join('')}</body></tmx>`,
+    );
+    expect(found(terms, '--memory', memory)).toEqual([
+      'term-unused c3: None of its terms occurs in the memories.',
+      'term-otherwise c1: Of 3 texts in German beside it, 1 have “Schleusentor”; another is “Öffnen Sie den Torflügel.”.',
+    ]);
+  });
+
+  test('beside another termbase: what is called otherwise there; not where one of its concepts says the same', () => {
+    const pair = (id: string, en: string, de: string): string =>
+      entry(id, section('en', term(en)) + section('de', term(de)));
+    const own = file(
+      'own.tbx',
+      tbx(pair('c1', 'lock', 'Schleuse'), pair('c2', 'Weir', 'Wehr'), pair('c3', 'quay', 'Kai')),
+    );
+    const other = file(
+      'other.tbx',
+      tbx(pair('x1', 'weir', 'Staustufe'), pair('x2', 'lock', 'Schloss'), pair('x3', 'lock', 'Schleuse')),
+    );
+    expect(found(own, '--beside', other)).toEqual([
+      'otherwise-elsewhere c2: “Weir” is “Wehr” here and “Staustufe” in the other termbase (German).',
     ]);
   });
 

@@ -1,5 +1,8 @@
 /** Inspecting a memory: findings, let stand, put right, taken back, filtered, reported. */
-import { readFileSync } from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { MatterRow, InspectionOverview } from '@fair-copy/api/inspection.js';
 import { inWords } from '@fair-copy/core/said.js';
@@ -11,6 +14,24 @@ let memory: number;
 
 const tu = (english: string, german: string): string =>
   `<tu><tuv xml:lang="en"><seg>${english}</seg></tuv><tuv xml:lang="de"><seg>${german}</seg></tuv></tu>`;
+
+/** The right text for the first "54", a tick and a remark for "21"; the first column goes to the end. */
+const FILLED_IN = `
+import sys, openpyxl
+book = openpyxl.load_workbook(sys.argv[1])
+sheet = book.active
+rows = [[cell or '' for cell in row] for row in sheet.iter_rows(values_only=True)]
+head = rows[0]
+for row in rows[1:]:
+    text = row[head.index('Text')]
+    if '54' in text: row[head.index('The text as it should be')] = 'Warten Sie 45 Minuten.'
+    if '21' in text:
+        row[head.index('Right as it is')] = 'x'
+        row[head.index('Remark')] = 'old edition'
+back = openpyxl.Workbook()
+for row in rows: back.active.append(row[1:] + row[:1])
+back.save(sys.argv[2])
+`;
 
 beforeAll(async () => {
   server = await Application.start();
@@ -186,6 +207,45 @@ describe('let stand as far as a person says', () => {
     ]);
     expect(overview.origins).toMatchObject([{ open: 3 }]);
   });
+});
+
+test('a query list comes back with answers and is done, as one operation', async () => {
+  const client = await server.client('Oakhanger Locks');
+  const units = [
+    tu('Wait 45 minutes.', 'Warten Sie 54 Minuten.'),
+    tu('Open the gate (slowly.', 'Öffnen Sie das Tor langsam.'),
+    tu('See page 12.', 'Siehe Seite 21.'),
+  ];
+  const text = `<tmx version="1.4"><header/><body>${units.join('\n')}</body></tmx>`;
+  const { fileId } = await server.takeIn(client, 'asked.tmx', text);
+  const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'Asked' });
+  const { memoryId } = unitsWritten(await server.ended(job.id));
+  await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
+  const open = (): Promise<MatterRow[]> => server.ask('GET', `/memories/${memoryId}/findings`);
+  const before = await open();
+  const report = await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection/report`, {
+    format: 'queries',
+  });
+  const { result } = await server.ended(report.id);
+  expect(result!.fileName).toBe('Asked - queries.xlsx');
+  // Filled in and saved by a spreadsheet program, its columns in another order (openpyxl as such a program).
+  const back = join(mkdtempSync(join(tmpdir(), 'fair-copy-answers-')), 'back.xlsx');
+  execFileSync('/usr/bin/python3', ['-c', FILLED_IN, result!.path as string, back]);
+  const answers = `/memories/${memoryId}/findings/answers?name=back.xlsx`;
+  const taken = await server.ask<{ ledgerId: number }>('POST', answers, readFileSync(back));
+  expect(taken).toMatchObject({ changed: 1, stet: 1, left: 0, unanswered: before.length - 2 });
+  expect(await server.ask('GET', `/memories/${memoryId}/units/1`)).toMatchObject({
+    variants: [{}, { text: 'Warten Sie 45 Minuten.' }],
+  });
+  expect(await server.ask('GET', `/memories/${memoryId}/stets`)).toMatchObject([{ reason: 'old edition' }]);
+  // The same list again answers nothing that is open.
+  await server.ask('POST', answers, readFileSync(back), 409);
+  await server.ask('POST', `/memories/${memoryId}/findings/answers?name=a.csv`, Buffer.from('a;b\n1;2\n'), 422);
+  await server.ask('POST', `/ledger/${taken.ledgerId}/undo`);
+  expect(await server.ask('GET', `/memories/${memoryId}/units/1`)).toMatchObject({
+    variants: [{}, { text: 'Warten Sie 54 Minuten.' }],
+  });
+  expect(await server.ask('GET', `/memories/${memoryId}/stets`)).toEqual([]);
 });
 
 test('the report lists what is open', async () => {

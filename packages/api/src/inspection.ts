@@ -155,9 +155,21 @@ const putRightSafeRoute = {
   body: z.object({ check: z.string(), except: z.array(z.number()).max(5000).default([]) }),
   answer: putRight,
 };
+const answersRoute = {
+  summary: 'A query list that came back, as it is (application/octet-stream)',
+  params: idParam,
+  query: z.object({ name: z.string().min(1).max(300) }),
+  answer: recorded.extend({
+    changed: z.number(),
+    stet: z.number(),
+    unanswered: z.number(),
+    /** Answers that could not be done. */
+    left: z.number(),
+  }),
+};
 const reportRoute = {
   params: idParam,
-  body: z.object({ format: z.enum(['html', 'xlsx']), language: spoken }),
+  body: z.object({ format: z.enum(['html', 'xlsx', 'queries']), language: spoken }),
   answer: jobOf('report findings'),
 };
 
@@ -208,6 +220,8 @@ export const inspectionContract = routes({
   'GET /memories/:id/stet-rules': rulesRoute,
   'POST /termbases/:id/stet-rules/call-back': callBackRoute,
   'POST /memories/:id/stet-rules/call-back': callBackRoute,
+  'POST /termbases/:id/findings/answers': answersRoute,
+  'POST /memories/:id/findings/answers': answersRoute,
   'POST /termbases/:id/findings/put-right': putRightRoute,
   'POST /memories/:id/findings/put-right': putRightRoute,
   'POST /termbases/:id/findings/put-right-safe': putRightSafeRoute,

@@ -101,6 +101,8 @@ export const COMMANDS: readonly Command[] = [
     .description('check glossaries and memories for what is wrong with them')
     .argument('<files...>')
     .option('--termbase <file...>', 'terms that a memory should use, and those that it should not')
+    .option('--memory <file...>', 'memories that a glossary is compared with: what they never use, and say otherwise')
+    .option('--beside <file...>', 'other termbases that a glossary is compared with')
     .option('--source <tag>', 'the language that is translated from; otherwise what the file says')
     .option('--target <tag>', 'look only at this language beside it')
     .option('--checks <ids>', 'only these, with commas')

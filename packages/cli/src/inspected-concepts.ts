@@ -1,5 +1,7 @@
 /** The concepts of a file, inspected. */
-import { resolve } from 'node:path';
+import { basename, resolve } from 'node:path';
+import { TermsInMemories } from '@fair-copy/core/checks/across/memories.js';
+import { besideTermbase } from '@fair-copy/core/checks/across/termbases.js';
 import { inspect, type Finding, type TermbaseFacts } from '@fair-copy/core/checks/check.js';
 import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
@@ -8,6 +10,9 @@ import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Concept } from '@fair-copy/core/termbase/concept.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';
 import type { ClientFile } from '@fair-copy/files/client/client-file.js';
+import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
+import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { conceptsIn } from './concepts.js';
 import type { Plan } from './inspected.js';
 import { picturesBeside } from './pictures.js';
 
@@ -40,4 +45,28 @@ export async function picturesFor(file: ClientFile): Promise<Pictures> {
   const there = new Set(paths.flatMap((path) => [path, path.slice(path.lastIndexOf('/') + 1)]));
   const normal = (name: string): string => name.normalize('NFC').replace(/\\/g, '/').replace(/^\.\//, '');
   return { hasPicture: (name) => there.has(normal(name)), pictureLike: (name) => finder.find(name) };
+}
+
+/** What memories and other termbases say of it. */
+export async function acrossResources(
+  { concepts, languages }: Termbase,
+  { memories, termbases, source, wants }: Plan,
+): Promise<Finding[]> {
+  const found: Finding[] = [];
+  if (memories.length > 0) {
+    const used = new TermsInMemories(concepts, dictionaryFor);
+    for (const path of memories) {
+      const file = await UnitFile.open(path, basename(path));
+      try {
+        for await (const batch of file.units()) for (const { unit } of batch) used.see(unit);
+      } finally {
+        file.close();
+      }
+    }
+    found.push(...used.findings());
+  }
+  const from = source ?? languages[0];
+  if (from !== undefined)
+    for (const path of termbases) found.push(...besideTermbase(concepts, await conceptsIn(path, true), from));
+  return found.filter(({ check }) => wants(check));
 }

@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import type { Finding } from '@fair-copy/core/checks/check.js';
 import { FURTHER_MEMORY_CHECKS, MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
-import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
+import { FURTHER_TERMBASE_CHECKS, TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import type { ChosenChecks } from '@fair-copy/core/checks/units/choice.js';
 import type { OwnPattern } from '@fair-copy/core/checks/units/own-pattern.js';
 import { KnownTerms } from '@fair-copy/core/checks/units/terms.js';
@@ -17,6 +17,8 @@ import { UsageError } from './usage.js';
 
 export interface InspectOptions extends SourceOptions, TableOptions {
   readonly termbase?: readonly string[];
+  readonly memory?: readonly string[];
+  readonly beside?: readonly string[];
   readonly source?: string;
   readonly target?: string;
   readonly checks?: string;
@@ -52,6 +54,9 @@ export interface Located {
 }
 
 export interface Plan {
+  /** Files of memories and of termbases that a glossary is compared with. */
+  readonly memories: readonly string[];
+  readonly termbases: readonly string[];
   readonly checks: ChosenChecks;
   readonly source: LanguageTag | null;
   readonly target: LanguageTag | null;
@@ -59,7 +64,9 @@ export interface Plan {
   wants(id: string): boolean;
 }
 
-const ALL = new Set<string>([...MEMORY_CHECKS, ...TERMBASE_CHECKS].map(({ id }) => id).concat(FURTHER_MEMORY_CHECKS));
+const ALL = new Set<string>(
+  [...MEMORY_CHECKS, ...TERMBASE_CHECKS].map(({ id }) => id).concat(FURTHER_MEMORY_CHECKS, FURTHER_TERMBASE_CHECKS),
+);
 
 function named(option: string, said: string | undefined): string[] | undefined {
   const ids = said?.split(',').map((id) => id.trim());
@@ -85,6 +92,8 @@ export async function planOf(options: InspectOptions): Promise<Plan> {
   const concepts = [];
   for (const path of options.termbase ?? []) concepts.push(...(await conceptsIn(path, true)));
   return {
+    memories: options.memory ?? [],
+    termbases: options.beside ?? [],
     checks: {
       only,
       without,

@@ -50,6 +50,8 @@ const STATUS: Readonly<Record<ErrorCode, number>> = {
   'pattern-slow': 409,
   'encoding-unknown': 400,
   'finding-gone': 409,
+  'no-query-list': 422,
+  'nothing-answered': 409,
   'too-large': 413,
   'archive-deep': 422,
   'archive-many': 422,

@@ -37,6 +37,15 @@ export interface ReportWords {
   readonly findings: string;
   readonly letStand: string;
   readonly takeAway: string;
+  /** The list of what a client should answer: its columns are known by these when it comes back. */
+  readonly queries: {
+    readonly sheet: string;
+    readonly fileName: string;
+    readonly key: string;
+    readonly answer: string;
+    readonly right: string;
+    readonly remark: string;
+  };
   unit(file: string, place: number): string;
   /** Added to the name of the resource. */
   readonly fileName: string;

@@ -90,6 +90,7 @@ export interface DoneCodes extends KeptCodes {
   readonly 'units-copied': { readonly count: number; readonly name: string; readonly to: string };
   readonly 'findings-stet': { readonly count: number; readonly text: string; readonly reason: string };
   readonly 'stet-rule': { readonly text: string; readonly count: number; readonly reason: string };
+  readonly 'queries-answered': { readonly name: string; readonly count: number };
   readonly 'stets-called-back': { readonly count: number; readonly reason: string };
   readonly 'findings-put-right': { readonly count: number; readonly text: string };
   /** An operation that is still being done. */

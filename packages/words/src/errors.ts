@@ -79,6 +79,8 @@ export interface ErrorCodes {
   readonly 'pattern-wrong': { readonly what: string };
   readonly 'pattern-slow': Record<string, never>;
   readonly 'encoding-unknown': { readonly what: string };
+  readonly 'no-query-list': { readonly file: string };
+  readonly 'nothing-answered': { readonly count: number };
   readonly 'finding-gone': Record<string, never>;
   readonly 'too-large': { readonly limit: string };
   readonly 'archive-deep': { readonly name: string; readonly limit: string };

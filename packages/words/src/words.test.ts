@@ -3,7 +3,7 @@ import { fieldOfWord } from '@fair-copy/core/intake/field-names.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { describe, expect, test } from '@jest/globals';
 import { FURTHER_MEMORY_CHECKS, MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
-import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
+import { FURTHER_TERMBASE_CHECKS, TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from './catalogue.js';
 import { de } from './de/index.js';
@@ -15,7 +15,11 @@ import { doing, type WorkCodes } from './work.js';
 describe.each([en, de])('$speech.language', (words) => {
   test('every check has its words, and no words are left over', () => {
     const ids = [
-      ...new Set([...[...TERMBASE_CHECKS, ...MEMORY_CHECKS].map((check) => check.id), ...FURTHER_MEMORY_CHECKS]),
+      ...new Set([
+        ...[...TERMBASE_CHECKS, ...MEMORY_CHECKS].map((check) => check.id),
+        ...FURTHER_MEMORY_CHECKS,
+        ...FURTHER_TERMBASE_CHECKS,
+      ]),
     ];
     expect(Object.keys(words.checks).sort()).toEqual(ids.sort());
     for (const id of ids) expect(checkWords(words, id, 'memory').explains).toMatch(/\.$/);

@@ -2,6 +2,7 @@ import { basename } from 'node:path';
 import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { inWords } from '@fair-copy/core/said.js';
+import type { Finding } from '@fair-copy/core/checks/check.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import { en } from '@fair-copy/words/en/index.js';
 import { conceptOf } from '@fair-copy/core/intake/draft.js';
@@ -18,7 +19,7 @@ import { isExchange, openClientFile } from '@fair-copy/files/formats/registry.js
 import { evaluationOf, readingsOf, type FileReading } from '../readings.js';
 import { choicesFor } from '../by-example.js';
 import { UNTOUCHED } from '../concepts.js';
-import { inspectTermbase, picturesFor, type Termbase } from '../inspected-concepts.js';
+import { acrossResources, inspectTermbase, picturesFor, type Termbase } from '../inspected-concepts.js';
 import { planOf, type InspectOptions, type Located, type Plan } from '../inspected.js';
 import { inspectUnits } from '../inspected-units.js';
 import { decisionsOf } from '../source-options.js';
@@ -83,7 +84,8 @@ async function findingsOf(file: ClientFile, found: FileReading, plan: Plan): Pro
   const sheet = source.kind === 'workbook' ? { sheet: source.sheet } : {};
   const termbase = source.kind === 'tbx' ? await entriesOf(file, source) : await conceptsOf(file, found);
   const { findings, concepts } = inspectTermbase(termbase, await picturesFor(file), plan);
-  return findings.map((finding) => {
+  const across = await acrossResources(termbase, plan);
+  return [...findings, ...across].map((finding) => {
     const id = concepts.get(finding.item)?.fields[IDENTIFIER]?.[0];
     const where = { file: file.name, ...sheet, row: finding.item, ...(id !== undefined && { concept: id }) };
     return { finding, as: 'termbase', where, evidence: [] };
@@ -126,7 +128,7 @@ const COLUMNS = ['File', 'Sheet', 'Row', 'Check', 'Severity', 'Language', 'Text'
 function asRow(located: Located): string[] {
   const { where, finding } = located;
   const { check, severity, language, text, correction } = finding;
-  const proposed = correction && 'text' in correction ? String(correction.text) : '';
+  const proposed = proposedBy(correction);
   return [
     where.file,
     where.sheet ?? '',
@@ -138,6 +140,11 @@ function asRow(located: Located): string[] {
     sentence(located),
     proposed,
   ];
+}
+
+function proposedBy(correction: Finding['correction']): string {
+  if (correction?.kind === 'text') return correction.text;
+  return correction?.kind === 'value' ? correction.instead : '';
 }
 
 function asJson(located: Located): unknown {

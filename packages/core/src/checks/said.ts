@@ -108,6 +108,21 @@ export interface FindingCodes {
     readonly language: LanguageTag;
   };
   readonly 'term-forbidden': { readonly term: string; readonly text: string; readonly instead: readonly string[] };
+  readonly 'never-used': Record<string, never>;
+  /** Of `said` texts beside the term, `meant` have one of the terms of its concept. */
+  readonly 'used-otherwise': {
+    readonly language: LanguageTag;
+    readonly expected: readonly string[];
+    readonly said: number;
+    readonly meant: number;
+    readonly example: string;
+  };
+  readonly 'called-otherwise': {
+    readonly text: string;
+    readonly language: LanguageTag;
+    readonly own: readonly string[];
+    readonly theirs: readonly string[];
+  };
   readonly 'own-pattern': { readonly name: string; readonly must: 'stand' | 'not stand' };
   /** Of an earlier version: one sentence. */
   readonly 'as-it-was': { readonly sentence: string };

@@ -1,4 +1,6 @@
 /** The checks for termbases, in the order in which they are shown. A new one is a file of this folder and a line here. */
+import { OTHERWISE, UNUSED } from './across/memories.js';
+import { ELSEWHERE } from './across/termbases.js';
 import { bracketsCheck } from './brackets.js';
 import { capitalsCheck } from './capitals.js';
 import type { TermbaseCheck } from './check.js';
@@ -59,3 +61,6 @@ export const TERMBASE_CHECKS: readonly TermbaseCheck[] = [
   bracketsCheck,
   termEncodingCheck,
 ];
+
+/** Ids of those that look at other resources beside the termbase. */
+export const FURTHER_TERMBASE_CHECKS = [UNUSED.id, OTHERWISE.id, ELSEWHERE.id] as const;

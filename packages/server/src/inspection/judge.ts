@@ -121,7 +121,12 @@ function writeRules({ db, entry, now }: Writing, clientId: number, rows: readonl
   }
 }
 
-function writeStets({ db, entry, now }: Writing, of: Subject, rows: readonly FindingRow[], reason: string): void {
+export function writeStets(
+  { db, entry, now }: Writing,
+  of: Subject,
+  rows: readonly FindingRow[],
+  reason: string,
+): void {
   const insert = db.prepare(
     `INSERT INTO ${of.stets} (${of.owner}, check_id, ${of.item}, language, basis, reason, at) VALUES (?, ?, ?, ?, ?, ?, ?)`,
   );

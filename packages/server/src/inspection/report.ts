@@ -19,6 +19,7 @@ import { termbaseById } from '../store/termbases.js';
 import { originText } from '@fair-copy/core/formats/tbx/write.js';
 import { memoryById } from '../store/memories.js';
 import { MemoryFile } from '../store/memory-file.js';
+import { queryKey } from './queries.js';
 import { saidOf } from '../findings/bodies.js';
 import {
   lastInspection,
@@ -35,7 +36,7 @@ export interface ReportToWrite {
   readonly kind: Subject['kind'];
   /** The termbase or memory. */
   readonly id: number;
-  readonly format: 'html' | 'xlsx';
+  readonly format: 'html' | 'xlsx' | 'queries';
   /** The reader's. */
   readonly language: Spoken;
 }
@@ -61,10 +62,21 @@ export async function inspectionReport(
   try {
     const words = catalogueOf(job.language);
     const about = memory ? inspectedMemory(db, memory, job.id, words) : inspectedTermbase(db, job.id, words);
-    const fileName = safeFileName(`${about.name} - ${words.report.fileName}.${job.format}`);
+    const { queries } = words.report;
+    const [what, ending] = job.format === 'queries' ? [queries.fileName, 'xlsx'] : [words.report.fileName, job.format];
+    const fileName = safeFileName(`${about.name} - ${what}.${ending}`);
     await mkdir(paths.outgoing(job.jobId), { recursive: true });
     const path = join(paths.outgoing(job.jobId), fileName);
     if (job.format === 'html') await writeText(path, htmlReport(db, about));
+    else if (job.format === 'queries')
+      await writeWorkbook(path, [
+        {
+          name: queries.sheet,
+          header: [queries.key, ...header(words).slice(0, 5), queries.answer, queries.right, queries.remark],
+          widths: [16, 24, 16, 40, 50, 30, 40, 16, 30],
+          rows: queryRows(db, about),
+        },
+      ]);
     else
       await writeWorkbook(path, [
         {
@@ -132,6 +144,21 @@ function* reportRows(db: Db, about: Inspected): Generator<string[]> {
     ];
 }
 
+/** What a client should answer: a line for each finding, with room for the answer. */
+function* queryRows(db: Db, about: Inspected): Generator<string[]> {
+  const { of, words } = about;
+  for (const row of allFindings(db, about))
+    yield [
+      queryKey(row),
+      checkWords(words, row.check_id, of.kind).title,
+      row.language ? words.speech.languageName(row.language) : '',
+      row.text,
+      inWords(words.findings(of.kind), saidOf(row)),
+      proposal(row, words),
+      ...['', '', ''],
+    ];
+}
+
 function* allStets(db: Db, { of, id }: Inspected): Generator<StetFinding> {
   let after = 0;
   for (;;) {
@@ -157,7 +184,14 @@ function* stetRows(db: Db, about: Inspected): Generator<string[]> {
 function proposal(row: FindingRow, { report }: Catalogue): string {
   if (!row.correction) return '';
   const correction = JSON.parse(row.correction) as Correction;
-  return correction.kind === 'text' ? correction.text : report.takeAway;
+  switch (correction.kind) {
+    case 'text':
+      return correction.text;
+    case 'value':
+      return correction.instead;
+    case 'remove term':
+      return report.takeAway;
+  }
 }
 
 const STYLE = `body{font:15px/1.5 Georgia,serif;color:#23262F;background:#FAF7F0;max-width:62rem;margin:2rem auto;padding:0 1.5rem}

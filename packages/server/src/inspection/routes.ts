@@ -1,3 +1,5 @@
+import type { Readable } from 'node:stream';
+import { shownName } from '@fair-copy/files/file-names.js';
 import { doing } from '@fair-copy/words/work.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { inspectionContract, type InspectionOverview, type MatterRow } from '@fair-copy/api/inspection.js';
@@ -7,6 +9,7 @@ import { openBy, openMatters } from '../findings/matters.js';
 import { rulesOf } from '../findings/rules.js';
 import { lastInspection, openCounts, openFindings, openItems, stetFindings, stetTotal } from '../findings/read.js';
 import { MEMORIES, TERMBASES, type Subject } from '../findings/subjects.js';
+import { keepUpload } from '../store/originals.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
 import { memoryById } from '../store/memories.js';
@@ -15,6 +18,8 @@ import { InspectionProfiles, requireRules } from './profiles.js';
 import { runInspection } from './run.js';
 import { inspectionTasks } from './tasks.js';
 
+/** Bytes: a query list is never larger. */
+const LIST_LIMIT = 100 * 1024 ** 2;
 /** Authors and origins that are named. */
 const NAMED = 6;
 /** Other concepts or units of a matter that are shown. */
@@ -128,13 +133,22 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
 }
 
 /** What a person makes of findings. */
-function judgeRoutes(api: Api, context: Context, { of, path }: Inspected): void {
-  const { workers } = context;
+function judgeRoutes(api: Api, context: Context, { of, path, named }: Inspected): void {
+  const { workers, paths } = context;
   const { kind } = of;
 
   serve(api, inspectionContract, `POST ${path}/:id/findings/stet`, ({ params: { id: owner }, body }) =>
     workers.run(inspectionTasks.letStand, { kind, owner, ...body }),
   );
+
+  serve(api, inspectionContract, `POST ${path}/:id/findings/answers`, async (request) => {
+    const owner = request.params.id;
+    named(owner);
+    const body = (request.body as Readable | null) ?? request.raw;
+    const { sha256 } = await keepUpload(body, paths, LIST_LIMIT);
+    const name = shownName(request.query.name.replace(/^.*[/\\]/, ''));
+    return workers.run(inspectionTasks.takeAnswers, { kind, owner, sha256, name });
+  });
 
   serve(api, inspectionContract, `POST ${path}/:id/findings/put-right`, ({ params: { id: owner }, body }) =>
     workers.run(inspectionTasks.putRight, { kind, owner, ids: body.ids }),

@@ -3,6 +3,7 @@ import { surveying, tasks, writing } from '../jobs/task.js';
 const inspect = () => import('./inspect.js');
 const publish = () => import('./publish.js');
 const judge = () => import('./judge.js');
+const answered = () => import('./answered.js');
 const report = () => import('./report.js');
 
 export const inspectionTasks = tasks({
@@ -14,6 +15,7 @@ export const inspectionTasks = tasks({
   letStand: writing(async () => (await judge()).letStand),
   callBack: writing(async () => (await judge()).callBack),
   callRulesBack: writing(async () => (await judge()).callRulesBack),
+  takeAnswers: writing(async () => (await answered()).takeAnswers),
   putRight: writing(async () => (await judge()).putRight),
   inspectionReport: surveying(async () => (await report()).inspectionReport),
 });

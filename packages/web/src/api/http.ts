@@ -42,7 +42,12 @@ export async function call<K extends RouteKey>(key: K, ...args: GivenTo<K>): Pro
 
 /** Streams a file as it is. */
 /** Routes whose body is a file. */
-type FileRoute = 'POST /alignments/files' | 'POST /intake/files' | 'POST /concepts/:id/pictures';
+type FileRoute =
+  | 'POST /alignments/files'
+  | 'POST /intake/files'
+  | 'POST /concepts/:id/pictures'
+  | 'POST /termbases/:id/findings/answers'
+  | 'POST /memories/:id/findings/answers';
 
 export async function upload<K extends FileRoute>(
   key: K,

@@ -87,6 +87,8 @@ export const done: Words<DoneCodes> = {
     `Stehen gelassen: ${findings(n, text)}${reason ? ` (${reason})` : ''}`,
   'stet-rule': ({ text, count: n, reason }) =>
     `Regel des Kunden: ${quoted(text)}${n > 1 ? ` und ${n - 1} weitere` : ''} darf stehen bleiben${reason ? ` (${reason})` : ''}`,
+  'queries-answered': ({ name, count: n }) =>
+    `${count(n, { one: '# Antwort', other: '# Antworten' })} aus ${quoted(name)} übernommen`,
   'stets-called-back': ({ count: n }) =>
     `${count(n, { one: '# Befund, der stehen durfte, ist', other: '# Befunde, die stehen durften, sind' })} wieder offen`,
   'findings-put-right': ({ count: n, text }) => `Berichtigt: ${findings(n, text)}`,

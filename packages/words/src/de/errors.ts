@@ -89,6 +89,12 @@ export const errors: Words<ErrorCodes> = {
   'pattern-wrong': ({ what }) => `Das ist kein Muster, nach dem sich suchen lässt: ${what}.`,
   'pattern-slow': () => 'Das Muster braucht zu lange. Machen Sie es einfacher, oder engen Sie zuerst die Liste ein.',
   'encoding-unknown': ({ what }) => `${quoted(what)} ist keine bekannte Kodierung.`,
+  'no-query-list': ({ file }) =>
+    `${file} ist keine Rückfragenliste einer Prüfung: Die Zeile mit den Überschriften fehlt. Nehmen Sie die Liste, die hinausging, mit den Antworten darin.`,
+  'nothing-answered': ({ count: n }) =>
+    n === 0
+      ? 'Die Liste hat keine Zeilen dieser Ressource.'
+      : `Von ${n} Zeilen beantwortet keine etwas, das noch offen ist. Antworten stehen in den letzten drei Spalten.`,
   'finding-gone': () => 'Der Text hat sich seit der Prüfung geändert. Prüfen Sie noch einmal.',
   'too-large': ({ limit }) => `Die Datei ist größer als ${limit}. Teilen Sie sie, oder nehmen Sie die Befehlszeile.`,
   'archive-deep': ({ name, limit }) =>

@@ -86,6 +86,8 @@ export const done: Words<DoneCodes> = {
   'findings-stet': ({ count: n, text, reason }) => `Let stand: ${findings(n, text)}${reason ? ` (${reason})` : ''}`,
   'stet-rule': ({ text, count: n, reason }) =>
     `A rule of the client: ${quoted(text)}${n > 1 ? ` and ${n - 1} more` : ''} may stand${reason ? ` (${reason})` : ''}`,
+  'queries-answered': ({ name, count: n }) =>
+    `Took ${count(n, { one: '# answer', other: '# answers' })} from ${quoted(name)}`,
   'stets-called-back': ({ count: n }) =>
     `Called back ${count(n, { one: '# finding', other: '# findings' })} that stood`,
   'findings-put-right': ({ count: n, text }) => `Put right: ${findings(n, text)}`,

@@ -50,6 +50,12 @@ export const errors: Words<ErrorCodes> = {
   'pattern-wrong': ({ what }) => `This is no pattern that can be searched for: ${what}.`,
   'pattern-slow': () => 'The pattern takes too long. Make it simpler, or narrow the list first.',
   'encoding-unknown': ({ what }) => `“${what}” is not a known encoding.`,
+  'no-query-list': ({ file }) =>
+    `${file} is no query list of an inspection: its line of headings is not there. Take the list that was sent out, with the answers in it.`,
+  'nothing-answered': ({ count: n }) =>
+    n === 0
+      ? 'The list has no lines of this resource.'
+      : `Of ${n} lines none answers anything that is still open. Answers stand in the last three columns.`,
   'finding-gone': () => 'The text has changed since the inspection. Inspect again.',
   'too-large': ({ limit }) => `The file is larger than ${limit}. Split it, or use the command line.`,
   'archive-deep': ({ name, limit }) =>

@@ -3,11 +3,11 @@ import Button from '@mui/material/Button';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { checkWords } from '@fair-copy/words/catalogue.js';
 import type { Spoken } from '@fair-copy/words/catalogues.js';
-import { call } from '../../api/http.js';
+import { call, upload } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import { inspectedPath, memory as memoryQuery, termbase as termbaseQuery, type Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
@@ -141,7 +141,15 @@ function InspectButton({ of, label }: { readonly of: Inspected; readonly label: 
 function ReportButton({ of }: { readonly of: Inspected }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { say, fail } = useToast();
-  const write = async (format: 'html' | 'xlsx'): Promise<void> => {
+  const input = useRef<HTMLInputElement>(null);
+  const queries = useQueryClient();
+  const answer = async (file: File): Promise<void> => {
+    const key = `POST ${inspectedPath(of)}/findings/answers` as const;
+    const done = await upload(key, { params: { id: of.id }, query: { name: file.name }, file });
+    await queries.invalidateQueries({ queryKey: ['inspection', of] });
+    say(t.answersTaken(done.changed, done.stet, done.unanswered, done.left));
+  };
+  const write = async (format: 'html' | 'xlsx' | 'queries'): Promise<void> => {
     setAnchor(null);
     const body = { format, language: words.speech.language as Spoken };
     const job = await jobEnded(
@@ -159,7 +167,28 @@ function ReportButton({ of }: { readonly of: Inspected }) {
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={() => void write('html').catch(fail)}>{t.reportHtml}</MenuItem>
         <MenuItem onClick={() => void write('xlsx').catch(fail)}>{t.reportXlsx}</MenuItem>
+        <MenuItem onClick={() => void write('queries').catch(fail)}>{t.queryList}</MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(null);
+            input.current?.click();
+          }}
+        >
+          {t.takeAnswers}
+        </MenuItem>
       </Menu>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        aria-label={t.takeAnswers}
+        accept=".xlsx,.ods,.csv"
+        onChange={(event) => {
+          const [file] = event.target.files ?? [];
+          event.target.value = '';
+          if (file) void answer(file).catch(fail);
+        }}
+      />
     </>
   );
 }

@@ -17,7 +17,7 @@ export const texts: typeof en = {
     memory: 'Dieser Speicher wurde noch nicht geprüft.',
   },
   neverAdvice: {
-    termbase: 'Neunundzwanzig Prüfungen sehen jeden Begriff an; nichts wird geändert.',
+    termbase: 'Dreißig Prüfungen sehen jeden Begriff an; nichts wird geändert.',
     memory:
       'Sechsundzwanzig Prüfungen sehen jede Einheit an, und mehr mit einer Termbank und den Regeln des Kunden; nichts wird geändert.',
   },
@@ -79,6 +79,10 @@ export const texts: typeof en = {
   report: 'Bericht',
   reportHtml: 'als HTML',
   reportXlsx: 'als XLSX',
+  queryList: 'als Rückfragenliste für den Kunden',
+  takeAnswers: 'Rückfragenliste mit Antworten einlesen …',
+  answersTaken: (changed: number, stet: number, unanswered: number, left: number) =>
+    `${number(changed)} richtiggestellt, ${number(stet)} stehen gelassen, ${number(unanswered)} ohne Antwort${left > 0 ? `, ${number(left)} nicht möglich: Ihre Texte haben sich geändert, oder es geht nicht um einen Text allein` : ''}.`,
   isNew: 'neu',
   see: 'Siehe auch',
   open: 'Begriff öffnen',

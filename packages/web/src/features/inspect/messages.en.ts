@@ -16,7 +16,7 @@ export const texts = {
     memory: 'This memory has not been inspected yet.',
   },
   neverAdvice: {
-    termbase: 'Twenty-nine checks look at every concept; nothing is changed.',
+    termbase: 'Thirty checks look at every concept; nothing is changed.',
     memory:
       'Twenty-six checks look at every unit, and more with a termbase and the client’s rules; nothing is changed.',
   },
@@ -78,6 +78,10 @@ export const texts = {
   report: 'Report',
   reportHtml: 'as HTML',
   reportXlsx: 'as XLSX',
+  queryList: 'as a query list for the client',
+  takeAnswers: 'Take in a query list with answers …',
+  answersTaken: (changed: number, stet: number, unanswered: number, left: number) =>
+    `${number(changed)} put right, ${number(stet)} let stand, ${number(unanswered)} without an answer${left > 0 ? `, ${number(left)} could not be done: their texts have changed, or it is not one text alone` : ''}.`,
   isNew: 'new',
   see: 'See also',
   open: 'Open the concept',

@@ -1,0 +1,119 @@
+/** A query list that came back is done: right texts are written, what is right as it is is let stand. One entry in the ledger. */
+import { did } from '@fair-copy/words/done.js';
+import { withTermText } from '@fair-copy/core/termbase/edit.js';
+import { NO_CODES } from '@fair-copy/core/text/inline-codes.js';
+import { ApiError } from '../errors.js';
+import { openFindings, type FindingRow } from '../findings/read.js';
+import { subjectOf, type Subject } from '../findings/subjects.js';
+import type { TaskContext } from '../jobs/task.js';
+import { recorded, type Writing } from '../ledger/operation.js';
+import { changedNow, inMemory } from '../memories/edit.js';
+import { ConceptWriter, readConcept } from '../store/concepts.js';
+import type { Db } from '../store/database.js';
+import { memoryById } from '../store/memories.js';
+import { pathsOf } from '../store/paths.js';
+import { termbaseById } from '../store/termbases.js';
+import { workspaceForWriting } from '../store/workspace.js';
+import { settleFindings } from '../termbases/write.js';
+import { writeStets } from './judge.js';
+import { answersIn, queryKey, type Answer } from './queries.js';
+
+export interface ToAnswer {
+  readonly kind: Subject['kind'];
+  /** The termbase or memory. */
+  readonly owner: number;
+  /** The list as it came, among the originals. */
+  readonly sha256: string;
+  readonly name: string;
+}
+
+export interface Answered {
+  readonly ledgerId: number;
+  /** Texts that were written. */
+  readonly changed: number;
+  /** Findings that are let stand. */
+  readonly stet: number;
+  /** Lines without an answer. */
+  readonly unanswered: number;
+  /** Answers to what is not open any more, and texts that cannot be written by themselves (a whole concept, inline codes). */
+  readonly left: number;
+}
+
+interface Given {
+  readonly row: FindingRow;
+  readonly answer: Answer;
+}
+
+/** Throws `ApiError` where the file is no query list or answers nothing that is open, `DataError` where it cannot be read. */
+export async function takeAnswers({ kind, owner, sha256, name }: ToAnswer, context: TaskContext): Promise<Answered> {
+  const db = workspaceForWriting(context.dataDir);
+  const of = subjectOf(kind);
+  const answers = await answersIn(pathsOf(context.dataDir).original(sha256), name);
+  const said = answers.filter(({ text, isRight }) => text !== '' || isRight);
+  const open = openByKey(db, of, owner);
+  const given = said.flatMap((answer): Given[] => {
+    const row = open.get(answer.key);
+    return row ? [{ row, answer }] : [];
+  });
+  if (given.length === 0) throw new ApiError('nothing-answered', { count: answers.length });
+  const [texts, right] = [given.filter(isText), given.filter((one) => !isText(one))];
+  const about = {
+    clientId: (kind === 'memory' ? memoryById(db, owner) : termbaseById(db, owner)).client_id,
+    termbaseId: kind === 'termbase' ? owner : null,
+    kind: 'answers',
+    title: did('queries-answered', { name, count: given.length }),
+  };
+  const done = (writing: Writing, changed: number): Answered => {
+    writing.entry.touch(kind, owner);
+    for (const { row, answer } of right) writeStets(writing, of, [row], answer.reason);
+    const left = said.length - given.length + texts.length - changed;
+    return {
+      ledgerId: writing.entry.id,
+      changed,
+      stet: right.length,
+      unanswered: answers.length - said.length,
+      left,
+    };
+  };
+  if (kind === 'termbase')
+    return recorded(context, about, (writing) => {
+      const writer = new ConceptWriter(db, writing.now);
+      return done(writing, texts.filter((one) => writeTerm(writing, writer, one)).length);
+    });
+  return inMemory(context, memoryById(db, owner), about, (file, _, changes, writing) => {
+    const changed = texts.filter(({ row, answer }) => {
+      const unit = file.unit(row.item);
+      const variant = unit?.variants[Number(row.place)];
+      if (!unit || !variant || row.place === null || variant.text !== row.text || variant.codes.length > 0)
+        return false;
+      const next = { ...variant, text: answer.text, codes: NO_CODES };
+      changes.replace(unit, changedNow(unit, { ...unit, variants: unit.variants.with(Number(row.place), next) }));
+      return true;
+    });
+    return done(writing, changed.length);
+  });
+}
+
+/** Whether another text is given: the same one again says that it is right. */
+const isText = ({ row, answer }: Given): boolean => answer.text !== '' && answer.text !== row.text && !answer.isRight;
+
+function openByKey(db: Db, of: Subject, owner: number): Map<string, FindingRow> {
+  const open = new Map<string, FindingRow>();
+  for (let after = 0; ;) {
+    const page = openFindings(db, of, { owner, check: null, after, limit: 1000 });
+    for (const row of page) open.set(queryKey(row), row);
+    if (page.length === 0) return open;
+    after = page.at(-1)!.id;
+  }
+}
+
+function writeTerm({ db, entry }: Writing, writer: ConceptWriter, { row, answer }: Given): boolean {
+  const before = readConcept(db, row.item);
+  const term = before?.body.languages.flatMap((s) => s.terms).find((t) => t.id === row.place);
+  const body = before && term?.text === row.text ? withTermText(before.body, term.id, answer.text) : null;
+  if (!before || !body) return false;
+  entry.before('concept', row.item, before);
+  settleFindings(db, row.item);
+  writer.replace(row.item, { termbaseId: before.termbaseId, body });
+  return true;
+}

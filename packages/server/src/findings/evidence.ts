@@ -11,6 +11,12 @@ export interface From {
 
 export type FoundIn = Finding & { readonly from: From };
 
+/** A finding as a check gives it; what people need to know of it is worked out only for those that are kept. */
+export interface Found {
+  readonly finding: Finding;
+  detailed(): FoundIn;
+}
+
 /** The words that it rests on: those that are marked in the text that it is about, or all of that text. */
 export function evidenceOf({ place, text, marks = [] }: Pick<Finding, 'place' | 'text' | 'marks'>): string {
   const own = marks.filter((mark) => mark.place === place && mark.to > mark.from);

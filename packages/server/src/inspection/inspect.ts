@@ -11,7 +11,7 @@ import type { TaskContext } from '../jobs/task.js';
 import { openForReading, type Db } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
 import { pathsOf } from '../store/paths.js';
-import { evidenceOf, type FoundIn } from '../findings/evidence.js';
+import { evidenceOf, type Found } from '../findings/evidence.js';
 import { clientOf, ruleKey, rulesOf } from '../findings/rules.js';
 import { subjectOf, type Subject } from '../findings/subjects.js';
 import { findingsInMemory } from './memory.js';
@@ -100,7 +100,7 @@ interface Known {
 
 function keep(
   staged: Database.Database,
-  found: Iterable<FoundIn>,
+  found: Iterable<Found>,
   { before, standing, rules }: Known,
 ): Pick<Inspected, 'findings' | 'counts'> {
   const insert = staged.prepare(
@@ -113,15 +113,16 @@ function keep(
   const now = new Set<string>();
   const matters = new Map<string, number>();
   let findings = 0;
-  for (const f of found) {
+  for (const { finding, detailed } of found) {
+    const { check, item, language, basis } = finding;
+    const key = identity({ check_id: check, item, language, basis });
+    if ((kept.get(check) ?? 0) >= OF_A_CHECK && !standing.has(key)) continue;
+    const f = detailed();
     const evidence = evidenceOf(f);
     const said = JSON.stringify(f.said);
-    const key = identity({ check_id: f.check, item: f.item, language: f.language, basis: f.basis });
     // What is let stand is kept as well: it is listed, and open again when it is called back.
     const isStet = standing.has(key) || rules.has(ruleKey(f.check, f.language, evidence));
-    const count = (kept.get(f.check) ?? 0) + 1;
-    if (!isStet && count > OF_A_CHECK) continue;
-    if (!isStet) kept.set(f.check, count);
+    if (!isStet) kept.set(check, (kept.get(check) ?? 0) + 1);
     now.add(key);
     const isNew = !isStet && !before.has(key);
     const matter = f.related.length > 0 ? matterOf(matters, f, said) : null;

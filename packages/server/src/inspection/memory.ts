@@ -11,7 +11,7 @@ import { isBridged } from '@fair-copy/core/memory/bridge/plan.js';
 import { authorOf, changedAt } from '@fair-copy/core/memory/unit.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { CODE, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
-import type { FoundIn, From } from '../findings/evidence.js';
+import type { Found, From } from '../findings/evidence.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
 import { conceptsOf } from '../store/concepts.js';
@@ -28,7 +28,7 @@ export function* findingsInMemory(
   memoryId: number,
   profile: InspectionProfile,
   context: TaskContext,
-): Generator<FoundIn> {
+): Generator<Found> {
   const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(memoryById(db, memoryId).file));
   file.db.exec('BEGIN');
   try {
@@ -54,8 +54,13 @@ export function* findingsInMemory(
     let count = 0;
     for (const finding of inspect(units(), unitChecks(chosen(db, profile)), facts)) {
       if (++count % 500 === 0) context.checkpoint();
-      const shown = readable(isCorrectable(finding, file) ? finding : withoutCorrection(finding), file);
-      yield { ...shown, from: fromOf(file, finding.item) };
+      yield {
+        finding,
+        detailed: () => ({
+          ...readable(isCorrectable(finding, file) ? finding : withoutCorrection(finding), file),
+          from: fromOf(file, finding.item),
+        }),
+      };
     }
   } finally {
     file.db.exec('COMMIT');

@@ -6,7 +6,7 @@ import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { STANDARD_LISTS, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
-import type { FoundIn } from '../findings/evidence.js';
+import type { Found } from '../findings/evidence.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptById, conceptsOf } from '../store/concepts.js';
 import { languageCounts } from '../store/language-counts.js';
@@ -15,7 +15,7 @@ import { picturesOf } from '../store/pictures.js';
 import { termbaseById } from '../store/termbases.js';
 
 /** All findings of all checks, one after the other. Reports progress. */
-export function* findingsInTermbase(db: Db, termbaseId: number, context: TaskContext): Generator<FoundIn> {
+export function* findingsInTermbase(db: Db, termbaseId: number, context: TaskContext): Generator<Found> {
   const own = JSON.parse(termbaseById(db, termbaseId).fields) as FieldDefinition[];
   const fields = withDefinitions(own, STANDARD_LISTS);
   const names = picturesOf(db, termbaseId).map((picture) => picture.name);
@@ -41,7 +41,7 @@ export function* findingsInTermbase(db: Db, termbaseId: number, context: TaskCon
     pictureLike: (name) => finder.find(name),
   });
   for (const finding of findings) {
-    const origin = conceptById(db, finding.item as ConceptId)?.origins[0]?.file ?? '';
-    yield { ...finding, from: { author: '', day: '', origin } };
+    const origin = (): string => conceptById(db, finding.item as ConceptId)?.origins[0]?.file ?? '';
+    yield { finding, detailed: () => ({ ...finding, from: { author: '', day: '', origin: origin() } }) };
   }
 }

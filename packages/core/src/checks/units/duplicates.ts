@@ -37,7 +37,8 @@ export const duplicateCheck = overPairs(about, (facts) => {
       for (const [pair] of alike()) {
         const same = items.get(said(pair))!;
         if (same.length < 2) continue;
-        const others = same.filter((item) => item !== pair.item);
+        // Of very many that are the same, only the first are looked at.
+        const others = same.slice(0, RELATED + 1).filter((item) => item !== pair.item);
         const finding = onTarget(about, pair, { code: 'said-twice', values: { units: same.length } });
         yield { ...finding, related: others.slice(0, RELATED) };
       }

@@ -13,6 +13,12 @@ test('one picture of each main view', async ({ page, server }) => {
     await page.waitForTimeout(500);
     await page.screenshot({ path: `${folder}${name}.png` });
   };
+  /** The client that the next page shows. */
+  const inHand = (clientId: number): Promise<void> =>
+    page.evaluate((id) => {
+      const desk = JSON.parse(localStorage.getItem('fair-copy-desk')!) as { state: object };
+      localStorage.setItem('fair-copy-desk', JSON.stringify({ ...desk, state: { ...desk.state, clientId: id } }));
+    }, clientId);
   await expect(page.getByText('Brennick terminology')).toBeVisible();
   await shot('holdings');
   await page.goto(`${server.address}/intake/1`);
@@ -44,11 +50,11 @@ test('one picture of each main view', async ({ page, server }) => {
   await shot('termbase');
   await page.getByRole('button', { name: 'Hand over' }).click();
   await shot('hand-over');
-  await page.getByRole('button', { name: 'Brennick Waterways' }).first().click();
-  await page.getByRole('menuitem', { name: 'Alder & Voss Kilns' }).click();
+  await inHand(2);
   await page.goto(`${server.address}/inspect/memories/3`);
   await expect(page.getByText('Wait 54 minutes before you open the door.').first()).toBeVisible();
   await shot('inspect');
+  await inHand(1);
   await page.goto(`${server.address}/intake/16`);
   await expect(page.getByText(/The file is cut off/)).toBeVisible();
   await shot('intake-units');

@@ -9,19 +9,40 @@ const LANGUAGES = 'de fr es it pt_BR nl pl cs ru uk el fi sv da hu tr ar he ja z
 /** Units of each memory, the untouched ones with them. */
 const UNITS = 3000;
 
+const CLI = join(import.meta.dirname, '../packages/cli/bin/fair-copy.js');
+
 export async function inspection({ started, report, folder }) {
   seeded(folder);
+  seededConcepts(folder);
   await speed({ started, report, folder });
 }
 
-/** Counts by check, over all languages. */
-function seeded(folder) {
-  const cli = join(import.meta.dirname, '../packages/cli/bin/fair-copy.js');
+/** Counts by check. */
+function counted() {
   const counts = new Map();
   const add = (check, what, n = 1) => {
     if (!counts.has(check)) counts.set(check, { seeded: 0, found: 0, alike: 0, reported: 0, clean: 0 });
     counts.get(check)[what] += n;
   };
+  return { counts, add };
+}
+
+/** What was found, by unit or concept, beside what is known. */
+function judge(known, found, add) {
+  for (const [item, check] of known.seeded) {
+    add(check, 'seeded');
+    if (found.get(item)?.has(check)) add(check, 'found');
+  }
+  for (const [item, check] of known.alike) {
+    add(check, 'alike');
+    if (found.get(item)?.has(check)) add(check, 'reported');
+  }
+  for (const item of known.clean) for (const check of found.get(item) ?? []) add(check, 'clean');
+}
+
+/** Memories of real messages, over all languages. */
+function seeded(folder) {
+  const { counts, add } = counted();
   let [clean, withError, languages] = [0, 0, 0];
   for (const language of LANGUAGES) {
     if (!existsSync(`/usr/share/locale/${language}/LC_MESSAGES`)) continue;
@@ -29,7 +50,7 @@ function seeded(folder) {
     const [tmx, gold] = ['tmx', 'json'].map((ending) => join(folder, `seeded-${language}.${ending}`));
     const script = join(import.meta.dirname, 'inspection/seed.py');
     execFileSync('/usr/bin/python3', [script, language, String(UNITS), tmx, gold]);
-    const out = execFileSync(process.execPath, [cli, 'inspect', tmx, '--json'], { maxBuffer: 1 << 28 });
+    const out = execFileSync(process.execPath, [CLI, 'inspect', tmx, '--json'], { maxBuffer: 1 << 28 });
     const found = new Map();
     const errors = new Set();
     for (const { check, severity, where } of JSON.parse(out.toString()).findings) {
@@ -39,36 +60,51 @@ function seeded(folder) {
       if (severity === 'error' && check !== 'different-targets') errors.add(where.unit);
     }
     const known = JSON.parse(readFileSync(gold, 'utf8'));
-    for (const [unit, check] of known.seeded) {
-      add(check, 'seeded');
-      if (found.get(unit)?.has(check)) add(check, 'found');
-    }
-    for (const [unit, check] of known.alike) {
-      add(check, 'alike');
-      if (found.get(unit)?.has(check)) add(check, 'reported');
-    }
-    for (const unit of known.clean) for (const check of found.get(unit) ?? []) add(check, 'clean');
+    judge(known, found, add);
     clean += known.clean.length;
     withError += known.clean.filter((unit) => errors.has(unit)).length;
   }
-  const all = { seeded: 0, found: 0, alike: 0, reported: 0 };
-  for (const [check, of] of [...counts].sort()) {
-    for (const what of Object.keys(all)) all[what] += of[what];
-    const share = of.seeded ? ` (${((100 * of.found) / of.seeded).toFixed(1)} %)` : '';
-    note(
-      `inspect, ${check}: seeded and found`,
-      `${of.found} of ${of.seeded}${share}; look-alikes reported ${of.reported} of ${of.alike}; in untouched units ${of.clean}`,
-    );
-  }
-  note(
-    `inspect, all checks, ${languages} languages: seeded and found`,
-    `${all.found} of ${all.seeded} (${((100 * all.found) / all.seeded).toFixed(1)} %)`,
-  );
-  note('inspect: look-alikes reported', `${all.reported} of ${all.alike}`);
+  printed('inspect', counts, `${languages} languages`);
   note(
     'inspect: untouched units with an error',
     `${withError} of ${clean} (${((100 * withError) / clean).toFixed(2)} %)`,
   );
+}
+
+/** One line for each check, and all of them together. */
+function printed(what, counts, where) {
+  const all = { seeded: 0, found: 0, alike: 0, reported: 0 };
+  for (const [check, of] of [...counts].sort()) {
+    for (const each of Object.keys(all)) all[each] += of[each];
+    const share = of.seeded ? ` (${((100 * of.found) / of.seeded).toFixed(1)} %)` : '';
+    note(
+      `${what}, ${check}: seeded and found`,
+      `${of.found} of ${of.seeded}${share}; look-alikes reported ${of.reported} of ${of.alike}; in what is untouched ${of.clean}`,
+    );
+  }
+  note(
+    `${what}, all checks, ${where}: seeded and found`,
+    `${all.found} of ${all.seeded} (${((100 * all.found) / all.seeded).toFixed(1)} %)`,
+  );
+  note(`${what}: look-alikes reported`, `${all.reported} of ${all.alike}`);
+}
+
+const CONCEPTS = 3000;
+
+/** A termbase of real words with seeded defects and look-alikes. */
+function seededConcepts(folder) {
+  const [tbx, gold] = ['tbx', 'json'].map((ending) => join(folder, `seeded-concepts.${ending}`));
+  const script = join(import.meta.dirname, 'inspection/concepts.py');
+  execFileSync('/usr/bin/python3', [script, String(CONCEPTS), tbx, gold]);
+  const out = execFileSync(process.execPath, [CLI, 'inspect', tbx, '--json'], { maxBuffer: 1 << 28 });
+  const found = new Map();
+  for (const { check, where } of JSON.parse(out.toString()).findings) {
+    if (!found.has(where.concept)) found.set(where.concept, new Set());
+    found.get(where.concept).add(check);
+  }
+  const { counts, add } = counted();
+  judge(JSON.parse(readFileSync(gold, 'utf8')), found, add);
+  printed('inspect, termbase', counts, `${CONCEPTS.toLocaleString('en')} concepts`);
 }
 
 /** All checks but terms over many units, beside taking them in. */

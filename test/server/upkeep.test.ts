@@ -106,10 +106,10 @@ test('a deleted memory comes back with what was let stand', async () => {
     ['Close the gate.', 'Tor schließen.'],
   ] as never);
   await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memory}/inspection`)).id);
-  const findings = await server.ask<{ id: number }[]>('GET', `/memories/${memory}/findings`);
+  const findings = await server.ask<{ ids: number[] }[]>('GET', `/memories/${memory}/findings`);
   expect(findings.length).toBeGreaterThan(0);
   await server.ask('POST', `/memories/${memory}/findings/stet`, {
-    ids: findings.map(({ id }) => id),
+    ids: findings.flatMap(({ ids }) => ids),
     reason: 'both are used',
   });
   await server.ask('DELETE', `/memories/${memory}`);

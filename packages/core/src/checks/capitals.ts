@@ -1,5 +1,5 @@
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
-import { termsOf, type Concept } from '../termbase/concept.js';
+import { termsOf, type Concept, type Term } from '../termbase/concept.js';
 import { onTerm, type Finding, type TermbaseCheck } from './check.js';
 
 const about = {
@@ -34,7 +34,7 @@ export const capitalsCheck: TermbaseCheck = {
           if (!first) continue;
           const primary = primaryLanguage(language);
           if (primary === 'de') {
-            if (GERMAN_NOUN.test(term.text))
+            if (isSmallNoun(term))
               yield finding(concept, language, term, upper(term.text), { code: 'german-noun-small', values: {} });
             continue;
           }
@@ -68,6 +68,13 @@ export const capitalsCheck: TermbaseCheck = {
     };
   },
 };
+
+/** A single word that begins small and is a noun: by its ending, its part of speech, or since it has a gender. */
+function isSmallNoun({ text, fields }: Term): boolean {
+  if (GERMAN_NOUN.test(text)) return true;
+  const isNoun = fields.partOfSpeech?.some((kind) => kind === 'noun' || kind === 'properNoun');
+  return /^\p{Ll}[\p{L}\p{M}-]{2,}$/u.test(text) && Boolean(isNoun || fields.grammaticalGender?.length);
+}
 
 function finding(
   concept: Concept,

@@ -116,12 +116,17 @@ function circles(references: readonly Led[]): number[][] {
 }
 
 function* onCircle(circle: readonly number[], facts: TermbaseFacts): Generator<Finding> {
-  const concepts = circle.flatMap((id) => facts.item(id) ?? []);
-  const [first] = concepts;
-  if (!first || concepts.length < circle.length) return;
-  const texts = [...concepts, first].map(({ languages }) => languages[0]?.terms[0]?.text ?? '');
-  const options = { related: circle.slice(1), basis: `circle\0${texts.join('\0')}` };
-  yield onConcept(about, first, { code: 'refers-in-circle', values: { texts } }, options);
+  // Wherever one comes in, it is the same circle: it begins with its first concept.
+  const start = circle.indexOf(Math.min(...circle));
+  const round = [...circle.slice(start), ...circle.slice(0, start)];
+  const concepts = round.flatMap((id) => facts.item(id) ?? []);
+  if (concepts.length < round.length) return;
+  const texts = [...concepts, concepts[0]!].map(({ languages }) => languages[0]?.terms[0]?.text ?? '');
+  for (const concept of concepts) {
+    const related = round.filter((id) => id !== concept.id);
+    const options = { related, basis: `circle\0${texts.join('\0')}` };
+    yield onConcept(about, concept, { code: 'refers-in-circle', values: { texts } }, options);
+  }
 }
 
 function* allFields(concept: Concept): Generator<Fields> {

@@ -80,7 +80,7 @@ export function alikeFindings(db: Db, of: Subject, owner: number, rows: readonly
 
 export interface Share {
   readonly name: string;
-  /** Open findings. */
+  /** Open matters. */
   readonly open: number;
   readonly errors: number;
 }
@@ -89,7 +89,8 @@ export interface Share {
 export function openBy(db: Db, of: Subject, owner: number, what: 'author' | 'origin', limit: number): Share[] {
   return db
     .prepare<[{ owner: number; limit: number }], Share>(
-      `SELECT f.${what} AS name, count(*) AS open, sum(f.severity = 'error') AS errors
+      `SELECT f.${what} AS name, count(DISTINCT coalesce(f.matter, -f.id)) AS open,
+         count(DISTINCT CASE f.severity WHEN 'error' THEN coalesce(f.matter, -f.id) END) AS errors
        FROM ${of.findings} f WHERE ${open(of)} GROUP BY f.${what} ORDER BY open DESC, name LIMIT @limit`,
     )
     .all({ owner, limit });

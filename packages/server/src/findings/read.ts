@@ -142,9 +142,12 @@ export function openCounts(
     .all({ owner });
 }
 
+/** Matters: what is wrong once, in however many concepts or units. */
 export function openTotal(db: Db, of: Subject, owner: number): number {
   return db
-    .prepare<[{ owner: number }], { n: number }>(`SELECT count(*) AS n FROM ${of.findings} f WHERE ${open(of)}`)
+    .prepare<[{ owner: number }], { n: number }>(
+      `SELECT count(DISTINCT coalesce(f.matter, -f.id)) AS n FROM ${of.findings} f WHERE ${open(of)}`,
+    )
     .get({ owner })!.n;
 }
 

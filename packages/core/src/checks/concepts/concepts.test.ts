@@ -39,6 +39,7 @@ test.each([
   ['several-terms', 'weir, dam, barrage'],
   ['note-in-term', 'lock (n)'],
   ['note-in-term', 'lock (do not use)'],
+  ['note-in-term', 'lock [obsolete]'],
   ['broken-encoding', 'Ã©cluse'],
 ])('%s: %s', (check, text) => expect(ofTerm(check, text)).toHaveLength(1));
 

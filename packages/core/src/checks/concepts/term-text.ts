@@ -29,7 +29,7 @@ const note = { id: 'note-in-term', severity: 'warning' } as const;
 
 /** Words that only a note has: parts of speech, genders, subjects, hints. */
 const NOTE =
-  /[([]\s*(?:n|v|adj|adv|m|f|nt|pl|sg|sing|noun|verb|plural|singular|masc|fem|neut|abbr|obs|veraltet|ugs|umg|coll|fig|US|UK|GB|BrE|AmE|Br|Am|old|alt|see|siehe|s\.|vgl|cf|voir|deprecated|preferred|verboten|nicht verwenden|do not use|informal|formal|e\.g|z\.\s?B|i\.e|d\.\s?h|not|nicht|no)\b[^)\]]*[)\]]/iu;
+  /[([]\s*(?:n|v|adj|adv|m|f|nt|pl|sg|sing|noun|verb|plural|singular|masc|fem|neut|abbr|obs|obsolete|outdated|archaic|dated|rare|slang|colloquial|veraltet|selten|ugs|umg|coll|fig|US|UK|GB|BrE|AmE|Br|Am|old|alt|see|siehe|s\.|vgl|cf|voir|deprecated|preferred|verboten|nicht verwenden|do not use|informal|formal|e\.g|z\.\s?B|i\.e|d\.\s?h|not|nicht|no)\b[^)\]]*[)\]]/iu;
 
 /** Grammar or a hint in brackets, in the text of the term. */
 export const noteInTermCheck: TermbaseCheck = perConcept(note, function* (concept): Generator<Finding> {

@@ -51,6 +51,14 @@ describe('inspect', () => {
     ]);
   });
 
+  test('nobody reads the sign that stands for a code, in what is proposed neither', () => {
+    const path = file(
+      'codes.tmx',
+      tmx(tu('The <ph/> is open.', 'Das <ph/> ist offen..'), tu('Wait here.', 'Warte hier.')),
+    );
+    expect(findings(path, '--checks', 'double-mark')).toMatchObject([{ correction: { text: 'Das  ist offen.' } }]);
+  });
+
   test('with a termbase: what is not used, and what must not be', () => {
     const terms = file('t.csv', 'English;Deutsch;Deutsch Status\nlock gate;Schleusentor;preferred\n');
     expect(findings(MEMORY, '--termbase', terms, '--checks', 'term-missing')).toMatchObject([

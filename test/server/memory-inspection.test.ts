@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { MatterRow, InspectionOverview } from '@fair-copy/api/inspection.js';
+import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import { inWords } from '@fair-copy/core/said.js';
 import { en } from '@fair-copy/words/en/index.js';
 import { Application, unitsWritten } from './application.js';
@@ -138,6 +139,13 @@ test('a correction keeps the codes of its text', async () => {
   const { memoryId } = unitsWritten(await server.ended(job.id));
   await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection`)).id);
   const before = await server.ask<{ variants: { codes: unknown[] }[] }>('GET', `/memories/${memoryId}/units/1`);
+  // Nobody reads the sign that stands for a code, in the report neither.
+  const written = await server.ask<{ id: number }>('POST', `/memories/${memoryId}/inspection/report`, {
+    format: 'html',
+  });
+  const html = readFileSync((await server.ended(written.id)).result!.path as string, 'utf8');
+  expect(html).toContain('Das  ist offen.<');
+  expect(html).not.toContain(CODE);
   const [doubled] = await server.ask<MatterRow[]>('GET', `/memories/${memoryId}/findings?check=double-mark`);
   await server.ask('POST', `/memories/${memoryId}/findings/put-right`, { ids: [doubled!.id] });
   const after = await server.ask<{ variants: { text: string; codes: unknown[] }[] }>(

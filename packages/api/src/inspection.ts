@@ -107,7 +107,8 @@ export type MatterOrder = (typeof orders)[number];
 export const stetRow = foundRow.extend({ stet: z.number(), reason: z.string(), at: z.string() });
 export type StetRow = z.infer<typeof stetRow>;
 
-const ids = z.array(z.number()).min(1).max(5000);
+/** As many as an inspection keeps of one check: one matter can have them all. */
+const ids = z.array(z.number()).min(1).max(50_000);
 const putRight = recorded.extend({ changed: z.number() });
 
 const overviewRoute = { params: idParam, answer: overview };

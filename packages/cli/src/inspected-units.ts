@@ -107,7 +107,13 @@ function factsOf(
 /** For people: codes leave nothing in texts. */
 function readable(finding: Finding): Finding {
   const said = JSON.parse(withoutCodes(JSON.stringify(finding.said))) as Finding['said'];
-  return { ...finding, text: withoutCodes(finding.text), said };
+  const { correction } = finding;
+  return {
+    ...finding,
+    text: withoutCodes(finding.text),
+    said,
+    ...(correction?.kind === 'text' && { correction: { ...correction, text: withoutCodes(correction.text) } }),
+  };
 }
 
 function evidenceOf({ marks = [] }: Finding, { variants }: UnitInMemory): Evidence[] {

@@ -64,6 +64,8 @@ export async function takeAnswers({ kind, owner, sha256, name }: ToAnswer, conte
     title: did('queries-answered', { name, count: given.length }),
   };
   const done = (writing: Writing, changed: number): Answered => {
+    // Nothing of it could be done: nothing is in the ledger either.
+    if (changed + right.length === 0) throw new ApiError('nothing-answered', { count: answers.length });
     writing.entry.touch(kind, owner);
     for (const { row, answer } of right) writeStets(writing, of, [row], answer.reason);
     const left = said.length - given.length + texts.length - changed;

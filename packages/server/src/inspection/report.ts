@@ -7,6 +7,7 @@ import { safeFileName } from '@fair-copy/files/file-names.js';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { direction } from '@fair-copy/core/language/tags.js';
+import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { xmlAttribute, xmlText } from '@fair-copy/core/xml/writer.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
@@ -186,7 +187,7 @@ function proposal(row: FindingRow, { report }: Catalogue): string {
   const correction = JSON.parse(row.correction) as Correction;
   switch (correction.kind) {
     case 'text':
-      return correction.text;
+      return withoutCodes(correction.text);
     case 'value':
       return correction.instead;
     case 'remove term':

@@ -39,7 +39,7 @@ export function StetDialog({ of, rows, onDone, onClose }: Props) {
   const alike = rows.length === 1 ? row!.alike : 0;
   const own = rows.reduce((sum, { ids }) => sum + ids.length, 0);
   const stet = async (): Promise<void> => {
-    const ids = rows.flatMap((one) => one.ids).slice(0, 5000);
+    const ids = rows.flatMap((one) => one.ids);
     await call(`POST ${inspectedPath(of)}/findings/stet`, { params: { id: of.id }, body: { ids, reason, scope } });
     onDone();
     onClose();

@@ -2,6 +2,7 @@
 import type { Concept } from '../termbase/concept.js';
 import { wordsOf } from '../termbase/recognition/words.js';
 import { caselessKey } from '../text/fold.js';
+import { shortened } from '../text/shortened.js';
 import { onConcept, perConcept, type TermbaseCheck } from './check.js';
 
 const term = {
@@ -73,7 +74,7 @@ export const definitionTwiceCheck: TermbaseCheck = {
             yield onConcept(
               twice,
               concept,
-              { code: 'definition-shared', values: { definition: shortened(said), concepts: ids.length } },
+              { code: 'definition-shared', values: { definition: shortened(said, 80), concepts: ids.length } },
               {
                 related: ids.filter((other) => other !== id).slice(0, 20),
                 basis: `${key}\0${ids.length}`,
@@ -85,7 +86,3 @@ export const definitionTwiceCheck: TermbaseCheck = {
     };
   },
 };
-
-function shortened(text: string): string {
-  return text.length > 80 ? `${text.slice(0, 78)} …` : text;
-}

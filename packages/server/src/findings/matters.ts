@@ -43,6 +43,17 @@ const filtered = (of: Subject): string =>
    AND (@author IS NULL OR f.author = @author) AND (@origin IS NULL OR f.origin = @origin)
    AND (@since IS NULL OR f.day >= @since) AND (@safe = 0 OR json_extract(f.correction, '$.safe') = 1)`;
 
+interface Words {
+  readonly owner: number;
+  readonly check: string;
+  readonly language: string | null;
+  readonly evidence: string;
+}
+
+/** What rests on the same words. */
+const alikeTo = (of: Subject): string =>
+  `${open(of)} AND f.check_id = @check AND f.language IS @language AND f.evidence = @evidence`;
+
 /** A page of matters. O(open findings). */
 export function openMatters(db: Db, of: Subject, { order, safe, ...asked }: Asked): Matter[] {
   type Row = FindingRow & { readonly ids: string };
@@ -55,11 +66,7 @@ export function openMatters(db: Db, of: Subject, { order, safe, ...asked }: Aske
        JOIN ${of.findings} f ON f.id = g.first ORDER BY ${ORDERS[order]} LIMIT @limit OFFSET @from`,
     )
     .all(where);
-  const alike = db
-    .prepare<[{ owner: number; check: string; language: string | null; evidence: string }], number>(
-      `SELECT count(*) FROM ${of.findings} f WHERE ${open(of)} AND f.check_id = @check AND f.language IS @language AND f.evidence = @evidence`,
-    )
-    .pluck();
+  const alike = db.prepare<[Words], number>(`SELECT count(*) FROM ${of.findings} f WHERE ${alikeTo(of)}`).pluck();
   return rows.map(({ ids, ...row }) => ({
     ...row,
     members: JSON.parse(ids) as Matter['members'],
@@ -69,9 +76,7 @@ export function openMatters(db: Db, of: Subject, { order, safe, ...asked }: Aske
 
 /** Open findings of the same check and language that rest on the same words as these, these among them. */
 export function alikeFindings(db: Db, of: Subject, owner: number, rows: readonly FindingRow[]): FindingRow[] {
-  const read = db.prepare<[{ owner: number; check: string; language: string | null; evidence: string }], FindingRow>(
-    `SELECT ${columns(of)} FROM ${of.findings} f WHERE ${open(of)} AND f.check_id = @check AND f.language IS @language AND f.evidence = @evidence`,
-  );
+  const read = db.prepare<[Words], FindingRow>(`SELECT ${columns(of)} FROM ${of.findings} f WHERE ${alikeTo(of)}`);
   const all = new Map<number, FindingRow>();
   for (const { check_id: check, language, evidence } of rows)
     for (const row of read.all({ owner, check, language, evidence })) all.set(row.id, row);

@@ -1,5 +1,7 @@
 /** What a client says is right wherever it stands. */
 import type { Db } from '../store/database.js';
+import { memoryById } from '../store/memories.js';
+import { termbaseById } from '../store/termbases.js';
 import type { Subject } from './subjects.js';
 
 export interface StetRule {
@@ -21,7 +23,7 @@ export function rulesOf(db: Db, client: number): StetRule[] {
 export const ruleKey = (check: string, language: string | null, evidence: string): string =>
   `${check}\0${language ?? ''}\0${evidence}`;
 
-/** The client of a termbase or memory. */
-export function clientOf(db: Db, { kind }: Pick<Subject, 'kind'>, owner: number): number | undefined {
-  return db.prepare<[number], number>(`SELECT client_id FROM ${kind} WHERE id = ?`).pluck().get(owner);
+/** The client of a termbase or memory. Throws `ApiError` where it is gone. */
+export function clientOf(db: Db, kind: Subject['kind'], owner: number): number {
+  return (kind === 'memory' ? memoryById(db, owner) : termbaseById(db, owner)).client_id;
 }

@@ -1,5 +1,6 @@
 /** A query list that came back is done: right texts are written, what is right as it is is let stand. One entry in the ledger. */
 import { did } from '@fair-copy/words/done.js';
+import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
 import { withTermText } from '@fair-copy/core/termbase/edit.js';
 import { NO_CODES } from '@fair-copy/core/text/inline-codes.js';
 import { ApiError } from '../errors.js';
@@ -8,14 +9,12 @@ import { subjectOf, type Subject } from '../findings/subjects.js';
 import type { TaskContext } from '../jobs/task.js';
 import { recorded, type Writing } from '../ledger/operation.js';
 import { changedNow, inMemory } from '../memories/edit.js';
-import { ConceptWriter, readConcept } from '../store/concepts.js';
+import { ConceptWriter } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
 import { memoryById } from '../store/memories.js';
 import { pathsOf } from '../store/paths.js';
-import { termbaseById } from '../store/termbases.js';
 import { workspaceForWriting } from '../store/workspace.js';
-import { settleFindings } from '../termbases/write.js';
-import { writeStets } from './judge.js';
+import { aboutFindings, replaceConcept, writeStets } from './judge.js';
 import { answersIn, queryKey, type Answer } from './queries.js';
 
 export interface ToAnswer {
@@ -57,12 +56,8 @@ export async function takeAnswers({ kind, owner, sha256, name }: ToAnswer, conte
   });
   if (given.length === 0) throw new ApiError('nothing-answered', { count: answers.length });
   const [texts, right] = [given.filter(isText), given.filter((one) => !isText(one))];
-  const about = {
-    clientId: (kind === 'memory' ? memoryById(db, owner) : termbaseById(db, owner)).client_id,
-    termbaseId: kind === 'termbase' ? owner : null,
-    kind: 'answers',
-    title: did('queries-answered', { name, count: given.length }),
-  };
+  const title = did('queries-answered', { name, count: given.length });
+  const about = aboutFindings(db, kind, owner, 'answers', title);
   const done = (writing: Writing, changed: number): Answered => {
     // Nothing of it could be done: nothing is in the ledger either.
     if (changed + right.length === 0) throw new ApiError('nothing-answered', { count: answers.length });
@@ -80,7 +75,10 @@ export async function takeAnswers({ kind, owner, sha256, name }: ToAnswer, conte
   if (kind === 'termbase')
     return recorded(context, about, (writing) => {
       const writer = new ConceptWriter(db, writing.now);
-      return done(writing, texts.filter((one) => writeTerm(writing, writer, one)).length);
+      const changed = texts.filter(({ row, answer }) =>
+        replaceConcept(writing, writer, row.item, (body) => withAnswer(body, row, answer)),
+      );
+      return done(writing, changed.length);
     });
   return inMemory(context, memoryById(db, owner), about, (file, _, changes, writing) => {
     const changed = texts.filter(({ row, answer }) => {
@@ -109,13 +107,8 @@ function openByKey(db: Db, of: Subject, owner: number): Map<string, FindingRow> 
   }
 }
 
-function writeTerm({ db, entry }: Writing, writer: ConceptWriter, { row, answer }: Given): boolean {
-  const before = readConcept(db, row.item);
-  const term = before?.body.languages.flatMap((s) => s.terms).find((t) => t.id === row.place);
-  const body = before && term?.text === row.text ? withTermText(before.body, term.id, answer.text) : null;
-  if (!before || !body) return false;
-  entry.before('concept', row.item, before);
-  settleFindings(db, row.item);
-  writer.replace(row.item, { termbaseId: before.termbaseId, body });
-  return true;
+/** Null: the term is another one by now, or the finding is not about one term. */
+function withAnswer(body: ConceptBody, { place, text }: FindingRow, answer: Answer): ConceptBody | null {
+  const term = body.languages.flatMap((section) => section.terms).find(({ id }) => id === place);
+  return term?.text === text ? withTermText(body, term.id, answer.text) : null;
 }

@@ -67,7 +67,7 @@ export function inspect({ kind, id, jobId, profile }: ToInspect, context: TaskCo
     // looked at, since what is written while a look lasts piles up beside the database.
     db.exec('BEGIN');
     const moment = momentOf(db);
-    const known = { ...identities(db, subjectOf(kind), id), rules: rulesAbout(db, subjectOf(kind), id) };
+    const known = { ...identities(db, subjectOf(kind), id), rules: rulesAbout(db, kind, id) };
     if (kind === 'memory') db.exec('COMMIT');
     const findings =
       kind === 'memory' ? findingsInMemory(db, id, profile, context) : findingsInTermbase(db, id, context);
@@ -181,9 +181,8 @@ function matterOf(matters: Map<string, number>, { check, item, related }: Findin
   return number;
 }
 
-function rulesAbout(db: Db, of: Subject, owner: number): ReadonlySet<string> {
-  const client = clientOf(db, of, owner);
-  const rules = client === undefined ? [] : rulesOf(db, client);
+function rulesAbout(db: Db, kind: Subject['kind'], owner: number): ReadonlySet<string> {
+  const rules = rulesOf(db, clientOf(db, kind, owner));
   return new Set(rules.map(({ check_id: check, language, evidence }) => ruleKey(check, language, evidence)));
 }
 

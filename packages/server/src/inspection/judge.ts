@@ -8,16 +8,16 @@ import { CODE, retyped, withoutCodes } from '@fair-copy/core/text/inline-codes.j
 import { ApiError } from '../errors.js';
 import { alikeFindings } from '../findings/matters.js';
 import { findingsById, type FindingRow } from '../findings/read.js';
-import { ruleKey, rulesOf } from '../findings/rules.js';
+import { clientOf, ruleKey, rulesOf } from '../findings/rules.js';
 import { subjectOf, type Subject } from '../findings/subjects.js';
 import type { TaskContext } from '../jobs/task.js';
 import { recorded, type Writing } from '../ledger/operation.js';
+import type { NewEntry } from '../ledger/record.js';
 import { changedNow, inMemory } from '../memories/edit.js';
 import { ConceptWriter, readConcept } from '../store/concepts.js';
 import type { Db } from '../store/database.js';
 import { memoryById } from '../store/memories.js';
 import type { StoredUnit } from '../store/stored-unit.js';
-import { termbaseById } from '../store/termbases.js';
 import { workspaceForWriting } from '../store/workspace.js';
 import { settleFindings } from '../termbases/write.js';
 
@@ -43,19 +43,14 @@ export function letStand(
   const of = subjectOf(kind);
   const named = required(findingsById(db, of, owner, ids));
   const rows = scope === 'alike' ? alikeFindings(db, of, owner, named) : named;
-  const clientId = clientOf(db, kind, owner);
-  const about = {
-    clientId,
-    termbaseId: kind === 'termbase' ? owner : null,
-    kind: 'stet',
-    title:
-      scope === 'rule'
-        ? did('stet-rule', { text: named[0]!.evidence, count: named.length, reason })
-        : did('findings-stet', { count: rows.length, text: rows[0]!.text, reason }),
-  };
+  const title =
+    scope === 'rule'
+      ? did('stet-rule', { text: named[0]!.evidence, count: named.length, reason })
+      : did('findings-stet', { count: rows.length, text: rows[0]!.text, reason });
+  const about = aboutFindings(db, kind, owner, 'stet', title);
   return recorded(context, about, (writing) => {
     writing.entry.touch(kind, owner);
-    if (scope === 'rule') writeRules(writing, clientId, rows, reason);
+    if (scope === 'rule') writeRules(writing, clientOf(db, kind, owner), rows, reason);
     else writeStets(writing, of, rows, reason);
     return { ledgerId: writing.entry.id };
   });
@@ -69,37 +64,31 @@ export function callBack({ kind, owner, ids }: Judged, context: TaskContext): { 
     `SELECT id, ${of.owner}, check_id, ${of.item}, language, basis, reason, at FROM ${of.stets} WHERE id = ? AND ${of.owner} = ?`,
   );
   const rows = ids.flatMap((id) => one.get(id, owner) ?? []);
-  if (rows.length === 0) throw new ApiError('finding-gone');
-  const about = {
-    clientId: clientOf(db, kind, owner),
-    termbaseId: kind === 'termbase' ? owner : null,
-    kind: 'stet',
-    title: did('stets-called-back', { count: rows.length, reason: rows[0]!.reason }),
-  };
-  return recorded(context, about, ({ entry }) => {
-    entry.touch(kind, owner);
-    const remove = db.prepare(`DELETE FROM ${of.stets} WHERE id = ?`);
-    for (const { id, ...state } of rows) {
-      entry.before(of.stets, id, state);
-      remove.run(id);
-    }
-    return { ledgerId: entry.id };
-  });
+  return takenBack(context, { kind, owner }, of.stets, rows);
 }
 
 /** The rules of the client are called back: what they let stand is open again where it still is so. */
 export function callRulesBack({ kind, owner, ids }: Judged, context: TaskContext): { readonly ledgerId: number } {
   const db = workspaceForWriting(context.dataDir);
-  const clientId = clientOf(db, kind, owner);
-  const rules = rulesOf(db, clientId).filter(({ id }) => ids.includes(id));
-  if (rules.length === 0) throw new ApiError('finding-gone');
-  const title = did('stets-called-back', { count: rules.length, reason: rules[0]!.reason });
-  const about = { clientId, termbaseId: kind === 'termbase' ? owner : null, kind: 'stet', title };
-  return recorded(context, about, ({ entry }) => {
+  const rules = rulesOf(db, clientOf(db, kind, owner)).filter(({ id }) => ids.includes(id));
+  return takenBack(context, { kind, owner }, 'stet_rule', rules);
+}
+
+/** Takes rows away that let findings stand; each can be brought back. Throws where there are none. */
+function takenBack(
+  context: TaskContext,
+  { kind, owner }: Omit<Judged, 'ids'>,
+  table: Subject['stets'] | 'stet_rule',
+  rows: readonly { readonly id: number; readonly reason: string }[],
+): { readonly ledgerId: number } {
+  if (rows.length === 0) throw new ApiError('finding-gone');
+  const db = workspaceForWriting(context.dataDir);
+  const title = did('stets-called-back', { count: rows.length, reason: rows[0]!.reason });
+  return recorded(context, aboutFindings(db, kind, owner, 'stet', title), ({ entry }) => {
     entry.touch(kind, owner);
-    const remove = db.prepare('DELETE FROM stet_rule WHERE id = ?');
-    for (const { id, ...state } of rules) {
-      entry.before('stet_rule', id, state);
+    const remove = db.prepare(`DELETE FROM ${table} WHERE id = ?`);
+    for (const { id, ...state } of rows) {
+      entry.before(table, id, state);
       remove.run(id);
     }
     return { ledgerId: entry.id };
@@ -144,16 +133,13 @@ export async function putRight(
   const db = workspaceForWriting(context.dataDir);
   const rows = required(findingsById(db, subjectOf(kind), owner, ids).filter((row) => row.correction !== null));
   const title = did('findings-put-right', { count: rows.length, text: rows[0]!.text });
-  const about = {
-    clientId: clientOf(db, kind, owner),
-    termbaseId: kind === 'termbase' ? owner : null,
-    kind: 'put right',
-    title,
-  };
+  const about = aboutFindings(db, kind, owner, 'put right', title);
   if (kind === 'termbase')
     return recorded(context, about, (writing) => {
       const writer = new ConceptWriter(db, writing.now);
-      const changed = oneByOne(rows, (row) => putConceptRight(writing, writer, row));
+      const changed = oneByOne(rows, (row) =>
+        replaceConcept(writing, writer, row.item, (body) => conceptPutRight(body, row)),
+      );
       return { ledgerId: writing.entry.id, changed };
     });
   return inMemory(context, memoryById(db, owner), about, (file, entry, changes) => {
@@ -174,13 +160,19 @@ function oneByOne(rows: readonly FindingRow[], done: (row: FindingRow) => boolea
   return changed;
 }
 
-function putConceptRight({ db, entry }: Writing, writer: ConceptWriter, row: FindingRow): boolean {
-  const before = readConcept(db, row.item);
-  const body = before && conceptPutRight(before.body, row);
+/** Changes a concept; what was found in it is settled. @returns whether there is another of it now */
+export function replaceConcept(
+  { db, entry }: Writing,
+  writer: ConceptWriter,
+  id: number,
+  change: (body: ConceptBody) => ConceptBody | null,
+): boolean {
+  const before = readConcept(db, id);
+  const body = before && change(before.body);
   if (!body) return false;
-  entry.before('concept', row.item, before);
-  settleFindings(db, row.item);
-  writer.replace(row.item, { termbaseId: before.termbaseId, body });
+  entry.before('concept', id, before);
+  settleFindings(db, id);
+  writer.replace(id, { termbaseId: before.termbaseId, body });
   return true;
 }
 
@@ -214,8 +206,15 @@ function unitPutRight(unit: StoredUnit, { place, text, correction }: FindingRow)
   return { ...unit, variants: unit.variants.toSpliced(at, 1) };
 }
 
-function clientOf(db: Db, kind: Subject['kind'], owner: number): number {
-  return (kind === 'memory' ? memoryById(db, owner) : termbaseById(db, owner)).client_id;
+/** What the ledger says of an operation on findings. */
+export function aboutFindings(
+  db: Db,
+  kind: Subject['kind'],
+  owner: number,
+  as: string,
+  title: NewEntry['title'],
+): NewEntry {
+  return { clientId: clientOf(db, kind, owner), termbaseId: kind === 'termbase' ? owner : null, kind: as, title };
 }
 
 /** Throws where nothing is left of what was asked for. */

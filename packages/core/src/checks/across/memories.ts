@@ -3,6 +3,7 @@ import { primaryLanguage } from '../../language/tags.js';
 import type { Unit } from '../../memory/unit.js';
 import type { Concept } from '../../termbase/concept.js';
 import { withoutCodes } from '../../text/inline-codes.js';
+import { shortened } from '../../text/shortened.js';
 import { onConcept, type Finding } from '../check.js';
 import { KnownTerms } from '../units/terms.js';
 
@@ -79,7 +80,7 @@ export class TermsInMemories {
         expected: this.terms.usable(i, language),
         said,
         meant,
-        example: example.length > EXAMPLE ? `${example.slice(0, EXAMPLE - 2)} …` : example,
+        example: shortened(example, EXAMPLE),
       };
       yield onConcept(OTHERWISE, concept, { code: 'used-otherwise', values }, { language: section.language });
     }

@@ -7,6 +7,7 @@ import { Recognizer } from '../../termbase/recognition/recognizer.js';
 import { isOut } from '../../termbase/status.js';
 import { markedText } from '../../termbase/stem.js';
 import { exactKey } from '../../text/fold.js';
+import { shortened } from '../../text/shortened.js';
 import { onConcept, type Finding, type TermbaseCheck } from '../check.js';
 
 const about = { id: 'forbidden-in-definition', severity: 'warning' } as const;
@@ -66,7 +67,7 @@ export const forbiddenInDefinitionCheck: TermbaseCheck = {
             yield onConcept(
               about,
               concept,
-              { code: 'definition-forbidden', values: { definition: shortened(definition), term, instead } },
+              { code: 'definition-forbidden', values: { definition: shortened(definition, 120), term, instead } },
               { related: of === id ? [] : [of], basis: `${definition}\0${term}` },
             );
           }
@@ -95,8 +96,4 @@ function usable(concept: Concept | undefined, general: string): string[] {
   return [...termsOf(concept)]
     .filter(({ language, term }) => primaryLanguage(language) === general && !isOut(term.fields))
     .map(({ term }) => term.text);
-}
-
-function shortened(text: string): string {
-  return text.length > 120 ? `${text.slice(0, 118)} …` : text;
 }

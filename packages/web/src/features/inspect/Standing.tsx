@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { infiniteQueryOptions, queryOptions, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
@@ -17,8 +18,6 @@ import { addressOf } from './address.js';
 import { inspectTexts } from './messages.js';
 
 const t = inspectTexts;
-
-const LINE = { display: 'flex', gap: 2, alignItems: 'baseline', px: 2, py: 1, borderBottom: 1, borderColor: 'divider' };
 
 const page = (of: Inspected) =>
   infiniteQueryOptions({
@@ -54,25 +53,17 @@ export function Standing({ of }: { readonly of: Inspected }) {
         <Rule key={`rule ${rule.id}`} of={of} rule={rule} />
       ))}
       {rows?.map((row) => (
-        <Box component="li" key={row.stet} sx={LINE}>
-          <Box sx={{ flex: 1, minWidth: 0 }}>
-            <Box component={Link} to={addressOf(of, row.item, row.language ?? undefined)} sx={{ color: 'inherit' }}>
-              <LanguageText language={row.language ?? 'und'}>{row.text}</LanguageText>
-            </Box>
-            <Typography variant="body2" color="textSecondary">
-              {checkWords(words, row.check, of.kind).title}: {inWords(words.findings(of.kind), row.said)}
-            </Typography>
+        <Line
+          key={row.stet}
+          {...row}
+          named={row.text}
+          explains={`${checkWords(words, row.check, of.kind).title}: ${inWords(words.findings(of.kind), row.said)}`}
+          onCallBack={() => callBack(row)}
+        >
+          <Box component={Link} to={addressOf(of, row.item, row.language ?? undefined)} sx={{ color: 'inherit' }}>
+            <LanguageText language={row.language ?? 'und'}>{row.text}</LanguageText>
           </Box>
-          <Box sx={{ flex: 1, minWidth: 0 }}>
-            <Typography>{row.reason}</Typography>
-            <Typography variant="body2" color="textSecondary">
-              <time dateTime={row.at}>{moment(row.at)}</time>
-            </Typography>
-          </Box>
-          <Button aria-label={t.callBackOf(row.text)} onClick={() => callBack(row)}>
-            {t.callBack}
-          </Button>
-        </Box>
+        </Line>
       ))}
       {hasNextPage && (
         <li>
@@ -98,20 +89,46 @@ function Rule({ of, rule }: RuleProps) {
     );
   };
   return (
-    <Box component="li" sx={LINE}>
+    <Line
+      {...rule}
+      named={rule.evidence}
+      explains={t.ruleOf(checkWords(words, rule.check, of.kind).title)}
+      onCallBack={callBack}
+    >
+      <LanguageText language={rule.language ?? 'und'}>{rule.evidence}</LanguageText>
+    </Line>
+  );
+}
+
+interface LineProps {
+  readonly children: ReactNode;
+  readonly named: string;
+  readonly explains: string;
+  readonly reason: string;
+  readonly at: string;
+  readonly onCallBack: () => void;
+}
+
+/** What stands, why and since when, and the way to call it back. */
+function Line({ children, named, explains, reason, at, onCallBack }: LineProps) {
+  return (
+    <Box
+      component="li"
+      sx={{ display: 'flex', gap: 2, alignItems: 'baseline', px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
+    >
       <Box sx={{ flex: 1, minWidth: 0 }}>
-        <LanguageText language={rule.language ?? 'und'}>{rule.evidence}</LanguageText>
+        {children}
         <Typography variant="body2" color="textSecondary">
-          {t.ruleOf(checkWords(words, rule.check, of.kind).title)}
+          {explains}
         </Typography>
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
-        <Typography>{rule.reason}</Typography>
+        <Typography>{reason}</Typography>
         <Typography variant="body2" color="textSecondary">
-          <time dateTime={rule.at}>{moment(rule.at)}</time>
+          <time dateTime={at}>{moment(at)}</time>
         </Typography>
       </Box>
-      <Button aria-label={t.callBackOf(rule.evidence)} onClick={callBack}>
+      <Button aria-label={t.callBackOf(named)} onClick={onCallBack}>
         {t.callBack}
       </Button>
     </Box>

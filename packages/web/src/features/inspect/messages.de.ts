@@ -1,3 +1,4 @@
+import { shortened } from '@fair-copy/core/text/shortened.js';
 import { number, percent } from '../../ui/format.js';
 import type { texts as en } from './messages.en.js';
 
@@ -35,9 +36,9 @@ export const texts: typeof en = {
   stetThese: (n: number) =>
     n === 1 ? 'Dieser Befund, bis der Text sich ändert' : `Diese ${number(n)} Befunde, bis ihre Texte sich ändern`,
   stetAlike: (n: number, evidence: string) =>
-    `Alle ${number(n)} Befunde dieser Prüfung, die auf „${shortened(evidence)}“ beruhen, bis ihre Texte sich ändern`,
+    `Alle ${number(n)} Befunde dieser Prüfung, die auf „${inLine(evidence)}“ beruhen, bis ihre Texte sich ändern`,
   stetRule: (evidence: string) =>
-    `„${shortened(evidence)}“ ist bei diesem Kunden richtig, hier und in allen anderen Ressourcen`,
+    `„${inLine(evidence)}“ ist bei diesem Kunden richtig, hier und in allen anderen Ressourcen`,
   stetRules: 'Diese Wörter sind bei diesem Kunden richtig, hier und in allen anderen Ressourcen',
   ruleOf: (check: string) => `Regel des Kunden: ${check} sagt dazu nichts`,
   ruleCalledBack: 'Die Regel ist zurückgeholt. Was sie stehen ließ, ist wieder offen.',
@@ -123,6 +124,4 @@ export const texts: typeof en = {
 };
 
 /** Words that a finding rests on, in a line. */
-function shortened(text: string): string {
-  return text.length > 60 ? `${text.slice(0, 58)} …` : text;
-}
+const inLine = (text: string): string => shortened(text, 60);

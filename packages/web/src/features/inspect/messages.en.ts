@@ -1,3 +1,4 @@
+import { shortened } from '@fair-copy/core/text/shortened.js';
 import { number, percent } from '../../ui/format.js';
 
 export const texts = {
@@ -34,8 +35,8 @@ export const texts = {
   stetThese: (n: number) =>
     n === 1 ? 'This finding, until the text changes' : `These ${number(n)} findings, until their texts change`,
   stetAlike: (n: number, evidence: string) =>
-    `All ${number(n)} findings of this check that rest on “${shortened(evidence)}”, until their texts change`,
-  stetRule: (evidence: string) => `“${shortened(evidence)}” is right for this client, here and in all other resources`,
+    `All ${number(n)} findings of this check that rest on “${inLine(evidence)}”, until their texts change`,
+  stetRule: (evidence: string) => `“${inLine(evidence)}” is right for this client, here and in all other resources`,
   stetRules: 'These words are right for this client, here and in all other resources',
   ruleOf: (check: string) => `A rule of the client: ${check} says nothing of it`,
   ruleCalledBack: 'The rule is called back. What it let stand is open again.',
@@ -122,6 +123,4 @@ export const texts = {
 };
 
 /** Words that a finding rests on, in a line. */
-function shortened(text: string): string {
-  return text.length > 60 ? `${text.slice(0, 58)} …` : text;
-}
+const inLine = (text: string): string => shortened(text, 60);

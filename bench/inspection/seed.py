@@ -183,7 +183,32 @@ def d_targets(s, t):
     if sentence(s) and plain(s + t) and other:
         return s, filler() if False else t + (' ' if not SPACELESS else '') + (words(filler()) or ['x'])[0]
 
+LISTED = ('de', 'fr', 'es', 'pt', 'nl', 'pl', 'ru', 'fi', 'sv', 'da', 'tr')
+def times_of():
+    times = {}
+    for _, v in pairs:
+        for w in words(v):
+            times[w] = times.get(w, 0) + 1
+    return times
+
+def d_spelling(s, t):
+    if lang[:2] not in LISTED or not plain(s + t):
+        return None
+    w = [x for x in re.findall(r'(?<![^\s])[^\W\d_]{6,}(?![^\s,.;:!?])', t) if x.islower() and TIMES.get(x, 0) > 2 and x not in s.lower()]
+    if not w:
+        return None
+    x = rnd.choice(w)
+    i = rnd.randrange(1, len(x) - 2)
+    new = rnd.choice([x[:i] + x[i + 1] + x[i] + x[i + 2:], x[:i] + x[i + 1:], x[:i] + x[i] + x[i:], x[:i] + rnd.choice(x) + x[i + 1:]])
+    if new != x and new not in TIMES:
+        return s, re.sub(r'(?<![^\s])%s(?![^\s,.;:!?])' % re.escape(x), new, t, count=1)
+
 # Look-alikes: right by construction.
+def a_spelling(s, t):
+    if lang[:2] in LISTED and plain(s + t) and len(words(s)) > 3:
+        name = rnd.choice(['Brennick', 'nored', 'Ellingsen', 'libnore', 'kilnctl'])
+        return s + ' (' + name + ')', t + ' (' + name + ')'
+
 def a_number(s, t):
     if plain(s + t) and len(words(s)) > 3:
         n = rnd.choice([('1,234', {'de': '1.234', 'fr': '1\u202f234', 'es': '1.234', 'it': '1.234', 'pl': '1\u00a0234', 'cs': '1\u00a0234', 'ru': '1\u00a0234', 'fi': '1\u00a0234', 'sv': '1\u00a0234'}.get(lang[:2], '1,234')),
@@ -256,8 +281,9 @@ for path in sorted(glob.glob('/usr/share/locale/%s/LC_MESSAGES/*.mo' % third)):
             pass
 rnd.shuffle(other)
 
-DEFECTS = [('number', d_number), ('number', d_number_lost), ('placeholder', d_placeholder), ('url', d_url), ('final-punctuation', d_end), ('double-mark', d_double), ('space-before-mark', d_space_before), ('brackets', d_brackets), ('quotes', d_quotes), ('spaces', d_spaces), ('invisible', d_invisible), ('repeated-word', d_repeat), ('capitals', d_capital), ('untranslated', d_untranslated), ('other-language', d_language), ('length', d_length), ('sentence-missing', d_sentence), ('broken-encoding', d_encoding), ('code-missing', d_code_missing), ('code-added', d_code_added), ('code-order', d_code_order), ('width', d_width)]
-ALIKE = [('number', a_number), ('placeholder', a_placeholder), ('final-punctuation', a_end), ('double-mark', a_double), ('brackets', a_brackets), ('quotes', a_quotes), ('invisible', a_invisible), ('repeated-word', a_repeat), ('capitals', a_capital), ('untranslated', a_untranslated), ('url', a_url), ('code-missing', a_code)]
+DEFECTS = [('number', d_number), ('number', d_number_lost), ('placeholder', d_placeholder), ('url', d_url), ('final-punctuation', d_end), ('double-mark', d_double), ('space-before-mark', d_space_before), ('brackets', d_brackets), ('quotes', d_quotes), ('spaces', d_spaces), ('invisible', d_invisible), ('repeated-word', d_repeat), ('capitals', d_capital), ('untranslated', d_untranslated), ('other-language', d_language), ('length', d_length), ('sentence-missing', d_sentence), ('broken-encoding', d_encoding), ('code-missing', d_code_missing), ('code-added', d_code_added), ('code-order', d_code_order), ('width', d_width), ('spelling', d_spelling)]
+ALIKE = [('number', a_number), ('placeholder', a_placeholder), ('final-punctuation', a_end), ('double-mark', a_double), ('brackets', a_brackets), ('quotes', a_quotes), ('invisible', a_invisible), ('repeated-word', a_repeat), ('capitals', a_capital), ('untranslated', a_untranslated), ('url', a_url), ('code-missing', a_code), ('spelling', a_spelling)]
+TIMES = times_of()
 EACH = 12
 units, seeded, alike, clean = [], [], [], []
 todo = [(check, f, seeded) for check, f in DEFECTS for _ in range(EACH)] + [(check, f, alike) for check, f in ALIKE for _ in range(EACH)]

@@ -7,8 +7,9 @@ import { FURTHER_TERMBASE_CHECKS, TERMBASE_CHECKS } from '@fair-copy/core/checks
 import type { ChosenChecks } from '@fair-copy/core/checks/units/choice.js';
 import type { OwnPattern } from '@fair-copy/core/checks/units/own-pattern.js';
 import { KnownTerms } from '@fair-copy/core/checks/units/terms.js';
-import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
+import { wordListFor } from '@fair-copy/files/word-lists.js';
 import type { Inspected } from '@fair-copy/words/catalogue.js';
 import { conceptsIn } from './concepts.js';
 import type { SourceOptions } from './source-options.js';
@@ -60,18 +61,21 @@ export interface Plan {
   readonly checks: ChosenChecks;
   readonly source: LanguageTag | null;
   readonly target: LanguageTag | null;
+  /** Languages of the texts that no word list ships for; known when all is inspected. */
+  readonly unlisted: ReadonlySet<string>;
   /** Whether a check is asked for. */
   wants(id: string): boolean;
 }
 
-const ALL = new Set<string>(
+export const ALL_CHECKS: ReadonlySet<string> = new Set<string>(
   [...MEMORY_CHECKS, ...TERMBASE_CHECKS].map(({ id }) => id).concat(FURTHER_MEMORY_CHECKS, FURTHER_TERMBASE_CHECKS),
 );
 
 function named(option: string, said: string | undefined): string[] | undefined {
   const ids = said?.split(',').map((id) => id.trim());
   for (const id of ids ?? [])
-    if (!ALL.has(id)) throw new UsageError(`${option}: “${id}” is no check. There are: ${[...ALL].join(', ')}.`);
+    if (!ALL_CHECKS.has(id))
+      throw new UsageError(`${option}: “${id}” is no check. There are: ${[...ALL_CHECKS].join(', ')}.`);
   return ids;
 }
 
@@ -91,6 +95,12 @@ export async function planOf(options: InspectOptions): Promise<Plan> {
     throw new UsageError(`--fail-on: “${String(options.failOn)}” is neither error nor warning.`);
   const concepts = [];
   for (const path of options.termbase ?? []) concepts.push(...(await conceptsIn(path, true)));
+  const unlisted = new Set<string>();
+  const listFor = (tag: LanguageTag) => {
+    const words = wordListFor(tag);
+    if (!words) unlisted.add(primaryLanguage(tag));
+    return words;
+  };
   return {
     memories: options.memory ?? [],
     termbases: options.beside ?? [],
@@ -99,7 +109,9 @@ export async function planOf(options: InspectOptions): Promise<Plan> {
       without,
       patterns: profile.patterns,
       ...(concepts.length > 0 && { terms: new KnownTerms(concepts, dictionaryFor) }),
+      spelling: { listFor, concepts },
     },
+    unlisted,
     source: language('--source', options.source),
     target: language('--target', options.target),
     wants: (id) => (only === undefined || only.includes(id)) && !without?.includes(id),

@@ -1,6 +1,4 @@
 import { basename } from 'node:path';
-import { MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
-import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { inWords } from '@fair-copy/core/said.js';
 import type { Finding } from '@fair-copy/core/checks/check.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
@@ -20,7 +18,7 @@ import { evaluationOf, readingsOf, type FileReading } from '../readings.js';
 import { choicesFor } from '../by-example.js';
 import { UNTOUCHED } from '../concepts.js';
 import { acrossResources, inspectTermbase, picturesFor, type Termbase } from '../inspected-concepts.js';
-import { planOf, type InspectOptions, type Located, type Plan } from '../inspected.js';
+import { ALL_CHECKS, planOf, type InspectOptions, type Located, type Plan } from '../inspected.js';
 import { inspectUnits } from '../inspected-units.js';
 import { decisionsOf } from '../source-options.js';
 import { requireTable, writeTable } from '../table.js';
@@ -40,7 +38,13 @@ export async function inspectFiles(paths: readonly string[], options: InspectOpt
   if (options.output !== undefined) await writeTable(options.output, COLUMNS, found.map(asRow));
   else
     process.stdout.write(
-      options.json ? JSON.stringify({ findings: found.map(asJson), counts }) + '\n' : asText(found, counts),
+      options.json
+        ? JSON.stringify({ findings: found.map(asJson), counts, noWordList: [...plan.unlisted] }) + '\n'
+        : asText(found, counts),
+    );
+  if (plan.unlisted.size > 0)
+    process.stderr.write(
+      `Spelling was not looked at in ${en.speech.list([...plan.unlisted].map(en.speech.languageName))}: no word list ships for it.\n`,
     );
   const { failOn } = options;
   if (failOn !== undefined && found.some(({ finding: { severity } }) => severity === 'error' || severity === failOn))
@@ -177,7 +181,7 @@ function asText(found: readonly Located[], counts: Readonly<Record<string, numbe
       return `${place}: ${finding.check}: “${finding.text}”: ${sentence(located)}`;
     });
   const as = found[0]?.as ?? 'termbase';
-  const sums = [...new Set([...TERMBASE_CHECKS, ...MEMORY_CHECKS].map(({ id }) => id))]
+  const sums = [...ALL_CHECKS]
     .filter((id) => counts[id])
     .map((id) => `${counts[id]} × ${checkWords(en, id, as).title}`);
   return [...lines, sums.length ? sums.join(', ') : 'No findings.'].join('\n') + '\n';

@@ -52,5 +52,5 @@ export const MEMORY_CHECKS: readonly UnitCheck[] = [
   widthCheck,
 ];
 
-/** Those that need a termbase or a client's own rules. */
-export const FURTHER_MEMORY_CHECKS = ['term-missing', 'term-forbidden', 'own-pattern'] as const;
+/** Those that need a termbase, word lists or a client's own rules. */
+export const FURTHER_MEMORY_CHECKS = ['term-missing', 'term-forbidden', 'spelling', 'own-pattern'] as const;

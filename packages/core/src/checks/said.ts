@@ -108,6 +108,10 @@ export interface FindingCodes {
     readonly language: LanguageTag;
   };
   readonly 'term-forbidden': { readonly term: string; readonly text: string; readonly instead: readonly string[] };
+  readonly spelling: {
+    readonly word: string;
+    /** What may be meant, the likeliest first. */ readonly instead: readonly string[];
+  };
   readonly 'never-used': Record<string, never>;
   /** Of `said` texts beside the term, `meant` have one of the terms of its concept. */
   readonly 'used-otherwise': {

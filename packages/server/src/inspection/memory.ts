@@ -10,12 +10,14 @@ import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/t
 import { isBridged } from '@fair-copy/core/memory/bridge/plan.js';
 import { authorOf, changedAt } from '@fair-copy/core/memory/unit.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
+import { wordListFor } from '@fair-copy/files/word-lists.js';
 import { CODE, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import type { Found, From } from '../findings/evidence.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
 import { conceptsOf } from '../store/concepts.js';
 import { memoryById } from '../store/memories.js';
+import { termbaseIdsOf } from '../store/termbases.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
 
@@ -52,7 +54,11 @@ export function* findingsInMemory(
       item: (id: number) => file.unit(id) ?? undefined,
     };
     let count = 0;
-    for (const finding of inspect(units(), unitChecks(chosen(db, profile)), facts)) {
+    for (const finding of inspect(
+      units(),
+      unitChecks(chosen(db, memoryById(db, memoryId).client_id, profile)),
+      facts,
+    )) {
       if (++count % 500 === 0) context.checkpoint();
       yield {
         finding,
@@ -86,9 +92,20 @@ function isCorrectable({ correction, item, place }: Finding, file: MemoryFile): 
 }
 
 /** What the client's profile asks for, with the terms of its termbases. */
-function chosen(db: Db, { without, patterns, termbases }: InspectionProfile): ChosenChecks {
+function chosen(db: Db, clientId: number, { without, patterns, termbases }: InspectionProfile): ChosenChecks {
   const concepts = termbases.flatMap((id) => [...conceptsOf(db, id)]);
-  return { without, patterns, ...(concepts.length > 0 && { terms: new KnownTerms(concepts, dictionaryFor) }) };
+  return {
+    without,
+    patterns,
+    ...(concepts.length > 0 && { terms: new KnownTerms(concepts, dictionaryFor) }),
+    ...(!without.includes('spelling') && {
+      // What the client calls its things is spelled right, whichever termbase the inspection is about.
+      spelling: {
+        listFor: wordListFor,
+        concepts: termbaseIdsOf(db, clientId).flatMap((id) => [...conceptsOf(db, id)]),
+      },
+    }),
+  };
 }
 
 const isIn = (source: LanguageTag | null, language: LanguageTag): boolean => source !== null && fits(source, language);

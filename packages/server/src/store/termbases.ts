@@ -18,3 +18,8 @@ export function termbaseById(db: Db, id: number): TermbaseRow {
   if (!row) throw new ApiError('not-found', { what: 'termbase' });
   return row;
 }
+
+/** All termbases of a client. */
+export function termbaseIdsOf(db: Db, clientId: number): number[] {
+  return db.prepare<[number], number>('SELECT id FROM termbase WHERE client_id = ? ORDER BY id').pluck().all(clientId);
+}

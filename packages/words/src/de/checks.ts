@@ -196,6 +196,11 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
     title: 'Verbotene Benennung',
     explains: 'Im Ziel steht eine Benennung, die nach der Termbank nicht zu verwenden ist.',
   },
+  spelling: {
+    title: 'Rechtschreibung',
+    explains:
+      'Ein Wort steht in keiner Wortliste seiner Sprache. Es bleiben: Wörter der Termbanken des Kunden, Namen, was auch im anderen Text steht, und was in fünf oder mehr Einheiten steht.',
+  },
   'own-pattern': {
     title: 'Regeln des Kunden',
     explains: 'Ein Muster, das im Ziel stehen muss, fehlt, oder eines, das nicht darf, steht da.',

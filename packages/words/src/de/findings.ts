@@ -169,6 +169,8 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'term-missing': ({ term, expected }) => `${quoted(term)} sollte ${expected.map(quoted).join(' oder ')} sein.`,
     'term-forbidden': ({ term, text, instead }) =>
       `${quoted(text)}${text === term ? '' : ` (${quoted(term)})`} soll nicht verwendet werden${instead.length ? `, sondern ${instead.map(quoted).join(' oder ')}` : ''}.`,
+    spelling: ({ word, instead }) =>
+      `${quoted(word)} steht in keiner Wortliste seiner Sprache${instead.length ? `, wohl aber ${instead.map(quoted).join(' oder ')}` : ''}.`,
     'own-pattern': ({ name, must }) =>
       must === 'stand' ? `Was diese Regel verlangt, fehlt: ${name}.` : `Was diese Regel verbietet, steht da: ${name}.`,
     'as-it-was': ({ sentence }) => sentence,

@@ -185,6 +185,11 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
     title: 'Forbidden term used',
     explains: 'The target has a term that the termbase says is not to be used.',
   },
+  spelling: {
+    title: 'Spelling',
+    explains:
+      'A word stands in no word list of its language. Left alone: words of the client’s termbases, names, what stands in the other text too, and what stands in five units or more.',
+  },
   'own-pattern': {
     title: 'Rules of the client',
     explains: 'A pattern that must stand in the target does not, or one that must not does.',

@@ -162,6 +162,8 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'term-missing': ({ term, expected }) => `${quoted(term)} should be ${expected.map(quoted).join(' or ')}.`,
     'term-forbidden': ({ term, text, instead }) =>
       `${quoted(text)}${text === term ? '' : ` (${quoted(term)})`} is not to be used${instead.length ? `; ${instead.map(quoted).join(' or ')} is` : ''}.`,
+    spelling: ({ word, instead }) =>
+      `${quoted(word)} stands in no word list of its language${instead.length ? `; ${instead.map(quoted).join(' or ')} does` : ''}.`,
     'own-pattern': ({ name, must }) =>
       must === 'stand' ? `What this rule wants is not there: ${name}.` : `What this rule forbids is there: ${name}.`,
     'as-it-was': ({ sentence }) => sentence,

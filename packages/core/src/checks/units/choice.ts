@@ -1,6 +1,7 @@
 /** Which checks a memory is looked at with: all that can be, those that are asked for, and what they need. */
 import type { LanguageTag } from '../../language/tags.js';
 import { MEMORY_CHECKS } from '../memory-checks.js';
+import { spellingCheck, type Spelling } from '../spelling/spelling.js';
 import { ownPatternCheck, type OwnPattern } from './own-pattern.js';
 import type { UnitCheck } from './pair.js';
 import { termChecks, type KnownTerms } from './terms.js';
@@ -13,13 +14,22 @@ export interface ChosenChecks {
   readonly patterns?: readonly OwnPattern[] | undefined;
   /** Absent: terms are not looked at. */
   readonly terms?: KnownTerms | undefined;
+  /** Absent: spelling is not looked at. */
+  readonly spelling?: Spelling | undefined;
 }
 
 /** Throws `PatternError` where a rule cannot be read. */
-export function unitChecks({ only, without = [], patterns = [], terms }: ChosenChecks = {}): readonly UnitCheck[] {
+export function unitChecks({
+  only,
+  without = [],
+  patterns = [],
+  terms,
+  spelling,
+}: ChosenChecks = {}): readonly UnitCheck[] {
   const all = [
     ...MEMORY_CHECKS,
     ...(terms ? termChecks(terms) : []),
+    ...(spelling ? [spellingCheck(spelling)] : []),
     ...(patterns.length ? [ownPatternCheck(patterns)] : []),
   ];
   return all.filter(({ id }) => (only === undefined || only.includes(id)) && !without.includes(id));

@@ -46,6 +46,16 @@ export interface Inflected {
   readonly hasForms: boolean;
 }
 
+/** A rule by what it adds. */
+interface AddedBy {
+  readonly flag: string;
+  readonly strip: string;
+  readonly condition: Rule['condition'];
+}
+
+/** What the affix file calls flags of entries that stand in no text as they are. */
+const NO_WORDS = new Set(['NEEDAFFIX', 'PSEUDOROOT', 'FORBIDDENWORD', 'ONLYINCOMPOUND']);
+
 const WHOLE_FORM: Endings = (rest) => (rest === '' ? 'dictionary' : null);
 
 /** The most letters of its end by which a word is likened to others, and the fewest. */
@@ -65,6 +75,13 @@ export class AffixDictionary {
   /** By the numbers of the rules: the same rules do the same to all words. */
   private readonly shared = new Map<string, Endings>();
   private ruleCount = 0;
+  /** What is added → the rules that add it, for looking a form up. */
+  private readonly suffixes = new Map<string, AddedBy[]>();
+  private readonly prefixes = new Map<string, AddedBy[]>();
+  private longestSuffix = 0;
+  private longestPrefix = 0;
+  /** Flags of entries that are no words by themselves. */
+  private readonly noWords = new Set<string>();
 
   /**
    * @param aff the text of the affix file, UTF-8
@@ -107,6 +124,38 @@ export class AffixDictionary {
     return [];
   }
 
+  /**
+   * Whether a word is in the dictionary, or made of one that is by a suffix, a prefix or both (one of each; hunspell(5)).
+   * O(letters of the word × rules that add the same letters).
+   */
+  has(form: string): boolean {
+    return this.hasWith(form, null);
+  }
+
+  /** @param prefix the flag of a prefix that was taken off, which the entry must have too */
+  private hasWith(form: string, prefix: string | null): boolean {
+    const isEntry = (word: string, ...wanted: string[]): boolean =>
+      this.words
+        .get(word)
+        ?.split(' ')
+        .some((entry) => {
+          const flags = this.flagsOf(entry);
+          return wanted.every((flag) => flags.includes(flag)) && !flags.some((flag) => this.noWords.has(flag));
+        }) ?? false;
+    const own = prefix === null ? [] : [prefix];
+    if (isEntry(form, ...own)) return true;
+    for (let length = Math.min(this.longestSuffix, form.length - 1); length >= 0; length--)
+      for (const { flag, strip, condition } of this.suffixes.get(form.slice(form.length - length)) ?? []) {
+        const word = form.slice(0, form.length - length) + strip;
+        if ((condition === null || condition(word)) && isEntry(word, flag, ...own)) return true;
+      }
+    if (prefix !== null) return false;
+    for (let length = Math.min(this.longestPrefix, form.length - 2); length > 0; length--)
+      for (const { flag, strip } of this.prefixes.get(form.slice(0, length)) ?? [])
+        if (this.hasWith(strip + form.slice(length), flag)) return true;
+    return false;
+  }
+
   private inflected(word: string, entries: string): Inflected {
     const rules: Rule[] = [];
     let strip = 0;
@@ -130,10 +179,17 @@ export class AffixDictionary {
       const parts = line.trim().split(/\s+/);
       if (parts[0] === 'FLAG') this.flagLength = parts[1] === 'long' ? 'two' : parts[1] === 'num' ? 'number' : 'one';
       if (parts[0] === 'AF' && parts.length > 1) this.aliases.push(parts[1]!);
+      if (NO_WORDS.has(parts[0]!) && parts[1]) this.noWords.add(parts[1]);
       // The line that opens a flag has a count in the place of what is added.
-      if (parts[0] !== 'SFX' || parts.length < 5) continue;
-      const [, flag, strip, add, condition] = parts as [string, string, string, string, string];
+      if (!['SFX', 'PFX'].includes(parts[0]!) || parts.length < 5) continue;
+      const [kind, flag, strip, add, condition] = parts as [string, string, string, string, string];
       const added = add.split('/')[0]!;
+      this.noteAdded(kind, added === '0' ? '' : added, {
+        flag,
+        strip: strip === '0' ? '' : strip,
+        condition: kind === 'SFX' ? conditionOf(condition) : null,
+      });
+      if (kind === 'PFX') continue;
       const rule: Rule = {
         id: this.ruleCount++,
         strip: strip === '0' ? '' : strip,
@@ -145,6 +201,15 @@ export class AffixDictionary {
       if (!rules) this.rules.set(flag, (rules = new RulesOfFlag()));
       rules.add(rule, depth);
     }
+  }
+
+  private noteAdded(kind: string, added: string, rule: AddedBy): void {
+    const rules = kind === 'SFX' ? this.suffixes : this.prefixes;
+    const there = rules.get(added);
+    if (there) there.push(rule);
+    else rules.set(added, [rule]);
+    if (kind === 'SFX') this.longestSuffix = Math.max(this.longestSuffix, added.length);
+    else this.longestPrefix = Math.max(this.longestPrefix, added.length);
   }
 
   private readWord(line: string): void {

@@ -2,6 +2,7 @@
 import type { LanguageTag } from '../language/tags.js';
 import { caselessKey, exactKey } from '../text/fold.js';
 import { TextHash } from '../text/hash.js';
+import { CODE, withoutCodes } from '../text/inline-codes.js';
 import { onText, type CheckRun, type Facts, type Finding, type TermbaseCheck, type TextCheck } from './check.js';
 import type { Text } from './looked-at.js';
 
@@ -9,6 +10,11 @@ export interface Place extends Text {
   readonly item: number;
   /** Texts of the item by language, for the evidence. */
   readonly others: ReadonlyMap<LanguageTag, readonly string[]>;
+}
+
+interface SharedText {
+  readonly language: LanguageTag;
+  readonly places: readonly Place[];
 }
 
 /**
@@ -45,15 +51,25 @@ export class TextIndex<T> {
   }
 
   /** Texts that stand in several items, in the order in which they were seen first. */
-  *shared(): Generator<{ readonly language: LanguageTag; readonly places: readonly Place[] }> {
+  *shared(): Generator<SharedText> {
+    for (const { language, places } of this.alike())
+      for (const same of byText(places).values()) if (same.length > 1) yield { language, places: same };
+  }
+
+  /** Texts that are written in several ways: with other codes, capitals or marks at the end. */
+  *nearlyShared(): Generator<SharedText> {
+    for (const shared of this.alike()) if (byText(shared.places).size > 1) yield shared;
+  }
+
+  private *alike(): Generator<SharedText> {
     this.groups ??= this.grouped();
     for (const ids of this.groups) {
       const [key = NaN, ...items] = ids;
       const found = this.texts(items[0]!).find(({ language, text }) => keyOf(language, text) === key);
       if (!found) continue;
       const { language } = found;
-      const text = exactKey(found.text);
-      yield { language, places: items.flatMap((id) => this.placeOf(id, language, text)) };
+      const text = looseKey(found.text);
+      yield { language, places: items.flatMap((id) => this.placesOf(id, language, text)) };
     }
   }
 
@@ -94,13 +110,16 @@ export class TextIndex<T> {
     return item === undefined ? [] : this.facts.of.texts(item);
   }
 
-  private placeOf(item: number, language: LanguageTag, key: string): Place[] {
+  /** Each way in which the item writes a text, once. */
+  private placesOf(item: number, language: LanguageTag, key: string): Place[] {
     const texts = this.texts(item);
-    const found = texts.find((one) => one.language === language && exactKey(one.text) === key);
-    if (!found) return [];
     const others = new Map<LanguageTag, string[]>();
     for (const one of texts) others.set(one.language, [...(others.get(one.language) ?? []), one.text]);
-    return [{ ...found, item, others }];
+    const found = new Map<string, Place>();
+    for (const one of texts)
+      if (one.language === language && looseKey(one.text) === key && !found.has(exactKey(one.text)))
+        found.set(exactKey(one.text), { ...one, item, others });
+    return [...found.values()];
   }
 }
 
@@ -109,8 +128,27 @@ const INDEXES = new WeakMap<object, unknown>();
 function keyOf(language: LanguageTag, text: string): number {
   const hash = new TextHash();
   hash.add(language);
-  hash.add(exactKey(text));
+  hash.add(looseKey(text));
   return hash.value;
+}
+
+const END = /[\s\p{P}]+$/u;
+
+/** A text without codes, capitals, and marks at its end; as it is where nothing else would be left. */
+function looseKey(text: string): string {
+  const whole = caselessKey(text.includes(CODE) ? withoutCodes(text) : text);
+  return whole.replace(END, '') || whole;
+}
+
+function byText(places: readonly Place[]): Map<string, Place[]> {
+  const texts = new Map<string, Place[]>();
+  for (const place of places) {
+    const key = exactKey(place.text);
+    const there = texts.get(key);
+    if (there) there.push(place);
+    else texts.set(key, [place]);
+  }
+  return texts;
 }
 
 const different = {
@@ -119,21 +157,51 @@ const different = {
 } as const;
 
 /** The same text of the first language has different texts in another one. */
-export const differentTargetsCheck: TextCheck = {
+export const differentTermsCheck: TextCheck = {
   ...different,
-  start: (facts) => overall(facts, (index) => differing(index, facts.languages[0])),
+  start: (facts) => overall(facts, (index) => differing(index, facts.languages[0], caselessKey)),
 };
 
-function* differing<T>(index: TextIndex<T>, source: LanguageTag | undefined): Generator<Finding> {
+/**
+ * The same for memories, where what differs in codes, capitals or the marks at the end only is a hint: between the targets of
+ * one source, and between sources whose targets are different.
+ */
+export const differentTargetsCheck: TextCheck = {
+  ...different,
+  start: (facts) => overall(facts, (index) => differingTexts(index, facts.languages[0])),
+};
+
+function* differing<T>(
+  index: TextIndex<T>,
+  source: LanguageTag | undefined,
+  key: (text: string) => string,
+): Generator<Finding> {
   for (const { language, places } of index.shared()) {
     if (language !== source) continue;
-    const target = contradictedLanguage(places, language);
+    const target = contradictedLanguage(places, language, key);
     if (target) yield* findings(different, places, contradiction('different-targets', target, places));
   }
 }
 
+function* differingTexts<T>(index: TextIndex<T>, source: LanguageTag | undefined): Generator<Finding> {
+  yield* differing(index, source, looseKey);
+  const hint = { ...different, severity: 'info' } as const;
+  for (const { language, places } of index.shared()) {
+    if (language !== source || contradictedLanguage(places, language, looseKey)) continue;
+    const target = contradictedLanguage(places, language, exactKey);
+    if (target) yield* findings(hint, places, contradiction('targets-nearly-same', target, places));
+  }
+  for (const { language, places } of index.nearlyShared()) {
+    if (language !== source) continue;
+    // One of each way of writing: what contradicts itself within a way was said above.
+    const ways = [...byText(places).values()].map(([first]) => first!);
+    const target = contradictedLanguage(ways, language, looseKey);
+    if (target) yield* findings(hint, ways, contradiction('sources-nearly-same', target, ways));
+  }
+}
+
 function contradiction(
-  code: 'different-targets' | 'different-sources',
+  code: 'different-targets' | 'different-sources' | 'targets-nearly-same' | 'sources-nearly-same',
   language: LanguageTag,
   places: readonly Place[],
 ): Finding['said'] {
@@ -152,14 +220,19 @@ const COMPARED = 100;
 const NAMED = 6;
 
 /** The first language in which the items agree on no text. @param only no other language is looked at */
-function contradictedLanguage(places: readonly Place[], source: LanguageTag, only?: LanguageTag): LanguageTag | null {
+function contradictedLanguage(
+  places: readonly Place[],
+  source: LanguageTag,
+  key: (text: string) => string = caselessKey,
+  only?: LanguageTag,
+): LanguageTag | null {
   const languages = only ? [only] : new Set(places.flatMap((place) => [...place.others.keys()]));
   for (const language of languages) {
     if (language === source) continue;
     // Many places say the same: each saying is looked at once.
     const sayings = new Map<string, ReadonlySet<string>>();
     for (const place of places) {
-      const texts = place.others.get(language)?.map(caselessKey);
+      const texts = place.others.get(language)?.map(key);
       if (texts) sayings.set(texts.join('\0'), new Set(texts));
     }
     const sets = [...sayings.values()].slice(0, COMPARED);
@@ -186,7 +259,7 @@ export const differentSourcesCheck: TextCheck = {
 function* fromDifferentSources<T>(index: TextIndex<T>, source: LanguageTag | undefined): Generator<Finding> {
   if (source === undefined) return;
   for (const { language, places } of index.shared())
-    if (language !== source && contradictedLanguage(places, language, source) === source)
+    if (language !== source && contradictedLanguage(places, language, caselessKey, source) === source)
       yield* findings(sources, places, contradiction('different-sources', source, places));
 }
 

@@ -39,7 +39,32 @@ describe('checks of a memory', () => {
       { item: 1, related: [2], said: { values: { language: 'en', texts: ['Close the gate', 'Shut the gate'] } } },
       { item: 2, related: [1] },
     ]);
-    expect(said([units[0]!, pair(3, 'Tor schließen', 'close the gate')], 'different-targets')).toEqual([]);
+  });
+
+  test.each([
+    ['capitals', 'Close the gate', 'close the gate'],
+    ['marks at the end', 'Close the gate', 'Close the gate.'],
+    ['codes', 'Close the gate', `Close ${CODE}the gate${CODE}`],
+  ])('targets that differ in %s only are a hint', (_, one, other) =>
+    expect(
+      findings([pair(1, 'Tor schließen', one), pair(2, 'Tor schließen', other)], 'different-targets'),
+    ).toMatchObject([
+      { item: 1, severity: 'info', said: { code: 'targets-nearly-same' } },
+      { item: 2, severity: 'info' },
+    ]),
+  );
+
+  test.each([
+    ['capitals', 'TOR SCHLIESSEN'],
+    ['marks at the end', 'Tor schließen …'],
+    ['codes', `Tor ${CODE}schließen${CODE}`],
+  ])('sources that differ in %s only and say different things are a hint', (_, source) => {
+    const units = [pair(1, 'Tor schließen', 'Close the gate'), pair(2, source, 'Shut it')];
+    expect(findings(units, 'different-targets')).toMatchObject([
+      { item: 1, related: [2], severity: 'info', said: { code: 'sources-nearly-same' } },
+      { item: 2, related: [1] },
+    ]);
+    expect(said([units[0]!, pair(2, source, 'Close the gate.')], 'different-targets')).toEqual([]);
   });
 
   test('different sources: one target stands for several', () => {

@@ -39,6 +39,9 @@ export interface FindingCodes {
   /** `texts`: what stands for it, the first of them. */
   readonly 'different-targets': Contradiction;
   readonly 'different-sources': Contradiction;
+  /** But for codes, capitals and the marks at the end. */
+  readonly 'targets-nearly-same': Contradiction;
+  readonly 'sources-nearly-same': Contradiction;
   readonly 'several-concepts': { readonly text: string; readonly concepts: number };
   readonly 'many-words': { readonly words: number };
   readonly 'many-characters': { readonly characters: number };

@@ -20,7 +20,7 @@ import { emptyPartsCheck } from './empty-language.js';
 import { missingFieldCheck, valueOutsideListCheck } from './fields.js';
 import { finalPunctuationCheck } from './final-punctuation.js';
 import { formCheck } from './form.js';
-import { differentTargetsCheck, severalConceptsCheck } from './homonyms.js';
+import { differentTermsCheck, severalConceptsCheck } from './homonyms.js';
 import { homonymsWithoutSubjectCheck } from './homonyms-without-subject.js';
 import { lengthCheck } from './length.js';
 import { missingTermCheck } from './missing-target.js';
@@ -30,7 +30,7 @@ import { spacesCheck } from './spaces.js';
 import { statusCheck } from './status.js';
 
 export const TERMBASE_CHECKS: readonly TermbaseCheck[] = [
-  differentTargetsCheck,
+  differentTermsCheck,
   doublettesCheck,
   spellingVariantsCheck,
   duplicateIdCheck,

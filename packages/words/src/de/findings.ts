@@ -88,6 +88,10 @@ export function findings(of: Inspected): Words<FindingCodes> {
       `${quoted(text)} hat ${n} verschiedene ${several} in ${languageName(language)}: ${texts(named, n)}.`,
     'different-sources': ({ text, count: n, language, texts: named }) =>
       `${quoted(text)} steht für ${n} verschiedene ${several} in ${languageName(language)}: ${texts(named, n)}.`,
+    'targets-nearly-same': ({ text, count: n, language, texts: named }) =>
+      `Die Zieltexte von ${quoted(text)} in ${languageName(language)} unterscheiden sich in Codes, Großschreibung oder Zeichen am Ende: ${texts(named, n)}.`,
+    'sources-nearly-same': ({ text, count: n, language, texts: named }) =>
+      `${quoted(text)} hat mit anderen Codes, anderer Großschreibung oder anderen Zeichen am Ende andere Zieltexte in ${languageName(language)}: ${texts(named, n)}.`,
     'several-concepts': ({ text, concepts }) => `${quoted(text)} steht in ${concepts} Begriffen.`,
     'many-words': ({ words }) => `Sie hat ${count(words, { one: '# Wort', other: '# Wörter' })}.`,
     'many-characters': ({ characters }) => `Sie hat ${count(characters, { one: '# Zeichen', other: '# Zeichen' })}.`,

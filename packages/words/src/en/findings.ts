@@ -81,6 +81,10 @@ export function findings(of: Inspected): Words<FindingCodes> {
       `${quoted(text)} has ${n} different ${term}s in ${languageName(language)}: ${texts(named, n)}.`,
     'different-sources': ({ text, count: n, language, texts: named }) =>
       `${quoted(text)} stands for ${n} different ${term}s in ${languageName(language)}: ${texts(named, n)}.`,
+    'targets-nearly-same': ({ text, count: n, language, texts: named }) =>
+      `The targets of ${quoted(text)} in ${languageName(language)} differ in codes, capitals or marks at the end: ${texts(named, n)}.`,
+    'sources-nearly-same': ({ text, count: n, language, texts: named }) =>
+      `${quoted(text)}, written with other codes, capitals or marks at the end, has other targets in ${languageName(language)}: ${texts(named, n)}.`,
     'several-concepts': ({ text, concepts }) => `${quoted(text)} stands in ${concepts} concepts.`,
     'many-words': ({ words }) => `It has ${count(words, { one: '# word', other: '# words' })}.`,
     'many-characters': ({ characters }) =>

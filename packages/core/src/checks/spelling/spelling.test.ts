@@ -19,7 +19,6 @@ const tag = (text: string) => canonicalTag(text)!;
 
 const unit = (id: number, en: string, de: string): UnitInMemory => ({
   id,
-  fields: [],
   variants: [
     { language: tag('en'), text: en, codes: [] },
     { language: tag('de'), text: de, codes: [] },

@@ -47,3 +47,28 @@ test('by author, origin and date; a list that is none is refused and says why', 
   await (await chosen).setFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from('a;b\n1;2\n') });
   await expect(page.getByText(/prices\.csv is no query list of an inspection/)).toBeVisible();
 });
+
+test('several at once; a check that is left out says so; what is about to be written is looked at first', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, '/inspect', 1);
+  await page.getByRole('checkbox', { name: 'Mark: Brennick lasting' }).check();
+  await page.getByRole('checkbox', { name: 'Mark: Harbour rules de-pt' }).check();
+  await page.getByRole('button', { name: 'Inspect the 2 marked' }).click();
+  await expect(page.getByText('2 inspected.')).toBeVisible();
+  await page.getByRole('link', { name: 'Brennick lasting' }).click();
+  const spelling = page.getByRole('checkbox', { name: 'Look for: Spelling' });
+  await spelling.uncheck();
+  await expect(page.getByRole('button', { name: /^Spelling off/ })).toBeVisible();
+  await spelling.check();
+  await expect(page.getByRole('button', { name: /^Spelling 0/ })).toBeVisible();
+  await open(page, server, '/intake', 1);
+  await page.getByText('Marsh_End_Canal_de-en.tmx').first().click();
+  await page.getByRole('button', { name: 'Inspect first' }).click();
+  const dialog = page.getByRole('dialog', { name: 'What Inspect says of it' });
+  await expect(dialog.getByText('12 of 16 units have no finding.')).toBeVisible();
+  await dialog.getByRole('combobox', { name: 'Show' }).click();
+  await page.getByRole('option', { name: /^Same source, different targets/ }).click();
+  await expect(dialog.getByRole('listitem')).toHaveCount(4);
+});

@@ -146,6 +146,11 @@ export const alignmentContract = routes({
     }),
     answer: jobOf('write units'),
   },
+  'POST /alignments/inspect-ahead': {
+    summary: 'What Inspect would say of the pairs as units; nothing is written',
+    body: chosenPairs,
+    answer: jobOf('inspect ahead'),
+  },
   'POST /alignments/hand-over': {
     summary: 'The pairs of one or several to a file, or what is left out of them; fetch it from /jobs/:id/file',
     body: chosenPairs.extend({ format: z.enum([...UNIT_FORMATS, 'left out']) }),

@@ -11,12 +11,19 @@ const counts = z.object({ new: z.number(), standing: z.number(), settled: z.numb
 const share = z.object({ name: z.string(), open: z.number(), errors: z.number() });
 
 export const overview = z.object({
+  clientId: z.number(),
   inspectedAt: z.string().nullable(),
   counts: counts.nullable(),
   /** Concepts or units in all, and those of them with open findings. */
   items: z.number(),
   itemsFound: z.number(),
   /** Findings that are let stand at present. */
+  /** Checks that the client's profile leaves out. */
+  off: z.array(z.string()),
+  /** Checks that need a termbase, a memory or a rule, which the profile names none of. */
+  idle: z.array(z.string()),
+  /** Languages of its texts that no word list ships for: their spelling is not looked at. */
+  unlisted: z.array(z.string()),
   stets: z.number(),
   /** Rules of the client that let findings stand. */
   rules: z.number(),
@@ -70,6 +77,8 @@ export type FindingBody = z.infer<typeof findingBody>;
 /** A finding with all texts of what it is about. */
 export const foundRow = findingBody.extend({
   texts: z.array(z.object({ language: z.string(), texts: z.array(z.string()) })),
+  /** Of a concept. */
+  definition: z.string(),
 });
 export type FoundRow = z.infer<typeof foundRow>;
 
@@ -82,7 +91,7 @@ export const matterRow = foundRow.extend({
   /** The ids of all its findings, the first one's among them. */
   ids: z.array(z.number()),
   /** The texts of the next concepts or units that it is in, the first of them. */
-  others: z.array(z.object({ item: z.number(), texts: foundRow.shape.texts })),
+  others: z.array(z.object({ item: z.number(), texts: foundRow.shape.texts, definition: z.string() })),
   /** Open findings of the same check that rest on the same words. */
   alike: z.number(),
   evidence: z.string(),
@@ -174,14 +183,33 @@ const reportRoute = {
   answer: jobOf('report findings'),
 };
 
-/** What the inspections of a client's memories look for. */
+/** A termbase or memory, and how it stands with it. */
+export const inspectionStanding = z.object({
+  kind: z.enum(['termbase', 'memory']),
+  id: z.number(),
+  name: z.string(),
+  client: z.string(),
+  clientId: z.number(),
+  inspectedAt: z.string().nullable(),
+  /** Open matters. */
+  errors: z.number(),
+  doubts: z.number(),
+  hints: z.number(),
+});
+export type InspectionStanding = z.infer<typeof inspectionStanding>;
+
+/** What the inspections of a client's resources look for. */
 export const inspectionProfile = z.object({
-  /** Checks that are left out. */
+  /** Checks of memories that are left out, and of termbases. */
   without: z.array(z.string().max(60)).max(100),
+  withoutOfTermbases: z.array(z.string().max(60)).max(100),
   /** Whose terms should be used. */
   termbases: z.array(z.number().int()).max(100),
   /** Units that came about by a bridge are looked at as well. */
   bridged: z.boolean(),
+  /** What termbases are inspected beside. */
+  besideMemories: z.array(z.number().int()).max(100),
+  besideTermbases: z.array(z.number().int()).max(100),
   /** The client's own rules. */
   patterns: z
     .array(
@@ -200,11 +228,16 @@ export type InspectionProfile = z.infer<typeof inspectionProfile>;
 /** The same for termbases and for memories. */
 export const inspectionContract = routes({
   'GET /inspection-profiles/:id': {
-    summary: 'What the inspections of a client’s memories look for',
+    summary: 'What the inspections of a client’s resources look for',
     params: idParam,
     answer: inspectionProfile,
   },
   'PUT /inspection-profiles/:id': { params: idParam, body: inspectionProfile, answer: done },
+  'GET /inspections': {
+    summary: 'All that can be inspected, with what its last inspection left open',
+    query: z.object({ client: whole.optional() }),
+    answer: z.array(inspectionStanding),
+  },
   'GET /termbases/:id/inspection': overviewRoute,
   'GET /memories/:id/inspection': overviewRoute,
   'POST /termbases/:id/inspection': inspectRoute,

@@ -323,6 +323,11 @@ export const intakeContract = routes({
     }),
     answer: jobOf('write units'),
   },
+  'POST /intake/files/:id/inspect-ahead': {
+    summary: 'What Inspect would say of what the file is written to; nothing is written',
+    params: idParam,
+    answer: jobOf('inspect ahead'),
+  },
   'POST /intake/files/:id/query-list': {
     params: idParam,
     body: z.object({ language: spoken }),

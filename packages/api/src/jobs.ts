@@ -3,6 +3,7 @@ import type { Said } from '@fair-copy/core/said.js';
 import type { DoneCodes } from '@fair-copy/words/done.js';
 import type { WorkCodes } from '@fair-copy/words/work.js';
 import { z } from 'zod';
+import { lookedAhead } from './ahead.js';
 import { routes } from './route.js';
 import { done, errorBody, idParam, recorded, told } from './shared.js';
 
@@ -66,6 +67,7 @@ export const JOB_RESULTS = {
   'change units': changed,
   'harvest terms': changed,
   inspect: z.object({ new: z.number(), standing: z.number(), settled: z.number(), stet: z.number() }),
+  'inspect ahead': lookedAhead,
   'report findings': file,
   undo: z.object(told<DoneCodes>()),
   redo: z.object(told<DoneCodes>()),

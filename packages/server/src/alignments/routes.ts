@@ -16,6 +16,8 @@ import { removeDatabase } from '../store/files.js';
 import { keepUpload } from '../store/originals.js';
 import { hasBothSides, isSure, NO_PINS, pinsOf, requireWhole, type Pins } from './pairs.js';
 import { Alignments, type FileOf } from './store.js';
+import { InspectionProfiles } from '../inspection/profiles.js';
+import { inspectionTasks } from '../inspection/tasks.js';
 import { alignmentTasks } from './tasks.js';
 
 interface Languages {
@@ -30,6 +32,7 @@ export function alignmentRoutes(api: Api, context: Context): void {
   fileRoutes(api, context, pairing.alignments);
   pairingRoutes(api, context, pairing);
   outRoutes(api, context, pairing);
+  aheadRoute(api, context, pairing);
 }
 
 /** Alignments, and the work of pairing them. */
@@ -168,6 +171,32 @@ function pairingRoutes(api: Api, { workspace, workers, paths }: Context, pairing
     alignments.putBack(params.id);
     pairing.told(params.id);
     return OK;
+  });
+}
+
+/** What Inspect would say of the pairs. */
+function aheadRoute(api: Api, context: Context, pairing: Pairing): void {
+  const { workers, jobs, paths } = context;
+  const profiles = new InspectionProfiles(context);
+  serve(api, alignmentContract, 'POST /alignments/inspect-ahead', async ({ body: { ids, sure } }) => {
+    const all = pairing.ofOneClient(ids);
+    const { clientId } = all[0]!;
+    const name = namesOf(all);
+    return jobs.start({ kind: 'inspect ahead', title: doing('inspecting', { name }), clientId }, async (controls) => {
+      const staged = `pairs-${controls.id}`;
+      try {
+        await workers.run(alignmentTasks.stagePairs, { ids, sure, staged, name }, controls);
+        const file = { staged, sha256: null, name, open: {} };
+        const profile = profiles.of(clientId);
+        return await workers.run(
+          inspectionTasks.inspectAhead,
+          { clientId, profile, of: { kind: 'units', file } },
+          controls,
+        );
+      } finally {
+        removeDatabase(paths.stagedMemory(staged));
+      }
+    });
   });
 }
 

@@ -23,6 +23,17 @@ export const textsOfUnits =
   (unit) =>
     (file.unit(unit)?.variants ?? []).map(({ language, text }) => ({ language, texts: [withoutCodes(text)] }));
 
+export const definitionsOfConcepts =
+  (db: Db) =>
+  (concept: number): string => {
+    const body = readConcept(db, concept)?.body;
+    const all = [
+      body?.fields,
+      ...(body?.languages ?? []).flatMap(({ fields, terms }) => [fields, ...terms.map((term) => term.fields)]),
+    ];
+    return all.map((fields) => fields?.definition?.[0] ?? '').find(Boolean) ?? '';
+  };
+
 /** Others that are named as evidence. */
 const RELATED = 8;
 

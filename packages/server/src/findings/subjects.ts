@@ -1,6 +1,6 @@
 /** What can be inspected: termbases by their concepts, memories by their units. Both keep their findings the same way. */
 import { FURTHER_MEMORY_CHECKS, MEMORY_CHECKS } from '@fair-copy/core/checks/memory-checks.js';
-import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
+import { FURTHER_TERMBASE_CHECKS, TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 
 export interface Subject {
   readonly kind: 'termbase' | 'memory';
@@ -20,7 +20,7 @@ export const subjectOf = (kind: Subject['kind']): Subject => (kind === 'memory' 
 
 export const TERMBASES: Subject = {
   kind: 'termbase',
-  checks: TERMBASE_CHECKS.map(({ id }) => id),
+  checks: [...TERMBASE_CHECKS.map(({ id }) => id), ...FURTHER_TERMBASE_CHECKS],
   findings: 'finding',
   stets: 'stet',
   inspections: 'inspection',

@@ -14,7 +14,7 @@ import { pathsOf } from '../store/paths.js';
 import { evidenceOf, type Found } from '../findings/evidence.js';
 import { clientOf, ruleKey, rulesOf } from '../findings/rules.js';
 import { subjectOf, type Subject } from '../findings/subjects.js';
-import { findingsInMemory } from './memory.js';
+import { findingsInUnits, unitsOfMemory } from './memory.js';
 import { findingsInTermbase } from './termbase.js';
 
 export interface InspectionCounts {
@@ -70,7 +70,9 @@ export function inspect({ kind, id, jobId, profile }: ToInspect, context: TaskCo
     const known = { ...identities(db, subjectOf(kind), id), rules: rulesAbout(db, kind, id) };
     if (kind === 'memory') db.exec('COMMIT');
     const findings =
-      kind === 'memory' ? findingsInMemory(db, id, profile, context) : findingsInTermbase(db, id, context);
+      kind === 'memory'
+        ? findingsInUnits(db, unitsOfMemory(db, id, profile, context), context)
+        : findingsInTermbase(db, id, profile, context);
     const counts = keep(staged, findings, known);
     staged.exec('COMMIT');
     isDone = true;

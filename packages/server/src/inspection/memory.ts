@@ -24,14 +24,30 @@ import { pathsOf } from '../store/paths.js';
 /** The share of the time after which all units were seen; the rest goes to what needs the whole. */
 const SEEN = 0.8;
 
-/** All findings of all checks, one after the other. Reports progress. */
-export function* findingsInMemory(
+/** Units that are looked at: those of a memory, or those that are staged for one. */
+export interface UnitsToInspect {
+  readonly path: string;
+  readonly clientId: number;
+  readonly profile: InspectionProfile;
+}
+
+export function unitsOfMemory(
   db: Db,
   memoryId: number,
   profile: InspectionProfile,
+  { dataDir }: TaskContext,
+): UnitsToInspect {
+  const { file, client_id: clientId } = memoryById(db, memoryId);
+  return { path: pathsOf(dataDir).memory(file), clientId, profile };
+}
+
+/** All findings of all checks, one after the other. Reports progress. */
+export function* findingsInUnits(
+  db: Db,
+  { path, clientId, profile }: UnitsToInspect,
   context: TaskContext,
 ): Generator<Found> {
-  const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(memoryById(db, memoryId).file));
+  const file = MemoryFile.openForReading(path);
   file.db.exec('BEGIN');
   try {
     const total = Math.max(1, file.count);
@@ -54,11 +70,7 @@ export function* findingsInMemory(
       item: (id: number) => file.unit(id) ?? undefined,
     };
     let count = 0;
-    for (const finding of inspect(
-      units(),
-      unitChecks(chosen(db, memoryById(db, memoryId).client_id, profile)),
-      facts,
-    )) {
+    for (const finding of inspect(units(), unitChecks(chosen(db, clientId, profile)), facts)) {
       if (++count % 500 === 0) context.checkpoint();
       yield {
         finding,

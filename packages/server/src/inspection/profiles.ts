@@ -5,7 +5,15 @@ import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { KeptPlans } from '../store/kept-plans.js';
 
-const USUAL: InspectionProfile = { without: [], termbases: [], bridged: true, patterns: [] };
+const USUAL: InspectionProfile = {
+  without: [],
+  withoutOfTermbases: [],
+  termbases: [],
+  bridged: true,
+  patterns: [],
+  besideMemories: [],
+  besideTermbases: [],
+};
 
 export class InspectionProfiles {
   private readonly kept: KeptPlans<InspectionProfile, never, never>;
@@ -14,13 +22,21 @@ export class InspectionProfiles {
     this.kept = new KeptPlans(context.desk, context.workspace, 'inspect');
   }
 
-  /** With the termbases that are still there. */
+  /** With the resources that are still there. */
   of(clientId: number): InspectionProfile {
     const profile = { ...USUAL, ...this.kept.plan(clientId) };
-    const there = this.context.workspace.prepare<[number, number], 1>(
-      'SELECT 1 FROM termbase WHERE id = ? AND client_id = ?',
-    );
-    return { ...profile, termbases: profile.termbases.filter((id) => there.get(id, clientId) !== undefined) };
+    const there = (table: 'termbase' | 'memory', ids: readonly number[]): number[] => {
+      const one = this.context.workspace.prepare<[number, number], 1>(
+        `SELECT 1 FROM ${table} WHERE id = ? AND client_id = ?`,
+      );
+      return ids.filter((id) => one.get(id, clientId) !== undefined);
+    };
+    return {
+      ...profile,
+      termbases: there('termbase', profile.termbases),
+      besideMemories: there('memory', profile.besideMemories),
+      besideTermbases: there('termbase', profile.besideTermbases),
+    };
   }
 
   keep(clientId: number, profile: InspectionProfile): void {

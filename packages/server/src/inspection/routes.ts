@@ -1,11 +1,27 @@
+import { OTHERWISE, UNUSED } from '@fair-copy/core/checks/across/memories.js';
+import { ELSEWHERE } from '@fair-copy/core/checks/across/termbases.js';
+import { TERM_CHECKS } from '@fair-copy/core/checks/units/terms.js';
 import type { Readable } from 'node:stream';
 import { shownName } from '@fair-copy/files/file-names.js';
+import { hasWordList } from '@fair-copy/files/word-lists.js';
 import { doing } from '@fair-copy/words/work.js';
 import { OK } from '@fair-copy/api/shared.js';
-import { inspectionContract, type InspectionOverview, type MatterRow } from '@fair-copy/api/inspection.js';
+import {
+  inspectionContract,
+  type InspectionOverview,
+  type InspectionProfile,
+  type MatterRow,
+} from '@fair-copy/api/inspection.js';
 import type { Context } from '../context.js';
-import { findingBodies, textsOfConcepts, textsOfUnits, type TextsOf } from '../findings/bodies.js';
+import {
+  definitionsOfConcepts,
+  findingBodies,
+  textsOfConcepts,
+  textsOfUnits,
+  type TextsOf,
+} from '../findings/bodies.js';
 import { openBy, openMatters } from '../findings/matters.js';
+import { standings } from '../findings/standings.js';
 import { rulesOf } from '../findings/rules.js';
 import { lastInspection, openCounts, openFindings, openItems, stetFindings, stetTotal } from '../findings/read.js';
 import { MEMORIES, TERMBASES, type Subject } from '../findings/subjects.js';
@@ -32,6 +48,9 @@ interface Inspected {
   /** Throws where there is none. */
   named(id: number): { readonly name: string; readonly client_id: number };
   textsOf(id: number): TextsOf;
+  /** Of a concept; of units there are none. */
+  definitionOf(item: number): string;
+  languages(id: number): readonly string[];
   /** How many concepts or units it has. */
   items(id: number): number;
 }
@@ -50,11 +69,17 @@ export function inspectionRoutes(api: Api, context: Context): void {
     events.tell({ type: 'changed', what: 'inspection' });
     return OK;
   });
+  serve(api, inspectionContract, 'GET /inspections', async ({ query: { client = null } }) => [
+    ...standings(workspace, TERMBASES, client),
+    ...standings(workspace, MEMORIES, client),
+  ]);
   routesOf(api, context, {
     of: TERMBASES,
     path: '/termbases',
     named: (id) => termbaseById(workspace, id),
     textsOf: () => textsOfConcepts(workspace),
+    definitionOf: definitionsOfConcepts(workspace),
+    languages: () => [],
     items: (id) =>
       workspace.prepare<[number], number>('SELECT count(*) FROM concept WHERE termbase_id = ?').pluck().get(id)!,
   });
@@ -63,6 +88,12 @@ export function inspectionRoutes(api: Api, context: Context): void {
     path: '/memories',
     named: (id) => memoryById(workspace, id),
     textsOf: (id) => textsOfUnits(memories.file(id)),
+    definitionOf: () => '',
+    languages: (id) =>
+      memories
+        .file(id)
+        .languages()
+        .map(({ language }) => language),
     items: (id) => memories.file(id).count,
   });
 }
@@ -73,28 +104,7 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
   const { workspace, workers, jobs } = context;
   const profiles = new InspectionProfiles(context);
   const { of, path } = inspected;
-
-  serve(api, inspectionContract, `GET ${path}/:id/inspection`, async ({ params }): Promise<InspectionOverview> => {
-    inspected.named(params.id);
-    const last = lastInspection(workspace, of, params.id);
-    const open = new Map(openCounts(workspace, of, params.id).map((row) => [row.check, row]));
-    return {
-      inspectedAt: last?.at ?? null,
-      items: inspected.items(params.id),
-      itemsFound: last ? openItems(workspace, of, params.id) : 0,
-      stets: stetTotal(workspace, of, params.id),
-      rules: rulesOf(workspace, inspected.named(params.id).client_id).length,
-      authors: last ? openBy(workspace, of, params.id, 'author', NAMED) : [],
-      origins: last ? openBy(workspace, of, params.id, 'origin', NAMED) : [],
-      counts: last ? (JSON.parse(last.counts) as InspectionOverview['counts']) : null,
-      checks: of.checks.map((check) => ({
-        id: check,
-        open: open.get(check)?.open ?? 0,
-        safe: open.get(check)?.safe ?? 0,
-        fresh: open.get(check)?.fresh ?? 0,
-      })),
-    };
-  });
+  overviewRoute(api, context, profiles, inspected);
 
   serve(api, inspectionContract, `POST ${path}/:id/inspection`, async ({ params: { id } }) => {
     const { name, client_id: clientId } = inspected.named(id);
@@ -117,8 +127,9 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
         ...finding,
         ...{ alike, author, day, origin, evidence },
         texts: textsOf(finding.item),
+        definition: inspected.definitionOf(finding.item),
         ids: members.map(({ id }) => id),
-        others: others.map(({ item }) => ({ item, texts: textsOf(item) })),
+        others: others.map(({ item }) => ({ item, texts: textsOf(item), definition: inspected.definitionOf(item) })),
       };
     });
   });
@@ -129,6 +140,36 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
     return jobs.start(about, (controls) =>
       workers.run(inspectionTasks.inspectionReport, { jobId: controls.id, kind: of.kind, id, ...body }, controls),
     );
+  });
+}
+
+/** How it stands with a resource, and what its last inspection found. */
+function overviewRoute(api: Api, { workspace }: Context, profiles: InspectionProfiles, inspected: Inspected): void {
+  const { of, path } = inspected;
+  serve(api, inspectionContract, `GET ${path}/:id/inspection`, async ({ params }): Promise<InspectionOverview> => {
+    inspected.named(params.id);
+    const last = lastInspection(workspace, of, params.id);
+    const open = new Map(openCounts(workspace, of, params.id).map((row) => [row.check, row]));
+    return {
+      clientId: inspected.named(params.id).client_id,
+      inspectedAt: last?.at ?? null,
+      items: inspected.items(params.id),
+      itemsFound: last ? openItems(workspace, of, params.id) : 0,
+      off: leftOut(profiles.of(inspected.named(params.id).client_id), of),
+      idle: idleIn(profiles.of(inspected.named(params.id).client_id), of, params.id),
+      unlisted: inspected.languages(params.id).filter((language) => !hasWordList(language)),
+      stets: stetTotal(workspace, of, params.id),
+      rules: rulesOf(workspace, inspected.named(params.id).client_id).length,
+      authors: last ? openBy(workspace, of, params.id, 'author', NAMED) : [],
+      origins: last ? openBy(workspace, of, params.id, 'origin', NAMED) : [],
+      counts: last ? (JSON.parse(last.counts) as InspectionOverview['counts']) : null,
+      checks: of.checks.map((check) => ({
+        id: check,
+        open: open.get(check)?.open ?? 0,
+        safe: open.get(check)?.safe ?? 0,
+        fresh: open.get(check)?.fresh ?? 0,
+      })),
+    };
   });
 }
 
@@ -170,7 +211,7 @@ function stetRoutes(api: Api, { workspace, workers }: Context, inspected: Inspec
     const textsOf = inspected.textsOf(owner);
     return findingBodies(rows, textsOf).map((finding, i) => {
       const { stet, reason, at } = rows[i]!;
-      return { ...finding, texts: textsOf(finding.item), stet, reason, at };
+      return { ...finding, texts: textsOf(finding.item), definition: '', stet, reason, at };
     });
   });
 
@@ -207,4 +248,20 @@ function safeFindings(
         safe.push(row.id);
     after = page.at(-1)!.id;
   }
+}
+
+const leftOut = ({ without, withoutOfTermbases }: InspectionProfile, { kind }: Subject): string[] =>
+  kind === 'memory' ? without : withoutOfTermbases;
+
+/** Checks that have nothing to look at beside. */
+function idleIn(
+  { termbases, patterns, besideMemories, besideTermbases }: InspectionProfile,
+  { kind }: Subject,
+  owner: number,
+): string[] {
+  if (kind === 'memory') return [...(termbases.length ? [] : TERM_CHECKS), ...(patterns.length ? [] : ['own-pattern'])];
+  return [
+    ...(besideMemories.length ? [] : [UNUSED.id, OTHERWISE.id]),
+    ...(besideTermbases.some((id) => id !== owner) ? [] : [ELSEWHERE.id]),
+  ];
 }

@@ -1,6 +1,7 @@
 import { surveying, tasks, writing } from '../jobs/task.js';
 
 const inspect = () => import('./inspect.js');
+const ahead = () => import('./ahead.js');
 const publish = () => import('./publish.js');
 const judge = () => import('./judge.js');
 const answered = () => import('./answered.js');
@@ -8,6 +9,7 @@ const report = () => import('./report.js');
 
 export const inspectionTasks = tasks({
   inspect: surveying(async () => (await inspect()).inspect),
+  inspectAhead: surveying(async () => (await ahead()).inspectAhead),
   beginFindings: writing(async () => (await publish()).beginFindings),
   takeFindings: writing(async () => (await publish()).takeFindings),
   publishFindings: writing(async () => (await publish()).publishFindings),

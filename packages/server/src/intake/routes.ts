@@ -19,6 +19,8 @@ import { Desk } from './desk.js';
 import type { IntakeFile } from './files.js';
 import type { Reconciled } from './kept-corrections.js';
 import { memoryTasks } from '../memories/tasks.js';
+import { InspectionProfiles } from '../inspection/profiles.js';
+import { inspectionTasks } from '../inspection/tasks.js';
 import { fileOfUnits } from './on-the-desk.js';
 import { shownRows, stepExamples } from './shown-rows.js';
 import { intakeTasks } from './tasks.js';
@@ -160,6 +162,18 @@ function writingRoutes(api: Api, context: Context, desk: Desk): void {
     const added = addedOf(context.workspace, desk.files.get(ids[0]!).clientId, said);
     const target = each ? ({ kind: 'each' } as const) : targetOf(memoryId, newName);
     return desk.writing.units([...new Set(ids)], target, { added, duplicates });
+  });
+
+  serve(api, intakeContract, 'POST /intake/files/:id/inspect-ahead', async ({ params }) => {
+    const file = desk.files.get(params.id);
+    const { id: fileId, name, clientId } = file;
+    const of = file.units
+      ? ({ kind: 'units', file: fileOfUnits(file) } as const)
+      : ({ kind: 'entries', fileId: desk.ready(fileId).id } as const);
+    const profile = new InspectionProfiles(context).of(clientId);
+    return context.jobs.start({ kind: 'inspect ahead', title: doing('inspecting', { name }), clientId }, (controls) =>
+      context.workers.run(inspectionTasks.inspectAhead, { clientId, profile, of }, controls),
+    );
   });
 
   serve(api, intakeContract, 'POST /intake/files/:id/query-list', async ({ params, body }) => {

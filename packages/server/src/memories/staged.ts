@@ -93,6 +93,13 @@ export function stage(file: FileOfUnits, context: TaskContext, see: (read: ReadU
   return stageAt(pathsOf(context.dataDir).stagedMemory(file.staged), file, context, see);
 }
 
+/** Where the units of a file are staged; they are read again where they are not there or not as the file is read now. */
+export async function stagedUnits(file: FileOfUnits, context: TaskContext): Promise<string> {
+  const path = pathsOf(context.dataDir).stagedMemory(file.staged);
+  if (!isStaged(path, file)) (await stage(file, context, () => undefined)).close();
+  return path;
+}
+
 /** Stages units that come from no file. */
 export async function stageUnits(
   { staged, name }: { readonly staged: string; readonly name: string },

@@ -195,6 +195,12 @@ export interface Inspected {
 export const inspectedPath = ({ kind }: Inspected): '/memories/:id' | '/termbases/:id' =>
   kind === 'memory' ? '/memories/:id' : '/termbases/:id';
 
+export const inspections = (client: number | null) =>
+  queryOptions({
+    queryKey: ['inspections', client],
+    queryFn: () => call('GET /inspections', { query: client === null ? {} : { client } }),
+  });
+
 export const inspection = (of: Inspected) =>
   queryOptions({
     queryKey: ['inspection', of],

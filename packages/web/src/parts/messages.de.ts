@@ -15,6 +15,23 @@ export const texts: typeof en = {
   filterSince: 'geändert seit',
   filterAny: 'beliebig',
   inspect: 'Prüfen',
+  ahead: {
+    open: 'Vorher prüfen',
+    running: 'Es wird geprüft …',
+    title: 'Was die Prüfung dazu sagt',
+    check: 'Zeigen',
+    allOf: (n: number) => `alle (${number(n)})`,
+    sum: {
+      memory: (n: number, all: number) =>
+        `${number(n)} von ${count(all, 'Einheit', 'Einheiten')} ohne Befund. Das Prüfen schreibt nichts.`,
+      termbase: (n: number, all: number) =>
+        `${number(n)} von ${count(all, 'Eintrag', 'Einträgen')} ohne Befund. Das Prüfen schreibt nichts.`,
+    },
+    unlisted: (languages: readonly string[]) =>
+      `Die Rechtschreibung in ${languages.join(', ')} wird nicht geprüft: Dafür wird keine Wortliste mitgeliefert.`,
+    place: { memory: (n: number) => `Einheit ${number(n)}`, termbase: (n: number) => `Eintrag ${number(n)}` },
+    more: (n: number) => `${number(n)} weitere zeigt die Prüfung, wenn es geschrieben ist.`,
+  },
   handOver: 'Übergeben',
   findings: 'Befunde',
   origin: 'Herkunft',

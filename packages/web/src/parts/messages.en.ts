@@ -14,6 +14,23 @@ export const texts = {
   filterSince: 'changed since',
   filterAny: 'any',
   inspect: 'Inspect',
+  ahead: {
+    open: 'Inspect first',
+    running: 'Inspecting …',
+    title: 'What Inspect says of it',
+    check: 'Show',
+    allOf: (n: number) => `all (${number(n)})`,
+    sum: {
+      memory: (n: number, all: number) =>
+        `${number(n)} of ${count(all, 'unit', 'units')} have no finding. Looking writes nothing.`,
+      termbase: (n: number, all: number) =>
+        `${number(n)} of ${count(all, 'entry', 'entries')} have no finding. Looking writes nothing.`,
+    },
+    unlisted: (languages: readonly string[]) =>
+      `Spelling is not looked at in ${languages.join(', ')}: no word list ships for it.`,
+    place: { memory: (n: number) => `unit ${number(n)}`, termbase: (n: number) => `entry ${number(n)}` },
+    more: (n: number) => `${number(n)} more are listed by Inspect once it is written.`,
+  },
   handOver: 'Hand over',
   findings: 'Findings',
   origin: 'Origin',

@@ -27,7 +27,7 @@ const PROPOSED = 3;
 /** A word made of others is doubted where it stands in so few units and one near it so often. */
 const [FEW_MADE, USUAL] = [2, 10];
 /** Letters. */
-const SHORT = 6;
+const [SHORTEST, SHORT] = [5, 6];
 /** The first proposal is one to do where the next is that much rarer. */
 const PLAINLY = 5;
 
@@ -183,10 +183,10 @@ class SpellingRun implements CheckRun<UnitInMemory> {
     } as const;
     // A short word is one slip from some word of any list, and what begins with a capital and is near none is a name.
     const isLikely = proposals.some(({ times }) => times > 0);
-    if (!isLikely && (word.length < SHORT || (proposals.length === 0 && word[0] !== word[0]!.toLowerCase()))) return;
+    if (!isLikely && (word.length < SHORTEST || (proposals.length === 0 && word[0] !== word[0]!.toLowerCase()))) return;
     // A slip leaves the word near the one that was meant; a word that is near none is a rare one as often.
     if (MANY_FORMS.has(primaryLanguage(words.language)) && !isLikely) return;
-    const severity = proposals.length > 0 ? about.severity : 'info';
+    const severity = isLikely || (proposals.length > 0 && word.length >= SHORT) ? about.severity : 'info';
     for (const [i, item] of items.entries()) {
       const text = this.facts.item(item)?.variants[variants[i]!]?.text;
       if (text === undefined) continue;

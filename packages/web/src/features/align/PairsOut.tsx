@@ -10,6 +10,7 @@ import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import { fetchJobFile, jobResult } from '../../api/jobs.js';
 import { writtenTogether } from '../../api/written.js';
+import { InspectAhead } from '../../parts/InspectAhead.js';
 import { MemoryTarget, type MemoryTargetBody } from '../../parts/MemoryTarget.js';
 import { PopoverButton } from '../../ui/PopoverButton.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -69,8 +70,13 @@ export function PairsOut({ clientId, ids, name, pairs, doubtful, written, keepNo
       label={t.onlySure(doubtful)}
     />
   );
+  const inspect = async () => {
+    await keepNow?.();
+    return call('POST /alignments/inspect-ahead', { body: chosen });
+  };
   return (
     <>
+      <InspectAhead disabled={pairs === 0} start={inspect} />
       <PopoverButton variant="outlined" disabled={pairs === 0} label={shared.handOver}>
         {(close) => (
           <Box

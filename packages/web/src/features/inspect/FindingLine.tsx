@@ -1,6 +1,5 @@
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
-import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { inWords } from '@fair-copy/core/said.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
@@ -9,6 +8,7 @@ import type { FoundRow, MatterRow } from '../../api/types.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { MarginNote } from '../../ui/MarginNote.js';
+import { MarkedText } from '../../ui/MarkedText.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { words } from '../../all-words.js';
 import { addressOf } from './address.js';
@@ -53,6 +53,7 @@ export function FindingLine({ row, of, selected, marked, onSelect, onMark, onPut
       </Box>
       <Box role="cell" sx={{ py: 1, pr: 2, minWidth: 0 }}>
         <Texts row={row} of={of} />
+        {row.related.length > 0 && <Definition text={row.definition} />}
         <Others row={row} of={of} />
       </Box>
       <Box role="cell" sx={{ py: 1, px: 2, borderLeft: 1, borderColor: 'divider', bgcolor: 'background.default' }}>
@@ -100,7 +101,7 @@ function Others({ row: { others, ids }, of }: { readonly row: MatterRow; readonl
       aria-label={t.alsoIn}
       sx={{ listStyle: 'none', m: 0, mt: 0.75, p: 0, pl: 1.5, borderLeft: 2, borderColor: 'divider' }}
     >
-      {others.map(({ item, texts }) => (
+      {others.map(({ item, texts, definition }) => (
         <Box component="li" key={item} sx={{ fontSize: 14, lineHeight: '22px' }}>
           <Box
             component={Link}
@@ -114,6 +115,7 @@ function Others({ row: { others, ids }, of }: { readonly row: MatterRow; readonl
               </span>
             ))}
           </Box>
+          <Definition text={definition} />
         </Box>
       ))}
       {more > 0 && (
@@ -125,6 +127,12 @@ function Others({ row: { others, ids }, of }: { readonly row: MatterRow; readonl
   );
 }
 
+/** What a concept is: two with the same term are told apart by it. */
+function Definition({ text }: { readonly text: string }) {
+  if (text === '') return null;
+  return <Box sx={{ fontSize: 13, lineHeight: '20px', color: 'text.secondary', fontStyle: 'italic' }}>{text}</Box>;
+}
+
 function correctionWords(correction: NonNullable<FoundRow['correction']>): string {
   switch (correction.kind) {
     case 'text':
@@ -134,47 +142,6 @@ function correctionWords(correction: NonNullable<FoundRow['correction']>): strin
     case 'remove term':
       return `(${t.removeTerm})`;
   }
-}
-
-interface Span {
-  readonly from: number;
-  readonly to: number;
-}
-
-/** A text with the evidence in it underlined; a mark between two letters is shown as a gap. */
-function Marked({ text, marks }: { readonly text: string; readonly marks: readonly Span[] }) {
-  if (marks.length === 0) return text;
-  const parts: ReactNode[] = [];
-  let at = 0;
-  for (const { from, to } of [...marks].sort((a, b) => a.from - b.from)) {
-    if (from < at) continue;
-    parts.push(text.slice(at, from));
-    const said = text.slice(from, to);
-    parts.push(
-      <Box
-        key={from}
-        component="mark"
-        sx={(theme) => ({
-          color: 'inherit',
-          bgcolor: 'transparent',
-          textDecoration: 'underline wavy',
-          textDecorationColor: theme.inks.vermilion,
-          textUnderlineOffset: '4px',
-          // White space, and what is missing, is seen by its ground.
-          ...(/^[\s\p{Cf}]*$/u.test(said) && {
-            bgcolor: theme.inks.tint,
-            px: said.trim() === said ? '3px' : 0,
-            whiteSpace: 'pre',
-          }),
-        })}
-      >
-        {said}
-      </Box>,
-    );
-    at = to;
-  }
-  parts.push(text.slice(at));
-  return <>{parts}</>;
 }
 
 /** All texts of the concept or unit, the evidence in them underlined. */
@@ -201,7 +168,7 @@ function Texts({ row, of }: { readonly row: FoundRow; readonly of: Inspected }) 
                   sx={{ color: 'inherit', textDecoration: 'none', '&:hover': { textDecoration: 'underline' } }}
                 >
                   <LanguageText language={language}>
-                    <Marked
+                    <MarkedText
                       text={text}
                       marks={
                         row.marks.length > 0

@@ -88,7 +88,7 @@ export function Findings({ of, check, overview }: Props) {
       <Summary
         overview={overview}
         kind={of.kind}
-        isOne={check !== null}
+        check={check?.id ?? null}
         asked={asked}
         onAsk={(part) => setAsked({ ...asked, ...part })}
       />

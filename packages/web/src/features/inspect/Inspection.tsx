@@ -35,6 +35,7 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   const current = overview.checks.find((c) => c.id === check);
   const said = current && checkWords(words, current.id, of.kind);
+  const onSwitch = useSwitch(of, overview);
   return (
     <>
       <Heading of={of} overview={overview} />
@@ -49,6 +50,7 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
           }}
           isStanding={isStanding}
           onStanding={() => setStanding(true)}
+          onSwitch={onSwitch}
         />
         <Box
           component="section"
@@ -70,6 +72,25 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
       </Box>
     </>
   );
+}
+
+/** Leaves a check out of the inspections of the client, or takes it in again. */
+function useSwitch({ kind, id }: Inspected, overview: InspectionOverview): (check: string, on: boolean) => void {
+  const queries = useQueryClient();
+  const { fail } = useToast();
+  return (check, on) => {
+    const change = async (): Promise<void> => {
+      const { clientId } = overview;
+      const profile = await call('GET /inspection-profiles/:id', { params: { id: clientId } });
+      const list = kind === 'memory' ? 'without' : 'withoutOfTermbases';
+      const left = profile[list].filter((other) => other !== check);
+      const body = { ...profile, [list]: on ? left : [...left, check] };
+      await call('PUT /inspection-profiles/:id', { params: { id: clientId }, body });
+      await queries.invalidateQueries({ queryKey: ['inspection', { kind, id }] });
+      await queries.invalidateQueries({ queryKey: ['inspection profile', clientId] });
+    };
+    change().catch(fail);
+  };
 }
 
 function Heading({ of, overview }: { readonly of: Inspected; readonly overview: InspectionOverview }) {
@@ -100,14 +121,14 @@ function Heading({ of, overview }: { readonly of: Inspected; readonly overview: 
         )
       }
     >
-      {memory && <ProfileButton clientId={memory.clientId} checks={overview.checks.map(({ id }) => id)} />}
+      {(memory ?? termbase) && <ProfileButton clientId={(memory ?? termbase)!.clientId} kind={of.kind} />}
       {inspectedAt && <ReportButton of={of} />}
       {inspectedAt && <InspectButton of={of} label={t.again} />}
     </PageHead>
   );
 }
 
-function ProfileButton({ clientId, checks }: { readonly clientId: number; readonly checks: readonly string[] }) {
+function ProfileButton({ clientId, kind }: { readonly clientId: number; readonly kind: Inspected['kind'] }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -116,7 +137,7 @@ function ProfileButton({ clientId, checks }: { readonly clientId: number; readon
       </Button>
       {open && (
         <Suspense>
-          <ProfileDialog clientId={clientId} checks={checks} onClose={() => setOpen(false)} />
+          <ProfileDialog clientId={clientId} kind={kind} onClose={() => setOpen(false)} />
         </Suspense>
       )}
     </>

@@ -12,10 +12,8 @@ import Typography from '@mui/material/Typography';
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { InspectionProfile } from '@fair-copy/api/inspection.js';
-import { checkWords } from '@fair-copy/words/catalogue.js';
 import { call } from '../../api/http.js';
-import { holdings } from '../../api/queries.js';
-import { words } from '../../all-words.js';
+import { holdings, memories as memoriesQuery, type Inspected } from '../../api/queries.js';
 import { m } from '../../messages/index.js';
 import { Pick } from '../../ui/Pick.js';
 import { useBusy } from '../../ui/useBusy.js';
@@ -31,20 +29,20 @@ const profileOf = (client: number) =>
 
 interface Props {
   readonly clientId: number;
-  /** Ids of all checks of memories. */
-  readonly checks: readonly string[];
+  readonly kind: Inspected['kind'];
   readonly onClose: () => void;
 }
 
-/** What the inspections of a client's memories look for: checks, termbases, the client's own rules. */
+/** What a client's inspections look at besides: termbases, memories, the client's own rules. */
 export function ProfileDialog(props: Props) {
   const { data } = useQuery(profileOf(props.clientId));
   return data ? <ProfileForm {...props} kept={data} /> : null;
 }
 
-function ProfileForm({ clientId, checks, onClose, kept }: Props & { readonly kept: InspectionProfile }) {
+function ProfileForm({ clientId, kind, onClose, kept }: Props & { readonly kept: InspectionProfile }) {
   const [profile, setProfile] = useState(kept);
   const { data: termbases = [] } = useQuery(holdings(clientId));
+  const { data: memories = [] } = useQuery(memoriesQuery(clientId));
   const { busy, run } = useBusy();
   const queries = useQueryClient();
   const change = (part: Partial<InspectionProfile>): void => setProfile((now) => ({ ...now, ...part }));
@@ -59,34 +57,38 @@ function ProfileForm({ clientId, checks, onClose, kept }: Props & { readonly kep
       <DialogTitle>{t.title}</DialogTitle>
       <DialogContent>
         <Typography color="textSecondary" sx={{ mb: 1 }}>
-          {t.hint}
+          {t.hint[kind]}
         </Typography>
-        <Box role="group" aria-label={inspectTexts.checks} sx={{ columns: { xs: 1, sm: 2, md: 3 } }}>
-          {checks
-            .filter((id) => !['term-missing', 'term-forbidden', 'own-pattern'].includes(id))
-            .map((id) => (
-              <Tick
-                key={id}
-                label={checkWords(words, id, 'memory').title}
-                on={!profile.without.includes(id)}
-                onChange={(on) => change({ without: withOr(profile.without, id, !on) })}
-              />
-            ))}
-        </Box>
-        <Tick label={t.bridged} on={profile.bridged} onChange={(bridged) => change({ bridged })} />
-        <Typography component="h3" sx={{ fontWeight: 600, mt: 2 }}>
-          {t.termbases}
-        </Typography>
-        {termbases.length === 0 && <Typography color="textSecondary">{t.noTermbases}</Typography>}
-        {termbases.map(({ id, name }) => (
-          <Tick
-            key={id}
-            label={name}
-            on={profile.termbases.includes(id)}
-            onChange={(on) => change({ termbases: withOr(profile.termbases, id, on) })}
-          />
-        ))}
-        <Rules patterns={profile.patterns} onChange={(patterns) => change({ patterns })} />
+        {kind === 'memory' ? (
+          <>
+            <Tick label={t.bridged} on={profile.bridged} onChange={(bridged) => change({ bridged })} />
+            <Resources
+              title={t.termbases}
+              none={t.noTermbases}
+              all={termbases}
+              chosen={profile.termbases}
+              onChange={(chosen) => change({ termbases: chosen })}
+            />
+            <Rules patterns={profile.patterns} onChange={(patterns) => change({ patterns })} />
+          </>
+        ) : (
+          <>
+            <Resources
+              title={t.besideMemories}
+              none={t.noMemories}
+              all={memories}
+              chosen={profile.besideMemories}
+              onChange={(besideMemories) => change({ besideMemories })}
+            />
+            <Resources
+              title={t.besideTermbases}
+              none={t.noTermbases}
+              all={termbases}
+              chosen={profile.besideTermbases}
+              onChange={(besideTermbases) => change({ besideTermbases })}
+            />
+          </>
+        )}
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>{m.common.cancel}</Button>
@@ -103,6 +105,29 @@ const withOr = <T,>(list: readonly T[], one: T, isIn: boolean): T[] => [
   ...list.filter((other) => other !== one),
   ...(isIn ? [one] : []),
 ];
+
+interface ResourcesProps {
+  readonly title: string;
+  /** Said where there are none. */
+  readonly none: string;
+  readonly all: readonly { readonly id: number; readonly name: string }[];
+  readonly chosen: readonly number[];
+  readonly onChange: (chosen: number[]) => void;
+}
+
+function Resources({ title, none, all, chosen, onChange }: ResourcesProps) {
+  return (
+    <Box role="group" aria-label={title}>
+      <Typography component="h3" sx={{ fontWeight: 600, mt: 2 }}>
+        {title}
+      </Typography>
+      {all.length === 0 && <Typography color="textSecondary">{none}</Typography>}
+      {all.map(({ id, name }) => (
+        <Tick key={id} label={name} on={chosen.includes(id)} onChange={(on) => onChange(withOr(chosen, id, on))} />
+      ))}
+    </Box>
+  );
+}
 
 interface TickProps {
   readonly label: string;

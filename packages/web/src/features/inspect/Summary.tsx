@@ -30,14 +30,14 @@ const WORST = 3;
 interface Props {
   readonly overview: InspectionOverview;
   readonly kind: Inspected['kind'];
-  /** A check is looked at alone: what is worst is not said again. */
-  readonly isOne: boolean;
+  /** Looked at alone: it is explained, and what is worst is not said again. */
+  readonly check: string | null;
   readonly asked: Asked;
   readonly onAsk: (part: Partial<Asked>) => void;
 }
 
 /** How much is in order and what is worst, for whoever plans the project; and which findings are shown, in what order. */
-export function Summary({ overview, kind, isOne, asked, onAsk }: Props) {
+export function Summary({ overview, kind, check, asked, onAsk }: Props) {
   const { items, itemsFound, checks } = overview;
   const [open, setOpen] = useState(false);
   const panel = useId();
@@ -48,7 +48,8 @@ export function Summary({ overview, kind, isOne, asked, onAsk }: Props) {
     <Box sx={{ borderBottom: 1, borderColor: 'divider' }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, py: 0.75 }}>
         <Box sx={{ flex: 1, fontSize: 13, color: 'text.secondary' }}>
-          {!isOne && t.inOrder[kind](items - itemsFound, items)} {!isOne && named.length > 0 && t.worst(named)}
+          {check === null ? t.inOrder[kind](items - itemsFound, items) : checkWords(words, check, kind).explains}{' '}
+          {check === null && named.length > 0 && t.worst(named)}
         </Box>
         <Button size="small" aria-expanded={open} aria-controls={panel} onClick={() => setOpen(!open)}>
           {isNarrowed ? t.narrowed : t.narrow}

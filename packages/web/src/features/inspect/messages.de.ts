@@ -5,12 +5,37 @@ import type { texts as en } from './messages.en.js';
 export const texts: typeof en = {
   title: 'Prüfen',
   choose: 'Was soll geprüft werden?',
-  termbases: 'Termbanken',
-  memories: 'Speicher',
   none: 'Es gibt noch nichts zu prüfen.',
   run: 'Jetzt prüfen',
   again: 'Noch einmal prüfen',
   running: 'Wird geprüft …',
+  several: {
+    hint: 'Was markiert ist, wird nacheinander geprüft; Sie können inzwischen weiterarbeiten.',
+    go: (n: number) =>
+      n === 0 ? 'Die Markierten prüfen' : n === 1 ? 'Das eine Markierte prüfen' : `Die ${number(n)} Markierten prüfen`,
+    done: (n: number) => (n === 1 ? 'Eines geprüft.' : `${number(n)} geprüft.`),
+    markAll: 'Alle markieren',
+    mark: (name: string) => `Markieren: ${name}`,
+    name: 'Name',
+    kind: 'Art',
+    kinds: { termbase: 'Termbank', memory: 'Speicher' },
+    client: 'Kunde',
+    never: 'nie',
+  },
+  groups: {
+    texts: 'Texte gegeneinander',
+    numbers: 'Zahlen und Codes',
+    punctuation: 'Zeichen und Leerzeichen',
+    terms: 'Benennungen',
+    spelling: 'Wörter und Sprache',
+    form: 'Form',
+    whole: 'Das Ganze',
+  },
+  lookFor: (check: string) => `Suchen nach: ${check}`,
+  off: 'aus',
+  idle: 'nicht eingestellt',
+  unlisted: (languages: readonly string[]) =>
+    `Die Rechtschreibung in ${languages.join(', ')} wird nicht geprüft: Dafür wird keine Wortliste mitgeliefert.`,
   checks: 'Prüfungen',
   all: 'Alle Befunde',
   never: {
@@ -102,8 +127,16 @@ export const texts: typeof en = {
   matter: (check: string, n: number) => `${check} (${number(n)})`,
   profile: {
     open: 'Wonach gesucht wird …',
-    title: 'Wonach die Prüfungen der Speicher dieses Kunden suchen',
-    hint: 'Es gilt für alle Speicher des Kunden ab der nächsten Prüfung.',
+    title: 'Wonach die Prüfungen dieses Kunden suchen',
+    hint: {
+      memory:
+        'Es gilt für alle Speicher des Kunden ab der nächsten Prüfung. Einzelne Prüfungen lässt man mit ihren Haken in der Liste der Prüfungen aus.',
+      termbase:
+        'Es gilt für alle Termbanken des Kunden ab der nächsten Prüfung. Einzelne Prüfungen lässt man mit ihren Haken in der Liste der Prüfungen aus.',
+    },
+    besideMemories: 'Ob und wie Benennungen verwendet werden, wird in diesen Speichern nachgesehen',
+    besideTermbases: 'Was in diesen Termbanken anders heißt, wird gesagt',
+    noMemories: 'Dieser Kunde hat keinen Speicher.',
     bridged: 'Auch Einheiten ansehen, die durch eine Brücke entstanden sind',
     termbases: 'Benennungen dieser Termbanken sollen verwendet werden',
     noTermbases: 'Dieser Kunde hat keine Termbank.',

@@ -4,12 +4,38 @@ import { number, percent } from '../../ui/format.js';
 export const texts = {
   title: 'Inspect',
   choose: 'What shall be inspected?',
-  termbases: 'Termbases',
-  memories: 'Memories',
   none: 'There is nothing to inspect yet.',
   run: 'Inspect now',
   again: 'Inspect again',
   running: 'Inspecting …',
+  several: {
+    hint: 'Those that are marked are inspected one after the other; you can go on working meanwhile.',
+    go: (n: number) =>
+      n === 0 ? 'Inspect the marked' : n === 1 ? 'Inspect the one marked' : `Inspect the ${number(n)} marked`,
+    done: (n: number) => (n === 1 ? 'One inspected.' : `${number(n)} inspected.`),
+    markAll: 'Mark all',
+    mark: (name: string) => `Mark: ${name}`,
+    name: 'Name',
+    kind: 'Kind',
+    kinds: { termbase: 'termbase', memory: 'memory' },
+    client: 'Client',
+    never: 'never',
+  },
+  groups: {
+    texts: 'Texts against each other',
+    numbers: 'Numbers and codes',
+    punctuation: 'Punctuation and spaces',
+    terms: 'Terms',
+    spelling: 'Words and language',
+    form: 'Form',
+    whole: 'The whole',
+  },
+  lookFor: (check: string) => `Look for: ${check}`,
+  off: 'off',
+  /** Nothing is named that the check could look at. */
+  idle: 'not set',
+  unlisted: (languages: readonly string[]) =>
+    `Spelling is not looked at in ${languages.join(', ')}: no word list ships for it.`,
   checks: 'Checks',
   all: 'All findings',
   never: {
@@ -101,8 +127,16 @@ export const texts = {
   matter: (check: string, n: number) => `${check} (${number(n)})`,
   profile: {
     open: 'What is looked for …',
-    title: 'What the inspections of this client’s memories look for',
-    hint: 'It holds for all memories of the client from the next inspection on.',
+    title: 'What the inspections of this client look for',
+    hint: {
+      memory:
+        'It holds for all memories of the client from the next inspection on. Single checks are left out by their ticks in the list of checks.',
+      termbase:
+        'It holds for all termbases of the client from the next inspection on. Single checks are left out by their ticks in the list of checks.',
+    },
+    besideMemories: 'Whether terms are used, and how, is looked up in these memories',
+    besideTermbases: 'What is called otherwise in these termbases is said',
+    noMemories: 'This client has no memory.',
     bridged: 'Look at units that came about by a bridge as well',
     termbases: 'Terms of these termbases should be used',
     noTermbases: 'This client has no termbase.',

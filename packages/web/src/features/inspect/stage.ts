@@ -11,5 +11,5 @@ export const inspect: Stage = {
     { path: 'inspect/:id', load },
     { path: 'inspect/memories/:memory', load },
   ],
-  staleAfter: { inspection: [['inspection']] },
+  staleAfter: { inspection: [['inspection'], ['inspections']] },
 };

@@ -3,6 +3,8 @@ import Box from '@mui/material/Box';
 import { useRef, useState, type RefObject } from 'react';
 import type { IntakeFileBody, OutcomeKindBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/index.js';
+import { call } from '../../api/http.js';
+import { InspectAhead } from '../../parts/InspectAhead.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { CleaningSteps } from './CleaningSteps.js';
 import { rowGrid, type RowGrid } from './columns.js';
@@ -103,6 +105,10 @@ function RowsWithTally({ file, reading, grid, changes, strip }: RowsProps) {
       >
         <Tally file={file} kind={kind} onKind={setKind} />
         <KeepReading file={file} />
+        <InspectAhead
+          disabled={!file.outcome?.tally.entries}
+          start={() => call('POST /intake/files/:id/inspect-ahead', { params: { id: file.id } })}
+        />
         <WriteButton file={file} changes={changes} />
       </Box>
     </>

@@ -13,6 +13,7 @@ import { writtenTogether } from '../../api/written.js';
 import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
 import { CodedText } from '../../ui/CodedText.js';
 import { number } from '../../ui/format.js';
+import { InspectAhead } from '../../parts/InspectAhead.js';
 import { ClientLanguageField } from '../../parts/ClientLanguageField.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { MarginNote } from '../../ui/MarginNote.js';
@@ -266,6 +267,10 @@ export function UnitsFoot({ file, survey, part, onPart }: FootProps) {
         ))}
       </Box>
       <KeepReading file={file} />
+      <InspectAhead
+        disabled={survey.taken === 0}
+        start={() => call('POST /intake/files/:id/inspect-ahead', { params: { id: file.id } })}
+      />
       <PopoverButton
         variant={file.unitsWritten ? 'outlined' : 'contained'}
         disabled={survey.taken === 0}

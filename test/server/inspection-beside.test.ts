@@ -74,7 +74,7 @@ test('a termbase beside memories: terms that are never used, and what is said in
   await run(`/termbases/${termbase}/inspection`);
   expect(await checksOf(`/termbases/${termbase}`)).not.toContain('term-unused');
   expect(await server.ask('GET', `/termbases/${termbase}/inspection`)).toMatchObject({
-    idle: ['term-unused', 'term-otherwise', 'otherwise-elsewhere'],
+    idle: ['term-unused', 'term-otherwise', 'word-without-term', 'otherwise-elsewhere'],
   });
   await keep({ besideMemories: [memory] });
   await run(`/termbases/${termbase}/inspection`);

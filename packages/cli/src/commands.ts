@@ -122,6 +122,32 @@ export const COMMANDS: readonly Command[] = [
     .option('--json', 'as JSON; places count characters (Unicode code points), the end is behind the last')
     .action(loaded(async () => (await import('./commands/terms.js')).terms)),
 
+  new Command('rehearse')
+    .description('what memories and termbases are worth for documents: matches, words by band, terms, what is missing')
+    .argument('<documents...>', 'DOCX, ODT, HTML, Markdown, text, XLSX, PO, XLIFF, TMX; or folders of them')
+    .requiredOption('--source <tag>', 'the language of the documents')
+    .requiredOption('--target <tag>', 'the language that they will be translated to')
+    .option('--memory <file...>', 'memories, the first with the highest rank')
+    .option('--termbase <file...>', 'termbases')
+    .option('--threshold <points>', 'nothing below this is a match', '50')
+    .option('--rates <card.json>', 'currency, perWord, and shares by band')
+    .option('-o, --output <file>', 'the report: .xlsx, .html')
+    .option('--pack <kit.zip>', 'the units that match and the concepts that occur, with the report, in one zip')
+    .option('--json', 'as JSON; segments count from 0 over all documents')
+    .action(loaded(async () => (await import('./commands/rehearse.js')).rehearse)),
+
+  new Command('harvest')
+    .description('words and phrases that look like terms, with what a memory likely says for them')
+    .argument('<files...>', 'memories or documents')
+    .requiredOption('--source <tag>', 'the language of the candidates')
+    .option('--target <tag>', 'the language of their counterparts')
+    .option('--termbase <file...>', 'what these have is no candidate')
+    .option('--least <times>', 'what occurs less often is left out', '2')
+    .option('--limit <number>', 'how many, the best first', '200')
+    .option('-o, --output <file>', 'as a table or termbase: .csv, .tsv, .xlsx, .tbx')
+    .option('--json', 'as JSON')
+    .action(loaded(async () => (await import('./commands/harvest.js')).harvest)),
+
   new Command('match')
     .description('the best matches of each line of a text in a memory')
     .argument('<memory>', 'a TMX, or anything else that holds units')

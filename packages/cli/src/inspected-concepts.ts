@@ -2,6 +2,7 @@
 import { basename, resolve } from 'node:path';
 import { TermsInMemories } from '@fair-copy/core/checks/across/memories.js';
 import { besideTermbase } from '@fair-copy/core/checks/across/termbases.js';
+import { WordsWithoutTerm } from '@fair-copy/core/checks/across/words-without-term.js';
 import { inspect, type Finding, type TermbaseFacts } from '@fair-copy/core/checks/check.js';
 import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
@@ -53,19 +54,24 @@ export async function acrossResources(
   { memories, termbases, source, wants }: Plan,
 ): Promise<Finding[]> {
   const found: Finding[] = [];
+  const from = source ?? languages[0];
   if (memories.length > 0) {
     const used = new TermsInMemories(concepts, dictionaryFor);
+    const without = from === undefined ? null : new WordsWithoutTerm(from, used.terms);
     for (const path of memories) {
       const file = await UnitFile.open(path, basename(path));
       try {
-        for await (const batch of file.units()) for (const { unit } of batch) used.see(unit);
+        for await (const batch of file.units())
+          for (const { unit } of batch) {
+            used.see(unit);
+            without?.see(unit);
+          }
       } finally {
         file.close();
       }
     }
-    found.push(...used.findings());
+    found.push(...used.findings(), ...(without?.findings() ?? []));
   }
-  const from = source ?? languages[0];
   if (from !== undefined)
     for (const path of termbases) found.push(...besideTermbase(concepts, await conceptsIn(path, true), from));
   return found.filter(({ check }) => wants(check));

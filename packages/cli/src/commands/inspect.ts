@@ -1,4 +1,5 @@
 import { basename } from 'node:path';
+import { THE_WHOLE } from '@fair-copy/core/checks/across/words-without-term.js';
 import { inWords } from '@fair-copy/core/said.js';
 import type { Finding } from '@fair-copy/core/checks/check.js';
 import { checkWords } from '@fair-copy/words/catalogue.js';
@@ -91,7 +92,8 @@ async function findingsOf(file: ClientFile, found: FileReading, plan: Plan): Pro
   const across = await acrossResources(termbase, plan);
   return [...findings, ...across].map((finding) => {
     const id = concepts.get(finding.item)?.fields[IDENTIFIER]?.[0];
-    const where = { file: file.name, ...sheet, row: finding.item, ...(id !== undefined && { concept: id }) };
+    const row = finding.item === THE_WHOLE ? {} : { row: finding.item };
+    const where = { file: file.name, ...sheet, ...row, ...(id !== undefined && { concept: id }) };
     return { finding, as: 'termbase', where, evidence: [] };
   });
 }
@@ -177,7 +179,10 @@ function asText(found: readonly Located[], counts: Readonly<Record<string, numbe
     .sort((a, b) => placeOf(a) - placeOf(b))
     .map((located) => {
       const { finding, where } = located;
-      const place = `${where.sheet ? where.sheet + ', ' : ''}${where.unit === undefined ? 'row' : 'unit'} ${placeOf({ where })}`;
+      const whole = finding.item === THE_WHOLE;
+      const place = whole
+        ? 'the termbase'
+        : `${where.sheet ? where.sheet + ', ' : ''}${where.unit === undefined ? 'row' : 'unit'} ${placeOf({ where })}`;
       return `${place}: ${finding.check}: “${finding.text}”: ${sentence(located)}`;
     });
   const as = found[0]?.as ?? 'termbase';

@@ -1,8 +1,9 @@
 import { basename } from 'node:path';
-import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { fits } from '@fair-copy/core/language/tags.js';
 import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
 import { exactKey } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { languageOption } from '../language-option.js';
 import { decoded } from '../text.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
 import { requireTable, writeTable } from '../table.js';
@@ -89,9 +90,3 @@ export async function match(memory: string, queries: string, options: MatchOptio
 }
 
 const COLUMNS = ['Line', 'Query', 'Score', 'Kind', 'Source', 'Target', 'Unit'];
-
-function languageOption(said: string, option: string): LanguageTag {
-  const tag = canonicalTag(said);
-  if (!tag) throw new UsageError(`${option}: “${said}” is not a language tag.`);
-  return tag;
-}

@@ -124,6 +124,12 @@ export interface FindingCodes {
     readonly meant: number;
     readonly example: string;
   };
+  readonly 'no-term-for': {
+    readonly text: string;
+    readonly times: number;
+    readonly example: string;
+    readonly language: LanguageTag;
+  };
   readonly 'called-otherwise': {
     readonly text: string;
     readonly language: LanguageTag;

@@ -1,6 +1,7 @@
 /** The checks for termbases, in the order in which they are shown. A new one is a file of this folder and a line here. */
 import { OTHERWISE, UNUSED } from './across/memories.js';
 import { ELSEWHERE } from './across/termbases.js';
+import { WITHOUT_TERM } from './across/words-without-term.js';
 import { bracketsCheck } from './brackets.js';
 import { capitalsCheck } from './capitals.js';
 import type { TermbaseCheck } from './check.js';
@@ -63,4 +64,4 @@ export const TERMBASE_CHECKS: readonly TermbaseCheck[] = [
 ];
 
 /** Ids of those that look at other resources beside the termbase. */
-export const FURTHER_TERMBASE_CHECKS = [UNUSED.id, OTHERWISE.id, ELSEWHERE.id] as const;
+export const FURTHER_TERMBASE_CHECKS = [UNUSED.id, OTHERWISE.id, WITHOUT_TERM.id, ELSEWHERE.id] as const;

@@ -1,4 +1,5 @@
 import { OTHERWISE, UNUSED } from '@fair-copy/core/checks/across/memories.js';
+import { WITHOUT_TERM } from '@fair-copy/core/checks/across/words-without-term.js';
 import { ELSEWHERE } from '@fair-copy/core/checks/across/termbases.js';
 import { TERM_CHECKS } from '@fair-copy/core/checks/units/terms.js';
 import type { Readable } from 'node:stream';
@@ -261,7 +262,7 @@ function idleIn(
 ): string[] {
   if (kind === 'memory') return [...(termbases.length ? [] : TERM_CHECKS), ...(patterns.length ? [] : ['own-pattern'])];
   return [
-    ...(besideMemories.length ? [] : [UNUSED.id, OTHERWISE.id]),
+    ...(besideMemories.length ? [] : [UNUSED.id, OTHERWISE.id, WITHOUT_TERM.id]),
     ...(besideTermbases.some((id) => id !== owner) ? [] : [ELSEWHERE.id]),
   ];
 }

@@ -2,10 +2,12 @@
 import type { InspectionProfile } from '@fair-copy/api/inspection.js';
 import { TermsInMemories } from '@fair-copy/core/checks/across/memories.js';
 import { besideTermbase } from '@fair-copy/core/checks/across/termbases.js';
+import { WordsWithoutTerm } from '@fair-copy/core/checks/across/words-without-term.js';
 import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
+import type { Unit } from '@fair-copy/core/memory/unit.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { STANDARD_LISTS, withDefinitions, type FieldDefinition } from '@fair-copy/core/termbase/definition.js';
@@ -78,19 +80,25 @@ function* findingsBeside(
   const others = besideTermbases.filter((id) => id !== termbaseId);
   if (besideMemories.length + others.length === 0) return;
   const concepts = [...conceptsOf(db, termbaseId)];
+  const from = languages[0];
   if (besideMemories.length > 0) {
     const used = new TermsInMemories(concepts, dictionaryFor);
-    for (const [i, id] of besideMemories.entries()) seeMemory(db, id, used, i, besideMemories.length, context);
+    const without = from === undefined ? null : new WordsWithoutTerm(from, used.terms);
+    const see = (unit: Unit): void => {
+      used.see(unit);
+      without?.see(unit);
+    };
+    for (const [i, id] of besideMemories.entries()) seeMemory(db, id, see, i, besideMemories.length, context);
     yield* used.findings();
+    if (without) yield* without.findings();
   }
-  const from = languages[0];
   if (from !== undefined) for (const id of others) yield* besideTermbase(concepts, conceptsOf(db, id), from);
 }
 
 function seeMemory(
   db: Db,
   id: number,
-  used: TermsInMemories,
+  see: (unit: Unit) => void,
   number: number,
   memories: number,
   context: TaskContext,
@@ -100,7 +108,7 @@ function seeMemory(
     let seen = 0;
     for (const unit of file.units()) {
       if (++seen % 500 === 0) context.checkpoint(ALONE + ((1 - ALONE) * (number + seen / file.count)) / memories);
-      used.see(unit);
+      see(unit);
     }
   } finally {
     file.close();

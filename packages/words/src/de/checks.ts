@@ -196,6 +196,11 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
     title: 'Verbotene Benennung',
     explains: 'Im Ziel steht eine Benennung, die nach der Termbank nicht zu verwenden ist.',
   },
+  'word-without-term': {
+    title: 'Ohne Benennung',
+    explains:
+      'Wörter und Wortgruppen, die in Speichern häufig sind und für die die Termbank keine Benennung hat, die wahrscheinlichsten zuerst.',
+  },
   spelling: {
     title: 'Rechtschreibung',
     explains:

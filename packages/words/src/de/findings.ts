@@ -173,6 +173,8 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'term-missing': ({ term, expected }) => `${quoted(term)} sollte ${expected.map(quoted).join(' oder ')} sein.`,
     'term-forbidden': ({ term, text, instead }) =>
       `${quoted(text)}${text === term ? '' : ` (${quoted(term)})`} soll nicht verwendet werden${instead.length ? `, sondern ${instead.map(quoted).join(' oder ')}` : ''}.`,
+    'no-term-for': ({ text, times, example }) =>
+      `${quoted(text)} steht in ${count(times, { one: '# Text', other: '# Texten' })} der Speicher, und die Termbank hat keine Benennung dafür: ${quoted(example)}`,
     spelling: ({ word, instead }) =>
       `${quoted(word)} steht in keiner Wortliste seiner Sprache${instead.length ? `, wohl aber ${instead.map(quoted).join(' oder ')}` : ''}.`,
     'own-pattern': ({ name, must }) =>

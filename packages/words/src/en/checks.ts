@@ -185,6 +185,10 @@ export const checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: 
     title: 'Forbidden term used',
     explains: 'The target has a term that the termbase says is not to be used.',
   },
+  'word-without-term': {
+    title: 'Without a term',
+    explains: 'Words and phrases that memories often have and the termbase has no term for, the likeliest first.',
+  },
   spelling: {
     title: 'Spelling',
     explains:

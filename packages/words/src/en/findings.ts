@@ -166,6 +166,8 @@ export function findings(of: Inspected): Words<FindingCodes> {
     'term-missing': ({ term, expected }) => `${quoted(term)} should be ${expected.map(quoted).join(' or ')}.`,
     'term-forbidden': ({ term, text, instead }) =>
       `${quoted(text)}${text === term ? '' : ` (${quoted(term)})`} is not to be used${instead.length ? `; ${instead.map(quoted).join(' or ')} is` : ''}.`,
+    'no-term-for': ({ text, times, example }) =>
+      `${quoted(text)} stands in ${count(times, { one: '# text', other: '# texts' })} of the memories, and the termbase has no term for it: ${quoted(example)}`,
     spelling: ({ word, instead }) =>
       `${quoted(word)} stands in no word list of its language${instead.length ? `; ${instead.map(quoted).join(' or ')} does` : ''}.`,
     'own-pattern': ({ name, must }) =>

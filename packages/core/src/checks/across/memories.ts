@@ -30,7 +30,7 @@ const EXAMPLE = 80;
 
 /** Sees the units of any number of memories; says at the end what they say of the termbase. Memory grows with the concepts. */
 export class TermsInMemories {
-  private readonly terms: KnownTerms;
+  readonly terms: KnownTerms;
   /** Concepts that occur, by their place in the termbase. */
   private readonly occurring = new Set<number>();
   private readonly uses = new Map<string, Use>();

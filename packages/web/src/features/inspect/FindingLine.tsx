@@ -146,6 +146,8 @@ function correctionWords(correction: NonNullable<FoundRow['correction']>): strin
 
 /** All texts of the concept or unit, the evidence in them underlined. */
 function Texts({ row, of }: { readonly row: FoundRow; readonly of: Inspected }) {
+  // What is said of the whole is about no concept.
+  if (row.texts.length === 0) return <LanguageText language={row.language ?? 'und'}>{row.text}</LanguageText>;
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(110px, max-content) minmax(0, 1fr)', columnGap: 2 }}>
       {row.texts.map(({ language, texts }, place) => (

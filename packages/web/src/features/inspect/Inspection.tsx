@@ -9,7 +9,13 @@ import { checkWords } from '@fair-copy/words/catalogue.js';
 import type { Spoken } from '@fair-copy/words/catalogues.js';
 import { call, upload } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
-import { inspectedPath, memory as memoryQuery, termbase as termbaseQuery, type Inspected } from '../../api/queries.js';
+import {
+  inspectedPath,
+  inspection,
+  memory as memoryQuery,
+  termbase as termbaseQuery,
+  type Inspected,
+} from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
 import { PageHead } from '../../parts/resource-page.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -79,6 +85,8 @@ function useSwitch({ kind, id }: Inspected, overview: InspectionOverview): (chec
   const queries = useQueryClient();
   const { fail } = useToast();
   return (check, on) => {
+    const others = overview.off.filter((other) => other !== check);
+    queries.setQueryData(inspection({ kind, id }).queryKey, { ...overview, off: on ? others : [...others, check] });
     const change = async (): Promise<void> => {
       const { clientId } = overview;
       const profile = await call('GET /inspection-profiles/:id', { params: { id: clientId } });
@@ -89,7 +97,10 @@ function useSwitch({ kind, id }: Inspected, overview: InspectionOverview): (chec
       await queries.invalidateQueries({ queryKey: ['inspection', { kind, id }] });
       await queries.invalidateQueries({ queryKey: ['inspection profile', clientId] });
     };
-    change().catch(fail);
+    change().catch((error: unknown) => {
+      fail(error);
+      void queries.invalidateQueries({ queryKey: ['inspection', { kind, id }] });
+    });
   };
 }
 

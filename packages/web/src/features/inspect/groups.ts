@@ -7,7 +7,8 @@ const IDS: Readonly<Record<Exclude<Group, 'whole'>, string>> = {
     'different-targets different-sources duplicate doublette spelling-variants several-concepts homonym-without-subject duplicate-term otherwise-elsewhere',
   numbers: 'number placeholder url code-missing code-added code-order',
   punctuation: 'final-punctuation double-mark space-before-mark brackets quotes spaces invisible',
-  terms: 'term-missing term-forbidden own-pattern term-unused term-otherwise forbidden-in-definition status',
+  terms:
+    'term-missing term-forbidden own-pattern term-unused term-otherwise word-without-term forbidden-in-definition status',
   spelling: 'spelling repeated-word capitals all-capitals untranslated other-language',
   form: 'length sentence-missing width broken-encoding form long-term note-in-term several-terms',
 };

@@ -1,0 +1,93 @@
+/** What a kit is worth for documents: classes, figures, terms, what is missing, what does not fit; and the kit packed. */
+import { contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
+import { languageName } from '@fair-copy/core/language/tags.js';
+import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { packKit } from '../kit-pack.js';
+import { rehearsalReport } from '../rehearsal-report.js';
+import { missingTerms, termsOfSegments } from '../rehearsal-terms.js';
+import { rehearsedFrom, type RehearseOptions, type Tried } from '../rehearsed.js';
+import { UsageError } from '../usage.js';
+
+export async function rehearse(paths: readonly string[], options: RehearseOptions): Promise<void> {
+  const { output, pack, json } = options;
+  if (output !== undefined && !/\.(?:xlsx|html?)$/i.test(output))
+    throw new UsageError('-o: the report is .xlsx or .html.');
+  if (pack !== undefined && !/\.zip$/i.test(pack)) throw new UsageError('--pack: the kit is packed as .zip.');
+  const tried = await rehearsedFrom(paths, options);
+  const { kit, source, target } = tried;
+  for (const name of kit.general)
+    process.stderr.write(
+      `${name} serves ${languageName(source)}–${languageName(target)} by a general language or another region.\n`,
+    );
+  if (output !== undefined) await rehearsalReport(output, tried);
+  if (pack !== undefined) await packKit(pack, tried, options);
+  if (json) process.stdout.write(JSON.stringify(asJson(tried)) + '\n');
+  else process.stdout.write(asText(tried));
+}
+
+function asJson(tried: Tried): object {
+  const { kit, segments, rehearsed, card, misfits } = tried;
+  const figures = figuresOf(segments, rehearsed, card);
+  return {
+    segments: segments.map(({ document, text, words, characters, isApart }, i) => {
+      const { class: kind, score, matches, like } = rehearsed[i]!;
+      const [best] = kind === 'none' ? [] : matches;
+      return {
+        document,
+        text: withoutCodes(text),
+        class: kind,
+        score,
+        words,
+        characters,
+        ...(best && {
+          target: withoutCodes(best.target),
+          from: { memory: kit.memories[best.memory]!.name, unit: best.id || best.number },
+        }),
+        ...(like && { like }),
+        ...(isApart && { apart: true }),
+      };
+    }),
+    bands: figures.bands,
+    totals: { ...figures, bands: undefined },
+    terms: termsOfSegments(tried).map(({ segment, hit }) => ({
+      segment,
+      term: hit.term,
+      concept: kit.concepts[hit.concept]!.id,
+      start: hit.start,
+      end: hit.end,
+      forbidden: hit.isForbidden,
+      missing: hit.isMissing,
+    })),
+    candidates: missingTerms(tried).map(({ text, times, counterpart }) => ({ text, times, counterpart })),
+    misfits,
+    contribution: contributions(segments, rehearsed, card, kit.memories.length).map((sum, m) => ({
+      resource: kit.memories[m]!.name,
+      ...sum,
+    })),
+  };
+}
+
+function asText(tried: Tried): string {
+  const { kit, segments, rehearsed, card, misfits } = tried;
+  const { bands, words, weighted, cost, apart } = figuresOf(segments, rehearsed, card);
+  const lines = bands
+    .filter((band) => band.segments > 0)
+    .map((band) => `${band.band.padEnd(11)} ${band.segments} segments, ${band.words} words, weighted ${band.weighted}`);
+  lines.push(
+    `In all      ${words} words, weighted ${weighted}${cost === null ? '' : `, ${cost.toFixed(2)} ${card.currency}`}`,
+  );
+  if (apart.segments > 0) lines.push(`Apart       ${apart.segments} segments with nothing to translate`);
+  for (const [m, { alone, added }] of contributions(segments, rehearsed, card, kit.memories.length).entries())
+    lines.push(`${kit.memories[m]!.name}: saves ${alone} words alone, ${added} in addition to those before it`);
+  const missing = missingTerms(tried);
+  if (missing.length > 0)
+    lines.push(
+      `In no termbase: ${missing
+        .slice(0, 20)
+        .map(({ text, times }) => `${text} (${times} ×)`)
+        .join(', ')}`,
+    );
+  for (const { file, segment, reason } of misfits)
+    lines.push(`${file}${segment === undefined ? '' : `, segment ${segment + 1}`}: ${reason}`);
+  return lines.join('\n') + '\n';
+}

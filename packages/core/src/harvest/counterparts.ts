@@ -1,0 +1,132 @@
+/** What a memory likely says for a phrase: the phrase of the target that comes with it and hardly without (Dunning 1993). */
+import { primaryLanguage } from '../language/tags.js';
+import { STEMMERS } from '../termbase/recognition/stemmers.js';
+import { withoutCodes } from '../text/inline-codes.js';
+import { functionWordsOf } from './function-words.js';
+import { logLikelihood } from './log-likelihood.js';
+import { wordsInText } from './phrases.js';
+
+/** Units of a phrase that are looked at, and units in all: more say nothing new. */
+const [OF_A_PHRASE, IN_ALL] = [300, 40_000];
+const LONGEST = 4;
+/** −2 log λ for one in a hundred (χ² with one degree of freedom). */
+const SURE = 6.63;
+/** The share of a phrase's units that must have the counterpart. */
+const MOSTLY = 0.3;
+
+export class Counterparts {
+  private readonly keys: ReadonlyMap<string, readonly string[][]>;
+  private readonly sourceStem: (word: string) => string;
+  private readonly targetStem: (word: string) => string;
+  private readonly stop: ReadonlySet<string>;
+  private readonly links: ReadonlySet<string>;
+  private readonly withPhrase = new Map<string, { units: number; readonly phrases: Map<string, number> }>();
+  private readonly all = new Map<string, number>();
+  private readonly written = new Map<string, Map<string, number>>();
+  private units = 0;
+
+  /** @param phrases of the source language, as they are written */
+  constructor(
+    phrases: readonly string[],
+    private readonly source: string,
+    private readonly target: string,
+  ) {
+    this.sourceStem = stemOf(source);
+    this.targetStem = stemOf(target);
+    const { stop, links } = functionWordsOf(target);
+    this.stop = stop;
+    this.links = links;
+    const keys = new Map<string, string[][]>();
+    for (const phrase of phrases) {
+      const words = this.stems(phrase);
+      if (words.length === 0) continue;
+      const there = keys.get(words[0]!);
+      if (there) there.push([phrase, ...words]);
+      else keys.set(words[0]!, [[phrase, ...words]]);
+    }
+    this.keys = keys;
+  }
+
+  /** A unit of the memory. O(words). */
+  see(source: string, target: string): void {
+    const found = this.phrasesIn(source).filter((phrase) => (this.withPhrase.get(phrase)?.units ?? 0) < OF_A_PHRASE);
+    if (found.length === 0 && this.units >= IN_ALL) return;
+    const phrases = this.targetPhrases(target);
+    this.units++;
+    for (const phrase of phrases) this.all.set(phrase, (this.all.get(phrase) ?? 0) + 1);
+    for (const phrase of found) {
+      let counts = this.withPhrase.get(phrase);
+      if (!counts) this.withPhrase.set(phrase, (counts = { units: 0, phrases: new Map() }));
+      counts.units++;
+      for (const other of phrases) counts.phrases.set(other, (counts.phrases.get(other) ?? 0) + 1);
+    }
+  }
+
+  /** Null: the memory does not say. */
+  of(phrase: string): string | null {
+    const counts = this.withPhrase.get(phrase);
+    if (!counts || counts.units < 2) return null;
+    let best: { readonly key: string; readonly value: number; readonly words: number } | null = null;
+    for (const [key, both] of counts.phrases) {
+      if (both < counts.units * MOSTLY) continue;
+      const only = this.all.get(key)! - both;
+      const sure = logLikelihood(both, counts.units - both, only, Math.max(0, this.units - counts.units - only));
+      if (sure < SURE) continue;
+      const words = key.split(' ').length;
+      // Of what comes together as surely, the longer says more.
+      const value = sure * (1 + 0.05 * (words - 1));
+      if (!best || value > best.value || (value === best.value && words > best.words)) best = { key, value, words };
+    }
+    if (!best) return null;
+    const writings = [...(this.written.get(best.key) ?? [])].sort((a, b) => b[1] - a[1]);
+    return writings[0]?.[0] ?? null;
+  }
+
+  private stems(text: string): string[] {
+    return wordsInText(withoutCodes(text), this.source).map(({ text: word }) => this.sourceStem(word.toLowerCase()));
+  }
+
+  private phrasesIn(text: string): string[] {
+    const words = this.stems(text);
+    const found = new Set<string>();
+    for (const [i, word] of words.entries())
+      for (const [phrase, ...own] of this.keys.get(word) ?? [])
+        if (own.every((one, k) => words[i + k] === one)) found.add(phrase!);
+    return [...found];
+  }
+
+  private targetPhrases(text: string): Set<string> {
+    const words = wordsInText(withoutCodes(text), this.target);
+    const gap = /^(?:ja|zh|th)/.test(this.target) ? '' : ' ';
+    const found = new Set<string>();
+    for (let i = 0; i < words.length; i++) {
+      if (!this.isContent(words[i]!.text)) continue;
+      let [key, said] = ['', ''];
+      for (let length = 1; length <= LONGEST && i + length <= words.length; length++) {
+        const { text: word, joins } = words[i + length - 1]!;
+        if (length > 1 && !joins) break;
+        key += (length > 1 ? ' ' : '') + this.targetStem(word.toLowerCase());
+        said += (length > 1 ? gap : '') + word;
+        if (this.isContent(word)) {
+          found.add(key);
+          this.noteWritten(key, said);
+        } else if (!this.links.has(word.toLowerCase())) break;
+      }
+    }
+    return found;
+  }
+
+  private isContent(word: string): boolean {
+    return !this.stop.has(word.toLowerCase()) && /\p{L}{2}|\p{sc=Han}|\p{sc=Kana}|\p{sc=Hira}/u.test(word);
+  }
+
+  private noteWritten(key: string, said: string): void {
+    let writings = this.written.get(key);
+    if (!writings) this.written.set(key, (writings = new Map()));
+    if (writings.size < 8 || writings.has(said)) writings.set(said, (writings.get(said) ?? 0) + 1);
+  }
+}
+
+function stemOf(language: string): (word: string) => string {
+  return STEMMERS[primaryLanguage(language)]?.stem ?? ((word) => word);
+}

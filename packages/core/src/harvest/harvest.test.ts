@@ -1,0 +1,123 @@
+import { describe, expect, it, test } from '@jest/globals';
+import { cValue } from './c-value.js';
+import { Counterparts } from './counterparts.js';
+import { Harvest } from './harvest.js';
+import { logLikelihood } from './log-likelihood.js';
+
+/**
+ * Frantzi, Ananiadou & Mima 2000, "Automatic recognition of multi-word terms", § 2.3: the worked example of candidates that hold
+ * "basal cell carcinoma", from eye pathology (from memory).
+ */
+test.each([
+  ['adenoid cystic basal cell carcinoma', 5, 5, 0, 0, 11.61],
+  ['cystic basal cell carcinoma', 4, 11, 5, 1, 12],
+  ['ulcerated basal cell carcinoma', 4, 7, 0, 0, 14],
+  ['recurrent basal cell carcinoma', 4, 5, 0, 0, 10],
+  ['circumscribed basal cell carcinoma', 4, 3, 0, 0, 6],
+  ['basal cell carcinoma', 3, 984, 26, 5, 1551.36],
+])('C-value of “%s”', (_, words, times, within, longer, expected) =>
+  expect(cValue({ words, times }, within, longer)).toBeCloseTo(expected, 1),
+);
+
+/** Dunning 1993, "Accurate methods for the statistics of surprise and coincidence", table 2 (from memory). */
+test.each([
+  ['the swiss', 110, 2442, 111, 29114, 270.72],
+  ['can be', 29, 13, 123, 31612, 263.9],
+  ['previous year', 31, 23, 139, 31584, 256.84],
+  ['mineral water', 10, 0, 3, 31764, 167.23],
+])('log-likelihood of “%s”', (_, both, first, second, neither, expected) =>
+  expect(logLikelihood(both, first, second, neither)).toBeCloseTo(expected, 1),
+);
+
+test('events that have nothing to do with each other have none', () => {
+  expect(logLikelihood(10, 90, 90, 810)).toBeCloseTo(0, 6);
+  expect(logLikelihood(0, 0, 0, 0)).toBe(0);
+});
+
+const MANUAL = [
+  'The lock keeper opens the upper gate of the lock chamber.',
+  'Ask the lock keeper before you enter the lock chamber.',
+  'A lock chamber is filled through the gate paddles.',
+  'Close the gate paddles before you open the upper gate.',
+  'Open the gate paddles slowly.',
+  'Close the upper gate when the lock chamber is full.',
+  'Wait for the lock keeper.',
+  'Open the valve.',
+  'Open the door.',
+  'Close the door.',
+];
+
+describe('harvest', () => {
+  const harvested = (texts: readonly string[], language = 'en') => {
+    const harvest = new Harvest(language);
+    for (const text of texts) harvest.see(text);
+    return harvest.candidates(50);
+  };
+
+  it('finds phrases that are no part of longer ones, with where they stand', () => {
+    const found = harvested(MANUAL);
+    const first = found.slice(0, 4).map(({ text }) => text);
+    expect(first).toEqual(expect.arrayContaining(['lock chamber', 'lock keeper', 'gate paddles', 'upper gate']));
+    const chamber = found.find(({ text }) => text === 'lock chamber')!;
+    expect(chamber).toMatchObject({ times: 4, words: 2, examples: [0, 1, 2, 5] });
+  });
+
+  it('takes no verb for the beginning of a term, and no function word for its end', () => {
+    const texts = harvested(MANUAL).map(({ text }) => text);
+    for (const text of texts) expect(text).not.toMatch(/^(?:open|close|ask)\b|\b(?:the|of|you|is)$/);
+  });
+
+  it('counts inflected forms with the word, and a text that is repeated once', () => {
+    const found = harvested([
+      'A mooring ring is here.',
+      'Many mooring rings are there.',
+      'Look at the mooring ring.',
+      'Look at the mooring ring.',
+    ]);
+    expect(found[0]).toMatchObject({ text: 'mooring ring', times: 3 });
+  });
+
+  it('takes phrases of more than two words with the words that link them', () => {
+    const found = harvested(
+      [
+        'La porte de l’écluse est fermée.',
+        'Ouvrez la vanne de fond.',
+        'La vanne de fond est ouverte.',
+        'Une vanne de fond.',
+      ],
+      'fr',
+    );
+    expect(found[0]).toMatchObject({ text: 'vanne de fond', times: 3 });
+  });
+
+  it('does without spaces where a script has none', () => {
+    const found = harvested(['閘門を開けます。', '閘門を閉めます。', '閘門の前で待ちます。'], 'ja');
+    expect(found.map(({ text }) => text)).toContain('閘門');
+  });
+
+  it('is silent where there is nothing', () => expect(harvested([])).toEqual([]));
+});
+
+describe('counterparts', () => {
+  it('is what comes with the phrase and hardly without', () => {
+    const pairs = [
+      ['The lock keeper opens the gate.', 'Der Schleusenwärter öffnet das Tor.'],
+      ['Ask the lock keeper.', 'Fragen Sie den Schleusenwärter.'],
+      ['The lock keepers are here.', 'Die Schleusenwärter sind hier.'],
+      ['Open the gate.', 'Öffnen Sie das Tor.'],
+      ['The gate is closed.', 'Das Tor ist geschlossen.'],
+      ['The weir is closed.', 'Das Wehr ist geschlossen.'],
+      ['The boat waits.', 'Das Boot wartet.'],
+      ['Wait here.', 'Warten Sie hier.'],
+      ['The water rises.', 'Das Wasser steigt.'],
+      ['The chamber is full.', 'Die Kammer ist voll.'],
+      ['The lamp is on.', 'Die Lampe brennt.'],
+      ['Mind the sill.', 'Achten Sie auf den Drempel.'],
+    ] as const;
+    const counterparts = new Counterparts(['lock keeper', 'gate', 'towpath'], 'en', 'de');
+    for (const [source, target] of pairs) counterparts.see(source, target);
+    expect(counterparts.of('lock keeper')).toBe('Schleusenwärter');
+    expect(counterparts.of('gate')).toBe('Tor');
+    expect(counterparts.of('towpath')).toBeNull();
+  });
+});

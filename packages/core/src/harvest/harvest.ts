@@ -1,0 +1,317 @@
+/**
+ * Words and phrases of texts that look like terms: what occurs often, does not begin or end with a function word, and is more
+ * than a part of longer ones (C-value). Without a tagger, two habits of texts stand for the parts of speech: what articles
+ * often follow is a verb ("close the gate"), and what only begins sentences is hardly a noun.
+ */
+import { primaryLanguage } from '../language/tags.js';
+import { STEMMERS } from '../termbase/recognition/stemmers.js';
+import { TextHash } from '../text/hash.js';
+import { withoutCodes } from '../text/inline-codes.js';
+import { cValue } from './c-value.js';
+import { functionWordsOf, type FunctionWords } from './function-words.js';
+import { Numbers, wordsInText, type Level } from './phrases.js';
+
+export interface Candidate {
+  /** As it is mostly written, in small letters but for names and German nouns. */
+  readonly text: string;
+  readonly words: number;
+  /** Times that it occurs in different texts, inflected forms with it. */
+  readonly times: number;
+  readonly score: number;
+  /** Texts in which it stands, by their number from 0; the first few. */
+  readonly examples: readonly number[];
+}
+
+export interface HarvestOptions {
+  /** Words of the longest phrase. */
+  readonly longest?: number;
+  /** What occurs less often is left out. */
+  readonly least?: number;
+}
+
+/** A position of a text where a phrase cannot begin or go on. */
+const BREAK = -1;
+const EXAMPLES = 5;
+/** The share of its times that an article follows, from which a word is taken for a verb. */
+const VERB = 0.2;
+/** Letters of a word by itself. */
+const SINGLE_LETTERS = 4;
+
+interface KnownWord {
+  readonly text: string;
+  /** May begin and end a term. */
+  readonly isContent: boolean;
+  readonly isLink: boolean;
+  readonly isDeterminer: boolean;
+  times: number;
+  /** An article or the like comes next. */
+  beforeDeterminer: number;
+  /** In small letters, elsewhere than at a beginning. */
+  small: number;
+  large: number;
+}
+
+/** Sees texts, then says what is worth being a term. Memory: 12 bytes for each word of the texts. */
+export class Harvest {
+  private readonly functions: FunctionWords;
+  private readonly stem: (word: string) => string;
+  private readonly words: KnownWord[] = [];
+  private readonly ids = new Map<string, number>();
+  private readonly byStem = new Map<string, number>();
+  /** Words by number, `BREAK` between what is no phrase; parallel to `texts`, `surfaces`. */
+  private readonly positions = new Numbers();
+  private readonly texts = new Numbers();
+  private readonly surfaces = new Numbers();
+  private readonly written: string[] = [];
+  private readonly writtenIds = new Map<string, number>();
+  private readonly seen = new Set<number>();
+  private count = 0;
+  private wordCount = 0;
+  private readonly longest: number;
+  private readonly least: number;
+
+  constructor(
+    private readonly language: string,
+    { longest = 5, least = 2 }: HarvestOptions = {},
+  ) {
+    this.functions = functionWordsOf(language);
+    const stemmer = STEMMERS[primaryLanguage(language)];
+    this.stem = stemmer ? stemmer.stem : (word) => word;
+    this.longest = longest;
+    this.least = least;
+  }
+
+  /** Of a segment. O(its words) */
+  see(text: string): void {
+    const number = this.count++;
+    // A text that is repeated says nothing new of its words.
+    const hash = new TextHash();
+    hash.add(text);
+    if (this.seen.has(hash.value)) return;
+    this.seen.add(hash.value);
+    let last: KnownWord | null = null;
+    for (const [i, { text: word, joins }] of wordsInText(withoutCodes(text), this.language).entries()) {
+      if (!joins) this.push(BREAK, number, 0);
+      const id = this.idOf(word);
+      const known = this.words[id]!;
+      known.times++;
+      this.wordCount++;
+      if (i > 0) {
+        if (word[0] === word[0]!.toLowerCase()) known.small++;
+        else known.large++;
+      }
+      if (last && joins && known.isDeterminer) last.beforeDeterminer++;
+      last = known;
+      this.push(id, number, this.writtenOf(word));
+    }
+    this.push(BREAK, number, 0);
+  }
+
+  /** @param limit how many, the best first */
+  candidates(limit: number): Candidate[] {
+    const levels = this.levels();
+    const scored = this.scored(levels);
+    scored.sort((a, b) => b.score - a.score || a.first - b.first);
+    return scored.slice(0, limit).map((one) => this.described(one, levels));
+  }
+
+  private push(word: number, text: number, surface: number): void {
+    this.positions.push(word);
+    this.texts.push(text);
+    this.surfaces.push(surface);
+  }
+
+  private idOf(word: string): number {
+    let id = this.ids.get(word);
+    if (id !== undefined) return id;
+    const lower = word.toLowerCase().replace(/’/g, "'");
+    const key = this.functions.stop.has(lower) ? lower : this.stem(lower);
+    id = this.byStem.get(key);
+    if (id === undefined) {
+      const isStop = this.functions.stop.has(lower);
+      const isContent = !isStop && /\p{L}{2}/u.test(lower) && !/^\p{N}|ly$/u.test(lower);
+      id = this.words.length;
+      this.words.push({
+        text: lower,
+        isContent,
+        isLink: this.functions.links.has(lower),
+        isDeterminer: this.functions.determiners.has(lower),
+        times: 0,
+        beforeDeterminer: 0,
+        small: 0,
+        large: 0,
+      });
+      this.byStem.set(key, id);
+    }
+    this.ids.set(word, id);
+    return id;
+  }
+
+  private writtenOf(word: string): number {
+    let id = this.writtenIds.get(word);
+    if (id === undefined) {
+      this.writtenIds.set(word, (id = this.written.length));
+      this.written.push(word);
+    }
+    return id;
+  }
+
+  /** Phrases of each length that occur often enough: only what grows from such can be one (Agrawal & Srikant 1994). */
+  private levels(): Level[] {
+    const { positions } = this;
+    const first = new Int32Array(positions.length).fill(-1);
+    for (let i = 0; i < positions.length; i++) {
+      const word = positions.at(i);
+      if (word !== BREAK && this.words[word]!.isContent && this.words[word]!.times >= this.least) first[i] = word;
+    }
+    const levels: Level[] = [{ length: 1, at: first, times: this.words.map(({ times }) => times) }];
+    for (let length = 2; length <= this.longest; length++) {
+      const before = levels.at(-1)!.at;
+      const next = this.grown(before, length);
+      if (next.times.length === 0) break;
+      levels.push(next);
+    }
+    return levels;
+  }
+
+  private grown(before: Int32Array, length: number): Level {
+    const { positions, words } = this;
+    const size = words.length + 1;
+    const counts = new Map<number, number>();
+    const keyAt = (i: number): number => {
+      if (before[i]! < 0) return -1;
+      const word = positions.at(i + length - 1);
+      if (i + length > positions.length || word === BREAK) return -1;
+      const known = words[word]!;
+      // What goes on must be able to be within or at the end of a term.
+      if (!known.isContent && !known.isLink) return -1;
+      if (known.isContent && known.times < this.least) return -1;
+      return before[i]! * size + word;
+    };
+    for (let i = 0; i + length <= positions.length; i++) {
+      const key = keyAt(i);
+      if (key >= 0) counts.set(key, (counts.get(key) ?? 0) + 1);
+    }
+    const ids = new Map<number, number>();
+    const times: number[] = [];
+    for (const [key, count] of counts)
+      if (count >= this.least) {
+        ids.set(key, times.length);
+        times.push(count);
+      }
+    counts.clear();
+    const at = new Int32Array(positions.length).fill(-1);
+    for (let i = 0; i + length <= positions.length; i++) {
+      const key = keyAt(i);
+      if (key >= 0) at[i] = ids.get(key) ?? -1;
+    }
+    return { length, at, times };
+  }
+
+  /** Longest first, so that what is within longer ones is known. */
+  private scored(levels: readonly Level[]): Scored[] {
+    const looks = levels.map((level) => this.looksOf(level));
+    const within = levels.map(({ times }) => new Float64Array(times.length));
+    const longer = levels.map(({ times }) => new Uint32Array(times.length));
+    const scored: Scored[] = [];
+    for (let l = levels.length - 1; l >= 0; l--) {
+      const { length, times } = levels[l]!;
+      for (const [id, look] of looks[l]!.entries()) {
+        if (!look?.isTerm) continue;
+        const value = cValue({ words: length, times: times[id]! }, within[l]![id]!, longer[l]![id]!);
+        for (let part = 0; part < l; part++)
+          for (let from = 0; from + part + 1 <= length; from++) {
+            const inner = levels[part]!.at[look.first + from]!;
+            if (inner < 0) continue;
+            within[part]![inner]! += times[id]! - within[l]![id]!;
+            longer[part]![inner]!++;
+          }
+        const score = value * Math.max(0, this.association(look.first, length, times[id]!)) * look.weight;
+        if (score > 0) scored.push({ level: l, id, score, first: look.first });
+      }
+    }
+    return scored;
+  }
+
+  /** How much its words belong together: normalised pointwise mutual information (Bouma 2009), −1 to 1; 1 for one word. */
+  private association(from: number, length: number, times: number): number {
+    if (length === 1) return 1;
+    const all = this.wordCount;
+    let apart = 0;
+    for (let i = 0; i < length; i++) apart += Math.log(this.words[this.positions.at(from + i)]!.times / all);
+    const together = Math.log(times / all);
+    return (together - apart) / (-(length - 1) * together);
+  }
+
+  /** What the places of each phrase say: whether it can be a term, and how much so. */
+  private looksOf({ length, at, times }: Level): (Look | undefined)[] {
+    const { positions } = this;
+    const looks: (Look | undefined)[] = new Array<Look | undefined>(times.length).fill(undefined);
+    for (let i = 0; i < at.length; i++) {
+      const id = at[i]!;
+      if (id < 0) continue;
+      const look = (looks[id] ??= { first: i, isTerm: this.canBeTerm(i, length), begins: 0, weight: 1 });
+      // It begins a sentence that goes on behind it.
+      const opens = i === 0 || (positions.at(i - 1) === BREAK && (i < 2 || this.texts.at(i - 2) !== this.texts.at(i)));
+      if (opens && positions.at(i + length) !== BREAK) look.begins++;
+    }
+    for (const [id, look] of looks.entries()) if (look) look.weight = 1 - 0.7 * (look.begins / times[id]!);
+    return looks;
+  }
+
+  private canBeTerm(from: number, length: number): boolean {
+    const { positions, words } = this;
+    const [first, last] = [words[positions.at(from)]!, words[positions.at(from + length - 1)]!];
+    if (!last.isContent || this.isVerb(first) || this.isVerb(last)) return false;
+    if (length === 1) return first.text.length >= (this.gap === '' ? 2 : SINGLE_LETTERS);
+    // A link stands between two words of a term, not three.
+    for (let i = 1; i < length - 1; i++)
+      if (this.isVerb(words[positions.at(from + i)]!) && words[positions.at(from + i)]!.isContent) return false;
+    return true;
+  }
+
+  private isVerb({ beforeDeterminer, times, isContent }: KnownWord): boolean {
+    return isContent && times >= 3 && beforeDeterminer / times > VERB;
+  }
+
+  private described({ level, id, score }: Scored, levels: readonly Level[]): Candidate {
+    const { at, length, times } = levels[level]!;
+    const writings = new Map<string, number>();
+    const examples: number[] = [];
+    for (let i = 0; i < at.length; i++) {
+      if (at[i] !== id) continue;
+      const text = Array.from({ length }, (_, k) => this.asWord(i + k)).join(this.gap);
+      writings.set(text, (writings.get(text) ?? 0) + 1);
+      const number = this.texts.at(i);
+      if (examples.length < EXAMPLES && examples.at(-1) !== number) examples.push(number);
+    }
+    const [text] = [...writings].sort((a, b) => b[1] - a[1] || a[0].length - b[0].length)[0]!;
+    return { text, words: length, times: times[id]!, score: Math.round(score * 100) / 100, examples };
+  }
+
+  /** As it is written there; in small letters where it mostly is. */
+  private asWord(position: number): string {
+    const known = this.words[this.positions.at(position)]!;
+    const written = this.written[this.surfaces.at(position)]!;
+    return known.small >= known.large && /^\p{Lu}\p{Ll}/u.test(written) ? written.toLowerCase() : written;
+  }
+
+  private get gap(): string {
+    return /^(?:ja|zh|th|lo|km|my|yue)\b/.test(this.language) ? '' : ' ';
+  }
+}
+
+interface Look {
+  /** Its first position. */
+  readonly first: number;
+  readonly isTerm: boolean;
+  begins: number;
+  weight: number;
+}
+
+interface Scored {
+  readonly level: number;
+  readonly id: number;
+  readonly score: number;
+  readonly first: number;
+}

@@ -1,0 +1,62 @@
+/** Texts as runs of words, and all phrases of them that occur often enough, by one pass for each length. */
+
+/** A word, with its letters; what stands between two of them ends a phrase unless it is one space. */
+const WORD = /[\p{L}\p{N}][\p{L}\p{M}\p{N}]*(?:[-'’][\p{L}\p{M}\p{N}]+)*/gu;
+const SPACELESS = /[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}]/u;
+
+export interface WordInText {
+  readonly text: string;
+  readonly start: number;
+  /** The phrase can go on from the word before. */
+  readonly joins: boolean;
+}
+
+/** In order. @param language for the words of scripts without spaces (ICU's dictionary) */
+export function wordsInText(text: string, language: string): WordInText[] {
+  const found: WordInText[] = [];
+  let end = -1;
+  const push = (word: string, start: number, gap: string): void => {
+    found.push({ text: word, start, joins: end >= 0 && text.slice(end, start) === gap });
+    end = start + word.length;
+  };
+  if (SPACELESS.test(text)) {
+    for (const { segment, index, isWordLike } of segmenterOf(language).segment(text))
+      if (isWordLike) push(segment, index, '');
+  } else for (const { 0: word, index } of text.matchAll(WORD)) push(word, index, ' ');
+  return found;
+}
+
+const segmenters = new Map<string, Intl.Segmenter>();
+function segmenterOf(language: string): Intl.Segmenter {
+  let segmenter = segmenters.get(language);
+  if (!segmenter) segmenters.set(language, (segmenter = new Intl.Segmenter(language, { granularity: 'word' })));
+  return segmenter;
+}
+
+/** A list of whole numbers that grows. */
+export class Numbers {
+  private all = new Int32Array(1 << 12);
+  length = 0;
+
+  push(value: number): void {
+    if (this.length === this.all.length) {
+      const larger = new Int32Array(this.all.length * 2);
+      larger.set(this.all);
+      this.all = larger;
+    }
+    this.all[this.length++] = value;
+  }
+
+  at(index: number): number {
+    return this.all[index]!;
+  }
+}
+
+/** Phrases of one length: where each begins, and how often it occurs. */
+export interface Level {
+  readonly length: number;
+  /** By position in the texts; −1: no phrase that occurs often enough begins here. */
+  readonly at: Int32Array;
+  /** By phrase. */
+  readonly times: readonly number[];
+}

@@ -1,0 +1,172 @@
+/** Rehearsals and harvests from a terminal. */
+import { execFileSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { CommandLine } from './calls.js';
+
+const line = new CommandLine();
+afterAll(() => line.end());
+const run = (args: readonly string[]) => line.call(...args);
+
+const folder = mkdtempSync(join(tmpdir(), 'rehearse-'));
+const at = (name: string): string => join(folder, name);
+
+const tu = (english: string, other: string, language = 'de'): string =>
+  `<tu><tuv xml:lang="en"><seg>${english}</seg></tuv><tuv xml:lang="${language}"><seg>${other}</seg></tuv></tu>`;
+const tmx = (...units: string[]): string =>
+  `<tmx version="1.4"><header srclang="en" segtype="sentence"/><body>${units.join('\n')}</body></tmx>`;
+
+const DOCUMENT = `# Passing the lock
+
+Close the upper gate. Wait for the green light. The lock chamber holds 14 boats.
+
+The lock keeper opens the lower gate. Close the upper gate.
+
+Diese Ordnung gilt für alle Boote zwischen dem Obertor und dem Wehr.
+`;
+
+interface Rehearsed {
+  readonly segments: readonly { text: string; class: string; score: number; words: number; target?: string }[];
+  readonly bands: readonly { band: string; segments: number; words: number; weighted: number }[];
+  readonly terms: readonly { segment: number; term: string; concept: string; missing: boolean; forbidden: boolean }[];
+  readonly candidates: readonly { text: string }[];
+  readonly misfits: readonly { kind: string; file: string; reason: string; language?: string }[];
+  readonly contribution: readonly { resource: string; alone: number; added: number }[];
+}
+
+beforeAll(() => {
+  mkdirSync(at('documents'));
+  writeFileSync(at('documents/rules.md'), DOCUMENT);
+  writeFileSync(
+    at('lasting.tmx'),
+    tmx(
+      tu('Close the upper gate.', 'Schließen Sie das Obertor.'),
+      tu('Wait for the green light.', 'Warten Sie auf grünes Licht.'),
+      tu('The lock chamber holds 12 boats.', 'Die Schleusenkammer fasst 12 Boote.'),
+      tu('Nobody ever asks for this one.', 'Danach fragt niemand.'),
+    ),
+  );
+  writeFileSync(at('portuguese.tmx'), tmx(tu('Close the gate.', 'Feche a porta.', 'pt')));
+  writeFileSync(at('terms.csv'), 'id;English;German\nc1;lock keeper;Schleusenwärter\nc2;towpath;Treidelpfad\n');
+});
+
+const ARGS = ['--source', 'en', '--target', 'de', '--memory', at('lasting.tmx'), at('portuguese.tmx')];
+const rehearse = (...more: string[]): Rehearsed => {
+  const { out } = run(['rehearse', at('documents'), ...ARGS, '--termbase', at('terms.csv'), '--json', ...more]);
+  return JSON.parse(out) as Rehearsed;
+};
+
+describe('a rehearsal', () => {
+  test('gives each segment its class, score and target, and what does not fit its reason', () => {
+    const { segments, misfits, terms, contribution } = rehearse();
+    expect(segments.map(({ class: kind }) => kind)).toEqual([
+      'none',
+      'context',
+      'context',
+      'near',
+      'none',
+      'repetition',
+      'none',
+    ]);
+    expect(segments[1]).toMatchObject({ score: 100, words: 4, target: 'Schließen Sie das Obertor.' });
+    expect(misfits).toMatchObject([
+      { kind: 'memory', file: 'portuguese.tmx', reason: 'It has nothing in German; it has English, Portuguese.' },
+      { kind: 'segment', segment: 6, language: 'de' },
+    ]);
+    expect(terms).toMatchObject([{ segment: 4, term: 'lock keeper', concept: 'c1', missing: false, forbidden: false }]);
+    expect(contribution.map(({ resource, added }) => [resource, added > 0])).toEqual([
+      ['lasting.tmx', true],
+      ['portuguese.tmx', false],
+    ]);
+  });
+
+  test('weighs by the card that it is given, and refuses one with a band for nothing', () => {
+    writeFileSync(at('card.json'), '{"currency":"EUR","perWord":0.1,"shares":{"context":0.5}}');
+    const { bands } = rehearse('--rates', at('card.json'));
+    expect(bands.find(({ band }) => band === 'context')).toMatchObject({ segments: 2, words: 9, weighted: 4.5 });
+    writeFileSync(at('nothing.json'), '{"shares":{"exact":0}}');
+    const refused = run(['rehearse', at('documents'), ...ARGS, '--rates', at('nothing.json')]);
+    expect([refused.status, refused.err]).toEqual([2, expect.stringContaining('no band is for nothing')]);
+  });
+
+  test('packs what matches and occurs; taken in again it gives the same figures', () => {
+    const zip = at('kit.zip');
+    const before = rehearse('--pack', zip);
+    execFileSync('/usr/bin/python3', [
+      '-c',
+      'import sys,zipfile; zipfile.ZipFile(sys.argv[1]).extractall(sys.argv[2])',
+      zip,
+      at('kit'),
+    ]);
+    const packed = readFileSync(at('kit/lasting.tmx'), 'utf8');
+    expect(packed).toContain('Obertor');
+    expect(packed).not.toContain('Danach fragt niemand');
+    const tbx = readFileSync(at('kit/terms.tbx'), 'utf8');
+    expect(tbx).toContain('Schleusenwärter');
+    expect(tbx).not.toContain('Treidelpfad');
+    const { out } = run([
+      'rehearse',
+      at('documents'),
+      ...['--source', 'en', '--target', 'de', '--json'],
+      ...['--memory', at('kit/lasting.tmx'), '--termbase', at('kit/terms.tbx')],
+    ]);
+    const after = JSON.parse(out) as Rehearsed;
+    expect(after.bands).toEqual(before.bands);
+    expect(after.terms.map(({ segment, term }) => [segment, term])).toEqual(
+      before.terms.map(({ segment, term }) => [segment, term]),
+    );
+  });
+
+  test('reports as a workbook that openpyxl reads, and as a page', () => {
+    run(['rehearse', at('documents'), ...ARGS, '-o', at('report.xlsx')]);
+    const names = execFileSync('/usr/bin/python3', [
+      '-c',
+      'import sys,openpyxl; b=openpyxl.load_workbook(sys.argv[1]); print("|".join(b.sheetnames)); print(b["Segments"]["H3"].value)',
+      at('report.xlsx'),
+    ]).toString();
+    expect(names).toBe('Figures|Resources|Segments|Terms|In no termbase|Does not fit\nSchließen Sie das Obertor.\n');
+    run(['rehearse', at('documents'), ...ARGS, '-o', at('report.html')]);
+    expect(readFileSync(at('report.html'), 'utf8')).toContain('<h2>Resources</h2>');
+  });
+
+  test('says what it cannot do with what it is given', () => {
+    const table = run(['rehearse', at('documents'), ...ARGS, '-o', at('report.csv')]);
+    expect([table.status, table.err]).toEqual([2, expect.stringContaining('.xlsx or .html')]);
+    const points = run(['rehearse', at('documents'), ...ARGS, '--threshold', '0']);
+    expect(points.status).toBe(2);
+  });
+});
+
+describe('a harvest', () => {
+  const texts = [
+    ['The lock keeper opens the gate.', 'Der Schleusenwärter öffnet das Tor.'],
+    ['Ask the lock keeper first.', 'Fragen Sie zuerst den Schleusenwärter.'],
+    ['The mooring ring is on the wall.', 'Der Festmacherring ist an der Mauer.'],
+    ['Use the mooring ring.', 'Benutzen Sie den Festmacherring.'],
+    ['A mooring ring holds one boat.', 'Ein Festmacherring hält ein Boot.'],
+    ['The weir is open.', 'Das Wehr ist offen.'],
+    ['Mind the gap.', 'Achten Sie auf den Spalt.'],
+    ['The water is high.', 'Das Wasser steht hoch.'],
+  ] as const;
+
+  test('gives what looks like a term and is in no termbase, with what the memory says', () => {
+    writeFileSync(at('harvest.tmx'), tmx(...texts.map(([en, de]) => tu(en, de))));
+    const { out } = run([
+      'harvest',
+      at('harvest.tmx'),
+      ...['--source', 'en', '--target', 'de', '--termbase', at('terms.csv'), '--json'],
+    ]);
+    const { candidates } = JSON.parse(out) as { candidates: { text: string; counterpart: string; times: number }[] };
+    expect(candidates[0]).toMatchObject({ text: 'mooring ring', times: 3, counterpart: 'Festmacherring' });
+    expect(candidates.map(({ text }) => text)).not.toContain('lock keeper');
+  });
+
+  test('goes to a termbase that is read again', () => {
+    run(['harvest', at('harvest.tmx'), '--source', 'en', '--target', 'de', '-o', at('out.tbx')]);
+    const tbx = readFileSync(at('out.tbx'), 'utf8');
+    expect(tbx).toContain('mooring ring');
+    expect(tbx).toContain('Festmacherring');
+  });
+});

@@ -107,7 +107,10 @@ function seededConcepts(folder) {
   printed('inspect, termbase', counts, `${CONCEPTS.toLocaleString('en')} concepts`);
 }
 
-/** All checks but terms over many units, beside taking them in. */
+/** Terms of the termbase that texts are looked at with. */
+const TERMS = 5000;
+
+/** All checks over many units, beside taking them in: without terms and spelling, then with both. */
 async function speed({ started, report, folder }) {
   const units = Number(process.env.INSPECTED ?? 100_000);
   const path = join(folder, 'inspected.tmx');
@@ -116,17 +119,47 @@ async function speed({ started, report, folder }) {
   const size = `${units.toLocaleString('en')} units`;
   const { call, until, memory: used, stop } = await started(`inspect-${units}`);
   const { id: client } = await call('POST', '/clients', { name: 'Bench' });
+  const taken = async (name, blob, how, target) => {
+    const { fileId, jobId } = await call('POST', `/intake/files?client=${client}&name=${name}`, blob);
+    await until(`/jobs/${jobId}`, (job) => job.state !== 'running');
+    if (how === 'write') await until(`/intake/files/${fileId}`, (file) => file.outcome !== null);
+    const { id } = await call('POST', `/intake/files/${fileId}/${how}`, target);
+    return (await until(`/jobs/${id}`, (job) => job.state !== 'running')).result;
+  };
   let start = performance.now();
-  const { fileId, jobId } = await call('POST', `/intake/files?client=${client}&name=m.tmx`, await openAsBlob(path));
-  await until(`/jobs/${jobId}`, (job) => job.state !== 'running');
-  const { id } = await call('POST', `/intake/files/${fileId}/write-units`, { newName: 'M' });
-  const { result } = await until(`/jobs/${id}`, (job) => job.state !== 'running');
+  const result = await taken('m.tmx', await openAsBlob(path), 'write-units', { newName: 'M' });
   const took = performance.now() - start;
   const { memoryId } = result.files[0].written;
-  start = performance.now();
-  const { id: inspected } = await call('POST', `/memories/${memoryId}/inspection`);
-  await until(`/jobs/${inspected}`, (job) => job.state !== 'running');
-  report(`${size}: all checks but terms`, performance.now() - start, took, 'taking them in');
-  note(`${size}: highest memory, the inspection with it`, `${used.peak.toFixed(0)} MB`);
+  const usual = await call('GET', `/inspection-profiles/${client}`);
+  const inspected = async (what, profile) => {
+    await call('PUT', `/inspection-profiles/${client}`, { ...usual, ...profile });
+    start = performance.now();
+    const { id } = await call('POST', `/memories/${memoryId}/inspection`);
+    await until(`/jobs/${id}`, (job) => job.state !== 'running');
+    report(`${size}: ${what}`, performance.now() - start, took, 'taking them in');
+    note(`${size}: highest memory, ${what}`, `${used.peak.toFixed(0)} MB`);
+  };
+  await inspected('all checks but terms and spelling', { without: ['spelling'] });
+  const { termbaseId } = await taken('terms.csv', new Blob([termsOf(path)]), 'write', { newName: 'T' });
+  await inspected(`all checks, ${TERMS.toLocaleString('en')} terms and spelling`, { termbases: [termbaseId] });
   stop();
+}
+
+/** The most frequent words and pairs of words of the source, each with a word of a target beside it. */
+function termsOf(path) {
+  const counts = new Map();
+  const beside = new Map();
+  const text = readFileSync(path, 'utf8').slice(0, 40_000_000);
+  for (const [, source, target] of text.matchAll(/<seg>([^<]*)<\/seg><\/tuv><tuv[^>]*><seg>([^<]*)<\/seg>/g)) {
+    const words = source.match(/[A-Za-z]{4,}/g) ?? [];
+    const [other] = target.match(/\p{L}{5,}/u) ?? [];
+    if (!other) continue;
+    for (const [i, word] of words.entries())
+      for (const term of [word, ...(words[i + 1] ? [`${word} ${words[i + 1]}`] : [])]) {
+        counts.set(term, (counts.get(term) ?? 0) + 1);
+        if (!beside.has(term)) beside.set(term, other);
+      }
+  }
+  const terms = [...counts].sort((a, b) => b[1] - a[1]).slice(0, TERMS);
+  return ['en;de', ...terms.map(([term]) => `${term};${beside.get(term)}`)].join('\n');
 }

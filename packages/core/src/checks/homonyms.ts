@@ -17,16 +17,27 @@ interface SharedText {
   readonly places: readonly Place[];
 }
 
+interface Group {
+  readonly key: number;
+  readonly language: LanguageTag;
+  /** All of its items say the very same. */
+  readonly isOne: boolean;
+  readonly items: readonly number[];
+}
+
 /**
- * Which items share a text. Of each text only a hash and the number of its item are kept, in 16 bytes, so that a million
- * units with three texts take 50 MB; which are the same is found at the end, by sorting.
+ * Which items share a text. Of each text only its hash, that of its item and the item's number are kept, in 25 bytes, so that
+ * a million units with three texts take 75 MB; which are the same is found at the end, by sorting.
  */
 export class TextIndex<T> {
   private hashes = new Float64Array(1024);
   private items = new Float64Array(1024);
+  private wholes = new Float64Array(1024);
+  private tags = new Uint8Array(1024);
+  private readonly languages: LanguageTag[] = [];
   private count = 0;
   private last = NaN;
-  private groups: readonly (readonly number[])[] | null = null;
+  private groups: readonly Group[] | null = null;
 
   private constructor(private readonly facts: Pick<Facts<T>, 'of' | 'item'>) {}
 
@@ -43,9 +54,15 @@ export class TextIndex<T> {
     const id = of.id(item);
     if (id === this.last) return;
     this.last = id;
-    for (const { language, text } of of.texts(item)) {
+    const texts = of.texts(item);
+    const whole = wholeOf(texts);
+    for (const { language, text } of texts) {
       if (this.count === this.hashes.length) this.grow();
+      let tag = this.languages.indexOf(language);
+      if (tag < 0) tag = this.languages.push(language) - 1;
       this.hashes[this.count] = keyOf(language, text);
+      this.wholes[this.count] = whole;
+      this.tags[this.count] = tag;
       this.items[this.count++] = id;
     }
   }
@@ -56,42 +73,53 @@ export class TextIndex<T> {
       for (const same of byText(places).values()) if (same.length > 1) yield { language, places: same };
   }
 
-  /** Texts that are written in several ways: with other codes, capitals or marks at the end. */
-  *nearlyShared(): Generator<SharedText> {
-    for (const shared of this.alike()) if (byText(shared.places).size > 1) yield shared;
+  /**
+   * Texts of some languages that stand in several items, whichever way each writes them: with other codes, capitals or marks at
+   * the end. Items that say the very same in all languages are left out: they contradict nothing.
+   */
+  *nearlyShared(isWanted: (language: LanguageTag) => boolean): Generator<SharedText> {
+    yield* this.alike((group) => !group.isOne && isWanted(group.language));
   }
 
-  private *alike(): Generator<SharedText> {
+  private *alike(isWanted: (group: Group) => boolean = () => true): Generator<SharedText> {
     this.groups ??= this.grouped();
-    for (const ids of this.groups) {
-      const [key = NaN, ...items] = ids;
-      const found = this.texts(items[0]!).find(({ language, text }) => keyOf(language, text) === key);
+    for (const group of this.groups) {
+      if (!isWanted(group)) continue;
+      const { key, language, items } = group;
+      const found = this.texts(items[0]!).find((one) => one.language === language && keyOf(language, one.text) === key);
       if (!found) continue;
-      const { language } = found;
       const text = looseKey(found.text);
       yield { language, places: items.flatMap((id) => this.placesOf(id, language, text)) };
     }
   }
 
-  /** The hash of each text that several items have, and these. */
-  private grouped(): readonly (readonly number[])[] {
-    const { hashes, items, count } = this;
+  /** The texts that several items have, with these. */
+  private grouped(): readonly Group[] {
+    const { hashes, items, wholes, count } = this;
     const order = new Uint32Array(count);
     for (let i = 0; i < count; i++) order[i] = i;
     order.sort((a, b) => hashes[a]! - hashes[b]! || a - b);
-    const found: { readonly first: number; readonly group: readonly number[] }[] = [];
+    const found: { readonly first: number; readonly group: Group }[] = [];
     let from = 0;
     while (from < count) {
       const first = order[from]!;
       let to = from + 1;
-      while (to < count && hashes[order[to]!] === hashes[first]) to++;
-      const ids = new Set<number>();
-      for (; from < to; from++) ids.add(items[order[from]!]!);
-      if (ids.size > 1) found.push({ first, group: [hashes[first]!, ...ids] });
+      let isOne = true;
+      for (; to < count && hashes[order[to]!] === hashes[first]; to++)
+        if (wholes[order[to]!] !== wholes[first]) isOne = false;
+      if (to - from > 1) {
+        const ids = new Set<number>();
+        for (let i = from; i < to; i++) ids.add(items[order[i]!]!);
+        const language = this.languages[this.tags[first]!]!;
+        if (ids.size > 1) found.push({ first, group: { key: hashes[first]!, language, isOne, items: [...ids] } });
+      }
+      from = to;
     }
     // The numbers have done their work.
     this.hashes = new Float64Array(0);
     this.items = new Float64Array(0);
+    this.wholes = new Float64Array(0);
+    this.tags = new Uint8Array(0);
     return found.sort((a, b) => a.first - b.first).map(({ group }) => group);
   }
 
@@ -103,6 +131,10 @@ export class TextIndex<T> {
     };
     this.hashes = larger(this.hashes);
     this.items = larger(this.items);
+    this.wholes = larger(this.wholes);
+    const tags = new Uint8Array(this.tags.length * 2);
+    tags.set(this.tags);
+    this.tags = tags;
   }
 
   private texts(id: number): readonly Text[] {
@@ -129,6 +161,16 @@ function keyOf(language: LanguageTag, text: string): number {
   const hash = new TextHash();
   hash.add(language);
   hash.add(looseKey(text));
+  return hash.value;
+}
+
+/** The same for items that say the very same in the same languages. */
+function wholeOf(texts: readonly Text[]): number {
+  const hash = new TextHash();
+  for (const { language, text } of texts) {
+    hash.add(language);
+    hash.add(text);
+  }
   return hash.value;
 }
 
@@ -184,19 +226,20 @@ function* differing<T>(
 }
 
 function* differingTexts<T>(index: TextIndex<T>, source: LanguageTag | undefined): Generator<Finding> {
-  yield* differing(index, source, looseKey);
   const hint = { ...different, severity: 'info' } as const;
-  for (const { language, places } of index.shared()) {
-    if (language !== source || contradictedLanguage(places, language, looseKey)) continue;
-    const target = contradictedLanguage(places, language, exactKey);
-    if (target) yield* findings(hint, places, contradiction('targets-nearly-same', target, places));
-  }
-  for (const { language, places } of index.nearlyShared()) {
-    if (language !== source) continue;
+  for (const { language, places } of index.nearlyShared((one) => one === source)) {
+    const ways = [...byText(places).values()];
+    for (const same of ways) {
+      if (same.length < 2) continue;
+      const target = contradictedLanguage(same, language, looseKey);
+      const slightly = target ? null : contradictedLanguage(same, language, exactKey);
+      if (target) yield* findings(different, same, contradiction('different-targets', target, same));
+      else if (slightly) yield* findings(hint, same, contradiction('targets-nearly-same', slightly, same));
+    }
     // One of each way of writing: what contradicts itself within a way was said above.
-    const ways = [...byText(places).values()].map(([first]) => first!);
-    const target = contradictedLanguage(ways, language, looseKey);
-    if (target) yield* findings(hint, ways, contradiction('sources-nearly-same', target, ways));
+    const firsts = ways.map(([first]) => first!);
+    const target = firsts.length > 1 ? contradictedLanguage(firsts, language, looseKey) : null;
+    if (target) yield* findings(hint, firsts, contradiction('sources-nearly-same', target, firsts));
   }
 }
 
@@ -258,9 +301,10 @@ export const differentSourcesCheck: TextCheck = {
 
 function* fromDifferentSources<T>(index: TextIndex<T>, source: LanguageTag | undefined): Generator<Finding> {
   if (source === undefined) return;
-  for (const { language, places } of index.shared())
-    if (language !== source && contradictedLanguage(places, language, caselessKey, source) === source)
-      yield* findings(sources, places, contradiction('different-sources', source, places));
+  for (const { language, places } of index.nearlyShared((one) => one !== source))
+    for (const same of byText(places).values())
+      if (same.length > 1 && contradictedLanguage(same, language, caselessKey, source) === source)
+        yield* findings(sources, same, contradiction('different-sources', source, same));
 }
 
 const several = {

@@ -10,6 +10,7 @@ import { lookUpContract } from './look-up.js';
 import { memoryContract } from './memories.js';
 import { mergeContract } from './merges.js';
 import { termMergeContract } from './term-merges.js';
+import { rehearsalContract } from './rehearsals.js';
 import { twoContract } from './two.js';
 import { pictureContract } from './pictures.js';
 import { sessionContract } from './session.js';
@@ -29,6 +30,7 @@ export const contract = {
   ...memoryContract,
   ...mergeContract,
   ...termMergeContract,
+  ...rehearsalContract,
   ...twoContract,
   ...pictureContract,
   ...sessionContract,

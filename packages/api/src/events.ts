@@ -12,6 +12,7 @@ export const CHANGING = [
   'merge',
   'ledger',
   'inspection',
+  'rehearsal',
 ] as const;
 export type Changing = (typeof CHANGING)[number];
 

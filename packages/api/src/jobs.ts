@@ -68,6 +68,8 @@ export const JOB_RESULTS = {
   'harvest terms': changed,
   inspect: z.object({ new: z.number(), standing: z.number(), settled: z.number(), stet: z.number() }),
   'inspect ahead': lookedAhead,
+  rehearse: z.object({ clientId: z.number() }),
+  'hand over rehearsal': file,
   'report findings': file,
   undo: z.object(told<DoneCodes>()),
   redo: z.object(told<DoneCodes>()),

@@ -6,20 +6,20 @@ import { basename, dirname, join, resolve } from 'node:path';
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
 import { termsOf } from '@fair-copy/core/termbase/concept.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import { withNeighbours } from '@fair-copy/core/rehearsal/kit-memory.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
 import { writeUnitsFile } from '@fair-copy/files/write-units.js';
 import { writeZip, type ZipMember } from '@fair-copy/files/zip-write.js';
 import { picturesBeside } from './pictures.js';
-import { rehearsalReport } from './rehearsal-report.js';
-import { termsOfSegments } from './rehearsal-terms.js';
-import type { RehearseOptions, Tried } from './rehearsed.js';
+import { rehearsalReport } from '@fair-copy/files/rehearsal-report.js';
+import type { RehearseOptions, TriedFiles } from './rehearsed.js';
 import { writeTermbase } from './tbx-out.js';
 
 /** All of it, or nothing. Says on standard error what is in it. */
 export async function packKit(
   output: string,
-  tried: Tried,
+  tried: TriedFiles,
   options?: Pick<RehearseOptions, 'termbase'>,
 ): Promise<void> {
   const folder = await mkdtemp(join(tmpdir(), 'fair-copy-kit-'));
@@ -57,9 +57,9 @@ interface Member {
 }
 
 /** A TMX of each memory that has matches; the neighbours of its units as properties, so that context stays. */
-async function unitsTo(folder: string, { kit, rehearsed }: Tried, members: Member[]): Promise<number> {
+async function unitsTo(folder: string, { memories, paths, rehearsed }: TriedFiles, members: Member[]): Promise<number> {
   let count = 0;
-  for (const [m, memory] of kit.memories.entries()) {
+  for (const [m, memory] of memories.entries()) {
     const wanted = new Set(
       rehearsed.flatMap(({ byMemory, matches }) => [
         ...(byMemory[m] ? [byMemory[m].number] : []),
@@ -67,14 +67,15 @@ async function unitsTo(folder: string, { kit, rehearsed }: Tried, members: Membe
       ]),
     );
     if (wanted.size === 0) continue;
+    const beside = memory.kept;
     const units: Unit[] = [];
     const tags = new Set<LanguageTag>();
-    const file = await UnitFile.open(kit.paths[m]!, memory.name);
+    const file = await UnitFile.open(paths[m]!, memory.name);
     try {
       for await (const batch of file.units())
         for (const { unit, number } of batch)
           if (wanted.has(number)) {
-            units.push(withNeighbours(unit, memory.neighboursOf(number)));
+            units.push(withNeighbours(unit, beside.get(number) ?? { before: '', after: '' }));
             for (const { language } of unit.variants) tags.add(language);
           }
     } finally {
@@ -96,25 +97,18 @@ async function unitsTo(folder: string, { kit, rehearsed }: Tried, members: Membe
   return count;
 }
 
-function withNeighbours(unit: Unit, { before, after }: { readonly before: string; readonly after: string }): Unit {
-  const props = (unit.props ?? []).filter(({ type }) => type !== 'x-before' && type !== 'x-after');
-  return {
-    ...unit,
-    props: [
-      ...props,
-      ...(before ? [{ type: 'x-before', text: before }] : []),
-      ...(after ? [{ type: 'x-after', text: after }] : []),
-    ],
-  };
-}
-
 /** A TBX of each termbase that has terms in the documents, with the pictures that its concepts name. */
-async function conceptsTo(folder: string, tried: Tried, paths: readonly string[], members: Member[]): Promise<number> {
-  const { kit } = tried;
-  const occurring = new Set(termsOfSegments(tried).map(({ hit }) => hit.concept));
+async function conceptsTo(
+  folder: string,
+  tried: TriedFiles,
+  paths: readonly string[],
+  members: Member[],
+): Promise<number> {
+  const { concepts } = tried;
+  const occurring = new Set(tried.found.map(({ concept }) => concept));
   let count = 0;
-  for (const file of new Set(kit.concepts.map((concept) => concept.file))) {
-    const own = kit.concepts.filter((concept, i) => concept.file === file && occurring.has(i));
+  for (const file of new Set(concepts.map((concept) => concept.file))) {
+    const own = concepts.filter((concept, i) => concept.file === file && occurring.has(i));
     if (own.length === 0) continue;
     const name = `${file.replace(/\.[^.]+$/, '')}.tbx`;
     const path = join(folder, `terms-${members.length}.tbx`);

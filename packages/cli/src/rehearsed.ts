@@ -3,12 +3,11 @@ import { readdir, readFile, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
-import { languageName, meets, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
-import { isBridged } from '@fair-copy/core/memory/bridge/plan.js';
+import { primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { BANDS, USUAL_RATES, type Band, type RateCard } from '@fair-copy/core/rehearsal/figures.js';
-import { KitMemory } from '@fair-copy/core/rehearsal/kit-memory.js';
-import { KitTerms } from '@fair-copy/core/rehearsal/kit-terms.js';
-import { Rehearsal, type Rehearsed } from '@fair-copy/core/rehearsal/rehearse.js';
+import type { KitMemory } from '@fair-copy/core/rehearsal/kit-memory.js';
+import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
+import type { Misfit, Tried } from '@fair-copy/core/rehearsal/tried.js';
 import { documentSegment, type DocumentSegment } from '@fair-copy/core/rehearsal/segment.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { projectDocument } from '@fair-copy/files/project-document.js';
@@ -36,56 +35,50 @@ export interface KitConcept {
   readonly body: ConceptBody;
 }
 
-/** What does not fit, why, and what would. */
-export interface Misfit {
-  readonly kind: 'memory' | 'termbase' | 'segment';
-  readonly file: string;
-  readonly segment?: number;
-  readonly language?: string;
-  readonly reason: string;
-}
-
-export interface Kit {
+/** With what only files have. */
+export interface TriedFiles extends Tried {
   readonly memories: readonly KitMemory[];
+  /** Of the memories. */
   readonly paths: readonly string[];
   readonly concepts: readonly KitConcept[];
-  readonly terms: KitTerms;
-  readonly misfits: readonly Misfit[];
-  /** Memories that serve by a general language or a region only. */
-  readonly general: readonly string[];
-}
-
-export interface Tried {
-  readonly source: LanguageTag;
-  readonly target: LanguageTag;
-  readonly threshold: number;
-  readonly card: RateCard;
-  readonly kit: Kit;
-  readonly segments: readonly DocumentSegment[];
-  readonly rehearsed: readonly Rehearsed[];
-  readonly misfits: readonly Misfit[];
 }
 
 /** Throws `UsageError`. */
-export async function rehearsedFrom(paths: readonly string[], options: RehearseOptions): Promise<Tried> {
+export async function rehearsedFrom(paths: readonly string[], options: RehearseOptions): Promise<TriedFiles> {
   const source = languageOption(options.source, '--source');
   const target = languageOption(options.target, '--target');
   const threshold = Number(options.threshold);
   if (!(threshold >= 1 && threshold <= 100)) throw new UsageError('--threshold: give points from 1 to 100.');
   const card = options.rates === undefined ? USUAL_RATES : await rateCard(options.rates);
-  const kit = await kitOf(options, source, target);
   const segments: DocumentSegment[] = [];
   for (const path of await documentsIn(paths)) {
     const { segments: texts } = await projectDocument(path, basename(path), source);
     for (const text of texts) segments.push(documentSegment(basename(path), text, source));
   }
-  const rehearsed = [...new Rehearsal(kit.memories, threshold).of(segments)];
-  const inside = segments.flatMap(({ document, language }, segment): Misfit[] =>
-    language === null
-      ? []
-      : [{ kind: 'segment', file: document, segment, language, reason: `It is in ${languageName(language)}.` }],
-  );
-  return { source, target, threshold, card, kit, segments, rehearsed, misfits: [...kit.misfits, ...inside] };
+  const { concepts, misfits } = await conceptsOf(options.termbase ?? [], source, target);
+  const bodies = concepts.map(({ body }) => body);
+  const kit = new KitRehearsal({ segments, source, target, threshold, concepts: bodies, dictionaryFor });
+  for (const path of options.memory ?? []) {
+    const memory = await passed(path, kit);
+    if (memory.fitting === null) misfits.push({ kind: 'memory', file: memory.name, has: [...memory.spoken.keys()] });
+  }
+  for (const [segment, { document: file, language }] of segments.entries())
+    if (language !== null) misfits.push({ kind: 'segment', file, segment, language });
+  return {
+    source,
+    target,
+    card,
+    memories: kit.memories,
+    paths: options.memory ?? [],
+    concepts,
+    conceptId: (concept) => concepts[concept]!.id,
+    usable: (concept) => kit.terms.usable(concept),
+    segments,
+    rehearsed: kit.rehearsed(),
+    found: kit.termsFound(),
+    missing: kit.missing(),
+    misfits,
+  };
 }
 
 /** The files themselves, and all files of folders, in the order of their names. */
@@ -100,56 +93,35 @@ async function documentsIn(paths: readonly string[]): Promise<string[]> {
   return found;
 }
 
-async function kitOf(options: RehearseOptions, source: LanguageTag, target: LanguageTag): Promise<Kit> {
-  const misfits: Misfit[] = [];
-  const memories: KitMemory[] = [];
-  for (const path of options.memory ?? []) {
-    const memory = await memoryAt(path, source, target);
-    memories.push(memory);
-    if (memory.fitting === null)
-      misfits.push({ kind: 'memory', file: memory.name, reason: missing(source, target, [...memory.spoken.keys()]) });
-  }
+async function conceptsOf(
+  paths: readonly string[],
+  source: LanguageTag,
+  target: LanguageTag,
+): Promise<{ readonly concepts: KitConcept[]; readonly misfits: Misfit[] }> {
   const concepts: KitConcept[] = [];
-  for (const path of options.termbase ?? []) {
+  const misfits: Misfit[] = [];
+  for (const path of paths) {
     const all = await conceptsIn(path, true);
     const file = basename(path);
     for (const [i, body] of all.entries())
       concepts.push({ id: body.fields[IDENTIFIER]?.[0] ?? String(i + 1), file, body });
     const spoken = [...new Set(all.flatMap(({ languages }) => languages.map(({ language }) => language)))];
     const has = (tag: LanguageTag): boolean => spoken.some((one) => primaryLanguage(one) === primaryLanguage(tag));
-    if (!has(source) || !has(target)) misfits.push({ kind: 'termbase', file, reason: missing(source, target, spoken) });
+    if (!has(source) || !has(target)) misfits.push({ kind: 'termbase', file, has: spoken });
   }
-  const terms = new KitTerms(
-    concepts.map(({ body }) => body),
-    source,
-    target,
-    dictionaryFor,
-  );
-  const general = memories.filter(({ fitting }) => fitting === 'general').map(({ name }) => name);
-  return { memories, paths: options.memory ?? [], concepts, terms, misfits, general };
+  return { concepts, misfits };
 }
 
-async function memoryAt(path: string, source: LanguageTag, target: LanguageTag): Promise<KitMemory> {
-  const memory = new KitMemory(basename(path), source, target);
+/** All units of a memory pass by. */
+async function passed(path: string, kit: KitRehearsal): Promise<KitMemory> {
+  const memory = kit.memory(basename(path));
   const file = await UnitFile.open(path, basename(path));
   try {
-    for await (const batch of file.units())
-      for (const { unit, number } of batch) memory.add(unit, number, isBridged(unit));
+    for await (const batch of file.units()) for (const { unit, number } of batch) kit.see(memory, unit, number);
   } finally {
     file.close();
   }
   return memory;
-}
-
-/** Why a resource does not serve, and what it would serve. */
-function missing(source: LanguageTag, target: LanguageTag, spoken: readonly LanguageTag[]): string {
-  const lacks = [source, target]
-    .filter((tag) => !spoken.some((one) => meets(one, tag)))
-    .map((tag) => languageName(tag));
-  const has = spoken.map((tag) => languageName(tag)).join(', ') || 'nothing';
-  return lacks.length > 0
-    ? `It has nothing in ${lacks.join(' and ')}; it has ${has}.`
-    : `No unit has both ${languageName(source)} and ${languageName(target)}.`;
 }
 
 /** A card as a file: currency, perWord, shares by band. Throws `UsageError` naming what is wrong with it. */

@@ -18,6 +18,7 @@ import { two } from './two/feature.js';
 import { pictures } from './pictures/feature.js';
 import { termbases } from './termbases/feature.js';
 import { upkeep } from './upkeep/feature.js';
+import { rehearsal } from './rehearsal/feature.js';
 import { runningWork } from './running-work/feature.js';
 
 export const FEATURES: readonly Feature[] = [
@@ -29,6 +30,7 @@ export const FEATURES: readonly Feature[] = [
   termMerging,
   two,
   inspection,
+  rehearsal,
   intake,
   alignments,
   handOver,

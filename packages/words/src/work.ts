@@ -16,6 +16,8 @@ export interface WorkCodes extends KeptCodes {
   readonly 'changing-concepts': { readonly name: string };
   readonly 'taking-terms': { readonly name: string };
   readonly inspecting: { readonly name: string };
+  /** Documents. */
+  readonly rehearsing: { readonly count: number };
   readonly reporting: { readonly name: string };
   /** `title`: of the operation, as the ledger keeps it. */
   readonly undoing: { readonly title: KeptDone };

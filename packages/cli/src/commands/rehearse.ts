@@ -1,11 +1,10 @@
 /** What a kit is worth for documents: classes, figures, terms, what is missing, what does not fit; and the kit packed. */
 import { contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
 import { languageName } from '@fair-copy/core/language/tags.js';
+import { misfitReason, rehearsalReport } from '@fair-copy/files/rehearsal-report.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { packKit } from '../kit-pack.js';
-import { rehearsalReport } from '../rehearsal-report.js';
-import { missingTerms, termsOfSegments } from '../rehearsal-terms.js';
-import { rehearsedFrom, type RehearseOptions, type Tried } from '../rehearsed.js';
+import { rehearsedFrom, type RehearseOptions, type TriedFiles } from '../rehearsed.js';
 import { UsageError } from '../usage.js';
 
 export async function rehearse(paths: readonly string[], options: RehearseOptions): Promise<void> {
@@ -14,19 +13,20 @@ export async function rehearse(paths: readonly string[], options: RehearseOption
     throw new UsageError('-o: the report is .xlsx or .html.');
   if (pack !== undefined && !/\.zip$/i.test(pack)) throw new UsageError('--pack: the kit is packed as .zip.');
   const tried = await rehearsedFrom(paths, options);
-  const { kit, source, target } = tried;
-  for (const name of kit.general)
-    process.stderr.write(
-      `${name} serves ${languageName(source)}–${languageName(target)} by a general language or another region.\n`,
-    );
+  const { memories, source, target } = tried;
+  for (const { name, fitting } of memories)
+    if (fitting === 'general')
+      process.stderr.write(
+        `${name} serves ${languageName(source)}–${languageName(target)} by a general language or another region.\n`,
+      );
   if (output !== undefined) await rehearsalReport(output, tried);
   if (pack !== undefined) await packKit(pack, tried, options);
   if (json) process.stdout.write(JSON.stringify(asJson(tried)) + '\n');
   else process.stdout.write(asText(tried));
 }
 
-function asJson(tried: Tried): object {
-  const { kit, segments, rehearsed, card, misfits } = tried;
+function asJson(tried: TriedFiles): object {
+  const { memories, segments, rehearsed, card, misfits } = tried;
   const figures = figuresOf(segments, rehearsed, card);
   return {
     segments: segments.map(({ document, text, words, characters, isApart }, i) => {
@@ -41,7 +41,7 @@ function asJson(tried: Tried): object {
         characters,
         ...(best && {
           target: withoutCodes(best.target),
-          from: { memory: kit.memories[best.memory]!.name, unit: best.id || best.number },
+          from: { memory: memories[best.memory]!.name, unit: best.id || best.number },
         }),
         ...(like && { like }),
         ...(isApart && { apart: true }),
@@ -49,26 +49,26 @@ function asJson(tried: Tried): object {
     }),
     bands: figures.bands,
     totals: { ...figures, bands: undefined },
-    terms: termsOfSegments(tried).map(({ segment, hit }) => ({
+    terms: tried.found.map(({ segment, ...hit }) => ({
       segment,
       term: hit.term,
-      concept: kit.concepts[hit.concept]!.id,
+      concept: tried.conceptId(hit.concept),
       start: hit.start,
       end: hit.end,
       forbidden: hit.isForbidden,
       missing: hit.isMissing,
     })),
-    candidates: missingTerms(tried).map(({ text, times, counterpart }) => ({ text, times, counterpart })),
-    misfits,
-    contribution: contributions(segments, rehearsed, card, kit.memories.length).map((sum, m) => ({
-      resource: kit.memories[m]!.name,
+    candidates: tried.missing.map(({ text, times, counterpart }) => ({ text, times, counterpart })),
+    misfits: misfits.map(({ has: _, ...misfit }, i) => ({ ...misfit, reason: misfitReason(misfits[i]!, tried) })),
+    contribution: contributions(segments, rehearsed, card, memories.length).map((sum, m) => ({
+      resource: memories[m]!.name,
       ...sum,
     })),
   };
 }
 
-function asText(tried: Tried): string {
-  const { kit, segments, rehearsed, card, misfits } = tried;
+function asText(tried: TriedFiles): string {
+  const { memories, segments, rehearsed, card, misfits } = tried;
   const { bands, words, weighted, cost, apart } = figuresOf(segments, rehearsed, card);
   const lines = bands
     .filter((band) => band.segments > 0)
@@ -77,9 +77,9 @@ function asText(tried: Tried): string {
     `In all      ${words} words, weighted ${weighted}${cost === null ? '' : `, ${cost.toFixed(2)} ${card.currency}`}`,
   );
   if (apart.segments > 0) lines.push(`Apart       ${apart.segments} segments with nothing to translate`);
-  for (const [m, { alone, added }] of contributions(segments, rehearsed, card, kit.memories.length).entries())
-    lines.push(`${kit.memories[m]!.name}: saves ${alone} words alone, ${added} in addition to those before it`);
-  const missing = missingTerms(tried);
+  for (const [m, { alone, added }] of contributions(segments, rehearsed, card, memories.length).entries())
+    lines.push(`${memories[m]!.name}: saves ${alone} words alone, ${added} in addition to those before it`);
+  const { missing } = tried;
   if (missing.length > 0)
     lines.push(
       `In no termbase: ${missing
@@ -87,7 +87,9 @@ function asText(tried: Tried): string {
         .map(({ text, times }) => `${text} (${times} ×)`)
         .join(', ')}`,
     );
-  for (const { file, segment, reason } of misfits)
-    lines.push(`${file}${segment === undefined ? '' : `, segment ${segment + 1}`}: ${reason}`);
+  for (const misfit of misfits)
+    lines.push(
+      `${misfit.file}${misfit.segment === undefined ? '' : `, segment ${misfit.segment + 1}`}: ${misfitReason(misfit, tried)}`,
+    );
   return lines.join('\n') + '\n';
 }

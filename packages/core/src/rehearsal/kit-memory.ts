@@ -1,7 +1,9 @@
-/** A memory of a kit between two languages, as a rehearsal asks it. */
+/**
+ * A memory of a kit between two languages, as a rehearsal asks it. The documents are what is indexed; the units of the memory
+ * pass by once, and only what matches is kept: a million units take no more room than the documents.
+ */
 import { fits, meets, type LanguageTag } from '../language/tags.js';
 import { MemoryIndex } from '../memory/match/memory-index.js';
-import type { Found } from '../memory/match/search.js';
 import type { Unit } from '../memory/unit.js';
 import { exactKey } from '../text/fold.js';
 import { withoutCodes } from '../text/inline-codes.js';
@@ -10,15 +12,17 @@ export interface KitPair {
   /** With codes. */
   readonly source: string;
   readonly target: string;
-  /** The number of its unit in the file, from 1. */
+  /** The number of its unit in the memory. */
   readonly number: number;
-  /** Its id there; empty: it has none. */
+  /** Its id in a file; empty: it has none. */
   readonly id: string;
   readonly isBridged: boolean;
 }
 
-/** What exact matches are told apart by: the segments beside them, as keys; empty: there is none. */
-export interface Neighbours {
+/** A pair that matches, and what stands beside it there, as keys; empty: nothing. */
+export interface KitMatch extends KitPair {
+  /** 0 to 100, nothing taken off. */
+  readonly score: number;
   readonly before: string;
   after: string;
 }
@@ -28,45 +32,88 @@ export type Fit = 'same' | 'general';
 
 export const keyOfText = (text: string): string => exactKey(withoutCodes(text));
 
-/** Some 500 bytes for each unit beside its texts. */
-export class KitMemory {
+/** Matches of a segment that are kept of one memory; of exact ones more, since one of them may be in context. */
+const [KEPT, KEPT_EXACT] = [10, 200];
+
+/** The different texts of documents, to be met by memories. */
+export class SoughtTexts {
   private readonly index = new MemoryIndex();
-  private readonly pairs: KitPair[] = [];
-  private readonly neighbours: Neighbours[] = [];
+  private readonly numbers = new Map<string, number>();
+
+  /** @param threshold points, 1 to 100; nothing below is a match */
+  constructor(
+    texts: Iterable<string>,
+    readonly threshold: number,
+  ) {
+    for (const text of texts) if (!this.numbers.has(text)) this.numbers.set(text, this.index.add(text));
+  }
+
+  /** Undefined: it is not sought. */
+  number(text: string): number | undefined {
+    return this.numbers.get(text);
+  }
+
+  get size(): number {
+    return this.numbers.size;
+  }
+
+  /** The texts that one of a memory matches, with their scores. */
+  meeting(text: string, threshold: number): readonly { readonly id: number; readonly score: number }[] {
+    return this.index.find(text, { threshold, limit: this.numbers.size });
+  }
+}
+
+export class KitMemory {
+  /** By the number of the sought text, the best first. */
+  private readonly matches = new Map<number, KitMatch[]>();
   private readonly languages = new Map<LanguageTag, number>();
-  private last: { readonly key: string; readonly at: readonly number[] } = { key: '', at: [] };
+  private lastKey = '';
+  private lastFound: readonly KitMatch[] = [];
   private fit: Fit = 'same';
+  private serving = 0;
 
   /** @param offPoints taken off each of its scores: material that is old, foreign or bridged */
   constructor(
     readonly name: string,
     private readonly source: LanguageTag,
     private readonly target: LanguageTag,
+    private readonly sought: SoughtTexts,
     readonly offPoints = 0,
   ) {}
 
-  /** In the order of its file. */
-  add(unit: Unit, number: number, isBridged = false): void {
+  /**
+   * In the order of the memory.
+   * @returns the pair that serves; null: the unit has not both languages
+   */
+  add(unit: Unit, number: number, isBridged = false): { readonly source: string; readonly target: string } | null {
     for (const { language } of unit.variants) this.languages.set(language, (this.languages.get(language) ?? 0) + 1);
     const from = this.of(unit, this.source);
     const [to] = this.of(unit, this.target);
-    if (!to || from.length === 0) return;
+    if (!to || from.length === 0) return null;
+    this.serving++;
     const key = keyOfText(from[0]!.text);
-    for (const one of this.last.at) this.neighbours[one]!.after ||= key;
-    const at: number[] = [];
+    for (const one of this.lastFound) one.after ||= key;
+    const found: KitMatch[] = [];
     for (const { text } of from) {
-      at.push(this.index.add(text));
-      this.pairs.push({ source: text, target: to.text, number, id: unit.attributes?.tuid ?? '', isBridged });
-      this.neighbours.push({
-        before: sayingOf(unit, 'x-before') || this.last.key,
-        after: sayingOf(unit, 'x-after'),
-      });
+      const pair: KitPair = { source: text, target: to.text, number, id: unit.attributes?.tuid ?? '', isBridged };
+      for (const { id, score } of this.sought.meeting(text, Math.min(100, this.sought.threshold + this.offPoints))) {
+        const match: KitMatch = {
+          ...pair,
+          score,
+          before: sayingOf(unit, 'x-before') || this.lastKey,
+          after: sayingOf(unit, 'x-after'),
+        };
+        if (this.keep(id, match)) found.push(match);
+      }
     }
-    this.last = { key, at };
+    this.lastKey = key;
+    this.lastFound = found;
+    return { source: from[0]!.text, target: to.text };
   }
 
+  /** Units that have both languages. */
   get size(): number {
-    return this.pairs.length;
+    return this.serving;
   }
 
   /** Of all its units, with how many have each. */
@@ -76,26 +123,31 @@ export class KitMemory {
 
   /** How it serves the pair; null: it has no unit in both languages. */
   get fitting(): Fit | null {
-    return this.pairs.length > 0 ? this.fit : null;
+    return this.serving > 0 ? this.fit : null;
   }
 
-  pair(id: number): KitPair {
-    return this.pairs[id]!;
+  /** The best first. */
+  matchesOf(text: string): readonly KitMatch[] {
+    const number = this.sought.number(text);
+    return (number === undefined ? undefined : this.matches.get(number)) ?? [];
   }
 
-  find(text: string, options: { readonly threshold: number; readonly limit: number }): Found[] {
-    return this.index.find(text, options);
+  /** All that is kept, by the number of its unit: what stands beside each. */
+  get kept(): ReadonlyMap<number, KitMatch> {
+    const kept = new Map<number, KitMatch>();
+    for (const matches of this.matches.values()) for (const match of matches) kept.set(match.number, match);
+    return kept;
   }
 
-  /** Whether a segment beside the match says what stands there in the document. Empty keys say nothing. */
-  inContext(id: number, before: string, after: string): boolean {
-    const there = this.neighbours[id]!;
-    return (before !== '' && there.before === before) || (after !== '' && there.after === after);
-  }
-
-  /** What stands beside a unit of the file. */
-  neighboursOf(number: number): Readonly<Neighbours> {
-    return this.neighbours[this.pairs.findIndex((pair) => pair.number === number)] ?? { before: '', after: '' };
+  private keep(id: number, match: KitMatch): boolean {
+    let there = this.matches.get(id);
+    if (!there) this.matches.set(id, (there = []));
+    const most = match.score === 100 ? KEPT_EXACT : KEPT;
+    if (there.length >= most && match.score <= there.at(-1)!.score) return false;
+    const place = there.findIndex(({ score }) => score < match.score);
+    there.splice(place < 0 ? there.length : place, 0, match);
+    if (there.length > most) there.pop();
+    return true;
   }
 
   /** Variants in the language itself; where there are none, in its general language or a region of it. */
@@ -108,7 +160,28 @@ export class KitMemory {
   }
 }
 
-function sayingOf({ props = [] }: Unit, type: string): string {
-  const said = props.find((prop) => prop.type === type);
+/** Whether a segment beside the match says what stands there in the document. Empty keys say nothing. */
+export function isInContext(
+  { before, after }: Pick<KitMatch, 'before' | 'after'>,
+  beside: { readonly before: string; readonly after: string },
+): boolean {
+  return (beside.before !== '' && before === beside.before) || (beside.after !== '' && after === beside.after);
+}
+
+function sayingOf(unit: Unit, type: string): string {
+  const said = unit.props?.find((prop) => prop.type === type);
   return said ? keyOfText(said.text) : '';
+}
+
+/** What stands beside a unit goes along as properties, so that its context is known where it is cut out. */
+export function withNeighbours(unit: Unit, { before, after }: Pick<KitMatch, 'before' | 'after'>): Unit {
+  const props = (unit.props ?? []).filter(({ type }) => type !== 'x-before' && type !== 'x-after');
+  return {
+    ...unit,
+    props: [
+      ...props,
+      ...(before ? [{ type: 'x-before', text: before }] : []),
+      ...(after ? [{ type: 'x-after', text: after }] : []),
+    ],
+  };
 }

@@ -1,13 +1,15 @@
 import { describe, expect, it, test } from '@jest/globals';
 import { canonicalTag } from '../language/tags.js';
+import { matchScore } from '../memory/match/score.js';
+import { tokensOf } from '../memory/match/tokens.js';
 import type { Unit } from '../memory/unit.js';
 import type { ConceptBody } from '../termbase/concept.js';
 import { CODE } from '../text/inline-codes.js';
 import { BANDS, bandOf, contributions, figuresOf, USUAL_RATES } from './figures.js';
-import { KitMemory } from './kit-memory.js';
+import { KitMemory, SoughtTexts } from './kit-memory.js';
 import { KitTerms } from './kit-terms.js';
 import { Rehearsal } from './rehearse.js';
-import { documentSegment, otherLanguage } from './segment.js';
+import { documentSegment, otherLanguage, type DocumentSegment } from './segment.js';
 
 const tag = (text: string) => canonicalTag(text)!;
 const [EN, DE] = [tag('en'), tag('de')];
@@ -16,16 +18,33 @@ const unit = (source: string, target: string, languages = ['en', 'de']): Unit =>
   variants: [source, target].map((text, i) => ({ language: tag(languages[i]!), text, codes: [] })),
 });
 
-function memory(name: string, pairs: readonly (readonly [string, string])[], off = 0): KitMemory {
-  const made = new KitMemory(name, EN, DE, off);
-  for (const [i, [source, target]] of pairs.entries()) made.add(unit(source, target), i + 1);
-  return made;
+interface Described {
+  readonly name: string;
+  readonly units: readonly Unit[];
+  readonly off: number;
 }
 
+const memory = (name: string, pairs: readonly (readonly [string, string])[], off = 0): Described => ({
+  name,
+  units: pairs.map(([source, target]) => unit(source, target)),
+  off,
+});
+
 const segments = (...texts: string[]) => texts.map((text) => documentSegment('a.txt', text, EN));
-const rehearsed = (memories: readonly KitMemory[], texts: readonly string[], threshold = 50) => [
-  ...new Rehearsal(memories, threshold).of(segments(...texts)),
-];
+
+function tried(memories: readonly Described[], all: readonly DocumentSegment[], threshold = 50) {
+  const sought = new SoughtTexts(
+    all.map(({ text }) => text),
+    threshold,
+  );
+  const kit = memories.map(({ name, units, off }) => {
+    const made = new KitMemory(name, EN, DE, sought, off);
+    for (const [i, one] of units.entries()) made.add(one, i + 1);
+    return made;
+  });
+  return [...new Rehearsal(kit, threshold).of(all)];
+}
+const rehearsed = (memories: readonly Described[], texts: readonly string[]) => tried(memories, segments(...texts));
 
 const FIRST = memory('first', [
   ['Close the upper gate.', 'Schließen Sie das Obertor.'],
@@ -62,11 +81,8 @@ describe('classes', () => {
   });
 
   it('take the context from the properties of a unit where a file was cut out of another', () => {
-    const cut = new KitMemory('cut', EN, DE);
-    cut.add(
-      { ...unit('Wait here.', 'Warten Sie hier.'), props: [{ type: 'x-before', text: 'Close the upper gate.' }] },
-      1,
-    );
+    const props = [{ type: 'x-before', text: 'Close the upper gate.' }];
+    const cut = { name: 'cut', units: [{ ...unit('Wait here.', 'Warten Sie hier.'), props }], off: 0 };
     expect(rehearsed([cut], ['Close the upper gate.', 'Wait here.'])[1]!.class).toBe('context');
   });
 
@@ -75,7 +91,7 @@ describe('classes', () => {
       documentSegment('a.txt', 'Close the upper gate.', EN),
       documentSegment('b.txt', 'Close the upper gate.', EN),
     ];
-    const found = [...new Rehearsal([FIRST], 50).of(all)];
+    const found = tried([FIRST], all);
     expect(found.map(({ class: kind, like }) => [kind, like?.segment])).toEqual([
       ['exact', undefined],
       ['repetition', 0],
@@ -105,19 +121,22 @@ describe('classes', () => {
 });
 
 describe('what fits', () => {
+  const fitting = (source: string, target: string, one: Unit): KitMemory => {
+    const made = new KitMemory('m', tag(source), tag(target), new SoughtTexts([], 50));
+    made.add(one, 1);
+    return made;
+  };
+
   it('is a memory in both directions, and one of several languages for each pair', () => {
-    const reversed = new KitMemory('reversed', DE, EN);
-    reversed.add(unit('Close the gate.', 'Schließen Sie das Tor.'), 1);
-    expect(reversed.fitting).toBe('same');
-    expect(reversed.find('Schließen Sie das Tor.', { threshold: 50, limit: 1 })[0]!.score).toBe(100);
+    const gate = unit('Close the gate.', 'Schließen Sie das Tor.');
+    expect(fitting('de', 'en', gate).fitting).toBe('same');
+    expect(fitting('en', 'de', gate).fitting).toBe('same');
+    expect(fitting('en', 'pt', gate).fitting).toBeNull();
   });
 
   it('is a region’s general language, which is said', () => {
-    const british = new KitMemory('general', tag('en-GB'), DE);
-    british.add(unit('Close the gate.', 'Schließen Sie das Tor.'), 1);
-    expect(british.fitting).toBe('general');
-    const american = new KitMemory('american', tag('en-GB'), DE);
-    american.add(unit('Close the gate.', 'Schließen Sie das Tor.', ['en-US', 'de']), 1);
+    expect(fitting('en-GB', 'de', unit('Close the gate.', 'Schließen Sie das Tor.')).fitting).toBe('general');
+    const american = fitting('en-GB', 'de', unit('Close the gate.', 'Schließen Sie das Tor.', ['en-US', 'de']));
     expect(american.fitting).toBeNull();
     expect([...american.spoken.keys()]).toEqual(['en-US', 'de']);
   });
@@ -210,4 +229,19 @@ describe('terms of a kit', () => {
     expect(terms.covers('lock keepers')).toBe(true);
     expect(terms.covers('lock keeper office')).toBe(false);
   });
+});
+
+test('units that pass by find what a search through all of them finds', () => {
+  const words =
+    'the upper lower gate lock chamber keeper opens closes slowly before after boat water is full 7 12 .'.split(' ');
+  let state = 7;
+  const next = (below: number): number => (state = (state * 48271) % 2147483647) % below;
+  const text = (): string => Array.from({ length: 3 + next(7) }, () => words[next(words.length)]!).join(' ');
+  const pairs = Array.from({ length: 400 }, (_, i) => [text(), `Ziel ${i}`] as const);
+  const asked = [...new Set(Array.from({ length: 60 }, text))];
+  const found = rehearsed([memory('m', pairs)], asked);
+  for (const [i, one] of asked.entries()) {
+    const best = Math.max(...pairs.map(([source]) => matchScore(tokensOf(one), tokensOf(source))));
+    expect(found[i]!.score).toBe(best >= 50 ? best : 0);
+  }
 });

@@ -4,8 +4,7 @@
  * the resource of the higher rank.
  */
 import { MemoryIndex } from '../memory/match/memory-index.js';
-import type { KitMemory, KitPair } from './kit-memory.js';
-import { keyOfText } from './kit-memory.js';
+import { isInContext, keyOfText, type KitMemory, type KitPair } from './kit-memory.js';
 import type { DocumentSegment } from './segment.js';
 
 export type SegmentClass = 'context' | 'exact' | 'near' | 'fuzzy' | 'none' | 'repetition';
@@ -88,13 +87,12 @@ export class Rehearsal {
   }
 
   private bestOf(memory: KitMemory, rank: number, text: string, before: string, after: string): Match[] {
-    const { offPoints } = memory;
-    const found = memory.find(text, { threshold: Math.min(100, this.threshold + offPoints), limit: BEST * 2 });
-    return found
-      .map(({ id, score }): Match => {
-        const pair = memory.pair(id);
-        const inContext = score === 100 && memory.inContext(id, before, after);
-        return { ...pair, memory: rank, score: Math.max(0, score - offPoints), inContext };
+    return memory
+      .matchesOf(text)
+      .map(({ source, target, number, id, isBridged, ...match }): Match => {
+        const inContext = match.score === 100 && isInContext(match, { before, after });
+        const score = Math.max(0, match.score - memory.offPoints);
+        return { source, target, number, id, isBridged, memory: rank, score, inContext };
       })
       .sort((a, b) => b.score - a.score || Number(b.inContext) - Number(a.inContext))
       .slice(0, BEST);

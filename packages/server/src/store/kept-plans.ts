@@ -18,7 +18,7 @@ export class KeptPlans<P, O, W extends Writing> {
   constructor(
     private readonly desk: Db,
     private readonly workspace: Db,
-    private readonly kind: 'bridge' | 'compare' | 'terms' | 'inspect',
+    private readonly kind: 'bridge' | 'compare' | 'terms' | 'inspect' | 'rehearse',
   ) {}
 
   private row(clientId: number): Row | undefined {

@@ -58,7 +58,7 @@ export interface Piece {
  */
 export function rowsOf<R>(
   db: Db,
-  table: 'conflict' | 'doubt' | 'pair' | 'text',
+  table: 'conflict' | 'doubt' | 'pair' | 'text' | 'segment',
   [where, ...values]: readonly [condition: string, ...values: (string | number)[]],
   { from, limit }: Piece,
 ): { readonly total: number; readonly rows: readonly (R & { readonly ordinal: number })[] } {

@@ -13,7 +13,7 @@ export interface Paths {
   /** What would become of the memories of a client's merging. */
   stagedMerge(clientId: number): string;
   /** What comes of a plan of a client's: a bridge, a comparison, termbases that become one. */
-  stagedPlan(clientId: number, kind: 'bridge' | 'compare' | 'terms'): string;
+  stagedPlan(clientId: number, kind: 'bridge' | 'compare' | 'terms' | 'rehearse'): string;
   /** What an inspection found, until it is taken over. */
   stagedFindings(jobId: number): string;
   /** The units of a memory. */

@@ -1,15 +1,14 @@
 /** The report of a rehearsal: a workbook, or a page. */
 import { contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
-import { languageName } from '@fair-copy/core/language/tags.js';
+import { languageName, meets, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { Misfit, Tried } from '@fair-copy/core/rehearsal/tried.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { xmlText } from '@fair-copy/core/xml/writer.js';
-import { writeText } from '@fair-copy/files/text-write.js';
-import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
+import { writeText } from './text-write.js';
+import { writeWorkbook } from './workbook-write.js';
 import { rename, rm } from 'node:fs/promises';
-import { missingTerms, termsOfSegments } from './rehearsal-terms.js';
-import type { Tried } from './rehearsed.js';
 
-interface Table {
+export interface ReportTable {
   readonly name: string;
   readonly header: readonly string[];
   readonly widths: readonly number[];
@@ -19,9 +18,11 @@ interface Table {
 /** All of it, or nothing. */
 export async function rehearsalReport(output: string, tried: Tried): Promise<void> {
   const part = `${output}.part`;
+  const { source, target, segments } = tried;
+  const documents = [...new Set(segments.map(({ document }) => document))].join(', ');
+  const about = `${documents}: ${languageName(source)}–${languageName(target)}`;
   try {
-    if (/\.xlsx$/i.test(output)) await writeWorkbook(part, tablesOf(tried));
-    else await writeText(part, pageOf(tried));
+    await writeReport(part, /\.xlsx$/i.test(output) ? 'xlsx' : 'html', tablesOf(tried), about);
     await rename(part, output);
   } catch (error) {
     await rm(part, { force: true });
@@ -29,13 +30,24 @@ export async function rehearsalReport(output: string, tried: Tried): Promise<voi
   }
 }
 
+/** @param about what the page is headed with */
+export async function writeReport(
+  path: string,
+  format: 'xlsx' | 'html',
+  tables: readonly ReportTable[],
+  about: string,
+): Promise<void> {
+  if (format === 'xlsx') await writeWorkbook(path, tables);
+  else await writeText(path, pageOf(tables, about));
+}
+
 const text = (value: number | null): string => (value === null ? '' : String(value));
 
-export function tablesOf(tried: Tried): Table[] {
+export function tablesOf(tried: Tried): ReportTable[] {
   return [figures(tried), resources(tried), segmentsOf(tried), terms(tried), missing(tried), misfitsOf(tried)];
 }
 
-function figures({ segments, rehearsed, card }: Tried): Table {
+function figures({ segments, rehearsed, card }: Tried): ReportTable {
   const documents = [...new Set(segments.map(({ document }) => document))];
   const of = (name: string, isCounted: (document: string) => boolean): string[][] => {
     const found = figuresOf(segments, rehearsed, card, ({ document }) => isCounted(document));
@@ -80,22 +92,22 @@ function figures({ segments, rehearsed, card }: Tried): Table {
   };
 }
 
-function resources({ kit, segments, rehearsed, card }: Tried): Table {
+function resources({ memories, segments, rehearsed, card }: Tried): ReportTable {
   return {
     name: 'Resources',
     header: ['Memory', 'Rank', 'Units that serve', 'Words saved alone', 'Words saved in addition'],
     widths: [40, 8, 16, 18, 22],
-    rows: contributions(segments, rehearsed, card, kit.memories.length).map(({ alone, added }, m) => [
-      kit.memories[m]!.name,
+    rows: contributions(segments, rehearsed, card, memories.length).map(({ alone, added }, m) => [
+      memories[m]!.name,
       text(m + 1),
-      text(kit.memories[m]!.size),
+      text(memories[m]!.size),
       text(alone),
       text(added),
     ]),
   };
 }
 
-function segmentsOf({ kit, segments, rehearsed }: Tried): Table {
+function segmentsOf({ memories, segments, rehearsed }: Tried): ReportTable {
   return {
     name: 'Segments',
     header: ['Number', 'Document', 'Source', 'Class', 'Score', 'Words', 'Best match', 'Target', 'From'],
@@ -112,16 +124,15 @@ function segmentsOf({ kit, segments, rehearsed }: Tried): Table {
         text(words),
         best ? withoutCodes(best.source) : '',
         best ? withoutCodes(best.target) : '',
-        best ? `${kit.memories[best.memory]!.name}, unit ${best.id || best.number}` : '',
+        best ? `${memories[best.memory]!.name}, unit ${best.id || best.number}` : '',
       ];
     }),
   };
 }
 
-function terms(tried: Tried): Table {
-  const { kit } = tried;
+function terms(tried: Tried): ReportTable {
   const found = new Map<string, { segments: number[]; term: string; concept: number; note: string }>();
-  for (const { segment, hit } of termsOfSegments(tried)) {
+  for (const { segment, ...hit } of tried.found) {
     const key = `${hit.concept} ${hit.term}`;
     const there = found.get(key);
     if (there) there.segments.push(segment + 1);
@@ -136,8 +147,8 @@ function terms(tried: Tried): Table {
     widths: [32, 40, 14, 8, 28, 40],
     rows: [...found.values()].map(({ segments, term, concept, note }) => [
       term,
-      kit.terms.usable(concept).join(', '),
-      kit.concepts[concept]!.id,
+      tried.usable(concept).join(', '),
+      tried.conceptId(concept),
       text(segments.length),
       note,
       segments.slice(0, 50).join(', '),
@@ -145,12 +156,12 @@ function terms(tried: Tried): Table {
   };
 }
 
-function missing(tried: Tried): Table {
+function missing(tried: Tried): ReportTable {
   return {
     name: 'In no termbase',
     header: ['Words', 'Times', 'The memories likely say', 'Context'],
     widths: [36, 8, 36, 80],
-    rows: missingTerms(tried).map(({ text: words, times, counterpart, contexts }) => [
+    rows: tried.missing.map(({ text: words, times, counterpart, contexts }) => [
       words,
       text(times),
       counterpart ?? '',
@@ -159,18 +170,31 @@ function missing(tried: Tried): Table {
   };
 }
 
-function misfitsOf({ misfits }: Tried): Table {
+function misfitsOf(tried: Tried): ReportTable {
   return {
     name: 'Does not fit',
     header: ['What', 'File', 'Segment', 'Reason'],
     widths: [12, 36, 10, 80],
-    rows: misfits.map(({ kind, file, segment, reason }) => [
-      kind,
-      file,
-      segment === undefined ? '' : text(segment + 1),
-      reason,
+    rows: tried.misfits.map((misfit) => [
+      misfit.kind,
+      misfit.file,
+      misfit.segment === undefined ? '' : text(misfit.segment + 1),
+      misfitReason(misfit, tried),
     ]),
   };
+}
+
+/** Why something does not serve, and what it would serve. */
+export function misfitReason(
+  { language, has = [] }: Misfit,
+  { source, target }: { readonly source: LanguageTag; readonly target: LanguageTag },
+): string {
+  if (language !== undefined) return `It is in ${languageName(language)}.`;
+  const lacks = [source, target].filter((tag) => !has.some((one) => meets(one, tag))).map((tag) => languageName(tag));
+  const there = has.map((tag) => languageName(tag)).join(', ') || 'nothing';
+  return lacks.length > 0
+    ? `It has nothing in ${lacks.join(' and ')}; it has ${there}.`
+    : `No unit has both ${languageName(source)} and ${languageName(target)}.`;
 }
 
 const STYLE = `body{font:15px/1.5 Georgia,serif;color:#23262F;background:#FAF7F0;max-width:72rem;margin:2rem auto;padding:0 1.5rem}
@@ -178,12 +202,10 @@ h1{font-weight:600}h2{margin-top:2rem;color:#155E63}table{border-collapse:collap
 th,td{text-align:start;vertical-align:top;padding:.3rem .6rem;border-bottom:1px solid #E2DCCF}th{font:600 13px sans-serif}
 @media print{body{background:#fff;margin:0}}`;
 
-function* pageOf(tried: Tried): Generator<string> {
-  const { source, target, segments } = tried;
-  const documents = [...new Set(segments.map(({ document }) => document))].join(', ');
-  const title = xmlText(`Rehearsal: ${documents}`);
-  yield `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><title>${title}</title><style>\n${STYLE}\n</style></head><body>\n<h1>${title}</h1>\n<p>${xmlText(`${languageName(source)}–${languageName(target)}, ${segments.length} segments`)}</p>\n`;
-  for (const { name, header, rows } of tablesOf(tried)) {
+function* pageOf(tables: readonly ReportTable[], about: string): Generator<string> {
+  const title = xmlText(`Rehearsal: ${about}`);
+  yield `<!doctype html>\n<html lang="en"><head><meta charset="utf-8"><title>${title}</title><style>\n${STYLE}\n</style></head><body>\n<h1>${title}</h1>\n`;
+  for (const { name, header, rows } of tables) {
     if (rows.length === 0) continue;
     yield `<h2>${xmlText(name)}</h2>\n<table><thead><tr>${header.map((cell) => `<th>${xmlText(cell)}</th>`).join('')}</tr></thead><tbody>\n`;
     for (const row of rows) yield `<tr>${row.map((cell) => `<td dir="auto">${xmlText(cell)}</td>`).join('')}</tr>\n`;

@@ -1,0 +1,164 @@
+/** A client's kit, tried on documents. */
+import { BANDS } from '@fair-copy/core/rehearsal/figures.js';
+import { z } from 'zod';
+import { jobOf } from './jobs.js';
+import { routes } from './route.js';
+import { done, idParam, spoken, whole } from './shared.js';
+
+const band = z.enum(BANDS);
+
+export const rateCard = z.object({
+  /** ISO 4217. */
+  currency: z.string().regex(/^[A-Z]{3}$/),
+  perWord: z.number().positive().nullable(),
+  shares: z.record(band, z.number().gt(0).max(1)),
+});
+
+export const kitPlan = z.object({
+  /** BCP 47; empty: not chosen. */
+  source: z.string().max(40),
+  target: z.string().max(40),
+  threshold: z.number().min(1).max(100),
+  /** In the order of their ranks, with the points that are taken off their scores. */
+  memories: z.array(z.object({ id: z.number().int(), off: z.number().min(0).max(50) })).max(100),
+  termbases: z.array(z.number().int()).max(100),
+  documents: z
+    .array(z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }))
+    .max(200),
+  rates: rateCard,
+  /** What the client said is no term, in small letters. */
+  noTerms: z.array(z.string().max(300)).max(5000),
+});
+export type KitPlan = z.infer<typeof kitPlan>;
+
+const bandFigures = z.object({
+  band,
+  segments: z.number(),
+  words: z.number(),
+  characters: z.number(),
+  weighted: z.number(),
+});
+export const figures = z.object({
+  bands: z.array(bandFigures).readonly(),
+  segments: z.number(),
+  words: z.number(),
+  characters: z.number(),
+  weighted: z.number(),
+  cost: z.number().nullable(),
+  apart: z.object({ segments: z.number(), words: z.number() }),
+  within: z.object({ segments: z.number(), words: z.number() }),
+});
+export type FiguresBody = z.infer<typeof figures>;
+
+export const rehearsalOutcome = z.object({
+  at: z.string(),
+  all: figures,
+  documents: z.array(z.object({ name: z.string(), figures })).readonly(),
+  memories: z
+    .array(z.object({ id: z.number(), name: z.string(), serving: z.number(), alone: z.number(), added: z.number() }))
+    .readonly(),
+  terms: z.object({ found: z.number(), concepts: z.number(), forbidden: z.number(), untranslated: z.number() }),
+  missing: z
+    .array(
+      z.object({
+        text: z.string(),
+        times: z.number(),
+        counterpart: z.string().nullable(),
+        contexts: z.array(z.string()).readonly(),
+      }),
+    )
+    .readonly(),
+  /** Documents and segments in another language than the kit's. */
+  others: z.array(z.object({ document: z.string(), language: z.string(), segments: z.number() })).readonly(),
+});
+export type RehearsalOutcome = z.infer<typeof rehearsalOutcome>;
+
+/** A resource of the client, and whether it serves the pair. */
+export const kitResource = z.object({
+  kind: z.enum(['memory', 'termbase']),
+  id: z.number(),
+  name: z.string(),
+  fit: z.enum(['same', 'general', 'none']),
+  languages: z.array(z.string()).readonly(),
+  items: z.number(),
+});
+export type KitResource = z.infer<typeof kitResource>;
+
+export const rehearsalBody = z.object({
+  clientId: z.number(),
+  plan: kitPlan,
+  resources: z.array(kitResource).readonly(),
+  outcome: rehearsalOutcome.nullable(),
+  /** The figures of the last rehearsal but one. */
+  before: figures.nullable(),
+  /** The kit or its resources are others by now. */
+  stale: z.boolean(),
+});
+export type RehearsalBody = z.infer<typeof rehearsalBody>;
+
+export const galleySegment = z.object({
+  ordinal: z.number(),
+  document: z.string(),
+  text: z.string(),
+  class: z.enum(['context', 'exact', 'near', 'fuzzy', 'none', 'repetition']),
+  band,
+  score: z.number(),
+  words: z.number(),
+  /** What it is in, where that is not the document's language. */
+  language: z.string().nullable(),
+  isApart: z.boolean(),
+  matches: z
+    .array(
+      z.object({
+        memoryId: z.number(),
+        memory: z.string(),
+        unit: z.number(),
+        source: z.string(),
+        target: z.string(),
+        score: z.number(),
+        inContext: z.boolean(),
+        forbidden: z.array(z.string()).readonly(),
+      }),
+    )
+    .readonly(),
+  terms: z
+    .array(
+      z.object({
+        start: z.number(),
+        end: z.number(),
+        term: z.string(),
+        concept: z.number(),
+        termbaseId: z.number(),
+        usable: z.array(z.string()).readonly(),
+        isForbidden: z.boolean(),
+      }),
+    )
+    .readonly(),
+});
+export type GalleySegment = z.infer<typeof galleySegment>;
+
+export const rehearsalContract = routes({
+  'GET /rehearsals/:id': {
+    summary: 'The kit of a client and what it was worth',
+    params: idParam,
+    answer: rehearsalBody,
+  },
+  'PUT /rehearsals/:id': { params: idParam, body: kitPlan, answer: done },
+  'POST /rehearsals/:id/run': { params: idParam, answer: jobOf('rehearse') },
+  'GET /rehearsals/:id/segments': {
+    summary: 'The documents as running text, each segment with its matches and terms',
+    params: idParam,
+    query: z.object({
+      band: band.optional(),
+      from: whole.min(0).default(0),
+      limit: whole.min(1).max(200).default(100),
+    }),
+    answer: z.object({ total: z.number(), segments: z.array(galleySegment).readonly() }),
+  },
+  'POST /rehearsals/:id/hand-over': {
+    summary: 'The report, or the kit packed for the project; fetch it from /jobs/:id/file',
+    params: idParam,
+    body: z.object({ what: z.enum(['xlsx', 'html', 'pack']), language: spoken }),
+    answer: jobOf('hand over rehearsal'),
+  },
+});

@@ -1,0 +1,105 @@
+/**
+ * A rehearsal from its parts, in the order in which they are known: the documents, the termbases, then the memories, whose
+ * units pass by once: for matches, and for what they likely say for words that no termbase has.
+ */
+import { Counterparts } from '../harvest/counterparts.js';
+import { Harvest, type Candidate } from '../harvest/harvest.js';
+import type { LanguageTag } from '../language/tags.js';
+import { isBridged } from '../memory/bridge/plan.js';
+import type { Unit } from '../memory/unit.js';
+import type { ConceptBody } from '../termbase/concept.js';
+import type { AffixDictionary } from '../termbase/recognition/affixes.js';
+import { withoutCodes } from '../text/inline-codes.js';
+import { KitMemory, SoughtTexts } from './kit-memory.js';
+import { KitTerms, type TermInSegment } from './kit-terms.js';
+import { Rehearsal, type Rehearsed } from './rehearse.js';
+import type { DocumentSegment } from './segment.js';
+
+export interface ToRehearse {
+  readonly segments: readonly DocumentSegment[];
+  readonly source: LanguageTag;
+  readonly target: LanguageTag;
+  /** Points, 1 to 100; nothing below is a match. */
+  readonly threshold: number;
+  readonly concepts: readonly ConceptBody[];
+  readonly dictionaryFor?: (language: string) => AffixDictionary | null;
+  /** What the client said is no term, in small letters. */
+  readonly noTerms?: ReadonlySet<string>;
+}
+
+/** Words that are frequent in the documents and in no termbase, with what the memories likely say. */
+export interface MissingTerm extends Candidate {
+  readonly counterpart: string | null;
+  /** Segments that it stands in; the first few. */
+  readonly contexts: readonly string[];
+}
+
+export interface TermAt extends TermInSegment {
+  readonly segment: number;
+}
+
+/** Candidates that are proposed, and looked at for them. */
+const [PROPOSED, LOOKED_AT] = [60, 240];
+
+export class KitRehearsal {
+  readonly terms: KitTerms;
+  readonly memories: KitMemory[] = [];
+  private readonly sought: SoughtTexts;
+  private readonly candidates: readonly (Candidate & { readonly contexts: readonly string[] })[];
+  private readonly counterparts: Counterparts;
+
+  /** Indexes the documents and looks for candidates in them; O(their words). */
+  constructor(private readonly asked: ToRehearse) {
+    const { segments, source, target, threshold, concepts, dictionaryFor, noTerms } = asked;
+    const own = segments.filter(isLookedAt);
+    this.sought = new SoughtTexts(
+      own.map(({ text }) => text),
+      threshold,
+    );
+    this.terms = new KitTerms(concepts, source, target, dictionaryFor);
+    const harvest = new Harvest(source);
+    for (const { text } of own) harvest.see(text);
+    this.candidates = harvest
+      .candidates(LOOKED_AT)
+      .filter(({ text }) => !noTerms?.has(text.toLowerCase()) && !this.terms.covers(text))
+      .slice(0, PROPOSED)
+      .map((one) => ({ ...one, contexts: one.examples.map((i) => withoutCodes(own[i]!.text)) }));
+    this.counterparts = new Counterparts(
+      this.candidates.map(({ text }) => text),
+      source,
+      target,
+    );
+  }
+
+  /** The next in rank. @param offPoints taken off each of its scores */
+  memory(name: string, offPoints = 0): KitMemory {
+    const { source, target } = this.asked;
+    const memory = new KitMemory(name, source, target, this.sought, offPoints);
+    this.memories.push(memory);
+    return memory;
+  }
+
+  /** A unit of one of them, in its order. */
+  see(memory: KitMemory, unit: Unit, number: number): void {
+    const pair = memory.add(unit, number, isBridged(unit));
+    if (pair) this.counterparts.see(pair.source, pair.target);
+  }
+
+  /** When all units have passed. One for each segment. */
+  rehearsed(): Rehearsed[] {
+    return [...new Rehearsal(this.memories, this.asked.threshold).of(this.asked.segments)];
+  }
+
+  missing(): MissingTerm[] {
+    return this.candidates.map((one) => ({ ...one, counterpart: this.counterparts.of(one.text) }));
+  }
+
+  /** The terms in all segments of the document's language. */
+  termsFound(): TermAt[] {
+    return this.asked.segments.flatMap((segment, i) =>
+      isLookedAt(segment) ? this.terms.find(segment.text).map((hit) => ({ segment: i, ...hit })) : [],
+    );
+  }
+}
+
+const isLookedAt = ({ language, isApart }: DocumentSegment): boolean => language === null && !isApart;

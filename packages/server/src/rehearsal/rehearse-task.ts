@@ -1,0 +1,198 @@
+/** A kit tried on documents, in a thread beside: figures for the page, the galley and what reports need in a file of its own. */
+import type { GalleySegment, KitPlan, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
+import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { bandOf, contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
+import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
+import type { Misfit, Tried } from '@fair-copy/core/rehearsal/tried.js';
+import { documentSegment, type DocumentSegment } from '@fair-copy/core/rehearsal/segment.js';
+import type { Concept } from '@fair-copy/core/termbase/concept.js';
+import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
+import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
+import { named } from '@fair-copy/files/named.js';
+import { projectDocument } from '@fair-copy/files/project-document.js';
+import { tablesOf } from '@fair-copy/files/rehearsal-report.js';
+import { ApiError } from '../errors.js';
+import type { TaskContext } from '../jobs/task.js';
+import { conceptsOf } from '../store/concepts.js';
+import { openForReading, type Db } from '../store/database.js';
+import { memoryById } from '../store/memories.js';
+import { MemoryFile } from '../store/memory-file.js';
+import { stagedFile } from '../store/outcome-file.js';
+import { pathsOf } from '../store/paths.js';
+
+export interface KitToRehearse {
+  readonly clientId: number;
+  readonly plan: KitPlan;
+}
+
+/** The share of the time after which the documents are read. */
+const READ = 0.1;
+const TABLES = `CREATE TABLE segment (ordinal INTEGER PRIMARY KEY, band TEXT NOT NULL, body TEXT NOT NULL) STRICT;
+  CREATE TABLE about (name TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT`;
+
+/** A concept with the termbase that has it. */
+interface Owned {
+  readonly termbaseId: number;
+  readonly concept: Concept;
+}
+
+export async function rehearseKit({ clientId, plan }: KitToRehearse, context: TaskContext): Promise<RehearsalOutcome> {
+  const [source, target] = [canonicalTag(plan.source), canonicalTag(plan.target)];
+  if (!source || !target || plan.documents.length === 0) throw new ApiError('nothing-chosen');
+  const segments = await segmentsOf(plan, source, context);
+  const db = openForReading(pathsOf(context.dataDir).workspace);
+  try {
+    const owned = plan.termbases.flatMap((termbaseId) =>
+      [...conceptsOf(db, termbaseId)].map((concept): Owned => ({ termbaseId, concept })),
+    );
+    const kit = new KitRehearsal({
+      segments,
+      source,
+      target,
+      threshold: plan.threshold,
+      concepts: owned.map(({ concept }) => concept),
+      dictionaryFor,
+      noTerms: new Set(plan.noTerms),
+    });
+    passMemories(db, plan, kit, context);
+    const misfits: Misfit[] = segments.flatMap(({ document: file, language }, segment) =>
+      language === null ? [] : [{ kind: 'segment', file, segment, language }],
+    );
+    const tried: Tried = {
+      source,
+      target,
+      card: plan.rates,
+      memories: kit.memories,
+      segments,
+      rehearsed: kit.rehearsed(),
+      found: kit.termsFound(),
+      missing: kit.missing(),
+      misfits,
+      conceptId: (concept) => owned[concept]!.concept.fields[IDENTIFIER]?.[0] ?? String(owned[concept]!.concept.id),
+      usable: (concept) => kit.terms.usable(concept),
+    };
+    keep(pathsOf(context.dataDir).stagedPlan(clientId, 'rehearse'), tried, plan, kit, owned);
+    return outcomeOf(tried, plan);
+  } finally {
+    db.close();
+  }
+}
+
+async function segmentsOf(
+  { documents }: KitPlan,
+  source: LanguageTag,
+  context: TaskContext,
+): Promise<DocumentSegment[]> {
+  const all: DocumentSegment[] = [];
+  for (const [i, { sha256, name }] of documents.entries()) {
+    const path = pathsOf(context.dataDir).original(sha256);
+    const { segments } = await named(name, () => projectDocument(path, name, source));
+    for (const text of segments) all.push(documentSegment(name, text, source));
+    context.checkpoint((READ * (i + 1)) / documents.length);
+  }
+  return all;
+}
+
+function passMemories(db: Db, { memories }: KitPlan, kit: KitRehearsal, context: TaskContext): void {
+  for (const [i, { id, off }] of memories.entries()) {
+    const row = memoryById(db, id);
+    const memory = kit.memory(row.name, off);
+    const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(row.file));
+    file.db.exec('BEGIN');
+    try {
+      let seen = 0;
+      for (const unit of file.units()) {
+        if (++seen % 200 === 0)
+          context.checkpoint(READ + ((0.95 - READ) * (i + seen / Math.max(1, file.count))) / memories.length);
+        kit.see(memory, unit, unit.id);
+      }
+    } finally {
+      file.db.exec('COMMIT');
+      file.close();
+    }
+  }
+}
+
+/** The galley, and the tables of the report. */
+function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owned: readonly Owned[]): void {
+  const { segments, rehearsed, found } = tried;
+  const terms = new Map<number, GalleySegment['terms'][number][]>();
+  for (const { segment, start, end, term, concept, isForbidden } of found) {
+    const { termbaseId, concept: own } = owned[concept]!;
+    const one = { start, end, term, concept: own.id, termbaseId, usable: [...tried.usable(concept)], isForbidden };
+    const there = terms.get(segment);
+    if (there) there.push(one);
+    else terms.set(segment, [one]);
+  }
+  stagedFile(path, TABLES, (db) => {
+    const insert = db.prepare('INSERT INTO segment (ordinal, band, body) VALUES (?, ?, ?)');
+    for (const [i, { document, text, words, language, isApart }] of segments.entries()) {
+      const { class: kind, score, matches } = rehearsed[i]!;
+      const band = bandOf(kind, score);
+      const body: GalleySegment = {
+        ordinal: i,
+        document,
+        text: withoutCodes(text),
+        class: kind,
+        band,
+        score,
+        words,
+        language,
+        isApart,
+        matches: matches.map((match) => ({
+          memoryId: plan.memories[match.memory]!.id,
+          memory: tried.memories[match.memory]!.name,
+          unit: match.number,
+          source: withoutCodes(match.source),
+          target: withoutCodes(match.target),
+          score: match.score,
+          inContext: match.inContext,
+          forbidden: kit.terms.forbiddenIn(match.target).map(({ term }) => term),
+        })),
+        terms: terms.get(i) ?? [],
+      };
+      insert.run(i, band, JSON.stringify(body));
+    }
+    db.exec('CREATE INDEX segment_band ON segment (band, ordinal)');
+    const note = db.prepare('INSERT INTO about (name, body) VALUES (?, ?)');
+    note.run('tables', JSON.stringify(tablesOf(tried)));
+    note.run('neighbours', JSON.stringify(kit.memories.map((memory) => [...memory.kept])));
+  });
+}
+
+function outcomeOf(tried: Tried, plan: KitPlan): RehearsalOutcome {
+  const { segments, rehearsed, card, memories, found, missing } = tried;
+  const documents = [...new Set(segments.map(({ document }) => document))];
+  const others = new Map<string, { document: string; language: string; segments: number }>();
+  for (const { document, language } of segments) {
+    if (language === null) continue;
+    const key = `${document}\0${language}`;
+    const there = others.get(key);
+    if (there) there.segments++;
+    else others.set(key, { document, language, segments: 1 });
+  }
+  return {
+    at: new Date().toISOString(),
+    all: figuresOf(segments, rehearsed, card),
+    documents: documents.map((name) => ({
+      name,
+      figures: figuresOf(segments, rehearsed, card, ({ document }) => document === name),
+    })),
+    memories: contributions(segments, rehearsed, card, memories.length).map(({ alone, added }, m) => ({
+      id: plan.memories[m]!.id,
+      name: memories[m]!.name,
+      serving: memories[m]!.size,
+      alone,
+      added,
+    })),
+    terms: {
+      found: found.length,
+      concepts: new Set(found.map(({ concept }) => concept)).size,
+      forbidden: found.filter(({ isForbidden }) => isForbidden).length,
+      untranslated: new Set(found.filter(({ isMissing }) => isMissing).map(({ concept }) => concept)).size,
+    },
+    missing: missing.map(({ text, times, counterpart, contexts }) => ({ text, times, counterpart, contexts })),
+    others: [...others.values()],
+  };
+}

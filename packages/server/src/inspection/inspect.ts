@@ -117,8 +117,10 @@ function keep(
   let findings = 0;
   for (const { finding, detailed } of found) {
     const { check, item, language, basis } = finding;
+    const isFull = (kept.get(check) ?? 0) >= OF_A_CHECK;
+    if (isFull && standing.size === 0) continue;
     const key = identity({ check_id: check, item, language, basis });
-    if ((kept.get(check) ?? 0) >= OF_A_CHECK && !standing.has(key)) continue;
+    if (isFull && !standing.has(key)) continue;
     const f = detailed();
     const evidence = evidenceOf(f);
     const said = JSON.stringify(f.said);

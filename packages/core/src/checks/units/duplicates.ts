@@ -2,6 +2,7 @@
 import { exactKey } from '../../text/fold.js';
 import { TextHash } from '../../text/hash.js';
 import { Buckets } from '../../memory/merge/buckets.js';
+import type { Finding } from '../check.js';
 import { onTarget, overPairs, type Pair, Candidates } from './pair.js';
 
 const about = { id: 'duplicate', severity: 'info' } as const;
@@ -23,28 +24,47 @@ export const duplicateCheck = overPairs(about, (facts) => {
   const all = new Candidates(facts);
   return {
     see(pair) {
-      buckets.add(keyOf(pair));
-      all.add(pair, all.size);
+      const key = keyOf(pair);
+      buckets.add(key);
+      all.add(pair, key);
     },
     *end() {
-      const alike = (): Iterable<readonly [Pair, number]> => all.pairs((number) => !buckets.isAlone(number));
-      const items = new Map<string, number[]>();
-      for (const [pair] of alike()) {
-        const there = items.get(said(pair));
-        if (there) there.push(pair.item);
-        else items.set(said(pair), [pair.item]);
-      }
-      for (const [pair] of alike()) {
-        const same = items.get(said(pair))!;
-        if (same.length < 2) continue;
-        // Of very many that are the same, only the first are looked at.
-        const others = same.slice(0, RELATED + 1).filter((item) => item !== pair.item);
-        const finding = onTarget(about, pair, { code: 'said-twice', values: { units: same.length } });
-        yield { ...finding, related: others.slice(0, RELATED) };
+      for (const group of groupsOf(all, buckets)) {
+        // What only has the same hash is not the same.
+        const bySaying = new Map<string, Pair[]>();
+        for (const number of group) {
+          const pair = all.pair(number);
+          if (!pair) continue;
+          const there = bySaying.get(said(pair));
+          if (there) there.push(pair);
+          else bySaying.set(said(pair), [pair]);
+        }
+        for (const same of bySaying.values()) if (same.length > 1) yield* findings(same);
       }
     },
   };
 });
+
+/** Numbers of candidates with the same hash, two at least, in the order of the first of each. */
+function groupsOf(all: Candidates, buckets: Buckets): number[][] {
+  const groups = new Map<number, number[]>();
+  for (let number = 0; number < all.size; number++) {
+    if (buckets.isAlone(number)) continue;
+    const there = groups.get(all.note(number));
+    if (there) there.push(number);
+    else groups.set(all.note(number), [number]);
+  }
+  return [...groups.values()].filter((group) => group.length > 1);
+}
+
+function* findings(same: readonly Pair[]): Generator<Finding> {
+  // Of very many that are the same, only the first are looked at.
+  const first = same.slice(0, RELATED + 1).map(({ item }) => item);
+  for (const pair of same) {
+    const related = first.filter((item) => item !== pair.item).slice(0, RELATED);
+    yield { ...onTarget(about, pair, { code: 'said-twice', values: { units: same.length } }), related };
+  }
+}
 
 const said = ({ source, target }: Pair): string =>
   `${source.language}\0${exactKey(source.text)}\0${target.language}\0${exactKey(target.text)}`;

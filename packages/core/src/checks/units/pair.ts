@@ -121,12 +121,21 @@ export class Candidates {
     return this.count;
   }
 
+  note(number: number): number {
+    return this.notes[number]!;
+  }
+
+  /** Read again; undefined: it is gone. */
+  pair(number: number): Pair | undefined {
+    const unit = this.facts.item(this.items[number]!);
+    return unit && pairsOf(unit, this.facts).find(({ target }) => target.place === this.places[number]);
+  }
+
   /** @param wanted by its note; the others are not read again */
   *pairs(wanted: (note: number) => boolean = () => true): Generator<readonly [Pair, number]> {
     for (let i = 0; i < this.count; i++) {
       if (!wanted(this.notes[i]!)) continue;
-      const unit = this.facts.item(this.items[i]!);
-      const pair = unit && pairsOf(unit, this.facts).find(({ target }) => target.place === this.places[i]);
+      const pair = this.pair(i);
       if (pair) yield [pair, this.notes[i]!];
     }
   }

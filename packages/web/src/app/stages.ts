@@ -3,7 +3,7 @@
  * make stale follow from this list.
  */
 import { align } from '../features/align/stage.js';
-import { corrections, rehearse } from '../features/coming/stage.js';
+import { corrections } from '../features/coming/stage.js';
 import { concordance } from '../features/concordance/stage.js';
 import { guide } from '../features/guide/stage.js';
 import { holdings } from '../features/holdings/stage.js';
@@ -12,6 +12,7 @@ import { intake } from '../features/intake/stage.js';
 import { ledger } from '../features/ledger/stage.js';
 import { memory } from '../features/memory/stage.js';
 import { merge } from '../features/merge/stage.js';
+import { rehearse } from '../features/rehearse/stage.js';
 import { termbase } from '../features/termbase/stage.js';
 import type { Stage } from '../parts/stage.js';
 

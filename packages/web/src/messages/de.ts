@@ -15,8 +15,6 @@ export const texts: typeof en = {
   },
   notBuilt: {
     mark: 'noch nicht gebaut',
-    rehearse:
-      'Hier wird das Paket an einem Dokument des Projekts erprobt: was Treffer hat, was sich wiederholt, welche Benennungen vorkommen, was es kosten wird.',
     corrections:
       'Hierher kommt ein durchgesehenes Dokument zurück: was geändert, hinzugefügt, gestrichen oder verschoben wurde, und der Speicher auf den Stand gebracht.',
   },

@@ -13,8 +13,6 @@ export const texts = {
   },
   notBuilt: {
     mark: 'not built yet',
-    rehearse:
-      'The kit will be tried on a project document here: what is matched, what repeats, which terms are found, what it will cost.',
     corrections:
       'A reviewed document will be brought back here: what changed, was added, removed or moved, and the memory brought up to date.',
   },

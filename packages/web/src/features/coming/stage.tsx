@@ -3,13 +3,10 @@ import { m } from '../../messages/index.js';
 import type { Stage } from '../../parts/stage.js';
 import { NotBuilt } from './NotBuilt.js';
 
-type Name = 'rehearse' | 'corrections';
-
-const coming = (name: Name): Stage => ({
+const coming = (name: 'corrections'): Stage => ({
   title: m.stages[name],
   isComing: true,
   pages: [{ path: name, load: async () => () => <NotBuilt title={m.stages[name]} advice={m.notBuilt[name]} /> }],
 });
 
-export const rehearse = coming('rehearse');
 export const corrections = coming('corrections');

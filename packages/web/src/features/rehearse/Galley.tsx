@@ -1,0 +1,271 @@
+import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
+import Typography from '@mui/material/Typography';
+import { useTheme, type Theme } from '@mui/material/styles';
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { useRef, useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
+import type { GalleySegment, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
+import { BANDS, type Band } from '@fair-copy/core/rehearsal/figures.js';
+import { wordChanges } from '@fair-copy/core/text/word-changes.js';
+import { m } from '../../messages/index.js';
+import { WordChanges } from '../../parts/WordChanges.js';
+import { chosenLine } from '../../ui/chosen-line.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { number } from '../../ui/format.js';
+import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { languageName } from '../../ui/languages.js';
+import { Pick } from '../../ui/Pick.js';
+import { SERIF } from '../../ui/typefaces.js';
+import { useKeys } from '../../ui/useKeys.js';
+import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
+import { rehearseTexts as t } from './messages.js';
+import { galley } from './queries.js';
+
+const HINTS: readonly KeyHint[] = [['j k ↓ ↑', m.keys.move]];
+
+/** Pixels of the rule at the edge of a segment: the more of it there is, the wider. */
+const WIDTHS: Readonly<Record<Band, number>> = {
+  context: 14,
+  exact: 12,
+  repetition: 10,
+  '95-99': 9,
+  '85-94': 7,
+  '75-84': 5,
+  '50-74': 3,
+  none: 1,
+};
+
+const inkOf = (band: Band, { inks }: Theme): string =>
+  band === 'context' || band === 'exact'
+    ? inks.moss
+    : band === 'repetition'
+      ? inks.quiet
+      : band === 'none'
+        ? inks.vermilion
+        : inks.petrol;
+
+/** The documents as running text, each segment with a rule at its edge; beside it what the kit has for the one in hand. */
+export function Galley({ clientId, outcome }: { readonly clientId: number; readonly outcome: RehearsalOutcome }) {
+  const [band, setBand] = useState<Band | null>(null);
+  const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(galley(clientId, outcome.at, band));
+  const rows = data?.pages.flatMap(({ segments }) => segments) ?? [];
+  const total = data?.pages[0]?.total ?? 0;
+  const [selected, setSelected] = useState(0);
+  const list = useRef<VirtuosoHandle>(null);
+  useKeyHints(HINTS);
+  const at = Math.min(selected, Math.max(0, rows.length - 1));
+  const go = (by: number) => () => {
+    const next = Math.max(0, Math.min(rows.length - 1, at + by));
+    setSelected(next);
+    list.current?.scrollIntoView({ index: next });
+  };
+  useKeys({ j: go(1), ArrowDown: go(1), k: go(-1), ArrowUp: go(-1) });
+  const current = rows[at];
+  return (
+    <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+      <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}>
+        <Box
+          sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
+        >
+          <Box sx={{ width: 220 }}>
+            <Pick
+              label={t.show}
+              value={band ?? ''}
+              onChange={(value) => {
+                setBand(value === '' ? null : (value as Band));
+                setSelected(0);
+              }}
+            >
+              <MenuItem value="">{t.allBands}</MenuItem>
+              {BANDS.map((one) => (
+                <MenuItem key={one} value={one}>
+                  {t.bands[one]}
+                </MenuItem>
+              ))}
+            </Pick>
+          </Box>
+          <Typography variant="body2" color="textSecondary">
+            {t.segmentsShown(total)}
+          </Typography>
+        </Box>
+        {rows.length === 0 && !isPending && <EmptyState title={t.segmentsShown(0)} />}
+        <Box sx={{ flex: 1, minHeight: 0 }}>
+          <Virtuoso
+            ref={list}
+            components={TABLE_COMPONENTS}
+            context={{ label: t.tabs.galley, rows: total }}
+            style={{ height: '100%' }}
+            data={rows}
+            computeItemKey={(_, row) => row.ordinal}
+            endReached={() => hasNextPage && void fetchNextPage()}
+            itemContent={(index, row) => (
+              <Line
+                row={row}
+                isFirst={index === 0 || rows[index - 1]!.document !== row.document}
+                selected={index === at}
+                onSelect={() => setSelected(index)}
+              />
+            )}
+          />
+        </Box>
+      </Box>
+      <Box
+        component="aside"
+        aria-label={t.matches}
+        sx={{ width: 360, flex: 'none', borderLeft: 1, borderColor: 'divider', overflow: 'auto', p: 2 }}
+      >
+        {current && <Margin row={current} />}
+      </Box>
+    </Box>
+  );
+}
+
+interface LineProps {
+  readonly row: GalleySegment;
+  /** Of its document. */
+  readonly isFirst: boolean;
+  readonly selected: boolean;
+  readonly onSelect: () => void;
+}
+
+function Line({ row, isFirst, selected, onSelect }: LineProps) {
+  const theme = useTheme();
+  const { band, isApart, language } = row;
+  const isLookedAt = !isApart && language === null;
+  return (
+    <>
+      {isFirst && <Box sx={{ px: 3, pt: 2, pb: 0.5, fontSize: 13, color: 'text.secondary' }}>{row.document}</Box>}
+      <Box
+        role="row"
+        {...chosenLine(selected)}
+        onClick={onSelect}
+        sx={{ display: 'flex', px: 1, bgcolor: selected ? theme.inks.tint : undefined, cursor: 'default' }}
+      >
+        <Box sx={{ width: 18, flex: 'none', display: 'flex', justifyContent: 'flex-end', py: '3px' }}>
+          {isLookedAt && (
+            <Box
+              title={t.bands[band]}
+              sx={{
+                width: `${WIDTHS[band]}px`,
+                bgcolor: inkOf(band, theme),
+                opacity: band === 'none' ? 0.6 : 1,
+                ...(band === 'repetition' && { opacity: 0.5 }),
+              }}
+            />
+          )}
+        </Box>
+        <Box
+          role="cell"
+          sx={{ flex: 1, minWidth: 0, px: 1.5, py: '3px', fontFamily: SERIF, fontSize: 16, lineHeight: '25px' }}
+        >
+          <Box component="span" sx={{ color: isLookedAt ? undefined : 'text.secondary' }}>
+            <WithTerms row={row} />
+          </Box>
+        </Box>
+        <Box
+          role="cell"
+          sx={{
+            width: 62,
+            flex: 'none',
+            py: '3px',
+            fontSize: 12.5,
+            lineHeight: '25px',
+            color: 'text.secondary',
+            textAlign: 'end',
+          }}
+        >
+          {!isLookedAt || band === 'none'
+            ? ''
+            : row.class === 'repetition'
+              ? t.bands.repetition.slice(0, 3) + '.'
+              : number(Math.floor(row.score))}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+/** Terms underlined, those not to be used struck through. */
+function WithTerms({ row: { text, terms } }: { readonly row: GalleySegment }) {
+  const parts: ReactNode[] = [];
+  let at = 0;
+  for (const [i, { start, end, isForbidden }] of terms.entries()) {
+    if (start < at) continue;
+    parts.push(text.slice(at, start));
+    parts.push(
+      <Box
+        key={i}
+        component="span"
+        sx={(theme) => ({
+          textDecoration: isForbidden ? 'line-through' : 'underline',
+          textDecorationStyle: isForbidden ? 'solid' : 'dotted',
+          textDecorationColor: isForbidden ? theme.inks.vermilion : theme.inks.petrol,
+          textUnderlineOffset: '4px',
+        })}
+      >
+        {text.slice(start, end)}
+      </Box>,
+    );
+    at = end;
+  }
+  parts.push(text.slice(at));
+  return <>{parts}</>;
+}
+
+function Margin({ row }: { readonly row: GalleySegment }) {
+  const { matches, terms, language, isApart } = row;
+  if (language !== null) return <Typography>{t.inLanguage(languageName(language))}</Typography>;
+  if (isApart) return <Typography>{t.apart}</Typography>;
+  return (
+    <>
+      <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
+        {t.matches}
+      </Typography>
+      {row.class === 'repetition' && <Typography sx={{ mb: 1, fontSize: 14 }}>{t.repeated}</Typography>}
+      {matches.length === 0 && <Typography color="textSecondary">{t.noMatch}</Typography>}
+      <Box component="ol" aria-label={t.matches} sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {matches.map((match, i) => (
+          <Box component="li" key={i} sx={{ borderBottom: 1, borderColor: 'divider', pb: 1, mb: 1, fontSize: 14 }}>
+            <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+              {number(match.score)}
+              {match.inContext && `, ${t.inContext}`} · {t.from(match.memory)} ·{' '}
+              <Box
+                component={Link}
+                to={`/memories/${match.memoryId}?unit=${match.unit}`}
+                sx={{ color: 'primary.main' }}
+              >
+                {t.openUnit}
+              </Box>
+            </Box>
+            <Box sx={{ fontFamily: SERIF }}>
+              <WordChanges changes={wordChanges(match.source, row.text)} />
+            </Box>
+            <Box sx={{ fontFamily: SERIF, mt: 0.5 }}>{match.target}</Box>
+            {match.forbidden.length > 0 && (
+              <Box sx={{ color: 'error.main', fontSize: 13, mt: 0.5 }}>{t.uses(match.forbidden)}</Box>
+            )}
+          </Box>
+        ))}
+      </Box>
+      {terms.length > 0 && (
+        <>
+          <Typography component="h2" sx={{ fontWeight: 600, mb: 1, mt: 2 }}>
+            {t.terms}
+          </Typography>
+          <Box component="ul" aria-label={t.terms} sx={{ listStyle: 'none', m: 0, p: 0, fontSize: 14 }}>
+            {terms.map(({ term, termbaseId, concept, usable, isForbidden }, i) => (
+              <Box component="li" key={i} sx={{ mb: 0.5 }}>
+                <Box component={Link} to={`/termbases/${termbaseId}?concept=${concept}`} sx={{ color: 'primary.main' }}>
+                  {term}
+                </Box>
+                {isForbidden ? ` (${t.forbidden})` : ''}: {usable.join(', ') || t.noTerm}
+              </Box>
+            ))}
+          </Box>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,148 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import Typography from '@mui/material/Typography';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import type { KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
+import type { Spoken } from '@fair-copy/words/catalogues.js';
+import { words } from '../../all-words.js';
+import { call } from '../../api/http.js';
+import { fetchJobFile, jobEnded, jobResult } from '../../api/jobs.js';
+import { m } from '../../messages/index.js';
+import { ClientChoice } from '../../parts/ClientChoice.js';
+import { PageHead } from '../../parts/resource-page.js';
+import { useDesk } from '../../ui/desk-store.js';
+import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed, failureOf } from '../../ui/Failed.js';
+import { useToast } from '../../ui/toast-store.js';
+import { useBusy } from '../../ui/useBusy.js';
+import { errorWords } from '../../words.js';
+import { Brief } from './Brief.js';
+import { Figures } from './Figures.js';
+import { Galley } from './Galley.js';
+import { rehearseTexts as t } from './messages.js';
+import { Missing } from './Missing.js';
+import { kitOf } from './queries.js';
+
+export function RehearsePage() {
+  const clientId = useDesk((state) => state.clientId);
+  if (clientId !== null) return <OfClient key={clientId} clientId={clientId} />;
+  return (
+    <Box sx={{ p: 3, overflow: 'auto' }}>
+      <Typography component="h1" variant="h1" sx={{ mb: 2 }}>
+        {t.title}
+      </Typography>
+      <ClientChoice />
+    </Box>
+  );
+}
+
+function OfClient({ clientId }: { readonly clientId: number }) {
+  const asked = useQuery(kitOf(clientId));
+  const failure = failureOf(asked);
+  if (failure) return <Failed heading="h1" failure={failure} />;
+  if (!asked.data) return <EmptyState heading="h1" title={m.common.loading} />;
+  return <Desk body={asked.data} />;
+}
+
+const TABS = ['galley', 'figures', 'missing'] as const;
+
+function Desk({ body }: { readonly body: RehearsalBody }) {
+  const { clientId, plan, outcome, stale } = body;
+  const [tab, setTab] = useState<(typeof TABS)[number]>('galley');
+  const { change, run, busy } = useKit(body);
+  const isReady = plan.documents.length > 0 && plan.source !== '' && plan.target !== '';
+  return (
+    <>
+      <PageHead title={t.title} about={stale ? t.stale : t.about}>
+        {outcome && <HandOver clientId={clientId} />}
+        <Button variant="contained" disabled={busy || !isReady} onClick={run}>
+          {busy ? t.running : outcome ? t.again : t.go}
+        </Button>
+      </PageHead>
+      <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+        <Brief body={body} onChange={change} />
+        <Box
+          component="section"
+          aria-label={t.tabs[tab]}
+          sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}
+        >
+          {outcome ? (
+            <>
+              <Tabs
+                value={tab}
+                onChange={(_, value: (typeof TABS)[number]) => setTab(value)}
+                aria-label={t.tabsLabel}
+                sx={{ borderBottom: 1, borderColor: 'divider', px: 2, minHeight: 40 }}
+              >
+                {TABS.map((value) => (
+                  <Tab key={value} value={value} label={t.tabs[value]} sx={{ minHeight: 40, textTransform: 'none' }} />
+                ))}
+              </Tabs>
+              {tab === 'galley' && <Galley clientId={clientId} outcome={outcome} />}
+              {tab === 'figures' && <Figures body={body} outcome={outcome} onChange={change} />}
+              {tab === 'missing' && <Missing body={body} outcome={outcome} onChange={change} />}
+            </>
+          ) : (
+            <EmptyState title={t.empty} advice={t.emptyAdvice} />
+          )}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+/** Changes of the kit are shown at once and kept; a rehearsal is one job. */
+function useKit({ clientId, plan }: RehearsalBody) {
+  const queries = useQueryClient();
+  const { fail } = useToast();
+  const { busy, run } = useBusy();
+  const { queryKey } = kitOf(clientId);
+  const change = (part: Partial<KitPlan>): void => {
+    const next = { ...plan, ...part };
+    queries.setQueryData(queryKey, (now: RehearsalBody | undefined) => now && { ...now, plan: next });
+    call('PUT /rehearsals/:id', { params: { id: clientId }, body: next }).then(
+      () => queries.invalidateQueries({ queryKey }),
+      (error: unknown) => {
+        fail(error);
+        void queries.invalidateQueries({ queryKey });
+      },
+    );
+  };
+  const rehearse = async (): Promise<void> => {
+    await jobResult(await call('POST /rehearsals/:id/run', { params: { id: clientId } }));
+    await queries.invalidateQueries({ queryKey: ['rehearsal'] });
+  };
+  return { change, busy, run: () => run(rehearse) };
+}
+
+function HandOver({ clientId }: { readonly clientId: number }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const { say, fail } = useToast();
+  const write = async (what: 'xlsx' | 'html' | 'pack'): Promise<void> => {
+    setAnchor(null);
+    const body = { what, language: words.speech.language as Spoken };
+    const job = await jobEnded(await call('POST /rehearsals/:id/hand-over', { params: { id: clientId }, body }));
+    if (job.state !== 'done') throw new Error(job.error ? errorWords(job.error) : undefined);
+    fetchJobFile(job.id);
+    say(what === 'pack' ? t.packed : t.ready);
+  };
+  return (
+    <>
+      <Button aria-haspopup="menu" onClick={(event) => setAnchor(event.currentTarget)}>
+        {t.report}
+      </Button>
+      <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        <MenuItem onClick={() => void write('xlsx').catch(fail)}>{t.asXlsx}</MenuItem>
+        <MenuItem onClick={() => void write('html').catch(fail)}>{t.asHtml}</MenuItem>
+      </Menu>
+      <Button variant="outlined" onClick={() => void write('pack').catch(fail)}>
+        {t.pack}
+      </Button>
+    </>
+  );
+}

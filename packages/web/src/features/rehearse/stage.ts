@@ -1,0 +1,15 @@
+import { m } from '../../messages/index.js';
+import type { Stage } from '../../parts/stage.js';
+
+const load = async () => (await import('./RehearsePage.js')).RehearsePage;
+
+export const rehearse: Stage = {
+  title: m.stages.rehearse,
+  pages: [{ path: 'rehearse', load }],
+  staleAfter: {
+    rehearsal: [['rehearsal']],
+    memory: [['rehearsal', 'kit']],
+    termbase: [['rehearsal', 'kit']],
+    ledger: [['rehearsal', 'kit']],
+  },
+};

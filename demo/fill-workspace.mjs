@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { caller } from '../scripts/api.mjs';
-import { DOCUMENT_PAIRS } from './make-documents.mjs';
+import { DOCUMENT_PAIRS, REHEARSALS } from './make-documents.mjs';
 import { FILES, makeFiles } from './make-files.mjs';
 
 /** @param address where the server listens @param folder where the client files are made */
@@ -31,6 +31,25 @@ export async function fillWorkspace(address, folder) {
     });
     await ended(api, jobId);
   }
+  for (const { client, documents, ...pair } of REHEARSALS) {
+    const files = [];
+    for (const name of documents)
+      files.push({ name, ...(await api('POST', '/alignments/files', await readFile(join(folder, name)))) });
+    await rehearse(api, clients.get(client), files, pair);
+  }
+}
+
+/** With all that has both languages, as the page proposes it. */
+async function rehearse(api, clientId, documents, { source, target, perWord }) {
+  const { plan } = await api('GET', `/rehearsals/${clientId}`);
+  const files = documents.map(({ sha256, name }) => ({ sha256, name }));
+  const asked = { ...plan, source, target, documents: files, rates: { ...plan.rates, perWord } };
+  await api('PUT', `/rehearsals/${clientId}`, asked);
+  const { resources } = await api('GET', `/rehearsals/${clientId}`);
+  const fitting = (kind) => resources.filter((one) => one.kind === kind && one.fit !== 'none').map(({ id }) => id);
+  const memories = fitting('memory').map((id) => ({ id, off: 0 }));
+  await api('PUT', `/rehearsals/${clientId}`, { ...asked, memories, termbases: fitting('termbase') });
+  await ended(api, (await api('POST', `/rehearsals/${clientId}/run`)).id);
 }
 
 /** The file that came out of an archive, once it is read. */

@@ -38,7 +38,7 @@ const SCREENS: readonly (readonly [string, string, RegExp])[] = [
   ['Merge termbases', '/merge/termbases', /Choose the termbases/],
   ['Bridge', '/merge/bridge', /Halten Sie Abstand/],
   ['Compare', '/merge/compare', /dem Gebrauch/],
-  ['Rehearse', '/rehearse', /not built yet/],
+  ['Rehearse', '/rehearse', /Handbook for lock keepers/],
   ['Corrections', '/corrections', /not built yet/],
 ];
 

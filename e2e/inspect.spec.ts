@@ -35,7 +35,7 @@ test('let stand as a rule of the client, listed and called back', async ({ page,
 test('by author, origin and date; a list that is none is refused and says why', async ({ page, server }) => {
   await open(page, server, MEMORY, 2);
   await page.getByRole('button', { name: 'By author, origin, date' }).click();
-  const bar = page.getByRole('button', { name: /^supplier: 19 findings/ });
+  const bar = page.getByRole('button', { name: /^supplier: 20 findings/ });
   await bar.click();
   await expect(bar).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByText('Wait 54 minutes before you open the door.').first()).toBeVisible();

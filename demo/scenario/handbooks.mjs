@@ -106,3 +106,50 @@ export const KILN_CARE = [
   ],
   ['記録簿に日付と最高温度を書きます。', 'Enter the date and the highest temperature in the log.'],
 ];
+
+/** A handbook that will be translated to German: what is in the memories, what is nearly so, and what is new; one line is German. */
+export const LOCK_HANDBOOK = [
+  '# Handbook for lock keepers',
+  'This handbook is given to every lock keeper of Brennick Waterways.',
+  '# Before the season',
+  'Ellbridge Lock: gate seal replaced.',
+  'Marsh End Lock: paddle gear greased.',
+  'Tarn Hill Lock: mooring bollard loose.',
+  'Check the mooring bollards on both sides of the lock chamber. Check the trash rack and remove what the flood has left there.',
+  'Grease the paddle gear before the first boats arrive. Worn paddle gear is reported to the workshop.',
+  '# Passing boats',
+  'Close both paddles after use.',
+  'Keep clear of the weir.',
+  'Boats wait at the landing stage until the green light is on.',
+  'Mooring lines are made fast to the bollards only. Mooring lines that chafe are replaced.',
+  'The lock keeper fills the lock chamber slowly, and never leaves the paddle gear while boats are inside.',
+  'The upper gate is opened when the water level is the same on both sides.',
+  'The lower gate is opened when the water level is the same on both sides.',
+  'Close both paddles after use.',
+  '# Floods',
+  'At a water level of 2.40 m all locks are closed. The stop logs are put into the upper gate bay.',
+  'At a water level of 2.10 m the pumps of the culvert are started.',
+  'Der Pegel am Oberhaupt wird alle zwei Stunden abgelesen und im Schleusenbuch vermerkt.',
+  'Pump 4 runs hot after two hours.',
+  'The stop logs stay in place until the flood gauge has fallen for two days.',
+  '# Records',
+  'Every lockage is entered in the lock book with the time, the name of the boat and the lock dues.',
+  'The lock book is kept for ten years.',
+];
+
+/** A notice beside it, as a page. */
+export const SPRING_NOTICE = [
+  '# Locks open on 28 March',
+  'Close both paddles after use.',
+  'The lock book of last year is closed on 31 December.',
+  'Lock dues are paid to the lock keeper.',
+];
+
+/** A leaflet that will be translated from Japanese. */
+export const KILN_LEAFLET = [
+  '# 新しい窯を使う前に',
+  '扉は二人で開けます。手袋を着けてください。',
+  '窯を開ける前に、温度が120℃より低いことを確かめてください。',
+  '新しい窯は一晩かけて乾かします。',
+  '釉薬の缶は窯から三メートル離して置いてください。',
+];

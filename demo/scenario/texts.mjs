@@ -114,6 +114,7 @@ export const KILN = [
 export const KILN_SUPPLIER = [
   ['Warten Sie 45 Minuten, bevor Sie die Tür öffnen.', 'Wait 54 minutes before you open the door.'],
   ['Bei 1.250,5 °C schaltet der Regler ab.', 'At 1,250.5 °C the controller switches off.'],
+  ['Der Regler meldet eine Störung.', 'The controler reports a fault.'],
   ['Brand %s von %d wird vorbereitet.', 'Firing %s is being prepared.'],
   ['Die Anleitung steht unter https://kilns.example/de/k4.', 'The manual is at https://kilns.example/en/k5.'],
   ['Ist die Tür geschlossen?', 'Is the door closed.'],

@@ -1,4 +1,5 @@
 /** The kit of a client as the desk keeps it, with what its last rehearsals came to. */
+import { existsSync } from 'node:fs';
 import type { FiguresBody, KitPlan, KitResource, RehearsalBody, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
 import { fits, meets, primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { USUAL_RATES } from '@fair-copy/core/rehearsal/figures.js';
@@ -25,7 +26,7 @@ export type KeptOutcome = RehearsalOutcome & { readonly before: FiguresBody | nu
 export class KitPlans {
   private readonly kept: KeptPlans<KitPlan, KeptOutcome, never>;
 
-  constructor(private readonly context: Pick<Context, 'desk' | 'workspace' | 'memories'>) {
+  constructor(private readonly context: Pick<Context, 'desk' | 'workspace' | 'memories' | 'paths'>) {
     this.kept = new KeptPlans(context.desk, context.workspace, 'rehearse');
   }
 
@@ -60,7 +61,8 @@ export class KitPlans {
 
   shown(clientId: number): RehearsalBody {
     const plan = this.plan(clientId);
-    const counted = this.kept.counted(clientId);
+    const there = existsSync(this.context.paths.stagedPlan(clientId, 'rehearse'));
+    const counted = there ? this.kept.counted(clientId) : null;
     const { before = null, ...outcome } = counted?.outcome ?? {};
     return {
       clientId,

@@ -43,7 +43,7 @@ export function removeRemains(sweep: Sweep): Remains {
     desk.prepare<[], number>('SELECT client_id FROM merge_plan UNION SELECT client_id FROM kept_plan').pluck().all(),
   );
   for (const name of list(join(dataDir, 'staging'))) {
-    const merging = /^(\d+)-(?:merge|bridge|compare|terms)\.db(-\w+)?$/.exec(name)?.[1];
+    const merging = /^(\d+)-(?:merge|bridge|compare|terms|rehearse)\.db(-\w+)?$/.exec(name)?.[1];
     if (merging !== undefined && merges.has(Number(merging))) continue;
     const id = /^(\d+)(-units)?\.db(-\w+)?$/.exec(name)?.[1];
     if (id === undefined || !staged.has(Number(id))) found.push(join(dataDir, 'staging', name));
@@ -87,6 +87,11 @@ function ownedOriginals(workspace: Db, desk: Db): Set<string> {
   };
   take(desk, 'SELECT sha256 FROM intake_file UNION SELECT sha256 FROM picture_file UNION SELECT sha256 FROM received');
   take(desk, 'SELECT source_sha256 FROM alignment UNION SELECT target_sha256 FROM alignment');
+  take(
+    desk,
+    `SELECT json_extract(document.value, '$.sha256') FROM kept_plan, json_each(kept_plan.body, '$.documents') AS document
+     WHERE kept_plan.kind = 'rehearse'`,
+  );
   take(desk, "SELECT json_extract(reading, '$.rules.sha256') FROM alignment WHERE reading IS NOT NULL");
   take(workspace, 'SELECT sha256 FROM picture');
   take(

@@ -9,13 +9,7 @@ import { checkWords } from '@fair-copy/words/catalogue.js';
 import type { Spoken } from '@fair-copy/words/catalogues.js';
 import { call, upload } from '../../api/http.js';
 import { fetchJobFile, jobEnded } from '../../api/jobs.js';
-import {
-  inspectedPath,
-  inspection,
-  memory as memoryQuery,
-  termbase as termbaseQuery,
-  type Inspected,
-} from '../../api/queries.js';
+import { inspectedPath, memory as memoryQuery, termbase as termbaseQuery, type Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
 import { PageHead } from '../../parts/resource-page.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -41,14 +35,14 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
   const open = overview.checks.reduce((sum, c) => sum + c.open, 0);
   const current = overview.checks.find((c) => c.id === check);
   const said = current && checkWords(words, current.id, of.kind);
-  const onSwitch = useSwitch(of, overview);
+  const { off, onSwitch } = useSwitch(of, overview);
   return (
     <>
       <Heading of={of} overview={overview} />
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
         <CheckList
           kind={of.kind}
-          overview={overview}
+          overview={{ ...overview, off }}
           check={isStanding ? null : check}
           onCheck={(id) => {
             setCheck(id);
@@ -80,27 +74,31 @@ export function Inspection({ of, overview }: { readonly of: Inspected; readonly 
   );
 }
 
-/** Leaves a check out of the inspections of the client, or takes it in again. */
-function useSwitch({ kind, id }: Inspected, overview: InspectionOverview): (check: string, on: boolean) => void {
+/** Leaves a check out of the inspections of the client, or takes it in again: shown at once, and asked for one after another. */
+function useSwitch({ kind, id }: Inspected, overview: InspectionOverview) {
   const queries = useQueryClient();
   const { fail } = useToast();
-  return (check, on) => {
-    const others = overview.off.filter((other) => other !== check);
-    queries.setQueryData(inspection({ kind, id }).queryKey, { ...overview, off: on ? others : [...others, check] });
-    const change = async (): Promise<void> => {
-      const { clientId } = overview;
-      const profile = await call('GET /inspection-profiles/:id', { params: { id: clientId } });
-      const list = kind === 'memory' ? 'without' : 'withoutOfTermbases';
-      const left = profile[list].filter((other) => other !== check);
-      const body = { ...profile, [list]: on ? left : [...left, check] };
-      await call('PUT /inspection-profiles/:id', { params: { id: clientId }, body });
-      await queries.invalidateQueries({ queryKey: ['inspection', { kind, id }] });
-      await queries.invalidateQueries({ queryKey: ['inspection profile', clientId] });
-    };
-    change().catch((error: unknown) => {
-      fail(error);
-      void queries.invalidateQueries({ queryKey: ['inspection', { kind, id }] });
-    });
+  const [asked, setAsked] = useState<Readonly<Record<string, boolean>>>({});
+  const last = useRef<Promise<void>>(Promise.resolve());
+  const change = async (check: string, on: boolean): Promise<void> => {
+    const { clientId } = overview;
+    const profile = await call('GET /inspection-profiles/:id', { params: { id: clientId } });
+    const list = kind === 'memory' ? 'without' : 'withoutOfTermbases';
+    const left = profile[list].filter((other) => other !== check);
+    const body = { ...profile, [list]: on ? left : [...left, check] };
+    await call('PUT /inspection-profiles/:id', { params: { id: clientId }, body });
+    await queries.invalidateQueries({ queryKey: ['inspection', { kind, id }] });
+    await queries.invalidateQueries({ queryKey: ['inspection profile', clientId] });
+  };
+  const off = overview.off.filter((check) => asked[check] === undefined);
+  return {
+    off: [...off, ...Object.keys(asked).filter((check) => !asked[check])],
+    onSwitch: (check: string, on: boolean): void => {
+      setAsked((now) => ({ ...now, [check]: on }));
+      const settle = (): void =>
+        setAsked(({ [check]: said, ...others }) => (said === on ? others : { ...others, [check]: said! }));
+      last.current = last.current.then(() => change(check, on).catch(fail)).then(settle);
+    },
   };
 }
 

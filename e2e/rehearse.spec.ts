@@ -1,0 +1,72 @@
+/** A kit tried on documents: as a new user finds it, and as the demo has it. */
+import { readFileSync } from 'node:fs';
+import { expect, open, test } from './application.js';
+
+test('the galley by keys, by band, with matches and terms; the figures and the price', async ({ page, server }) => {
+  await open(page, server, '/rehearse', 1);
+  await expect(page.getByText('Handbook for lock keepers')).toBeVisible();
+  const margin = page.getByRole('complementary', { name: 'Matches' });
+  await page.keyboard.press('j');
+  await page.keyboard.press('j');
+  await page.keyboard.press('j');
+  await expect(margin.getByText('Schleuse Ellbridge: Tordichtung erneuert.').first()).toBeVisible();
+  await page.getByRole('combobox', { name: 'Show' }).click();
+  await page.getByRole('option', { name: 'repetition' }).click();
+  await expect(page.getByRole('row', { name: /Close both paddles after use/ })).toHaveCount(2);
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  const all = page.getByRole('table', { name: 'In all' });
+  await expect(all.getByRole('row', { name: /^repetition 2/ })).toBeVisible();
+  await expect(all.getByText(/€/)).toBeVisible();
+  await expect(page.getByText(/segment is in German/)).toBeVisible();
+});
+
+test('ranks, a candidate that is no term, and the kit packed', async ({ page, server }) => {
+  await open(page, server, '/rehearse', 1);
+  const kit = page.getByRole('list', { name: 'Memories' });
+  const first = await kit.getByRole('listitem').first().getByRole('checkbox').getAttribute('aria-label');
+  await kit
+    .getByRole('button', { name: /^Lower rank/ })
+    .first()
+    .click();
+  await expect(kit.getByRole('listitem').nth(1).getByRole('checkbox')).toHaveAttribute('aria-label', first!);
+  await expect(page.getByText('The kit or a resource has changed since')).toBeVisible();
+  await page.getByRole('button', { name: 'Rehearse again' }).click();
+  await expect(page.getByText('The kit or a resource has changed since')).toBeHidden();
+  await page.getByRole('tab', { name: 'In no termbase' }).click();
+  await page.getByRole('button', { name: 'No term for this client: lock book' }).click();
+  await expect(page.getByRole('rowheader', { name: 'lock book' })).toBeHidden();
+  await page
+    .getByRole('button', { name: /^To the termbase: / })
+    .first()
+    .click();
+  await expect(page.getByRole('combobox', { name: 'Termbase' })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Pack the kit' }).click();
+  const file = await download;
+  expect(file.suggestedFilename()).toBe('Brennick Waterways en-de kit.zip');
+  expect(
+    readFileSync((await file.path())!)
+      .subarray(0, 2)
+      .toString(),
+  ).toBe('PK');
+});
+
+test('a document of one’s own, in a language that the client has nothing for', async ({ page, server }) => {
+  await open(page, server, '/rehearse', 2);
+  await expect(page.getByText('新しい窯を使う前に')).toBeVisible();
+  await page.getByRole('button', { name: 'Take away: kiln_leaflet_ja.md' }).click();
+  const text = '# A abrir o forno\n\nAbra a porta devagar. Espere até o forno arrefecer.\n';
+  await page
+    .getByLabel('Documents', { exact: true })
+    .locator('visible=false')
+    .or(page.locator('input[type=file]'))
+    .first()
+    .setInputFiles({ name: 'forno.md', mimeType: 'text/markdown', buffer: Buffer.from(text) });
+  await expect(page.getByText('forno.md')).toBeVisible();
+  const source = page.getByRole('combobox', { name: 'The documents are in' });
+  await source.fill('pt');
+  await source.press('Enter');
+  await expect(page.getByRole('list', { name: 'Does not fit' })).toContainText('German');
+  await page.getByRole('button', { name: 'Rehearse again' }).click();
+  await expect(page.getByText('Abra a porta devagar.')).toBeVisible();
+});

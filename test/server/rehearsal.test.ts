@@ -1,0 +1,152 @@
+/** A client's kit, tried on documents: kept, run, read piece by piece, compared with the last time, handed over. */
+import { execFileSync } from 'node:child_process';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { GalleySegment, KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
+import { Application, unitsWritten, type JobBody } from './application.js';
+
+let server: Application;
+let client: number;
+let lasting: number;
+let older: number;
+let portuguese: number;
+let termbase: number;
+
+const tu = (english: string, other: string, language: string): string =>
+  `<tu><tuv xml:lang="en"><seg>${english}</seg></tuv><tuv xml:lang="${language}"><seg>${other}</seg></tuv></tu>`;
+
+async function memory(name: string, language: string, pairs: readonly (readonly [string, string])[]): Promise<number> {
+  const units = pairs.map(([english, other]) => tu(english, other, language)).join('\n');
+  const text = `<tmx version="1.4"><header srclang="en"/><body>${units}</body></tmx>`;
+  const { fileId } = await server.takeIn(client, `${name}.tmx`, text);
+  const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: name });
+  return unitsWritten(await server.ended(job.id)).memoryId;
+}
+
+const DOCUMENT = [
+  'Close the upper gate.',
+  'Wait for the green light.',
+  'Close the lower gate.',
+  'The paddle gear is greased.',
+  'Mind the paddle gear.',
+  'Close the upper gate.',
+].join('\n');
+
+beforeAll(async () => {
+  server = await Application.start();
+  client = await server.client();
+  lasting = await memory('Lasting', 'de', [
+    ['Close the upper gate.', 'Schließen Sie das Obertor.'],
+    ['Wait for the green light.', 'Warten Sie auf Grün.'],
+    ['Never said again.', 'Nie wieder gesagt.'],
+  ]);
+  older = await memory('Older', 'de', [['Close the upper gate.', 'Obertor zu.']]);
+  portuguese = await memory('Portuguese', 'pt', [['Close the upper gate.', 'Feche a comporta.']]);
+  const { fileId } = await server.takeIn(
+    client,
+    'terms.csv',
+    'English;German\nupper gate;Obertor\ntowpath;Treidelpfad\n',
+  );
+  const { result } = await server.write(fileId, { newName: 'Terms' });
+  termbase = (result as { termbaseId: number }).termbaseId;
+});
+afterAll(() => server.stop());
+
+const look = (): Promise<RehearsalBody> => server.ask('GET', `/rehearsals/${client}`);
+const keep = async (part: Partial<KitPlan>): Promise<void> => {
+  const { plan } = await look();
+  await server.ask('PUT', `/rehearsals/${client}`, { ...plan, ...part });
+};
+const run = async (): Promise<JobBody> =>
+  server.ended((await server.ask<{ id: number }>('POST', `/rehearsals/${client}/run`)).id);
+const galley = async (more = ''): Promise<readonly GalleySegment[]> =>
+  (await server.ask<{ segments: GalleySegment[] }>('GET', `/rehearsals/${client}/segments?${more}`)).segments;
+
+test('nothing chosen is said, and what does not serve a pair is known before anything is tried', async () => {
+  expect(await look()).toMatchObject({ outcome: null, plan: { documents: [] } });
+  await server.ask('POST', `/rehearsals/${client}/run`, undefined, 409);
+  await keep({ source: 'en', target: 'de' });
+  const { resources } = await look();
+  expect(resources.map(({ name, fit }) => [name, fit])).toEqual([
+    ['Lasting', 'same'],
+    ['Older', 'same'],
+    ['Terms', 'same'],
+    ['Portuguese', 'none'],
+  ]);
+  expect(resources.find(({ id, kind }) => kind === 'memory' && id === portuguese)!.languages).toEqual(['en', 'pt']);
+});
+
+test('a rehearsal gives figures, what each memory brings, and the text with its matches and terms', async () => {
+  const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from(DOCUMENT));
+  await keep({
+    documents: [{ sha256, name: 'rules.txt' }],
+    memories: [
+      { id: lasting, off: 0 },
+      { id: older, off: 0 },
+    ],
+    termbases: [termbase],
+  });
+  expect((await run()).state).toBe('done');
+  const { outcome, stale } = await look();
+  expect(stale).toBe(false);
+  expect(
+    outcome!.all.bands.filter(({ segments }) => segments > 0).map(({ band, segments }) => [band, segments]),
+  ).toEqual([
+    ['context', 2],
+    ['repetition', 1],
+    ['75-84', 1],
+    ['none', 2],
+  ]);
+  expect(outcome!.memories.map(({ name, added }) => [name, added > 0])).toEqual([
+    ['Lasting', true],
+    ['Older', false],
+  ]);
+  expect(outcome!.missing[0]).toMatchObject({ text: 'paddle gear', times: 2 });
+  const [first] = await galley();
+  expect(first).toMatchObject({ class: 'context', score: 100, terms: [{ term: 'upper gate', usable: ['Obertor'] }] });
+  expect(first!.matches.map(({ memory: name, target }) => [name, target])).toEqual([
+    ['Lasting', 'Schließen Sie das Obertor.'],
+    ['Older', 'Obertor zu.'],
+  ]);
+  expect((await galley('band=none')).map(({ ordinal }) => ordinal)).toEqual([3, 4]);
+});
+
+test('a kit that is another by now says so, and the last figures stand beside the new ones', async () => {
+  await keep({ memories: [{ id: older, off: 5 }] });
+  expect(await look()).toMatchObject({ stale: true });
+  const before = (await look()).outcome!.all;
+  await run();
+  const after = await look();
+  expect(after.before).toEqual(before);
+  expect(after.outcome!.all.bands.find(({ band }) => band === '95-99')!.segments).toBe(1);
+  expect(after.outcome!.all.weighted).toBeGreaterThan(before.weighted);
+});
+
+test('what the client says is no term is not proposed again', async () => {
+  await keep({ noTerms: ['paddle gear'] });
+  await run();
+  expect((await look()).outcome!.missing.map(({ text }) => text)).not.toContain('paddle gear');
+});
+
+test('the packed kit has what matches and occurs, and the report', async () => {
+  const handed = await server.ask<{ id: number }>('POST', `/rehearsals/${client}/hand-over`, { what: 'pack' });
+  const { result } = await server.ended(handed.id);
+  const { path } = result as { path: string };
+  const listed = execFileSync('/usr/bin/python3', [
+    '-c',
+    'import sys,zipfile; z=zipfile.ZipFile(sys.argv[1]); print("|".join(z.namelist())); print(z.read("Terms.tbx").decode())',
+    path,
+  ]).toString();
+  expect(listed.split('\n')[0]).toBe('Older.tmx|Terms.tbx|report.xlsx|rates.json');
+  expect(listed).toContain('Obertor');
+  expect(listed).not.toContain('Treidelpfad');
+});
+
+test('a document that holds no text is refused by its name, and the last rehearsal stands', async () => {
+  const before = await look();
+  const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from('\n\n'));
+  await keep({ documents: [{ sha256, name: 'empty.txt' }] });
+  const job = await run();
+  expect(job.state).toBe('failed');
+  expect(JSON.stringify(job.error)).toContain('empty.txt');
+  expect((await look()).outcome).toEqual(before.outcome);
+});

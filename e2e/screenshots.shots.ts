@@ -61,11 +61,6 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.goto(`${server.address}/memories/1?unit=400`);
   await expect(page.getByText(/Kammer zu füllen/).first()).toBeVisible();
   await shot('memory');
-  await page.getByRole('button', { name: 'Change all 403 units …' }).click();
-  await page.getByRole('textbox', { name: 'Find' }).fill('lock');
-  await page.getByRole('textbox', { name: 'Replace with' }).fill('sluice');
-  await expect(page.getByText(/of 403 units will change/)).toBeVisible();
-  await shot('memory-change');
   await page.goto(`${server.address}/concordance?q=paddle gear`);
   await expect(page.locator('mark', { hasText: 'Schützgetriebe' }).first()).toBeVisible();
   await shot('concordance');
@@ -88,6 +83,9 @@ test('one picture of each main view', async ({ page, server }) => {
   await page.getByText('Fällt der Pegel').click();
   await page.waitForTimeout(300);
   await shot('align');
+  await page.goto(`${server.address}/rehearse`);
+  await page.getByRole('row', { name: /Ellbridge Lock/ }).click();
+  await shot('rehearse');
 
   await page.goto(`${server.address}/ledger`);
   await expect(page.getByText(/Took in Brennick/).first()).toBeVisible();

@@ -146,7 +146,7 @@ async function speed({ started, report, folder }) {
 }
 
 /** The most frequent words and pairs of words of the source, each with a word of a target beside it. */
-function termsOf(path) {
+export function termsOf(path) {
   const counts = new Map();
   const beside = new Map();
   const text = readFileSync(path, 'utf8').slice(0, 40_000_000);

@@ -13,6 +13,7 @@ import { memory } from './memory.mjs';
 import { SERVER_ENV } from '../scripts/server-process.mjs';
 import { inspection } from './inspection.mjs';
 import { merging } from './merging.mjs';
+import { rehearsal } from './rehearsal.mjs';
 import { quality, speed } from './recognition.mjs';
 import { note, printTable, report } from './table.mjs';
 
@@ -299,6 +300,7 @@ const PARTS = {
   memory: () => memory({ started, report, folder }),
   merging: () => merging({ started, report, folder }),
   inspection: () => inspection({ started, report, folder }),
+  rehearsal: () => rehearsal({ folder }),
 };
 
 try {

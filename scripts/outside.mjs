@@ -6,6 +6,7 @@ const PACKAGES = [
   ['chromium', process.env.FAIR_COPY_CHROMIUM ?? '/usr/bin/chromium'],
   ['python3-openpyxl', '/usr/lib/python3/dist-packages/openpyxl'],
   ['libxml2-utils', '/usr/bin/xmllint'],
+  ['time', '/usr/bin/time'],
   ['trans-de-en', '/usr/share/trans/de-en'],
   ['gettext', '/usr/bin/msgunfmt'],
   ['unicode-data', '/usr/share/unicode/auxiliary/WordBreakTest.txt'],

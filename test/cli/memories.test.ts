@@ -132,6 +132,15 @@ describe('convert', () => {
   });
 });
 
+test('match: a memory of a general language serves its regions, and says so', () => {
+  const memory = file('general.tmx', tmx(...GATES));
+  const queries = file('region.txt', 'Keep clear of the weir.\n');
+  const { status, out, err } = call('match', memory, queries, '--source', 'en-GB', '--target', 'de-AT', '--json');
+  expect(status).toBe(0);
+  expect(out).toContain('Halten Sie Abstand zum Wehr.');
+  expect(err).toContain('by a general language or a region');
+});
+
 test('match: the best of the memory, exact in context above exact', () => {
   const memory = file('memory.tmx', tmx(...GATES, tu('Close the weir.', 'Schließen Sie das Wehr.')));
   const queries = file('queries.txt', 'Keep clear of the weir.\nClose the weir.\nClose the gates.\nNothing like it\n');

@@ -1,6 +1,7 @@
 /** A client's kit, tried on documents: kept, run, read piece by piece, compared with the last time, handed over. */
 import { execFileSync } from 'node:child_process';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { CandidatesFound } from '@fair-copy/api/candidates.js';
 import type { GalleySegment, KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
 import { Application, unitsWritten, type JobBody } from './application.js';
 
@@ -149,4 +150,28 @@ test('a document that holds no text is refused by its name, and the last rehears
   expect(job.state).toBe('failed');
   expect(JSON.stringify(job.error)).toContain('empty.txt');
   expect((await look()).outcome).toEqual(before.outcome);
+});
+
+test('a whole memory says what it often has and no termbase, with what it says for it; refused ones stay away', async () => {
+  const pairs = [
+    ['The mooring ring is on the wall.', 'Der Festmacherring ist an der Mauer.'],
+    ['Use the mooring ring.', 'Benutzen Sie den Festmacherring.'],
+    ['A mooring ring holds one boat.', 'Ein Festmacherring hält ein Boot.'],
+    ['The weir is open.', 'Das Wehr ist offen.'],
+    ['Mind the gap.', 'Achten Sie auf den Spalt.'],
+    ['The water is high.', 'Das Wasser steht hoch.'],
+    ['The upper gate is shut.', 'Das Obertor ist zu.'],
+    ['Mind the upper gate.', 'Achten Sie auf das Obertor.'],
+  ] as const;
+  const id = await memory('Rings', 'de', pairs);
+  const find = async (): Promise<CandidatesFound> => {
+    const job = await server.ask<{ id: number }>('POST', `/memories/${id}/candidates`, { source: 'en', target: 'de' });
+    return (await server.ended(job.id)).result as CandidatesFound;
+  };
+  const { candidates } = await find();
+  expect(candidates[0]).toMatchObject({ text: 'mooring ring', times: 3, counterpart: 'Festmacherring' });
+  expect(candidates[0]!.contexts[0]).toBe('The mooring ring is on the wall.');
+  expect(candidates.map(({ text }) => text)).not.toContain('upper gate');
+  await keep({ noTerms: ['mooring ring'] });
+  expect((await find()).candidates.map(({ text }) => text)).not.toContain('mooring ring');
 });

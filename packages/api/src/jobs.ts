@@ -4,6 +4,7 @@ import type { DoneCodes } from '@fair-copy/words/done.js';
 import type { WorkCodes } from '@fair-copy/words/work.js';
 import { z } from 'zod';
 import { lookedAhead } from './ahead.js';
+import { candidatesFound } from './candidates.js';
 import { routes } from './route.js';
 import { done, errorBody, idParam, recorded, told } from './shared.js';
 
@@ -68,6 +69,7 @@ export const JOB_RESULTS = {
   'harvest terms': changed,
   inspect: z.object({ new: z.number(), standing: z.number(), settled: z.number(), stet: z.number() }),
   'inspect ahead': lookedAhead,
+  'find candidates': candidatesFound,
   rehearse: z.object({ clientId: z.number() }),
   'hand over rehearsal': file,
   'report findings': file,

@@ -1,6 +1,7 @@
 /** A client's kit, tried on documents. */
 import { BANDS } from '@fair-copy/core/rehearsal/figures.js';
 import { z } from 'zod';
+import { candidateBody } from './candidates.js';
 import { jobOf } from './jobs.js';
 import { routes } from './route.js';
 import { done, idParam, spoken, whole } from './shared.js';
@@ -58,16 +59,7 @@ export const rehearsalOutcome = z.object({
     .array(z.object({ id: z.number(), name: z.string(), serving: z.number(), alone: z.number(), added: z.number() }))
     .readonly(),
   terms: z.object({ found: z.number(), concepts: z.number(), forbidden: z.number(), untranslated: z.number() }),
-  missing: z
-    .array(
-      z.object({
-        text: z.string(),
-        times: z.number(),
-        counterpart: z.string().nullable(),
-        contexts: z.array(z.string()).readonly(),
-      }),
-    )
-    .readonly(),
+  missing: z.array(candidateBody).readonly(),
   /** Documents and segments in another language than the kit's. */
   others: z.array(z.object({ document: z.string(), language: z.string(), segments: z.number() })).readonly(),
 });
@@ -154,6 +146,12 @@ export const rehearsalContract = routes({
       limit: whole.min(1).max(200).default(100),
     }),
     answer: z.object({ total: z.number(), segments: z.array(galleySegment).readonly() }),
+  },
+  'POST /memories/:id/candidates': {
+    summary: 'What a memory often says and no termbase of its client has',
+    params: idParam,
+    body: z.object({ source: z.string().min(1).max(40), target: z.string().min(1).max(40) }),
+    answer: jobOf('find candidates'),
   },
   'POST /rehearsals/:id/hand-over': {
     summary: 'The report, or the kit packed for the project; fetch it from /jobs/:id/file',

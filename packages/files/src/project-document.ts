@@ -2,7 +2,8 @@
 import { cutText } from '@fair-copy/core/alignment/layout.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { AS_SHOWN, type WordReading } from '@fair-copy/core/document/docx.js';
-import { fits, meets, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import { servingVariants } from '@fair-copy/core/memory/serving.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { formatOf } from './formats/registry.js';
 import { runningText } from './running-text.js';
@@ -38,9 +39,7 @@ async function sourcesOf(path: string, name: string, source: LanguageTag): Promi
   try {
     for await (const batch of file.units())
       for (const { unit } of batch) {
-        const variant =
-          unit.variants.find(({ language }) => fits(source, language)) ??
-          unit.variants.find(({ language }) => meets(source, language));
+        const [variant] = servingVariants(unit.variants, source).variants;
         if (variant && variant.text.trim() !== '') found.push(variant.text);
       }
   } finally {

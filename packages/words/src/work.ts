@@ -16,6 +16,7 @@ export interface WorkCodes extends KeptCodes {
   readonly 'changing-concepts': { readonly name: string };
   readonly 'taking-terms': { readonly name: string };
   readonly inspecting: { readonly name: string };
+  readonly harvesting: { readonly name: string };
   /** Documents. */
   readonly rehearsing: { readonly count: number };
   readonly reporting: { readonly name: string };

@@ -2,7 +2,8 @@
 import { basename } from 'node:path';
 import { Counterparts } from '@fair-copy/core/harvest/counterparts.js';
 import { Harvest, type Candidate } from '@fair-copy/core/harvest/harvest.js';
-import { fits, meets, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
+import { servingVariants } from '@fair-copy/core/memory/serving.js';
 import { KitTerms } from '@fair-copy/core/rehearsal/kit-terms.js';
 import { otherLanguage } from '@fair-copy/core/rehearsal/segment.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
@@ -108,10 +109,8 @@ async function textsIn(
   try {
     for await (const batch of file.units())
       for (const { unit } of batch) {
-        const from =
-          unit.variants.find(({ language }) => fits(source, language)) ??
-          unit.variants.find(({ language }) => meets(source, language));
-        const to = target && unit.variants.find(({ language }) => meets(target, language));
+        const [from] = servingVariants(unit.variants, source).variants;
+        const to = target && servingVariants(unit.variants, target).variants[0];
         if (from) texts.push({ source: from.text, target: to?.text ?? null });
       }
   } finally {

@@ -1,6 +1,6 @@
 import { basename } from 'node:path';
-import { fits } from '@fair-copy/core/language/tags.js';
 import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
+import { servingVariants } from '@fair-copy/core/memory/serving.js';
 import { exactKey } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { languageOption } from '../language-option.js';
@@ -36,14 +36,16 @@ export async function match(memory: string, queries: string, options: MatchOptio
   const lines = (await decoded(queries)).replace(/\r?\n$/, '').split(/\r?\n/);
   const entries: Entry[] = [];
   let before = '';
+  let isGeneral = false;
   const index = new MemoryIndex();
   const file = await UnitFile.open(memory, basename(memory));
   try {
     for await (const batch of file.units())
       for (const { unit, number } of batch) {
-        const from = unit.variants.filter((variant) => fits(source, variant.language));
-        const to = unit.variants.filter((variant) => fits(target, variant.language));
+        const { variants: from, fit: fromFit } = servingVariants(unit.variants, source);
+        const { variants: to, fit: toFit } = servingVariants(unit.variants, target);
         if (to.length === 0) continue;
+        if (from.length > 0 && (fromFit === 'general' || toFit === 'general')) isGeneral = true;
         for (const variant of from) {
           index.add(variant.text);
           entries.push({
@@ -60,6 +62,8 @@ export async function match(memory: string, queries: string, options: MatchOptio
   }
   if (entries.length === 0)
     process.stderr.write(`fair-copy: ${basename(memory)} has no unit in ${source} and ${target}.\n`);
+  if (isGeneral)
+    process.stderr.write(`${basename(memory)} serves ${source}–${target} by a general language or a region of it.\n`);
   const rows: string[][] = [];
   let hits = 0;
   for (const [i, query] of lines.entries()) {

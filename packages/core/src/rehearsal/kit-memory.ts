@@ -2,8 +2,9 @@
  * A memory of a kit between two languages, as a rehearsal asks it. The documents are what is indexed; the units of the memory
  * pass by once, and only what matches is kept: a million units take no more room than the documents.
  */
-import { fits, meets, type LanguageTag } from '../language/tags.js';
+import type { LanguageTag } from '../language/tags.js';
 import { MemoryIndex } from '../memory/match/memory-index.js';
+import { servingVariants, type Fit } from '../memory/serving.js';
 import type { Unit } from '../memory/unit.js';
 import { exactKey } from '../text/fold.js';
 import { withoutCodes } from '../text/inline-codes.js';
@@ -26,9 +27,6 @@ export interface KitMatch extends KitPair {
   readonly before: string;
   after: string;
 }
-
-/** How a language of a memory serves one that is asked for: as it is, or by its general language. */
-export type Fit = 'same' | 'general';
 
 export const keyOfText = (text: string): string => exactKey(withoutCodes(text));
 
@@ -87,9 +85,13 @@ export class KitMemory {
    */
   add(unit: Unit, number: number, isBridged = false): { readonly source: string; readonly target: string } | null {
     for (const { language } of unit.variants) this.languages.set(language, (this.languages.get(language) ?? 0) + 1);
-    const from = this.of(unit, this.source);
-    const [to] = this.of(unit, this.target);
+    const { variants: from, fit: fromFit } = servingVariants(unit.variants, this.source);
+    const {
+      variants: [to],
+      fit: toFit,
+    } = servingVariants(unit.variants, this.target);
     if (!to || from.length === 0) return null;
+    if (fromFit === 'general' || toFit === 'general') this.fit = 'general';
     this.serving++;
     const key = keyOfText(from[0]!.text);
     for (const one of this.lastFound) one.after ||= key;
@@ -148,15 +150,6 @@ export class KitMemory {
     there.splice(place < 0 ? there.length : place, 0, match);
     if (there.length > most) there.pop();
     return true;
-  }
-
-  /** Variants in the language itself; where there are none, in its general language or a region of it. */
-  private of({ variants }: Unit, language: LanguageTag): Unit['variants'] {
-    const same = variants.filter((variant) => fits(language, variant.language));
-    if (same.length > 0) return same;
-    const near = variants.filter((variant) => meets(language, variant.language));
-    if (near.length > 0) this.fit = 'general';
-    return near;
   }
 }
 

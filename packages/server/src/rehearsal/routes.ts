@@ -5,6 +5,7 @@ import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { serve, type Api } from '../serve.js';
 import { clientById } from '../store/clients.js';
+import { memoryById } from '../store/memories.js';
 import { rowsOf, withStaged } from '../store/outcome-file.js';
 import { KitPlans } from './plans.js';
 import { rehearsalTasks } from './tasks.js';
@@ -48,6 +49,15 @@ export function rehearsalRoutes(api: Api, context: Context): void {
       return { total, segments: rows.map(({ body }) => JSON.parse(body) as GalleySegment) };
     }),
   );
+
+  serve(api, rehearsalContract, 'POST /memories/:id/candidates', async ({ params: { id: memoryId }, body }) => {
+    const { name, client_id: clientId } = memoryById(workspace, memoryId);
+    const { noTerms } = plans.plan(clientId);
+    const about = { kind: 'find candidates', title: doing('harvesting', { name }), clientId } as const;
+    return jobs.start(about, (controls) =>
+      workers.run(rehearsalTasks.findCandidates, { memoryId, noTerms, ...body }, controls),
+    );
+  });
 
   serve(
     api,

@@ -15,6 +15,16 @@ export const texts: typeof en = {
   filterSince: 'geändert seit',
   filterAny: 'beliebig',
   inspect: 'Prüfen',
+  candidates: {
+    text: 'In den Texten',
+    times: 'Mal',
+    counterpart: 'Die Speicher sagen wahrscheinlich',
+    context: 'Zusammenhang',
+    toTermbase: 'In die Termbank …',
+    noTerm: 'Keine Benennung',
+    noTermOf: (text: string) => `Keine Benennung für diesen Kunden: ${text}`,
+    addOf: (text: string) => `In die Termbank: ${text}`,
+  },
   ahead: {
     open: 'Vorher prüfen',
     running: 'Es wird geprüft …',

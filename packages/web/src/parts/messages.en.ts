@@ -14,6 +14,16 @@ export const texts = {
   filterSince: 'changed since',
   filterAny: 'any',
   inspect: 'Inspect',
+  candidates: {
+    text: 'In the texts',
+    times: 'Times',
+    counterpart: 'The memories likely say',
+    context: 'Context',
+    toTermbase: 'To the termbase …',
+    noTerm: 'No term',
+    noTermOf: (text: string) => `No term for this client: ${text}`,
+    addOf: (text: string) => `To the termbase: ${text}`,
+  },
   ahead: {
     open: 'Inspect first',
     running: 'Inspecting …',

@@ -19,6 +19,7 @@ export const work: Words<WorkCodes> = {
   'changing-concepts': ({ name }) => `Begriffe von ${name} werden geändert`,
   'taking-terms': ({ name }) => `Benennungen aus ${name}`,
   inspecting: ({ name }) => `${name} wird geprüft`,
+  harvesting: ({ name }) => `In ${name} wird nach Benennungen gesucht`,
   rehearsing: ({ count: n }) => (n === 1 ? 'Ein Dokument wird geprobt' : `${n} Dokumente werden geprobt`),
   reporting: ({ name }) => `Prüfbericht zu ${name}`,
   undoing: ({ title }) => `Wird rückgängig gemacht: ${whatWasDone(title)}`,

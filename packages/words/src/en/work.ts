@@ -20,6 +20,7 @@ export const work: Words<WorkCodes> = {
   'changing-concepts': ({ name }) => `Changing concepts of ${name}`,
   'taking-terms': ({ name }) => `Terms of ${name}`,
   inspecting: ({ name }) => `Inspecting ${name}`,
+  harvesting: ({ name }) => `Looking for terms in ${name}`,
   rehearsing: ({ count: n }) => `Rehearsing ${n === 1 ? 'one document' : `${n} documents`}`,
   reporting: ({ name }) => `Inspection report of ${name}`,
   undoing: ({ title }) => `Undoing: ${whatWasDone(title)}`,

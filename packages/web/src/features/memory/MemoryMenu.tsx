@@ -7,7 +7,7 @@ import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { Ellipsis } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { call } from '../../api/http.js';
 import type { MemoryBody } from '../../api/types.js';
@@ -21,7 +21,9 @@ import { memoryTexts } from './messages.js';
 import { generalLanguages, TakeApart } from './TakeApart.js';
 
 const t = memoryTexts;
-type Asking = 'rename' | 'subject' | 'move' | 'apart' | 'delete';
+const HarvestDialog = lazy(async () => ({ default: (await import('./HarvestDialog.js')).HarvestDialog }));
+
+type Asking = 'harvest' | 'rename' | 'subject' | 'move' | 'apart' | 'delete';
 
 export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -53,6 +55,7 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
         <Ellipsis size={18} />
       </IconButton>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
+        {memory.languages.length > 1 && <MenuItem onClick={ask('harvest')}>{t.harvest.menu}</MenuItem>}
         <MenuItem onClick={ask('rename')}>{shared.rename}</MenuItem>
         <MenuItem onClick={ask('subject')}>{t.setSubject}</MenuItem>
         <MenuItem onClick={markJob}>{memory.ofJob ? t.notOfJob : t.ofJob}</MenuItem>
@@ -86,6 +89,11 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
           onSubmit={(subject) => call('PATCH /memories/:id', { params: { id: memory.id }, body: { subject } })}
           {...dialog}
         />
+      )}
+      {asking === 'harvest' && (
+        <Suspense>
+          <HarvestDialog memory={memory} onClose={() => setAsking(null)} />
+        </Suspense>
       )}
       {asking === 'apart' && <TakeApart memory={memory} onClose={() => setAsking(null)} />}
       {asking === 'delete' && (

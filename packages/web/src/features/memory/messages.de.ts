@@ -104,6 +104,17 @@ export const texts: typeof en = {
   renameTitle: 'Speicher umbenennen',
   ofJob: 'Als Speicher eines Auftrags kennzeichnen',
   notOfJob: 'Nicht mehr als Speicher eines Auftrags kennzeichnen',
+  harvest: {
+    menu: 'Wörter ohne Benennung …',
+    title: 'Was der Speicher oft sagt und keine Termbank hat',
+    hint: 'Wörter und Wortgruppen, die in allen seinen Einheiten häufig sind und in keiner Termbank des Kunden stehen, mit dem, was der Speicher wahrscheinlich dafür sagt.',
+    source: 'Wörter auf',
+    target: 'Entsprechungen auf',
+    go: 'Suchen',
+    running: 'Es wird gesucht …',
+    none: 'Alle häufigen Wörter und Wortgruppen stehen in den Termbanken.',
+    said: (text: string) => `„${text}“ wird für diesen Kunden nicht mehr vorgeschlagen.`,
+  },
   apart: {
     menu: 'In Sprachpaare zerlegen …',
     title: (name) => `„${name}“ in Sprachpaare zerlegen`,

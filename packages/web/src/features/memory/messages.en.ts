@@ -114,6 +114,17 @@ export const texts = {
   renameTitle: 'Rename the memory',
   ofJob: 'Mark as the memory of a job',
   notOfJob: 'No longer the memory of a job',
+  harvest: {
+    menu: 'Words without a term …',
+    title: 'What the memory often says and no termbase has',
+    hint: 'Words and phrases that are frequent in all of its units and in no termbase of the client, with what the memory likely says for them.',
+    source: 'Words in',
+    target: 'Counterparts in',
+    go: 'Look for them',
+    running: 'Looking …',
+    none: 'All frequent words and phrases are in the termbases.',
+    said: (text: string) => `“${text}” is not proposed again for this client.`,
+  },
   apart: {
     menu: 'Take apart into pairs …',
     title: (name: string) => `Take “${name}” apart into pairs`,

@@ -1,5 +1,4 @@
-/** What a client's inspections look for that nobody has said. */
-const USUAL = { without: [], termbases: [], bridged: true, patterns: [] };
+import { USUAL_PROFILE } from '../../packages/server/dist/inspection/profiles.js';
 
 /** An inspection from beginning to end, by the tasks of the threads, as the main thread has them done. */
 export async function inspection(run, { kind, id }, about) {
@@ -10,7 +9,7 @@ export async function inspection(run, { kind, id }, about) {
     return reply.value;
   };
   try {
-    const { path, counts, moment } = await step('inspect', { kind, id, jobId, profile: USUAL });
+    const { path, counts, moment } = await step('inspect', { kind, id, jobId, profile: USUAL_PROFILE });
     const number = await step('beginFindings', { kind, id });
     for (let after = 0; after !== null;)
       after = await step('takeFindings', { kind, id, inspection: number, path, after });

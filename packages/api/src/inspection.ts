@@ -202,14 +202,14 @@ export type InspectionStanding = z.infer<typeof inspectionStanding>;
 export const inspectionProfile = z.object({
   /** Checks of memories that are left out, and of termbases. */
   without: z.array(z.string().max(60)).max(100),
-  withoutOfTermbases: z.array(z.string().max(60)).max(100),
+  withoutOfTermbases: z.array(z.string().max(60)).max(100).default([]),
   /** Whose terms should be used. */
   termbases: z.array(z.number().int()).max(100),
   /** Units that came about by a bridge are looked at as well. */
   bridged: z.boolean(),
   /** What termbases are inspected beside. */
-  besideMemories: z.array(z.number().int()).max(100),
-  besideTermbases: z.array(z.number().int()).max(100),
+  besideMemories: z.array(z.number().int()).max(100).default([]),
+  besideTermbases: z.array(z.number().int()).max(100).default([]),
   /** The client's own rules. */
   patterns: z
     .array(

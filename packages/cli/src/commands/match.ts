@@ -1,5 +1,6 @@
 import { basename } from 'node:path';
 import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { servingVariants } from '@fair-copy/core/memory/serving.js';
 import { exactKey } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
@@ -34,32 +35,7 @@ export async function match(memory: string, queries: string, options: MatchOptio
   const threshold = Number(options.threshold);
   if (!(threshold >= 1 && threshold <= 100)) throw new UsageError('--threshold: give points from 1 to 100.');
   const lines = (await decoded(queries)).replace(/\r?\n$/, '').split(/\r?\n/);
-  const entries: Entry[] = [];
-  let before = '';
-  let isGeneral = false;
-  const index = new MemoryIndex();
-  const file = await UnitFile.open(memory, basename(memory));
-  try {
-    for await (const batch of file.units())
-      for (const { unit, number } of batch) {
-        const { variants: from, fit: fromFit } = servingVariants(unit.variants, source);
-        const { variants: to, fit: toFit } = servingVariants(unit.variants, target);
-        if (to.length === 0) continue;
-        if (from.length > 0 && (fromFit === 'general' || toFit === 'general')) isGeneral = true;
-        for (const variant of from) {
-          index.add(variant.text);
-          entries.push({
-            source: withoutCodes(variant.text),
-            target: withoutCodes(to[0]!.text),
-            unit: unit.attributes?.tuid ?? String(number),
-            before,
-          });
-        }
-        before = exactKey(withoutCodes(from[0]?.text ?? ''));
-      }
-  } finally {
-    file.close();
-  }
+  const { index, entries, isGeneral } = await entriesIn(memory, source, target);
   if (entries.length === 0)
     process.stderr.write(`fair-copy: ${basename(memory)} has no unit in ${source} and ${target}.\n`);
   if (isGeneral)
@@ -91,6 +67,41 @@ export async function match(memory: string, queries: string, options: MatchOptio
   }
   if (options.output !== undefined) await writeTable(options.output, COLUMNS, rows);
   if (hits === 0) process.stderr.write(`${basename(queries)}: no hits in ${basename(memory)}\n`);
+}
+
+/** The sources of a memory, to be searched, with what stands beside each; and whether a language serves by another one's tag. */
+async function entriesIn(
+  memory: string,
+  source: LanguageTag,
+  target: LanguageTag,
+): Promise<{ readonly index: MemoryIndex; readonly entries: readonly Entry[]; readonly isGeneral: boolean }> {
+  const entries: Entry[] = [];
+  let before = '';
+  let isGeneral = false;
+  const index = new MemoryIndex();
+  const file = await UnitFile.open(memory, basename(memory));
+  try {
+    for await (const batch of file.units())
+      for (const { unit, number } of batch) {
+        const { variants: from, fit: fromFit } = servingVariants(unit.variants, source);
+        const { variants: to, fit: toFit } = servingVariants(unit.variants, target);
+        if (to.length === 0) continue;
+        if (from.length > 0 && (fromFit === 'general' || toFit === 'general')) isGeneral = true;
+        for (const variant of from) {
+          index.add(variant.text);
+          entries.push({
+            source: withoutCodes(variant.text),
+            target: withoutCodes(to[0]!.text),
+            unit: unit.attributes?.tuid ?? String(number),
+            before,
+          });
+        }
+        before = exactKey(withoutCodes(from[0]?.text ?? ''));
+      }
+  } finally {
+    file.close();
+  }
+  return { index, entries, isGeneral };
 }
 
 const COLUMNS = ['Line', 'Query', 'Score', 'Kind', 'Source', 'Target', 'Unit'];

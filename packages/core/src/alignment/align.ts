@@ -14,7 +14,8 @@ import { movedPassages, type PassageScore } from './moves.js';
 import { priorPairs } from './prior.js';
 import { Twins } from './twins.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
-import { knowledgeOf, Room, WordEvidence, type Knowledge } from './word-evidence.js';
+import { usualRatio } from './usual-lengths.js';
+import { EXPECTED, knowledgeOf, Room, WordEvidence, type Expected, type Knowledge } from './word-evidence.js';
 
 export interface AlignOptions {
   /** BCP 47. */
@@ -67,6 +68,23 @@ const WORDS = 0.65;
 /** Before anything is learned, that a word has no counterpart says little. */
 const NOTHING_LEARNED = { once: 0.1, more: 0.1 };
 
+/** Segments of the shorter text from which on a word that has no counterpart says something, and says all it can. */
+const [TELLS_FROM, TELLS_ALL] = [20, 200];
+
+/**
+ * How much it says, after all rounds, that a word has no counterpart. A letter or a label teaches next to nothing: there
+ * hardly any word has one that could be known, and a segment is not without counterpart for being long.
+ */
+function expectedOf(left: Side, right: Side): Expected {
+  const learned = learnedShare(Math.min(left.size, right.size));
+  const by = (nothing: number, all: number): number => nothing + (all - nothing) * learned;
+  return { once: by(NOTHING_LEARNED.once, EXPECTED.once), more: by(NOTHING_LEARNED.more, EXPECTED.more) };
+}
+
+const learnedShare = (size: number): number => Math.min(1, Math.max(0, (size - TELLS_FROM) / (TELLS_ALL - TELLS_FROM)));
+
+const fewOf = (left: Side, right: Side): number => 1 - learnedShare(Math.min(left.size, right.size));
+
 /** What is known of two texts while they are being aligned. */
 interface Known {
   readonly room: Room;
@@ -95,10 +113,10 @@ export function* align(
   let known: Known = {
     room: new Room(left, right),
     words: knowledgeOf(left, right, lexiconOfPrior(left, right, prior), NOTHING_LEARNED),
-    lengths: firstLengths(left, right),
+    lengths: firstLengths(left, right, options),
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
-    kinds: kindsOf([]),
+    kinds: kindsOf([], fewOf(left, right)),
   };
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
@@ -118,10 +136,10 @@ export function* align(
     const taught = isLast ? lessons : spread(lessons, TEACHING);
     known = {
       ...known,
-      words: knowledgeOf(left, right, learnedLexicon(left, right, taught, prior)),
+      words: knowledgeOf(left, right, learnedLexicon(left, right, taught, prior), expectedOf(left, right)),
       lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
       layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
-      kinds: kindsOf(beads),
+      kinds: kindsOf(beads, fewOf(left, right)),
     };
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
     if (isHopeless || isSettled) break;
@@ -189,9 +207,16 @@ function withMoved(beads: readonly WeighedBead[], moved: readonly WeighedBead[])
   return { beads: result, moved: places };
 }
 
-function firstLengths(left: Side, right: Side): LengthModel {
+/** Segments that what is usual between two languages counts for, in a text that is too short to show it by itself. */
+const USUAL = 40;
+
+function firstLengths(left: Side, right: Side, { sourceLanguage, targetLanguage }: AlignOptions): LengthModel {
   const sum = (lengths: Float64Array): number => lengths.reduce((a, b) => a + b, 0);
-  const ratio = sum(right.lengths) / Math.max(1, sum(left.lengths));
+  const shown = sum(right.lengths) / Math.max(1, sum(left.lengths));
+  const usual = usualRatio(sourceLanguage, targetLanguage);
+  const size = Math.min(left.size, right.size);
+  const weight = usual === null ? 0 : USUAL * (1 - learnedShare(size));
+  const ratio = weight === 0 ? shown : Math.exp((size * Math.log(shown) + weight * Math.log(usual!)) / (size + weight));
   return new LengthModel(left, right, Math.min(8, Math.max(0.125, ratio)), PUBLISHED_VARIANCE);
 }
 

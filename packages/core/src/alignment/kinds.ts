@@ -25,12 +25,18 @@ const FREQUENCIES: readonly (readonly [number, number, number])[] = [
 const USUAL = 60;
 /** A single segment without counterpart on either side; a gap; and how it goes on. */
 const SINGLE = 0.01;
+/** The same in a text of a few segments, of which one is missing as often as two were made one. */
+const SINGLE_OF_FEW = 0.025;
 const GAP = { begins: 0.005, further: 0.4 };
 /** Segments without counterpart from which on they are a gap. */
 const LONG = 3;
 
-/** The frequencies as they are in an alignment, held back towards the usual ones where little was seen. */
-export function kindsOf(beads: readonly WeighedBead[]): BeadKinds {
+/**
+ * The frequencies as they are in an alignment, held back towards the usual ones where little was seen.
+ * @param few 1 for texts of a few segments, 0 for long ones
+ */
+export function kindsOf(beads: readonly WeighedBead[], few: number): BeadKinds {
+  const single = SINGLE + (SINGLE_OF_FEW - SINGLE) * few;
   const seen = new Map<string, number>();
   let total = 0;
   for (const [key, sureness] of withGaps(beads)) {
@@ -46,7 +52,7 @@ export function kindsOf(beads: readonly WeighedBead[]): BeadKinds {
       prior: prior(`${sources}-${targets}`, frequency),
     })),
     gaps: {
-      single: { source: prior('1-0', SINGLE), target: prior('0-1', SINGLE) },
+      single: { source: prior('1-0', single), target: prior('0-1', single) },
       begins: prior('gap', GAP.begins),
       further: Math.log(GAP.further),
       end: Math.log(1 - GAP.further),

@@ -25,7 +25,7 @@ export interface Expected {
   readonly once: number;
   readonly more: number;
 }
-const EXPECTED: Expected = { once: 0.5, more: 0.5 };
+export const EXPECTED: Expected = { once: 0.5, more: 0.5 };
 
 /** A word explains another if it stands for it with more than this probability. */
 const EXPLAINS = 0.05;

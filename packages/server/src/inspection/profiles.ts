@@ -5,7 +5,8 @@ import type { Context } from '../context.js';
 import { ApiError } from '../errors.js';
 import { KeptPlans } from '../store/kept-plans.js';
 
-const USUAL: InspectionProfile = {
+/** What a client's inspections look for that nobody has said. */
+export const USUAL_PROFILE: InspectionProfile = {
   without: [],
   withoutOfTermbases: [],
   termbases: [],
@@ -24,7 +25,7 @@ export class InspectionProfiles {
 
   /** With the resources that are still there. */
   of(clientId: number): InspectionProfile {
-    const profile = { ...USUAL, ...this.kept.plan(clientId) };
+    const profile = { ...USUAL_PROFILE, ...this.kept.plan(clientId) };
     const there = (table: 'termbase' | 'memory', ids: readonly number[]): number[] => {
       const one = this.context.workspace.prepare<[number, number], 1>(
         `SELECT 1 FROM ${table} WHERE id = ? AND client_id = ?`,

@@ -155,7 +155,7 @@ test('marked text and a table for review become units; what is handed over is fe
     page.getByRole('button', { name: 'Write the file' }).click(),
   ]);
   expect(download.suggestedFilename()).toBe('Kiln handbook de-en-US.xlf');
-  await expect(page.getByText('29 units written.')).toBeVisible();
+  await expect(page.getByText('30 units written.')).toBeVisible();
 });
 
 test('a memory is inspected; a finding may stand, and only units with findings are shown', async ({ page, server }) => {

@@ -19,12 +19,12 @@ test('the server is killed and started again: the page goes on, nothing is half 
 test('what could not be fetched is never said to be nothing', async ({ page, server }) => {
   await open(page, server, '/guide', 1);
   let broken = true;
-  await page.route(/\/api\/(termbases|memories|intake|alignments|ledger|merges)/, (route) =>
+  await page.route(/\/api\/(termbases|memories|intake|alignments|ledger|merges|inspections|rehearsals)/, (route) =>
     broken
       ? route.fulfill({ status: 500, contentType: 'application/json', body: '{"message":"The disk cannot be read."}' })
       : route.fallback(),
   );
-  for (const path of ['/holdings', '/intake', '/align', '/merge', '/inspect', '/ledger']) {
+  for (const path of ['/holdings', '/intake', '/align', '/merge', '/inspect', '/rehearse', '/ledger']) {
     broken = true;
     await page.goto(server.address + path);
     await expect(page.getByText('The disk cannot be read.').first()).toBeVisible();

@@ -69,21 +69,21 @@ const WORDS = 0.65;
 const NOTHING_LEARNED = { once: 0.1, more: 0.1 };
 
 /** Segments of the shorter text from which on a word that has no counterpart says something, and says all it can. */
-const [TELLS_FROM, TELLS_ALL] = [20, 200];
+const [TELLS_FROM, TELLS_ALL] = [12, 120];
 
 /**
  * How much it says, after all rounds, that a word has no counterpart. A letter or a label teaches next to nothing: there
  * hardly any word has one that could be known, and a segment is not without counterpart for being long.
  */
-function expectedOf(left: Side, right: Side): Expected {
-  const learned = learnedShare(Math.min(left.size, right.size));
-  const by = (nothing: number, all: number): number => nothing + (all - nothing) * learned;
+function expectedOf(few: number): Expected {
+  const by = (nothing: number, all: number): number => all + (nothing - all) * few;
   return { once: by(NOTHING_LEARNED.once, EXPECTED.once), more: by(NOTHING_LEARNED.more, EXPECTED.more) };
 }
 
 const learnedShare = (size: number): number => Math.min(1, Math.max(0, (size - TELLS_FROM) / (TELLS_ALL - TELLS_FROM)));
 
-const fewOf = (left: Side, right: Side): number => 1 - learnedShare(Math.min(left.size, right.size));
+/** Segments of a passage that surely stands elsewhere. */
+const PASSAGE = 3;
 
 /** What is known of two texts while they are being aligned. */
 interface Known {
@@ -104,6 +104,20 @@ export function* align(
   target: readonly string[],
   options: AlignOptions,
 ): Generator<number, Alignment> {
+  const few = 1 - learnedShare(Math.min(source.length, target.length));
+  const strict = yield* aligned(source, target, options, 0);
+  // A passage that stands elsewhere leaves gaps that are no want of knowledge: they are not to be bridged.
+  if (few === 0 || strict.moved.length >= PASSAGE) return strict;
+  return yield* aligned(source, target, options, few);
+}
+
+/** @param few how much what is usual counts for what the texts are too short to show: 0 to 1 */
+function* aligned(
+  source: readonly string[],
+  target: readonly string[],
+  options: AlignOptions,
+  few: number,
+): Generator<number, Alignment> {
   const left = sideOf(source, options.sourceLanguage);
   const right = sideOf(target, options.targetLanguage);
   yield 0.05;
@@ -113,10 +127,10 @@ export function* align(
   let known: Known = {
     room: new Room(left, right),
     words: knowledgeOf(left, right, lexiconOfPrior(left, right, prior), NOTHING_LEARNED),
-    lengths: firstLengths(left, right, options),
+    lengths: firstLengths(left, right, options, few),
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
-    kinds: kindsOf([], fewOf(left, right)),
+    kinds: kindsOf([], few),
   };
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
@@ -136,10 +150,10 @@ export function* align(
     const taught = isLast ? lessons : spread(lessons, TEACHING);
     known = {
       ...known,
-      words: knowledgeOf(left, right, learnedLexicon(left, right, taught, prior), expectedOf(left, right)),
+      words: knowledgeOf(left, right, learnedLexicon(left, right, taught, prior), expectedOf(few)),
       lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
       layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
-      kinds: kindsOf(beads, fewOf(left, right)),
+      kinds: kindsOf(beads, few),
     };
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
     if (isHopeless || isSettled) break;
@@ -210,13 +224,18 @@ function withMoved(beads: readonly WeighedBead[], moved: readonly WeighedBead[])
 /** Segments that what is usual between two languages counts for, in a text that is too short to show it by itself. */
 const USUAL = 40;
 
-function firstLengths(left: Side, right: Side, { sourceLanguage, targetLanguage }: AlignOptions): LengthModel {
+function firstLengths(
+  left: Side,
+  right: Side,
+  { sourceLanguage, targetLanguage }: AlignOptions,
+  few: number,
+): LengthModel {
   const sum = (lengths: Float64Array): number => lengths.reduce((a, b) => a + b, 0);
-  const shown = sum(right.lengths) / Math.max(1, sum(left.lengths));
-  const usual = usualRatio(sourceLanguage, targetLanguage);
-  const size = Math.min(left.size, right.size);
-  const weight = usual === null ? 0 : USUAL * (1 - learnedShare(size));
-  const ratio = weight === 0 ? shown : Math.exp((size * Math.log(shown) + weight * Math.log(usual!)) / (size + weight));
+  const shown = Math.max(0.01, sum(right.lengths) / Math.max(1, sum(left.lengths)));
+  const usual = usualRatio(sourceLanguage, targetLanguage) ?? shown;
+  const weight = USUAL * few;
+  const size = Math.max(1, Math.min(left.size, right.size));
+  const ratio = Math.exp((size * Math.log(shown) + weight * Math.log(usual)) / (size + weight));
   return new LengthModel(left, right, Math.min(8, Math.max(0.125, ratio)), PUBLISHED_VARIANCE);
 }
 

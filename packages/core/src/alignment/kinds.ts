@@ -26,7 +26,7 @@ const USUAL = 60;
 /** A single segment without counterpart on either side; a gap; and how it goes on. */
 const SINGLE = 0.01;
 /** The same in a text of a few segments, of which one is missing as often as two were made one. */
-const SINGLE_OF_FEW = 0.025;
+const SINGLE_OF_FEW = 0.015;
 const GAP = { begins: 0.005, further: 0.4 };
 /** Segments without counterpart from which on they are a gap. */
 const LONG = 3;

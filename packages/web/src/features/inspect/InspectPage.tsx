@@ -4,6 +4,7 @@ import { inspection, inspections, type Inspected } from '../../api/queries.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
+import { Failed, failureOf } from '../../ui/Failed.js';
 import { Inspection } from './Inspection.js';
 import { NothingYet } from '../../parts/NothingYet.js';
 import { inspectTexts } from './messages.js';
@@ -24,8 +25,10 @@ function Chosen({ of }: { readonly of: Inspected }) {
 
 function Choose() {
   const clientId = useDesk((state) => state.clientId);
-  const { data: all, error } = useQuery(inspections(clientId));
-  if (error) return <EmptyState heading="h1" title={error.message} />;
+  const asked = useQuery(inspections(clientId));
+  const failure = failureOf(asked);
+  if (failure) return <Failed heading="h1" failure={failure} />;
+  const { data: all } = asked;
   if (!all) return <EmptyState heading="h1" title={m.common.loading} />;
   if (all.length === 0) return <NothingYet heading="h1" title={inspectTexts.none} />;
   return <Standings key={clientId} all={all} showsClient={clientId === null} />;

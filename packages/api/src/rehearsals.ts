@@ -53,6 +53,10 @@ export type FiguresBody = z.infer<typeof figures>;
 
 export const rehearsalOutcome = z.object({
   at: z.string(),
+  /** What it was done with; the plan may be another by now. */
+  source: z.string(),
+  target: z.string(),
+  rates: rateCard,
   all: figures,
   documents: z.array(z.object({ name: z.string(), figures })).readonly(),
   memories: z

@@ -50,8 +50,8 @@ export class KitPlans {
     this.kept.noteCounted(clientId, { basis, outcome: { ...outcome, before } });
   }
 
-  /** What the outcome of a plan is true of. */
-  basis(plan: KitPlan): string {
+  /** What the outcome of a plan is true of: what was said to be no term changes no figure. */
+  basis({ noTerms: _, ...plan }: KitPlan): string {
     const refs = [
       ...plan.memories.map(({ id }) => ({ kind: 'memory' as const, id })),
       ...plan.termbases.map((id) => ({ kind: 'termbase' as const, id })),

@@ -162,7 +162,7 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
 }
 
 function outcomeOf(tried: Tried, plan: KitPlan): RehearsalOutcome {
-  const { segments, rehearsed, card, memories, found, missing } = tried;
+  const { source, target, segments, rehearsed, card, memories, found, missing } = tried;
   const documents = [...new Set(segments.map(({ document }) => document))];
   const others = new Map<string, { document: string; language: string; segments: number }>();
   for (const { document, language } of segments) {
@@ -174,6 +174,9 @@ function outcomeOf(tried: Tried, plan: KitPlan): RehearsalOutcome {
   }
   return {
     at: new Date().toISOString(),
+    source,
+    target,
+    rates: card,
     all: figuresOf(segments, rehearsed, card),
     documents: documents.map((name) => ({
       name,

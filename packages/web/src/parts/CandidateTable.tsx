@@ -45,7 +45,9 @@ export function CandidateTable({ label, source, target, candidates, onRefuse }: 
             <TableCell>
               <LanguageText language={target}>{counterpart ?? ''}</LanguageText>
             </TableCell>
-            <TableCell sx={{ color: 'text.secondary', fontSize: 13 }}>{contexts[0] ?? ''}</TableCell>
+            <TableCell sx={{ '& *': { color: 'text.secondary', fontSize: 14 } }}>
+              <LanguageText language={source}>{contexts[0] ?? ''}</LanguageText>
+            </TableCell>
             <TableCell sx={{ whiteSpace: 'nowrap' }}>
               <WordButton
                 aria-label={t.addOf(text)}

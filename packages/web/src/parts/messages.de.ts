@@ -18,7 +18,7 @@ export const texts: typeof en = {
   candidates: {
     text: 'In den Texten',
     times: 'Mal',
-    counterpart: 'Die Speicher sagen wahrscheinlich',
+    counterpart: 'Wahrscheinliche Entsprechung',
     context: 'Zusammenhang',
     toTermbase: 'In die Termbank …',
     noTerm: 'Keine Benennung',

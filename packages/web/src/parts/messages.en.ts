@@ -17,7 +17,7 @@ export const texts = {
   candidates: {
     text: 'In the texts',
     times: 'Times',
-    counterpart: 'The memories likely say',
+    counterpart: 'Likely counterpart',
     context: 'Context',
     toTermbase: 'To the termbase …',
     noTerm: 'No term',

@@ -107,7 +107,7 @@ export const texts: typeof en = {
   harvest: {
     menu: 'Wörter ohne Benennung …',
     title: 'Was der Speicher oft sagt und keine Termbank hat',
-    hint: 'Wörter und Wortgruppen, die in allen seinen Einheiten häufig sind und in keiner Termbank des Kunden stehen, mit dem, was der Speicher wahrscheinlich dafür sagt.',
+    hint: 'Wörter und Wortgruppen, die in allen seinen Einheiten häufig sind und in keiner Termbank des Kunden stehen, mit ihrer wahrscheinlichen Entsprechung.',
     source: 'Wörter auf',
     target: 'Entsprechungen auf',
     go: 'Suchen',

@@ -117,7 +117,7 @@ export const texts = {
   harvest: {
     menu: 'Words without a term …',
     title: 'What the memory often says and no termbase has',
-    hint: 'Words and phrases that are frequent in all of its units and in no termbase of the client, with what the memory likely says for them.',
+    hint: 'Words and phrases that are frequent in all of its units and in no termbase of the client, with their likely counterparts.',
     source: 'Words in',
     target: 'Counterparts in',
     go: 'Look for them',

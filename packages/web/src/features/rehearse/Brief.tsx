@@ -298,7 +298,7 @@ function Ranked({ memory: { name, fit, off }, rank, isLast, sums, onPut, onOff, 
       </Box>
       <Box sx={{ fontSize: 12.5, color: 'text.secondary', pl: 4 }}>
         {fit === 'general' && `${t.general}. `}
-        {sums && `${t.brings(sums.alone, sums.added)}.`}
+        {sums && `${rank === 0 ? t.brings(sums.alone) : t.adds(sums.alone, sums.added)}.`}
       </Box>
     </Box>
   );

@@ -32,16 +32,16 @@ const money = (value: number, currency: string): string =>
 
 /** Words by band with their price, what each memory brings, terms, and how it was the last time. */
 export function Figures({ body, outcome, onChange }: Props) {
-  const { all, documents, memories, terms, others } = outcome;
+  const { all, documents, memories, terms, others, rates: card } = outcome;
   const { rates } = body.plan;
   return (
     <Box sx={{ flex: 1, overflow: 'auto', bgcolor: 'background.paper', p: 3 }}>
       <Suspense>
         <BandChart documents={documents.length > 1 ? [{ name: t.all, figures: all }, ...documents] : documents} />
       </Suspense>
-      <BandTable name={t.all} figures={all} rates={rates} />
+      <BandTable name={t.all} figures={all} rates={card} />
       {documents.length > 1 &&
-        documents.map(({ name, figures }) => <BandTable key={name} name={name} figures={figures} rates={rates} />)}
+        documents.map(({ name, figures }) => <BandTable key={name} name={name} figures={figures} rates={card} />)}
       <Box sx={{ mt: 2, fontSize: 14 }}>
         {all.apart.segments > 0 && <p>{t.nothingTo(all.apart.segments, all.apart.words)}</p>}
         {all.within.segments > 0 && <p>{t.within(all.within.segments, all.within.words)}</p>}
@@ -64,9 +64,11 @@ function BandTable({
 }: {
   readonly name: string;
   readonly figures: FiguresBody;
+  /** By which they were weighed. */
   readonly rates: Rates;
 }) {
   const { bands, segments, words: all, characters, weighted, cost } = figures;
+  const { perWord, currency } = rates;
   return (
     <Table size="small" aria-label={name} sx={{ mt: 2, maxWidth: 860 }}>
       <caption style={{ captionSide: 'top', fontWeight: 600 }}>{name}</caption>
@@ -78,6 +80,7 @@ function BandTable({
           <TableCell align="right">{t.characters}</TableCell>
           <TableCell align="right">{t.share}</TableCell>
           <TableCell align="right">{t.weighted}</TableCell>
+          {perWord !== null && <TableCell align="right">{t.cost}</TableCell>}
         </TableRow>
       </TableHead>
       <TableBody>
@@ -93,6 +96,7 @@ function BandTable({
             ))}
             <TableCell align="right">{percent(rates.shares[one.band])}</TableCell>
             <TableCell align="right">{number(one.weighted)}</TableCell>
+            {perWord !== null && <TableCell align="right">{money(one.weighted * perWord, currency)}</TableCell>}
           </TableRow>
         ))}
       </TableBody>
@@ -104,8 +108,9 @@ function BandTable({
           <TableCell align="right">{number(segments)}</TableCell>
           <TableCell align="right">{number(all)}</TableCell>
           <TableCell align="right">{number(characters)}</TableCell>
-          <TableCell align="right">{cost === null ? '' : money(cost, rates.currency)}</TableCell>
+          <TableCell />
           <TableCell align="right">{number(weighted)}</TableCell>
+          {cost !== null && <TableCell align="right">{money(cost, currency)}</TableCell>}
         </TableRow>
       </TableFooter>
     </Table>

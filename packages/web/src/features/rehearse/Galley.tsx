@@ -16,8 +16,8 @@ import { EmptyState } from '../../ui/EmptyState.js';
 import { number } from '../../ui/format.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { languageName } from '../../ui/languages.js';
-import { Pick } from '../../ui/Pick.js';
-import { SERIF } from '../../ui/typefaces.js';
+import { LanguageText } from '../../ui/LanguageText.js';
+import { Pick as Choice } from '../../ui/Pick.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
 import { rehearseTexts as t } from './messages.js';
@@ -48,6 +48,7 @@ const inkOf = (band: Band, { inks }: Theme): string =>
 
 /** The documents as running text, each segment with a rule at its edge; beside it what the kit has for the one in hand. */
 export function Galley({ clientId, outcome }: { readonly clientId: number; readonly outcome: RehearsalOutcome }) {
+  const { source, target } = outcome;
   const [band, setBand] = useState<Band | null>(null);
   const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(galley(clientId, outcome.at, band));
   const rows = data?.pages.flatMap(({ segments }) => segments) ?? [];
@@ -70,7 +71,7 @@ export function Galley({ clientId, outcome }: { readonly clientId: number; reado
           sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
         >
           <Box sx={{ width: 220 }}>
-            <Pick
+            <Choice
               label={t.show}
               value={band ?? ''}
               onChange={(value) => {
@@ -84,7 +85,7 @@ export function Galley({ clientId, outcome }: { readonly clientId: number; reado
                   {t.bands[one]}
                 </MenuItem>
               ))}
-            </Pick>
+            </Choice>
           </Box>
           <Typography variant="body2" color="textSecondary">
             {t.segmentsShown(total)}
@@ -103,6 +104,7 @@ export function Galley({ clientId, outcome }: { readonly clientId: number; reado
             itemContent={(index, row) => (
               <Line
                 row={row}
+                source={source}
                 isFirst={index === 0 || rows[index - 1]!.document !== row.document}
                 selected={index === at}
                 onSelect={() => setSelected(index)}
@@ -116,7 +118,7 @@ export function Galley({ clientId, outcome }: { readonly clientId: number; reado
         aria-label={t.matches}
         sx={{ width: 360, flex: 'none', borderLeft: 1, borderColor: 'divider', overflow: 'auto', p: 2 }}
       >
-        {current && <Margin row={current} />}
+        {current && <Margin row={current} source={source} target={target} />}
       </Box>
     </Box>
   );
@@ -124,13 +126,14 @@ export function Galley({ clientId, outcome }: { readonly clientId: number; reado
 
 interface LineProps {
   readonly row: GalleySegment;
+  readonly source: string;
   /** Of its document. */
   readonly isFirst: boolean;
   readonly selected: boolean;
   readonly onSelect: () => void;
 }
 
-function Line({ row, isFirst, selected, onSelect }: LineProps) {
+function Line({ row, source, isFirst, selected, onSelect }: LineProps) {
   const theme = useTheme();
   const { band, isApart, language } = row;
   const isLookedAt = !isApart && language === null;
@@ -158,11 +161,11 @@ function Line({ row, isFirst, selected, onSelect }: LineProps) {
         </Box>
         <Box
           role="cell"
-          sx={{ flex: 1, minWidth: 0, px: 1.5, py: '3px', fontFamily: SERIF, fontSize: 16, lineHeight: '25px' }}
+          sx={{ flex: 1, minWidth: 0, px: 1.5, py: '3px', color: isLookedAt ? undefined : 'text.secondary' }}
         >
-          <Box component="span" sx={{ color: isLookedAt ? undefined : 'text.secondary' }}>
+          <LanguageText language={language ?? source}>
             <WithTerms row={row} />
-          </Box>
+          </LanguageText>
         </Box>
         <Box
           role="cell"
@@ -214,7 +217,11 @@ function WithTerms({ row: { text, terms } }: { readonly row: GalleySegment }) {
   return <>{parts}</>;
 }
 
-function Margin({ row }: { readonly row: GalleySegment }) {
+function Margin({
+  row,
+  source,
+  target,
+}: { readonly row: GalleySegment } & Pick<RehearsalOutcome, 'source' | 'target'>) {
   const { matches, terms, language, isApart } = row;
   if (language !== null) return <Typography>{t.inLanguage(languageName(language))}</Typography>;
   if (isApart) return <Typography>{t.apart}</Typography>;
@@ -239,10 +246,14 @@ function Margin({ row }: { readonly row: GalleySegment }) {
                 {t.openUnit}
               </Box>
             </Box>
-            <Box sx={{ fontFamily: SERIF }}>
-              <WordChanges changes={wordChanges(match.source, row.text)} />
+            <div>
+              <LanguageText language={source}>
+                <WordChanges changes={wordChanges(match.source, row.text)} />
+              </LanguageText>
+            </div>
+            <Box sx={{ mt: 0.5 }}>
+              <LanguageText language={target}>{match.target}</LanguageText>
             </Box>
-            <Box sx={{ fontFamily: SERIF, mt: 0.5 }}>{match.target}</Box>
             {match.forbidden.length > 0 && (
               <Box sx={{ color: 'error.main', fontSize: 13, mt: 0.5 }}>{t.uses(match.forbidden)}</Box>
             )}
@@ -258,9 +269,10 @@ function Margin({ row }: { readonly row: GalleySegment }) {
             {terms.map(({ term, termbaseId, concept, usable, isForbidden }, i) => (
               <Box component="li" key={i} sx={{ mb: 0.5 }}>
                 <Box component={Link} to={`/termbases/${termbaseId}?concept=${concept}`} sx={{ color: 'primary.main' }}>
-                  {term}
+                  <LanguageText language={source}>{term}</LanguageText>
                 </Box>
-                {isForbidden ? ` (${t.forbidden})` : ''}: {usable.join(', ') || t.noTerm}
+                {isForbidden ? ` (${t.forbidden})` : ''}:{' '}
+                {usable.length > 0 ? <LanguageText language={target}>{usable.join(', ')}</LanguageText> : t.noTerm}
               </Box>
             ))}
           </Box>

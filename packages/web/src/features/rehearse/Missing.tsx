@@ -31,13 +31,13 @@ export function Missing({ body: { clientId, plan }, outcome, onChange }: Props) 
         </Typography>
         <CandidateTable
           label={t.tabs.missing}
-          source={plan.source}
-          target={plan.target}
+          source={outcome.source}
+          target={outcome.target}
           candidates={shown}
           onRefuse={refuse}
         />
       </Box>
-      <TermPair clientId={clientId} languages={[plan.source, plan.target]} wide />
+      <TermPair clientId={clientId} languages={[outcome.source, outcome.target]} wide />
     </>
   );
 }

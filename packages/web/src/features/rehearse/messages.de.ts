@@ -25,8 +25,9 @@ export const texts: typeof en = {
   misfits: 'Passt nicht',
   general: 'passt über die allgemeine Sprache oder eine Region',
   lacks: (has: readonly string[]) => (has.length ? `hat ${listed(has)}` : 'ist leer'),
-  brings: (alone: number, added: number) =>
-    `spart allein ${number(Math.round(alone))} Wörter, zusätzlich zu denen darüber ${number(Math.round(added))}`,
+  brings: (alone: number) => `spart ${count(Math.round(alone), 'Wort', 'Wörter')}`,
+  adds: (alone: number, added: number) =>
+    `spart allein ${count(Math.round(alone), 'Wort', 'Wörter')}, zusätzlich zu denen darüber ${number(Math.round(added))}`,
   noneFits: 'Kein Speicher und keine Termbank dieses Kunden hat beide Sprachen.',
   threshold: 'Treffer ab',
   points: (n: number) => `${n} Punkten`,
@@ -79,9 +80,9 @@ export const texts: typeof en = {
   keepRates: 'Karte behalten',
   document: 'Dokument',
   nothingTo: (segments: number, words: number) =>
-    `${count(segments, 'Segment', 'Segmente')} (${count(words, 'Wort', 'Wörter')}) ohne etwas zu Übersetzendes, in keiner Stufe.`,
+    `Nichts zu übersetzen, in keiner Stufe: ${count(segments, 'Segment', 'Segmente')} (${count(words, 'Wort', 'Wörter')}).`,
   within: (segments: number, words: number) =>
-    `${count(segments, 'Segment ist', 'Segmente sind')} (${count(words, 'Wort', 'Wörter')}) einem früheren Segment der Dokumente näher als dem Satz.`,
+    `Einem früheren Segment der Dokumente näher als dem Satz: ${count(segments, 'Segment', 'Segmente')} (${count(words, 'Wort', 'Wörter')}).`,
   before: (words: number) => `Beim letzten Mal: ${number(words)} gewichtete Wörter.`,
   contributions: 'Was jeder Speicher bringt',
   alone: 'Allein gesparte Wörter',
@@ -94,7 +95,7 @@ export const texts: typeof en = {
   chart: 'Wörter nach Stufen',
   missing: {
     none: 'Alle häufigen Wörter und Wortgruppen stehen in den Termbanken.',
-    hint: 'Wörter und Wortgruppen, die in den Dokumenten häufig sind und in keiner Termbank stehen, mit dem, was die Speicher wahrscheinlich sagen.',
+    hint: 'Wörter und Wortgruppen, die in den Dokumenten häufig sind und in keiner Termbank stehen, mit der wahrscheinlichen Entsprechung in den Speichern.',
     said: (text: string) => `„${text}“ wird für diesen Kunden nicht mehr vorgeschlagen.`,
   },
   report: 'Bericht',

@@ -24,8 +24,9 @@ export const texts = {
   misfits: 'Does not fit',
   general: 'fits by the general language or a region',
   lacks: (has: readonly string[]) => (has.length ? `has ${listed(has)}` : 'is empty'),
-  brings: (alone: number, added: number) =>
-    `saves ${number(Math.round(alone))} words alone, ${number(Math.round(added))} in addition to those above`,
+  brings: (alone: number) => `saves ${count(Math.round(alone), 'word', 'words')}`,
+  adds: (alone: number, added: number) =>
+    `saves ${count(Math.round(alone), 'word', 'words')} alone, ${number(Math.round(added))} in addition to those above`,
   noneFits: 'No memory or termbase of this client has both languages.',
   threshold: 'Matches from',
   points: (n: number) => `${n} points`,
@@ -77,9 +78,9 @@ export const texts = {
   keepRates: 'Keep the card',
   document: 'Document',
   nothingTo: (segments: number, words: number) =>
-    `${count(segments, 'segment', 'segments')} (${count(words, 'word', 'words')}) have nothing to translate and are in no band.`,
+    `Nothing to translate, in no band: ${count(segments, 'segment', 'segments')} (${count(words, 'word', 'words')}).`,
   within: (segments: number, words: number) =>
-    `${count(segments, 'segment', 'segments')} (${count(words, 'word', 'words')}) are nearer to an earlier segment of the documents than to the kit.`,
+    `Nearer to an earlier segment of the documents than to the kit: ${count(segments, 'segment', 'segments')} (${count(words, 'word', 'words')}).`,
   before: (words: number) => `The last time: ${number(words)} weighted words.`,
   contributions: 'What each memory brings',
   alone: 'Words saved alone',
@@ -92,7 +93,7 @@ export const texts = {
   chart: 'Words by band',
   missing: {
     none: 'All frequent words and phrases are in the termbases.',
-    hint: 'Words and phrases that are frequent in the documents and in no termbase, with what the memories likely say.',
+    hint: 'Words and phrases that are frequent in the documents and in no termbase, with their likely counterparts in the memories.',
     said: (text: string) => `“${text}” is not proposed again for this client.`,
   },
   report: 'Report',

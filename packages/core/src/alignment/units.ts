@@ -1,5 +1,6 @@
 /** Pairs as units of a memory. */
-import { primaryLanguage, type LanguageTag } from '../language/tags.js';
+import { isSpacelessLanguage } from '../language/spaceless.js';
+import type { LanguageTag } from '../language/tags.js';
 import type { Unit } from '../memory/unit.js';
 import type { Bead, Span } from './bead.js';
 
@@ -8,9 +9,6 @@ export interface PairedText {
   readonly language: LanguageTag;
   readonly segments: readonly string[];
 }
-
-/** Languages whose sentences follow one another without a space. */
-const UNSPACED = new Set(['ja', 'zh', 'th', 'lo', 'km', 'my']);
 
 /** One for each bead with two sides, with the files and the place of its first source segment, counted from 1. */
 export function* unitsOfBeads(source: PairedText, target: PairedText, beads: Iterable<Bead>): Generator<Unit> {
@@ -28,5 +26,5 @@ export function* unitsOfBeads(source: PairedText, target: PairedText, beads: Ite
 }
 
 function joined({ segments, language }: PairedText, { from, to }: Span): string {
-  return segments.slice(from, to).join(UNSPACED.has(primaryLanguage(language)) ? '' : ' ');
+  return segments.slice(from, to).join(isSpacelessLanguage(language) ? '' : ' ');
 }

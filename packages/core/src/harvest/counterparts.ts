@@ -4,7 +4,7 @@ import { STEMMERS } from '../termbase/recognition/stemmers.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import { functionWordsOf } from './function-words.js';
 import { logLikelihood } from './log-likelihood.js';
-import { wordsInText } from './phrases.js';
+import { gapOf, SeenTexts, wordsInText } from './phrases.js';
 
 /** Units of a phrase that are looked at, and units in all: more say nothing new. */
 const [OF_A_PHRASE, IN_ALL] = [300, 40_000];
@@ -12,7 +12,9 @@ const LONGEST = 4;
 /** −2 log λ for one in a hundred (χ² with one degree of freedom). */
 const SURE = 6.63;
 /** The share of a phrase's units that must have the counterpart. */
-const MOSTLY = 0.3;
+const MOSTLY = 0.5;
+/** Units from which a counterpart may have more words than the phrase: a compound that is a phrase there. */
+const LEAST_LONGER = 3;
 
 export class Counterparts {
   private readonly keys: ReadonlyMap<string, readonly string[][]>;
@@ -23,6 +25,7 @@ export class Counterparts {
   private readonly withPhrase = new Map<string, { units: number; readonly phrases: Map<string, number> }>();
   private readonly all = new Map<string, number>();
   private readonly written = new Map<string, Map<string, number>>();
+  private readonly seen = new SeenTexts();
   private units = 0;
 
   /** @param phrases of the source language, as they are written */
@@ -51,6 +54,7 @@ export class Counterparts {
   see(source: string, target: string): void {
     const found = this.phrasesIn(source).filter((phrase) => (this.withPhrase.get(phrase)?.units ?? 0) < OF_A_PHRASE);
     if (found.length === 0 && this.units >= IN_ALL) return;
+    if (this.seen.has(source, target)) return;
     const phrases = this.targetPhrases(target);
     this.units++;
     for (const phrase of phrases) this.all.set(phrase, (this.all.get(phrase) ?? 0) + 1);
@@ -64,6 +68,7 @@ export class Counterparts {
 
   /** Null: the memory does not say. */
   of(phrase: string): string | null {
+    const asked = this.stems(phrase).length;
     const counts = this.withPhrase.get(phrase);
     if (!counts || counts.units < 2) return null;
     let best: { readonly key: string; readonly value: number; readonly words: number } | null = null;
@@ -73,6 +78,8 @@ export class Counterparts {
       const sure = logLikelihood(both, counts.units - both, only, Math.max(0, this.units - counts.units - only));
       if (sure < SURE) continue;
       const words = key.split(' ').length;
+      // Two units may share words by chance.
+      if (words > asked && both < LEAST_LONGER) continue;
       // Of what comes together as surely, the longer says more.
       const value = sure * (1 + 0.05 * (words - 1));
       if (!best || value > best.value || (value === best.value && words > best.words)) best = { key, value, words };
@@ -97,7 +104,7 @@ export class Counterparts {
 
   private targetPhrases(text: string): Set<string> {
     const words = wordsInText(withoutCodes(text), this.target);
-    const gap = /^(?:ja|zh|th)/.test(this.target) ? '' : ' ';
+    const gap = gapOf(this.target);
     const found = new Set<string>();
     for (let i = 0; i < words.length; i++) {
       if (!this.isContent(words[i]!.text)) continue;

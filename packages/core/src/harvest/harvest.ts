@@ -5,11 +5,10 @@
  */
 import { primaryLanguage } from '../language/tags.js';
 import { STEMMERS } from '../termbase/recognition/stemmers.js';
-import { TextHash } from '../text/hash.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import { cValue } from './c-value.js';
 import { functionWordsOf, type FunctionWords } from './function-words.js';
-import { Numbers, wordsInText, type Level } from './phrases.js';
+import { gapOf, Numbers, SeenTexts, wordsInText, type Level } from './phrases.js';
 
 export interface Candidate {
   /** As it is mostly written, in small letters but for names and German nouns. */
@@ -64,7 +63,7 @@ export class Harvest {
   private readonly surfaces = new Numbers();
   private readonly written: string[] = [];
   private readonly writtenIds = new Map<string, number>();
-  private readonly seen = new Set<number>();
+  private readonly seen = new SeenTexts();
   private count = 0;
   private wordCount = 0;
   private readonly longest: number;
@@ -84,11 +83,7 @@ export class Harvest {
   /** Of a segment. O(its words) */
   see(text: string): void {
     const number = this.count++;
-    // A text that is repeated says nothing new of its words.
-    const hash = new TextHash();
-    hash.add(text);
-    if (this.seen.has(hash.value)) return;
-    this.seen.add(hash.value);
+    if (this.seen.has(text)) return;
     let last: KnownWord | null = null;
     for (const [i, { text: word, joins }] of wordsInText(withoutCodes(text), this.language).entries()) {
       if (!joins) this.push(BREAK, number, 0);
@@ -112,7 +107,13 @@ export class Harvest {
     const levels = this.levels();
     const scored = this.scored(levels);
     scored.sort((a, b) => b.score - a.score || a.first - b.first);
-    return scored.slice(0, limit).map((one) => this.described(one, levels));
+    const found: Candidate[] = [];
+    for (const one of scored) {
+      if (found.length >= limit) break;
+      const described = this.described(one, levels);
+      if (!endsInParticiple(described.text, this.language)) found.push(described);
+    }
+    return found;
   }
 
   private push(word: number, text: number, surface: number): void {
@@ -263,7 +264,7 @@ export class Harvest {
     const { positions, words } = this;
     const [first, last] = [words[positions.at(from)]!, words[positions.at(from + length - 1)]!];
     if (!last.isContent || this.isVerb(first) || this.isVerb(last)) return false;
-    if (length === 1) return first.text.length >= (this.gap === '' ? 2 : SINGLE_LETTERS);
+    if (length === 1) return first.text.length >= (gapOf(this.language) === '' ? 2 : SINGLE_LETTERS);
     // A link stands between two words of a term, not three.
     for (let i = 1; i < length - 1; i++)
       if (this.isVerb(words[positions.at(from + i)]!) && words[positions.at(from + i)]!.isContent) return false;
@@ -276,11 +277,12 @@ export class Harvest {
 
   private described({ level, id, score }: Scored, levels: readonly Level[]): Candidate {
     const { at, length, times } = levels[level]!;
+    const gap = gapOf(this.language);
     const writings = new Map<string, number>();
     const examples: number[] = [];
     for (let i = 0; i < at.length; i++) {
       if (at[i] !== id) continue;
-      const text = Array.from({ length }, (_, k) => this.asWord(i + k)).join(this.gap);
+      const text = Array.from({ length }, (_, k) => this.asWord(i + k)).join(gap);
       writings.set(text, (writings.get(text) ?? 0) + 1);
       const number = this.texts.at(i);
       if (examples.length < EXAMPLES && examples.at(-1) !== number) examples.push(number);
@@ -295,10 +297,15 @@ export class Harvest {
     const written = this.written[this.surfaces.at(position)]!;
     return known.small >= known.large && /^\p{Lu}\p{Ll}/u.test(written) ? written.toLowerCase() : written;
   }
+}
 
-  private get gap(): string {
-    return /^(?:ja|zh|th|lo|km|my|yue)\b/.test(this.language) ? '' : ' ';
-  }
+/** Whether an English phrase ends as participles do: "gate opened" is no term. The few nouns among them are short, or named here. */
+function endsInParticiple(text: string, language: string): boolean {
+  return (
+    primaryLanguage(language) === 'en' &&
+    /\p{L}{3}(?<!e)ed$/u.test(text) &&
+    !/(?:riverbed|seabed|flatbed|testbed|watershed|hundred|moped)$/u.test(text)
+  );
 }
 
 interface Look {

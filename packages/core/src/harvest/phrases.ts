@@ -1,8 +1,9 @@
 /** Texts as runs of words, and all phrases of them that occur often enough, by one pass for each length. */
+import { isSpaceless, isSpacelessLanguage } from '../language/spaceless.js';
+import { TextHash } from '../text/hash.js';
 
 /** A word, with its letters; what stands between two of them ends a phrase unless it is one space. */
 const WORD = /[\p{L}\p{N}][\p{L}\p{M}\p{N}]*(?:[-'’][\p{L}\p{M}\p{N}]+)*/gu;
-const SPACELESS = /[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}]/u;
 
 export interface WordInText {
   readonly text: string;
@@ -19,11 +20,28 @@ export function wordsInText(text: string, language: string): WordInText[] {
     found.push({ text: word, start, joins: end >= 0 && text.slice(end, start) === gap });
     end = start + word.length;
   };
-  if (SPACELESS.test(text)) {
+  if (isSpaceless(text)) {
     for (const { segment, index, isWordLike } of segmenterOf(language).segment(text))
       if (isWordLike) push(segment, index, '');
   } else for (const { 0: word, index } of text.matchAll(WORD)) push(word, index, ' ');
   return found;
+}
+
+/** What stands between the words of a phrase. */
+export const gapOf = (language: string): string => (isSpacelessLanguage(language) ? '' : ' ');
+
+/** Texts that were seen, as numbers: one that is repeated, numbers aside, says nothing new of its words. */
+export class SeenTexts {
+  private readonly hashes = new Set<number>();
+
+  /** Notes the texts as one. O(their length) */
+  has(...texts: readonly string[]): boolean {
+    const hash = new TextHash();
+    for (const text of texts) hash.add(text.replace(/\p{N}+/gu, '0'));
+    if (this.hashes.has(hash.value)) return true;
+    this.hashes.add(hash.value);
+    return false;
+  }
 }
 
 const segmenters = new Map<string, Intl.Segmenter>();

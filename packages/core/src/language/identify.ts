@@ -153,8 +153,8 @@ function alphabetFit(language: string, letters: readonly string[]): number {
   return (language === 'en' ? 0.9 : 0.6) ** Math.min(3, strange);
 }
 
-/** The language where the script alone decides. */
-function scriptLanguage(text: string): string | null {
+/** The language where the script alone decides; null: it does not. */
+export function scriptLanguage(text: string): string | null {
   const count = (pattern: RegExp): number => text.match(pattern)?.length ?? 0;
   const all = count(/\p{L}/gu);
   if (all === 0) return null;

@@ -144,6 +144,9 @@ describe('what fits', () => {
   it('is told for single segments in another language', () => {
     expect(otherLanguage('Diese Ordnung gilt für alle Boote zwischen dem Obertor und dem Wehr.', EN)).toBe('de');
     expect(otherLanguage('水門を開けてください。', EN)).toBe('ja');
+    expect(otherLanguage('水門', EN)).toBeNull();
+    expect(otherLanguage('水門開閉装置', tag('ja'))).toBeNull();
+    expect(otherLanguage('Ανοίξτε την πύλη.', EN)).toBe('el');
     expect(otherLanguage('Close the upper gate before you leave the chamber.', EN)).toBeNull();
     expect(otherLanguage('Brennick Waterways', EN)).toBeNull();
     expect(documentSegment('a', '12.5', EN)).toMatchObject({ isApart: true, language: null });

@@ -1,6 +1,6 @@
 /** The segments of project documents as a rehearsal looks at them. */
 import { characterCount, wordCount } from '../counts/count.js';
-import { identifyPooled, shareOf } from '../language/identify.js';
+import { identifyPooled, scriptLanguage, shareOf } from '../language/identify.js';
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import { withoutCodes } from '../text/inline-codes.js';
 
@@ -31,8 +31,17 @@ export function documentSegment(document: string, text: string, source: Language
   };
 }
 
+/** Scripts of other languages that a language is written in too: what they tell is not plain. */
+const SHARED_SCRIPTS: Readonly<Record<string, readonly string[]>> = {
+  ja: ['zh'],
+  ko: ['zh'],
+  yue: ['zh'],
+  yi: ['he'],
+};
+
 /** Letters below which a text says nothing of its language. */
 const LEAST_LETTERS = 25;
+const LEAST_OF_SCRIPT = 4;
 const LEAST_WORDS = 4;
 /** The share of the evidence that another language needs, and that the document's own may have at most. */
 const [PLAINLY, HARDLY] = [0.6, 0.05];
@@ -40,31 +49,14 @@ const [PLAINLY, HARDLY] = [0.6, 0.05];
 /** The language of a text that is plainly in another one than its document; null: it is not, or it does not say. */
 export function otherLanguage(text: string, source: LanguageTag): string | null {
   const own = primaryLanguage(source);
-  const script = scriptLanguage(text, own);
-  if (script !== undefined) return script;
+  const script = scriptLanguage(text);
+  if (script !== null) {
+    const isOwn = script === own || SHARED_SCRIPTS[own]?.includes(script);
+    return isOwn || (text.match(/\p{L}/gu) ?? []).length < LEAST_OF_SCRIPT ? null : script;
+  }
   const words = text.match(/[\p{L}\p{M}]{2,}/gu) ?? [];
   if (words.length < LEAST_WORDS || words.join('').length < LEAST_LETTERS) return null;
   const found = identifyPooled([text]);
   const [best] = found;
   return best && best.language !== own && best.share >= PLAINLY && shareOf(own, found) <= HARDLY ? best.language : null;
-}
-
-/** Scripts that tell a language at once, with those that are written in it. */
-const SCRIPTS: readonly (readonly [RegExp, readonly string[], string])[] = [
-  [/\p{sc=Hira}|\p{sc=Kana}/gu, ['ja'], 'ja'],
-  [/\p{sc=Hang}/gu, ['ko'], 'ko'],
-  [/\p{sc=Thai}/gu, ['th'], 'th'],
-  [/\p{sc=Grek}/gu, ['el'], 'el'],
-  [/\p{sc=Hebr}/gu, ['he', 'yi'], 'he'],
-  [/\p{sc=Han}/gu, ['zh', 'ja', 'ko', 'yue'], 'zh'],
-];
-
-/** Undefined: its script does not tell. */
-function scriptLanguage(text: string, own: string): string | null | undefined {
-  const letters = (text.match(/\p{L}/gu) ?? []).length;
-  for (const [script, languages, tells] of SCRIPTS) {
-    const count = (text.match(script) ?? []).length;
-    if (count >= 4 && count * 2 > letters) return languages.includes(own) ? null : tells;
-  }
-  return undefined;
 }

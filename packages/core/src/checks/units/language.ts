@@ -2,11 +2,11 @@
 import { ALPHABETS } from '../../language/alphabets.js';
 import { areClose } from '../../language/close.js';
 import { identifyPooled } from '../../language/identify.js';
+import { isSpacelessLanguage } from '../../language/spaceless.js';
 import { canonicalTag } from '../../language/tags.js';
 import { caselessKey } from '../../text/fold.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import type { Finding } from '../check.js';
-import { SPACELESS } from './marks.js';
 import { onSide, overPairs, type Pair, type Side } from './pair.js';
 import { placeholdersOf } from './placeholders.js';
 
@@ -81,7 +81,7 @@ class UsualWords {
 }
 
 const wordsIn = ({ text, general }: Side): readonly string[] =>
-  text.toLowerCase().match(SPACELESS.has(general) ? /[^\P{L}a-z]/gu : /[\p{L}\p{M}]{3,}/gu) ?? [];
+  text.toLowerCase().match(isSpacelessLanguage(general) ? /[^\P{L}a-z]/gu : /[\p{L}\p{M}]{3,}/gu) ?? [];
 
 /** Words without names, places to fill, addresses and what is all in capitals. */
 function bare({ text, general }: Side): string {

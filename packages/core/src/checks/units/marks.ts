@@ -102,6 +102,3 @@ export function writtenMark(ending: Ending, language: string): string {
 
 /** Languages that end sentences without a mark: a space or nothing (common practice). */
 export const WITHOUT_STOP = new Set(['th', 'lo', 'km', 'my']);
-
-/** Languages of which a sentence may end without a mark in headings and messages as a matter of style. */
-export const SPACELESS = new Set(['ja', 'zh', 'th', 'lo', 'km', 'my']);

@@ -1,4 +1,5 @@
 /** Marks: doubled, with a space before them where the language has none, or without one where it has. */
+import { isSpacelessLanguage } from '../../language/spaceless.js';
 import type { Finding } from '../check.js';
 import { Candidates, marksOf, onTarget, overPairs, perPair, type Side } from './pair.js';
 
@@ -29,7 +30,6 @@ const BEFORE =
 const BEHIND = /(?<=\p{Ll}{2})[,;](?=\p{L}{2})|(?<=\p{Ll}{2})\.(?=\p{Lu}\p{Ll}+\s)/gu;
 /** French writes one before these (Imprimerie nationale; from memory); Canada only before the colon. */
 const FRENCH = /(?<=[\p{L}\p{N})\]])[;:!?](?=\s|$)/gu;
-const SPACELESS = new Set(['ja', 'zh', 'th', 'lo', 'km', 'my']);
 
 /** A space before a mark, or none behind one: nearly all texts have neither. */
 const ANY = /[ \u00a0\u202f][,;:!?.？！，。；：،؛؟]|[,;.]\p{L}/u;
@@ -62,7 +62,7 @@ export const spaceBeforeMarkCheck = overPairs(spaced, (facts) => {
         const mark = target.text.slice(before[0]!.from, before[0]!.to).trim();
         yield onTarget(spaced, pair, { code: 'space-before', values: { mark } }, { marks: before, correction });
       }
-      if (SPACELESS.has(target.general)) return;
+      if (isSpacelessLanguage(target.general)) return;
       const behind = marksOf(target, BEHIND);
       if (behind.length === 0 || /[\w)][,;.]\w/.test(source.text)) return;
       const mark = target.text.slice(behind[0]!.from, behind[0]!.to);

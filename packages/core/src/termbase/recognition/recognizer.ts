@@ -2,6 +2,7 @@
  * Which terms occur in a text, inflected ones included: words by the tree of `term-tree.ts`, texts without spaces by that
  * of `characters.ts`, then what a language writes together or apart (`compounds.ts`, `apart.ts`).
  */
+import { isSpaceless } from '../../language/spaceless.js';
 import { nfc } from '../../text/normal.js';
 import type { AffixDictionary } from './affixes.js';
 import { Apart } from './apart.js';
@@ -12,7 +13,7 @@ import type { FormName, RecognitionMethod } from './names.js';
 import { BY_DICTIONARY } from './languages/dictionaries.js';
 import { articlesOf, prepositionForms } from './phrases.js';
 import { TermTree, termWords, withoutMarks, type Entry, type Node } from './term-tree.js';
-import { goesByCharacters, isGap, isSpaceless, wordsOf, type Word } from './words.js';
+import { goesByCharacters, isGap, wordsOf, type Word } from './words.js';
 
 export type { Hit, HitKind } from './hits.js';
 

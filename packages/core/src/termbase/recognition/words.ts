@@ -1,4 +1,5 @@
 /** Words of a running text with their places: letters, marks and digits that stand together (after UAX #29). */
+import { isSpaceless } from '../../language/spaceless.js';
 
 export interface Word {
   readonly text: string;
@@ -25,13 +26,6 @@ export function isGap(text: string, from: number, to: number): boolean {
     return code === 32 || code === 45 || code === 10 || code === 0xa0 || /[\s‐‑–'’./&]/u.test(text[from]!);
   }
   return length > 0 && length <= 4 && /^(?:\s+|\s*[-‐‑–&/]\s*)$/u.test(text.slice(from, to));
-}
-
-/** Scripts that write no spaces between words. */
-const SPACELESS = /[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Lao}\p{sc=Khmr}\p{sc=Mymr}]/u;
-
-export function isSpaceless(text: string): boolean {
-  return SPACELESS.test(text);
 }
 
 /** Whether a term is looked for by its characters: most of them are of a script without spaces. */

@@ -127,6 +127,26 @@ describe('a speller', () => {
   });
 });
 
+it('takes a word for usual by the times that it stands there, however often it is looked up', () => {
+  const usual = (times: number): UnitInMemory[] => [
+    ...Array.from({ length: times }, (_, i) => unit(i + 1, 'The lock', `Das Schleusentor ${'der '.repeat(i)}`.trim())),
+    unit(99, 'The gate', 'Die Schleusenfor'),
+  ];
+  const made = listOf('das die der Tor For Schleuse');
+  const doubts = (times: number) => {
+    const check = spellingCheck({ listFor: (language) => (language === 'de' ? made : null), concepts: [] });
+    const units = usual(times);
+    const facts = {
+      of: UNITS,
+      languages: [tag('en'), tag('de')],
+      item: (id: number) => units.find((u) => u.id === id),
+    };
+    return [...inspect(units, [check], facts)].map(({ item }) => item);
+  };
+  expect(doubts(9)).toEqual([]);
+  expect(doubts(10)).toEqual([99]);
+});
+
 /** The four slips of Damerau, "A technique for computer detection and correction of spelling errors" (1964): from memory. */
 it.each([
   ['a letter left out', 'recive'],

@@ -109,8 +109,13 @@ class LanguageWords {
       if (seen.standing !== 'unknown')
         for (const letter of word.toLocaleLowerCase(this.language)) this.letters.add(letter);
     }
-    seen.times++;
     return seen.standing;
+  }
+
+  /** It stands once more in the texts. */
+  count(word: string): void {
+    this.standingOf(word);
+    this.seen.get(word)!.times++;
   }
 
   note(word: string, item: number, variant: number): void {
@@ -156,6 +161,7 @@ class SpellingRun implements CheckRun<UnitInMemory> {
       const words = this.wordsOf(language);
       if (!words) continue;
       const all = wordsOfText(text, language);
+      for (const { word } of all) words.count(word);
       // What has the sign of a key in it may be a name with one.
       const asked = all.filter(({ word, from, to }) => words.standingOf(word) !== 'known' && to - from === word.length);
       if (asked.length === 0) continue;

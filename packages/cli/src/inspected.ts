@@ -6,12 +6,13 @@ import { FURTHER_MEMORY_CHECKS, MEMORY_CHECKS } from '@fair-copy/core/checks/mem
 import { FURTHER_TERMBASE_CHECKS, TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
 import type { ChosenChecks } from '@fair-copy/core/checks/units/choice.js';
 import type { OwnPattern } from '@fair-copy/core/checks/units/own-pattern.js';
-import { KnownTerms } from '@fair-copy/core/checks/units/terms.js';
-import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { KnownTerms } from '@fair-copy/core/termbase/known-terms.js';
+import { primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { wordListFor } from '@fair-copy/files/word-lists.js';
 import type { Inspected } from '@fair-copy/words/catalogue.js';
 import { conceptsIn } from './concepts.js';
+import { languageOption } from './language-option.js';
 import type { SourceOptions } from './source-options.js';
 import type { TableOptions } from './table.js';
 import { UsageError } from './usage.js';
@@ -79,13 +80,6 @@ function named(option: string, said: string | undefined): string[] | undefined {
   return ids;
 }
 
-function language(option: string, said: string | undefined): LanguageTag | null {
-  if (said === undefined) return null;
-  const tag = canonicalTag(said);
-  if (!tag) throw new UsageError(`${option}: “${said}” is not a language tag.`);
-  return tag;
-}
-
 /** Throws `UsageError`. */
 export async function planOf(options: InspectOptions): Promise<Plan> {
   const profile = options.profile === undefined ? {} : await profileIn(options.profile);
@@ -112,8 +106,8 @@ export async function planOf(options: InspectOptions): Promise<Plan> {
       spelling: { listFor, concepts },
     },
     unlisted,
-    source: language('--source', options.source),
-    target: language('--target', options.target),
+    source: options.source === undefined ? null : languageOption(options.source, '--source'),
+    target: options.target === undefined ? null : languageOption(options.target, '--target'),
     wants: (id) => (only === undefined || only.includes(id)) && !without?.includes(id),
   };
 }

@@ -7,13 +7,14 @@ import { unitsOfBeads } from '@fair-copy/core/alignment/units.js';
 import { fatesOf, type Fate } from '@fair-copy/core/alignment/revision.js';
 import type { WordReading } from '@fair-copy/core/document/docx.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
-import { canonicalTag, primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { readSrx } from '@fair-copy/core/segmentation/srx.js';
 import { runningText } from '@fair-copy/files/running-text.js';
 import { writeUnitsFile, type UnitFormat } from '@fair-copy/files/write-units.js';
 import { conceptsIn } from '../concepts.js';
 import { formatNamed, FORMATS } from '../formats.js';
+import { languageOption } from '../language-option.js';
 import { decoded } from '../text.js';
 import { UsageError } from '../usage.js';
 
@@ -140,13 +141,6 @@ async function fileTexts(
     target: right.segments,
     layout: { source: left.places, target: right.places },
   };
-}
-
-function languageOption(said: unknown, option: string): LanguageTag {
-  const tag = typeof said === 'string' ? canonicalTag(said) : null;
-  if (!tag)
-    throw new UsageError(said ? `${option}: “${String(said)}” is not a language tag.` : `${option}: say the language.`);
-  return tag;
 }
 
 function asJson({ beads, moved }: Alignment, fates: readonly Fate[] | null): object {

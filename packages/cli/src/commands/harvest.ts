@@ -35,8 +35,6 @@ export interface Harvested extends Candidate {
 }
 
 const COLUMNS = ['Term', 'Times', 'Score', 'Counterpart', 'Context'];
-/** A phrase that is covered or unlikely leaves room for so many others. */
-const SPARE = 3;
 
 export async function harvest(paths: readonly string[], options: HarvestOptions): Promise<void> {
   requireTable(options, ['.tbx']);
@@ -71,10 +69,7 @@ export function harvested(
 ): Harvested[] {
   const all = new Harvest(source, { least });
   for (const text of texts) all.see(text.source);
-  const found = all
-    .candidates(limit * SPARE)
-    .filter(({ text }) => !terms?.covers(text))
-    .slice(0, limit);
+  const found = all.candidates(limit, (text) => terms?.covers(text) ?? false);
   const counterparts =
     target &&
     new Counterparts(

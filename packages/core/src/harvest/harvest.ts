@@ -102,16 +102,21 @@ export class Harvest {
     this.push(BREAK, number, 0);
   }
 
-  /** @param limit how many, the best first */
-  candidates(limit: number): Candidate[] {
+  /**
+   * @param limit how many, the best first
+   * @param isTaken whether a text is no candidate: it is a term already, or said to be none
+   */
+  candidates(limit: number, isTaken: (text: string) => boolean = () => false): Candidate[] {
     const levels = this.levels();
     const scored = this.scored(levels);
     scored.sort((a, b) => b.score - a.score || a.first - b.first);
     const found: Candidate[] = [];
     for (const one of scored) {
       if (found.length >= limit) break;
+      // One writing is looked up at once, all of them only by a pass over the texts.
+      if (isTaken(this.textAt(one.first, levels[one.level]!.length))) continue;
       const described = this.described(one, levels);
-      if (!endsInParticiple(described.text, this.language)) found.push(described);
+      if (!endsInParticiple(described.text, this.language) && !isTaken(described.text)) found.push(described);
     }
     return found;
   }
@@ -277,18 +282,21 @@ export class Harvest {
 
   private described({ level, id, score }: Scored, levels: readonly Level[]): Candidate {
     const { at, length, times } = levels[level]!;
-    const gap = gapOf(this.language);
     const writings = new Map<string, number>();
     const examples: number[] = [];
     for (let i = 0; i < at.length; i++) {
       if (at[i] !== id) continue;
-      const text = Array.from({ length }, (_, k) => this.asWord(i + k)).join(gap);
+      const text = this.textAt(i, length);
       writings.set(text, (writings.get(text) ?? 0) + 1);
       const number = this.texts.at(i);
       if (examples.length < EXAMPLES && examples.at(-1) !== number) examples.push(number);
     }
     const [text] = [...writings].sort((a, b) => b[1] - a[1] || a[0].length - b[0].length)[0]!;
     return { text, words: length, times: times[id]!, score: Math.round(score * 100) / 100, examples };
+  }
+
+  private textAt(position: number, length: number): string {
+    return Array.from({ length }, (_, k) => this.asWord(position + k)).join(gapOf(this.language));
   }
 
   /** As it is written there; in small letters where it mostly is. */

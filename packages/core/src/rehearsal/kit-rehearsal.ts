@@ -38,8 +38,8 @@ export interface TermAt extends TermInSegment {
   readonly segment: number;
 }
 
-/** Candidates that are proposed, and looked at for them. */
-const [PROPOSED, LOOKED_AT] = [60, 240];
+/** Candidates. */
+const PROPOSED = 60;
 
 export class KitRehearsal {
   readonly terms: KitTerms;
@@ -60,9 +60,7 @@ export class KitRehearsal {
     const harvest = new Harvest(source);
     for (const { text } of own) harvest.see(text);
     this.candidates = harvest
-      .candidates(LOOKED_AT)
-      .filter(({ text }) => !noTerms?.has(text.toLowerCase()) && !this.terms.covers(text))
-      .slice(0, PROPOSED)
+      .candidates(PROPOSED, (text) => noTerms?.has(text.toLowerCase()) || this.terms.covers(text))
       .map((one) => ({ ...one, contexts: one.examples.map((i) => withoutCodes(own[i]!.text)) }));
     this.counterparts = new Counterparts(
       this.candidates.map(({ text }) => text),

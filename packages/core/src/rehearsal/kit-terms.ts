@@ -1,11 +1,8 @@
 /** Terms of the kit's termbases in a document: which occur, which may not be used, which have nothing in the target. */
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
 import type { ConceptBody } from '../termbase/concept.js';
-import { saidForms } from '../termbase/forms.js';
+import { KnownTerms } from '../termbase/known-terms.js';
 import type { AffixDictionary } from '../termbase/recognition/affixes.js';
-import { Recognizer } from '../termbase/recognition/recognizer.js';
-import { isOut, isPreferred } from '../termbase/status.js';
-import { markedText } from '../termbase/stem.js';
 
 export interface TermInSegment {
   /** As it is recorded. */
@@ -27,36 +24,24 @@ export interface ForbiddenInTarget {
   readonly instead: readonly string[];
 }
 
-interface Known {
-  readonly concept: number;
-  readonly isOut: boolean;
-}
-
 export class KitTerms {
-  private readonly source: Recognizer<Known>;
-  private readonly target: Recognizer<Known>;
+  private readonly known: KnownTerms;
+  private readonly source: string;
+  private readonly target: string;
 
   constructor(
-    private readonly concepts: readonly ConceptBody[],
+    concepts: readonly ConceptBody[],
     source: LanguageTag,
-    private readonly targetLanguage: LanguageTag,
-    dictionaryFor: (language: string) => AffixDictionary | null = () => null,
+    target: LanguageTag,
+    dictionaryFor?: (language: string) => AffixDictionary | null,
   ) {
-    const recognizer = (language: string): Recognizer<Known> => {
-      const found = new Recognizer<Known>(language, dictionaryFor(language));
-      for (const [concept, body] of concepts.entries())
-        for (const section of body.languages)
-          if (primaryLanguage(section.language) === language)
-            for (const term of section.terms)
-              found.add(markedText(term), { concept, isOut: isOut(term.fields) }, saidForms(term));
-      return found;
-    };
-    this.source = recognizer(primaryLanguage(source));
-    this.target = recognizer(primaryLanguage(targetLanguage));
+    this.known = new KnownTerms(concepts, dictionaryFor);
+    this.source = primaryLanguage(source);
+    this.target = primaryLanguage(target);
   }
 
   find(text: string): TermInSegment[] {
-    return this.source.find(text).map(({ term, concept, start, end }) => ({
+    return this.known.find({ general: this.source, text }).map(({ term, concept, start, end }) => ({
       term,
       concept: concept.concept,
       start,
@@ -67,8 +52,8 @@ export class KitTerms {
   }
 
   /** Terms that a text in the target language should not have; where one of the same place may be used, it may. */
-  forbiddenIn(target: string): ForbiddenInTarget[] {
-    const hits = this.target.find(target);
+  forbiddenIn(text: string): ForbiddenInTarget[] {
+    const hits = this.known.find({ general: this.target, text });
     return hits
       .filter(
         ({ start, end, concept }) =>
@@ -79,17 +64,11 @@ export class KitTerms {
 
   /** Whether the whole of a text is a term of the source language. */
   covers(text: string): boolean {
-    return this.source.find(text).some(({ start, end }) => start === 0 && end === text.length);
+    return this.known.covers({ general: this.source, text });
   }
 
   /** Terms of the target language that may be used, the preferred first. */
   usable(concept: number): string[] {
-    return this.concepts[concept]!.languages.filter(
-      ({ language }) => primaryLanguage(language) === primaryLanguage(this.targetLanguage),
-    )
-      .flatMap(({ terms }) => terms)
-      .filter(({ fields }) => !isOut(fields))
-      .sort((a, b) => Number(isPreferred(b.fields)) - Number(isPreferred(a.fields)))
-      .map(({ text }) => text);
+    return this.known.usable(concept, this.target);
   }
 }

@@ -3,7 +3,7 @@ import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { UNITS, type UnitInMemory } from '@fair-copy/core/checks/looked-at.js';
 import { expectedLanguages, unitChecks, type ChosenChecks } from '@fair-copy/core/checks/units/choice.js';
 import type { UnitFacts } from '@fair-copy/core/checks/units/pair.js';
-import { KnownTerms } from '@fair-copy/core/checks/units/terms.js';
+import { KnownTerms } from '@fair-copy/core/termbase/known-terms.js';
 import type { InspectionProfile } from '@fair-copy/api/inspection.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';

@@ -24,8 +24,8 @@ export interface ToHarvest {
   readonly noTerms: readonly string[];
 }
 
-/** Candidates that are given, and looked at for them. */
-const [GIVEN, LOOKED_AT] = [100, 400];
+/** Candidates. */
+const GIVEN = 100;
 
 /** Twice over the units: for the words, then for what stands beside them. */
 export function findCandidates({ memoryId, noTerms, ...pair }: ToHarvest, context: TaskContext): CandidatesFound {
@@ -56,10 +56,7 @@ export function findCandidates({ memoryId, noTerms, ...pair }: ToHarvest, contex
         ids.push(one.id);
       }
       const refused = new Set(noTerms);
-      const found = harvest
-        .candidates(LOOKED_AT)
-        .filter(({ text }) => !refused.has(text.toLowerCase()) && !terms.covers(text))
-        .slice(0, GIVEN);
+      const found = harvest.candidates(GIVEN, (text) => refused.has(text.toLowerCase()) || terms.covers(text));
       const texts = found.map(({ text }) => text);
       const counterparts = new Counterparts(texts, source, target);
       for (const one of pairs(0.5)) if (one.target !== '') counterparts.see(one.source, one.target);

@@ -5,7 +5,7 @@ import type { Concept } from '../../termbase/concept.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import { shortened } from '../../text/shortened.js';
 import { onConcept, type Finding } from '../check.js';
-import { KnownTerms } from '../units/terms.js';
+import { KnownTerms } from '../../termbase/known-terms.js';
 
 export const UNUSED = { id: 'term-unused', severity: 'info' } as const;
 export const OTHERWISE = { id: 'term-otherwise', severity: 'warning' } as const;

@@ -5,7 +5,7 @@ import type { Unit } from '../../memory/unit.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import { shortened } from '../../text/shortened.js';
 import { onItem, type Finding } from '../check.js';
-import type { KnownTerms } from '../units/terms.js';
+import type { KnownTerms } from '../../termbase/known-terms.js';
 
 export const WITHOUT_TERM = { id: 'word-without-term', severity: 'info' } as const;
 
@@ -23,7 +23,7 @@ export class WordsWithoutTerm {
 
   constructor(
     private readonly language: LanguageTag,
-    private readonly terms: Pick<KnownTerms, 'find'>,
+    private readonly terms: Pick<KnownTerms, 'covers'>,
   ) {
     this.harvest = new Harvest(language, { least: LEAST });
   }
@@ -38,19 +38,12 @@ export class WordsWithoutTerm {
   }
 
   *findings(): Generator<Finding> {
-    let said = 0;
-    for (const { text, times, examples } of this.harvest.candidates(MOST * 4)) {
-      if (said >= MOST) return;
-      if (this.isCovered(text)) continue;
-      said++;
+    const general = primaryLanguage(this.language);
+    const isTaken = (text: string): boolean => this.terms.covers({ general, text });
+    for (const { text, times, examples } of this.harvest.candidates(MOST, isTaken)) {
       const example = shortened(withoutCodes(this.contexts[examples[0]!]!), CONTEXT);
       const values = { text, times, example, language: this.language };
       yield onItem(WITHOUT_TERM, THE_WHOLE, text, { code: 'no-term-for', values }, { language: this.language });
     }
-  }
-
-  private isCovered(text: string): boolean {
-    const side = { language: this.language, general: primaryLanguage(this.language), place: 0, text, codes: [] };
-    return this.terms.find(side).some(({ start, end }) => start === 0 && end === text.length);
   }
 }

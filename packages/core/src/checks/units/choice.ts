@@ -1,10 +1,11 @@
 /** Which checks a memory is looked at with: all that can be, those that are asked for, and what they need. */
 import type { LanguageTag } from '../../language/tags.js';
+import type { KnownTerms } from '../../termbase/known-terms.js';
 import { MEMORY_CHECKS } from '../memory-checks.js';
 import { spellingCheck, type Spelling } from '../spelling/spelling.js';
 import { ownPatternCheck, type OwnPattern } from './own-pattern.js';
 import type { UnitCheck } from './pair.js';
-import { termChecks, type KnownTerms } from './terms.js';
+import { termChecks } from './terms.js';
 
 export interface ChosenChecks {
   /** Ids; absent: all. */

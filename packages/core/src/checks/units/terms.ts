@@ -1,79 +1,16 @@
 /** Terms of a termbase that stand in the source: are they in the target, and in a form that may be used? */
-import { primaryLanguage } from '../../language/tags.js';
-import { saidForms } from '../../termbase/forms.js';
-import type { AffixDictionary } from '../../termbase/recognition/affixes.js';
-import { Recognizer, type Hit } from '../../termbase/recognition/recognizer.js';
-import { isOut, isPreferred } from '../../termbase/status.js';
-import { markedText } from '../../termbase/stem.js';
-import type { ConceptBody } from '../../termbase/concept.js';
+import type { KnownTerm, KnownTerms } from '../../termbase/known-terms.js';
+import type { Hit } from '../../termbase/recognition/hits.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import type { Finding } from '../check.js';
-import { onTarget, perPair, type Pair, type Side, type UnitCheck } from './pair.js';
+import { onTarget, perPair, type Pair, type UnitCheck } from './pair.js';
 
 const missing = { id: 'term-missing', severity: 'warning' } as const;
 const forbidden = { id: 'term-forbidden', severity: 'error' } as const;
 
-interface Found {
-  readonly concept: number;
-  readonly isOut: boolean;
-}
-
-/** The terms of termbases by their languages, prepared when a language is first asked for. */
-export class KnownTerms {
-  private readonly recognizers = new Map<string, Recognizer<Found>>();
-  private readonly lasts = new Map<string, { readonly text: string; readonly hits: readonly Hit<Found>[] }>();
-
-  /** @param dictionaryFor affix rules of a language, where it has some */
-  constructor(
-    private readonly concepts: readonly ConceptBody[],
-    private readonly dictionaryFor: (language: string) => AffixDictionary | null = () => null,
-  ) {}
-
-  private recognizer(general: string): Recognizer<Found> {
-    let recognizer = this.recognizers.get(general);
-    if (!recognizer) {
-      recognizer = new Recognizer<Found>(general, this.dictionaryFor(general));
-      for (const [concept, { languages }] of this.concepts.entries())
-        for (const { language, terms } of languages)
-          if (primaryLanguage(language) === general)
-            for (const term of terms)
-              recognizer.add(markedText(term), { concept, isOut: isOut(term.fields) }, saidForms(term));
-      this.recognizers.set(general, recognizer);
-    }
-    return recognizer;
-  }
-
-  /** In a text with its codes; both checks ask for the same texts one after the other. */
-  find(side: Side): readonly Hit<Found>[] {
-    const last = this.lasts.get(side.general);
-    if (last?.text === side.text) return last.hits;
-    const hits = this.recognizer(side.general).find(side.text);
-    this.lasts.set(side.general, { text: side.text, hits });
-    return hits;
-  }
-
-  /** Terms of a concept in a language that may be used, the preferred first. */
-  usable(concept: number, general: string): string[] {
-    return this.terms(concept, general)
-      .filter(({ fields }) => !isOut(fields))
-      .sort((a, b) => Number(isPreferred(b.fields)) - Number(isPreferred(a.fields)))
-      .map(({ text }) => text);
-  }
-
-  has(concept: number, general: string): boolean {
-    return this.terms(concept, general).length > 0;
-  }
-
-  private terms(concept: number, general: string) {
-    return this.concepts[concept]!.languages.flatMap(({ language, terms }) =>
-      primaryLanguage(language) === general ? terms : [],
-    );
-  }
-}
-
 /** Hits of one place: of homonyms one concept is enough. */
-function placesOf(hits: readonly Hit<Found>[]): Hit<Found>[][] {
-  const places = new Map<string, Hit<Found>[]>();
+function placesOf(hits: readonly Hit<KnownTerm>[]): Hit<KnownTerm>[][] {
+  const places = new Map<string, Hit<KnownTerm>[]>();
   for (const hit of hits) {
     const key = `${hit.start} ${hit.end}`;
     const place = places.get(key);

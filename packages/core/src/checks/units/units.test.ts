@@ -2,11 +2,11 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LanguageTag } from '../../language/tags.js';
 import { CODE, type InlineCode } from '../../text/inline-codes.js';
+import { KnownTerms } from '../../termbase/known-terms.js';
 import { inspect, type Finding } from '../check.js';
 import { UNITS, type UnitInMemory } from '../looked-at.js';
 import { unitChecks, type ChosenChecks } from './choice.js';
 import { PatternError } from './own-pattern.js';
-import { KnownTerms } from './terms.js';
 
 const unit = (id: number, target: string, en: string, text: string): UnitInMemory => ({
   id,

@@ -4,6 +4,7 @@ import type { InspectionProfile } from '@fair-copy/api/inspection.js';
 import { inspect, type Finding } from '@fair-copy/core/checks/check.js';
 import { CONCEPTS } from '@fair-copy/core/checks/looked-at.js';
 import { TERMBASE_CHECKS } from '@fair-copy/core/checks/termbase-checks.js';
+import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Concept, ConceptBody, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import { UsedFields } from '@fair-copy/core/termbase/definition.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
@@ -39,13 +40,14 @@ export async function inspectAhead({ clientId, profile, of }: ToLookAhead, conte
 class Gathered {
   private readonly counts = new Map<string, number>();
   private readonly found = new Set<number>();
-  readonly kept: Finding[] = [];
+  private readonly kept: Finding[] = [];
 
-  see(finding: Finding): boolean {
+  /** @param detailed the finding with all that is shown of it; worked out for those that are kept */
+  see(finding: Finding, detailed: () => Finding = () => finding): void {
     const count = (this.counts.get(finding.check) ?? 0) + 1;
     this.counts.set(finding.check, count);
     this.found.add(finding.item);
-    return count <= OF_A_CHECK;
+    if (count <= OF_A_CHECK) this.kept.push(detailed());
   }
 
   looked(
@@ -82,7 +84,7 @@ function inUnits(path: string, clientId: number, profile: InspectionProfile, con
   const gathered = new Gathered();
   try {
     for (const { finding, detailed } of findingsInUnits(db, { path, clientId, profile }, context))
-      if (gathered.see(finding)) gathered.kept.push(detailed());
+      gathered.see(finding, detailed);
   } finally {
     db.close();
   }
@@ -115,7 +117,7 @@ function inEntries(fileId: number, { withoutOfTermbases }: InspectionProfile, co
       }
     };
     const used = new UsedFields();
-    const languages = new Map<string, number>();
+    const languages = new Map<LanguageTag, number>();
     for (const concept of entries()) {
       used.see(concept);
       for (const { language } of concept.languages) languages.set(language, (languages.get(language) ?? 0) + 1);
@@ -127,7 +129,7 @@ function inEntries(fileId: number, { withoutOfTermbases }: InspectionProfile, co
     const gathered = new Gathered();
     const facts = {
       of: CONCEPTS,
-      languages: [...languages].sort((a, b) => b[1] - a[1]).map(([language]) => language) as never,
+      languages: [...languages].sort((a, b) => b[1] - a[1]).map(([language]) => language),
       item: entry,
       fields: used.definitions(),
     };
@@ -138,7 +140,7 @@ function inEntries(fileId: number, { withoutOfTermbases }: InspectionProfile, co
       facts,
     )) {
       if (++seen % 100 === 0) context.checkpoint();
-      if (gathered.see(finding)) gathered.kept.push(finding);
+      gathered.see(finding);
     }
     const termsOf = (id: number) =>
       (entry(id)?.languages ?? []).flatMap(({ language, terms }) =>

@@ -148,19 +148,20 @@ function routesOf(api: Api, context: Context, inspected: Inspected): void {
 function overviewRoute(api: Api, { workspace }: Context, profiles: InspectionProfiles, inspected: Inspected): void {
   const { of, path } = inspected;
   serve(api, inspectionContract, `GET ${path}/:id/inspection`, async ({ params }): Promise<InspectionOverview> => {
-    inspected.named(params.id);
+    const { client_id: clientId } = inspected.named(params.id);
+    const profile = profiles.of(clientId);
     const last = lastInspection(workspace, of, params.id);
     const open = new Map(openCounts(workspace, of, params.id).map((row) => [row.check, row]));
     return {
-      clientId: inspected.named(params.id).client_id,
+      clientId,
       inspectedAt: last?.at ?? null,
       items: inspected.items(params.id),
       itemsFound: last ? openItems(workspace, of, params.id) : 0,
-      off: leftOut(profiles.of(inspected.named(params.id).client_id), of),
-      idle: idleIn(profiles.of(inspected.named(params.id).client_id), of, params.id),
+      off: leftOut(profile, of),
+      idle: idleIn(profile, of, params.id),
       unlisted: inspected.languages(params.id).filter((language) => !hasWordList(language)),
       stets: stetTotal(workspace, of, params.id),
-      rules: rulesOf(workspace, inspected.named(params.id).client_id).length,
+      rules: rulesOf(workspace, clientId).length,
       authors: last ? openBy(workspace, of, params.id, 'author', NAMED) : [],
       origins: last ? openBy(workspace, of, params.id, 'origin', NAMED) : [],
       counts: last ? (JSON.parse(last.counts) as InspectionOverview['counts']) : null,

@@ -34,7 +34,7 @@ export function AheadDialog({ looked, onClose }: { readonly looked: LookedAhead;
       <DialogContent>
         <Typography color="textSecondary" sx={{ mb: 1.5 }}>
           {t.sum[kind](items - itemsFound, items)}{' '}
-          {unlisted.length > 0 && t.unlisted(unlisted.map((tag) => words.speech.languageName(tag)))}
+          {unlisted.length > 0 && shared.unlisted(unlisted.map((tag) => words.speech.languageName(tag)))}
         </Typography>
         {all > 0 && (
           <Box sx={{ maxWidth: 360, mb: 1, pt: 0.5 }}>

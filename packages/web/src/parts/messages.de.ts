@@ -25,6 +25,8 @@ export const texts: typeof en = {
     noTermOf: (text: string) => `Keine Benennung für diesen Kunden: ${text}`,
     addOf: (text: string) => `In die Termbank: ${text}`,
   },
+  unlisted: (languages: readonly string[]) =>
+    `Die Rechtschreibung in ${languages.join(', ')} wird nicht geprüft: Es wird keine Wortliste mitgeliefert.`,
   ahead: {
     open: 'Vorher prüfen',
     running: 'Es wird geprüft …',
@@ -37,8 +39,6 @@ export const texts: typeof en = {
       termbase: (n: number, all: number) =>
         `${number(n)} von ${count(all, 'Eintrag', 'Einträgen')} ohne Befund. Das Prüfen schreibt nichts.`,
     },
-    unlisted: (languages: readonly string[]) =>
-      `Die Rechtschreibung in ${languages.join(', ')} wird nicht geprüft: Dafür wird keine Wortliste mitgeliefert.`,
     place: { memory: (n: number) => `Einheit ${number(n)}`, termbase: (n: number) => `Eintrag ${number(n)}` },
     more: (n: number) => `${number(n)} weitere zeigt die Prüfung, wenn es geschrieben ist.`,
   },

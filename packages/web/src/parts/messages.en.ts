@@ -24,6 +24,8 @@ export const texts = {
     noTermOf: (text: string) => `No term for this client: ${text}`,
     addOf: (text: string) => `To the termbase: ${text}`,
   },
+  unlisted: (languages: readonly string[]) =>
+    `Spelling is not looked at in ${languages.join(', ')}: no word list ships.`,
   ahead: {
     open: 'Inspect first',
     running: 'Inspecting …',
@@ -36,8 +38,6 @@ export const texts = {
       termbase: (n: number, all: number) =>
         `${number(n)} of ${count(all, 'entry', 'entries')} have no finding. Looking writes nothing.`,
     },
-    unlisted: (languages: readonly string[]) =>
-      `Spelling is not looked at in ${languages.join(', ')}: no word list ships for it.`,
     place: { memory: (n: number) => `unit ${number(n)}`, termbase: (n: number) => `entry ${number(n)}` },
     more: (n: number) => `${number(n)} more are listed by Inspect once it is written.`,
   },

@@ -6,6 +6,7 @@ import type { Inspected } from '../../api/queries.js';
 import type { InspectionOverview } from '../../api/types.js';
 import { number } from '../../ui/format.js';
 import { words } from '../../all-words.js';
+import { shared } from '../../parts/messages.js';
 import { GROUPS, groupOf } from './groups.js';
 import { inspectTexts } from './messages.js';
 
@@ -61,7 +62,7 @@ export function CheckList({ kind, overview, check, onCheck, isStanding, onStandi
       })}
       {kind === 'memory' && overview.unlisted.length > 0 && !overview.off.includes('spelling') && (
         <Box sx={{ px: 2, py: 1, fontSize: 12.5, color: 'text.secondary' }}>
-          {inspectTexts.unlisted(overview.unlisted.map((tag) => words.speech.languageName(tag)))}
+          {shared.unlisted(overview.unlisted.map((tag) => words.speech.languageName(tag)))}
         </Box>
       )}
       {overview.stets + overview.rules > 0 && (

@@ -34,8 +34,6 @@ export const texts: typeof en = {
   lookFor: (check: string) => `Suchen nach: ${check}`,
   off: 'aus',
   idle: 'nicht eingestellt',
-  unlisted: (languages: readonly string[]) =>
-    `Die Rechtschreibung in ${languages.join(', ')} wird nicht geprüft: Dafür wird keine Wortliste mitgeliefert.`,
   checks: 'Prüfungen',
   all: 'Alle Befunde',
   never: {

@@ -34,8 +34,6 @@ export const texts = {
   off: 'off',
   /** Nothing is named that the check could look at. */
   idle: 'not set',
-  unlisted: (languages: readonly string[]) =>
-    `Spelling is not looked at in ${languages.join(', ')}: no word list ships for it.`,
   checks: 'Checks',
   all: 'All findings',
   never: {

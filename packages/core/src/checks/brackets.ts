@@ -28,6 +28,7 @@ const CLOSERS: Readonly<Record<string, string>> = {
   '】': '【',
 };
 const OPENERS = new Set(Object.values(CLOSERS));
+const BRACKET = /[()[\]{}（）「」『』【】]/g;
 
 /** What is unbalanced, or null. */
 export function unbalanced(text: string, language: string): Problem | null {
@@ -37,7 +38,7 @@ export function unbalanced(text: string, language: string): Problem | null {
 export function unbalancedBrackets(text: string): Problem | null {
   const open: string[] = [];
   const label = /^\s*(?:\p{L}|\d{1,2}|[ivx]{1,4})\)/u.exec(text)?.[0].length ?? 0;
-  for (const char of text.slice(label)) {
+  for (const [char] of text.slice(label).matchAll(BRACKET)) {
     if (OPENERS.has(char)) open.push(char);
     const opener = CLOSERS[char];
     if (opener && open.pop() !== opener) return { code: 'not-opened', values: { mark: char } };

@@ -67,6 +67,9 @@ export interface TextCheck extends About {
   start<T>(facts: Facts<T>): CheckRun<T>;
 }
 
+/** What most checks have to say of most items. */
+export const NOTHING: readonly Finding[] = [];
+
 /** Sees each item once, in order; what needs the whole is said at the end. */
 export interface CheckRun<T> {
   see(item: T): Iterable<Finding>;
@@ -102,7 +105,11 @@ export function* inspect<T, F extends Facts<T>>(
   facts: F,
 ): Generator<Finding> {
   const runs = checks.map((check) => check.start(facts));
-  for (const item of items) for (const run of runs) yield* run.see(item);
+  for (const item of items)
+    for (const run of runs) {
+      const found = run.see(item);
+      if (found !== NOTHING) yield* found;
+    }
   for (const run of runs) yield* run.end();
 }
 

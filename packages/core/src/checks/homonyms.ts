@@ -3,7 +3,15 @@ import type { LanguageTag } from '../language/tags.js';
 import { caselessKey, exactKey } from '../text/fold.js';
 import { TextHash } from '../text/hash.js';
 import { CODE, withoutCodes } from '../text/inline-codes.js';
-import { onText, type CheckRun, type Facts, type Finding, type TermbaseCheck, type TextCheck } from './check.js';
+import {
+  NOTHING,
+  onText,
+  type CheckRun,
+  type Facts,
+  type Finding,
+  type TermbaseCheck,
+  type TextCheck,
+} from './check.js';
 import type { Text } from './looked-at.js';
 
 export interface Place extends Text {
@@ -179,7 +187,7 @@ const END = /[\s\p{P}]+$/u;
 /** A text without codes, capitals, and marks at its end; as it is where nothing else would be left. */
 function looseKey(text: string): string {
   const whole = caselessKey(text.includes(CODE) ? withoutCodes(text) : text);
-  return whole.replace(END, '') || whole;
+  return END.test(whole.slice(-2)) ? whole.replace(END, '') || whole : whole;
 }
 
 function byText(places: readonly Place[]): Map<string, Place[]> {
@@ -373,7 +381,7 @@ function overall<T>(facts: Facts<T>, conclude: (index: TextIndex<T>) => Iterable
   return {
     see(item) {
       index.see(item);
-      return [];
+      return NOTHING;
     },
     end: () => conclude(index),
   };

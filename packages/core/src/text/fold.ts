@@ -44,6 +44,21 @@ export function caselessKey(text: string): string {
   return exactKey(text).toLowerCase().replace(/ß/g, 'ss').replace(/ς/g, 'σ');
 }
 
+/** Whether two texts have the same caseless key. Most pairs differ in their first letter: then no key is made. */
+export function isSameButForCase(a: string, b: string): boolean {
+  const [first, other] = [firstLetter(a), firstLetter(b)];
+  if (first !== 0 && other !== 0 && first !== other) return false;
+  return caselessKey(a) === caselessKey(b);
+}
+
+/** The small ASCII letter or the digit that a text begins with; 0: it begins with something else. */
+function firstLetter(text: string): number {
+  const code = text.charCodeAt(0);
+  if (code >= 0x61 && code <= 0x7a) return code;
+  if (code >= 0x41 && code <= 0x5a) return code + 32;
+  return code >= 0x30 && code <= 0x39 ? code : 0;
+}
+
 /** ASCII without runs of white space: most terms, and worth a short cut. */
 function isPlain(text: string): boolean {
   let space = true;

@@ -8,7 +8,7 @@ import type { InspectionProfile } from '@fair-copy/api/inspection.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { canonicalTag, fits, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { isBridged } from '@fair-copy/core/memory/bridge/plan.js';
-import { authorOf, changedAt } from '@fair-copy/core/memory/unit.js';
+import { authorOf, changedAt, type Variant } from '@fair-copy/core/memory/unit.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { wordListFor } from '@fair-copy/files/word-lists.js';
 import { CODE, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
@@ -19,6 +19,7 @@ import { conceptsOf } from '../store/concepts.js';
 import { memoryById } from '../store/memories.js';
 import { termbaseIdsOf } from '../store/termbases.js';
 import { MemoryFile } from '../store/memory-file.js';
+import type { StoredUnit } from '../store/stored-unit.js';
 import { pathsOf } from '../store/paths.js';
 
 /** The share of the time after which all units were seen; the rest goes to what needs the whole. */
@@ -50,6 +51,7 @@ export function* findingsInUnits(
   const file = MemoryFile.openForReading(path);
   file.db.exec('BEGIN');
   try {
+    const readAgain = rememberingLast((id: number) => file.unit(id));
     const total = Math.max(1, file.count);
     const counts = new Map(file.languages().map(({ language, units }) => [language, units]));
     const units = function* (): Generator<UnitInMemory> {
@@ -67,7 +69,7 @@ export function* findingsInUnits(
       // The source comes first, however many units lack it.
       languages: [...tags].sort((a, b) => Number(isIn(source, b)) - Number(isIn(source, a))),
       ...(source && { source }),
-      item: (id: number) => file.unit(id) ?? undefined,
+      item: (id: number) => readAgain(id) ?? undefined,
     };
     let count = 0;
     for (const finding of inspect(units(), unitChecks(chosen(db, clientId, profile)), facts)) {
@@ -75,8 +77,8 @@ export function* findingsInUnits(
       yield {
         finding,
         detailed: () => ({
-          ...readable(isCorrectable(finding, file) ? finding : withoutCorrection(finding), file),
-          from: fromOf(file, finding.item),
+          ...detailed(finding, readAgain(finding.item)),
+          from: fromOf(file, readAgain(finding.item)),
         }),
       };
     }
@@ -86,8 +88,13 @@ export function* findingsInUnits(
   }
 }
 
-function fromOf(file: MemoryFile, item: number): From {
-  const unit = file.unit(item);
+/** What finds something reads the unit again, and so does what shows it. */
+function rememberingLast<T>(read: (id: number) => T): (id: number) => T {
+  let last: { readonly id: number; readonly item: T } | null = null;
+  return (id) => (last?.id === id ? last : (last = { id, item: read(id) })).item;
+}
+
+function fromOf(file: MemoryFile, unit: StoredUnit | null): From {
   if (!unit) return { author: '', day: '', origin: '' };
   const { originId } = unit;
   const origin = file.kept(`origin ${originId}`, () => file.originName(originId));
@@ -95,9 +102,8 @@ function fromOf(file: MemoryFile, item: number): From {
 }
 
 /** What would lose a code, and the last two texts of a unit, only a person puts right. */
-function isCorrectable({ correction, item, place }: Finding, file: MemoryFile): boolean {
+function isCorrectable({ correction, place }: Finding, { variants }: StoredUnit): boolean {
   if (!correction || place === null) return true;
-  const { variants } = file.unit(item)!;
   return correction.kind === 'text'
     ? correction.text.split(CODE).length - 1 === variants[Number(place)]!.codes.length
     : variants.length > 2;
@@ -129,11 +135,15 @@ function sourceOf(file: MemoryFile): LanguageTag | null {
   return declared && file.languages().some(({ language }) => fits(declared, language)) ? declared : null;
 }
 
+/** @param unit null: it is gone */
+function detailed(finding: Finding, unit: StoredUnit | null): Finding {
+  return readable(!unit || isCorrectable(finding, unit) ? finding : withoutCorrection(finding), unit?.variants ?? []);
+}
+
 /** For people: codes leave nothing in texts, and marks stand where the evidence is without them. */
-function readable(finding: Finding, file: MemoryFile): Finding {
+function readable(finding: Finding, variants: readonly Variant[]): Finding {
   const said = JSON.stringify(finding.said);
   const { marks = [] } = finding;
-  const variants = marks.length > 0 ? (file.unit(finding.item)?.variants ?? []) : [];
   const hasCodes = variants.some(({ codes }) => codes.length > 0);
   if (!hasCodes && !finding.text.includes(CODE) && !said.includes(CODE)) return finding;
   return {

@@ -1,5 +1,5 @@
 /** Rows of the same id together; the last group of a full batch may go on in the next, so it is read again. */
-export function* groupedById<R extends { readonly id: number }>(
+export function* groupedById<R extends readonly [id: number, ...more: unknown[]]>(
   read: (last: number) => R[],
   limit: number,
 ): Generator<R[]> {
@@ -9,10 +9,10 @@ export function* groupedById<R extends { readonly id: number }>(
     const whole = rows.length < limit;
     let from = 0;
     for (let i = 1; i <= rows.length; i++) {
-      if (i < rows.length && rows[i]!.id === rows[from]!.id) continue;
+      if (i < rows.length && rows[i]![0] === rows[from]![0]) continue;
       if (i === rows.length && !whole && from > 0) break;
       yield rows.slice(from, i);
-      last = rows[from]!.id;
+      last = rows[from]![0];
       from = i;
     }
     if (whole) return;

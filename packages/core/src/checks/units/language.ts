@@ -4,7 +4,7 @@ import { areClose } from '../../language/close.js';
 import { identifyPooled } from '../../language/identify.js';
 import { isSpacelessLanguage } from '../../language/spaceless.js';
 import { canonicalTag } from '../../language/tags.js';
-import { caselessKey } from '../../text/fold.js';
+import { isSameButForCase } from '../../text/fold.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import type { Finding } from '../check.js';
 import { onSide, overPairs, type Pair, type Side } from './pair.js';
@@ -28,7 +28,7 @@ export const unitLanguageCheck = overPairs(about, () => {
     *see(pair): Iterable<Finding> {
       const { source, target } = pair;
       // The same text on both sides is another matter.
-      if (source.text.length === target.text.length && caselessKey(source.text) === caselessKey(target.text)) return;
+      if (isSameButForCase(source.text, target.text)) return;
       for (const side of [target, source]) {
         if (side.text.length < LEAST || !hasWords(side.text) || usual.has(side)) continue;
         const other = canonicalTag(otherScript(side) ?? reads(side, pair) ?? '');

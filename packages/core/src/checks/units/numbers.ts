@@ -16,8 +16,11 @@ interface Found {
 /** Digits with what may stand in a number: marks of grouping and decimals of CLDR, spaces between groups of three. */
 const NUMBER = /\p{Nd}+(?:[.,'’٫٬:/-]\p{Nd}+|[\u00a0\u202f\u2009 ]\p{Nd}{3}(?!\p{Nd}))*/gu;
 
+const OTHER_DIGIT = /(?![0-9])\p{Nd}/u;
+
 /** Digits of every script as ASCII (Unicode, Numeric_Type=Decimal: runs of ten begin at a multiple of the zero). */
 function ascii(text: string): string {
+  if (!OTHER_DIGIT.test(text)) return text;
   return text.replace(/\p{Nd}/gu, (digit) => {
     const code = digit.codePointAt(0)!;
     if (code < 128) return digit;

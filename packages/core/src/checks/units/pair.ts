@@ -2,7 +2,7 @@
 import { fits, primaryLanguage, type LanguageTag } from '../../language/tags.js';
 import type { InlineCode } from '../../text/inline-codes.js';
 import type { Severity } from '../../diagnostic.js';
-import type { Check, CheckRun, Facts, Finding, Mark } from '../check.js';
+import { NOTHING, type Check, type CheckRun, type Facts, type Finding, type Mark } from '../check.js';
 import type { UnitInMemory } from '../looked-at.js';
 
 /** One text of a pair. */
@@ -37,13 +37,21 @@ interface About {
   readonly severity: Severity;
 }
 
-const PAIRS = new WeakMap<UnitInMemory, readonly Pair[]>();
+/** Of the unit that was asked for last: all checks ask for one after the other. */
+const last: { unit: UnitInMemory | null; facts: UnitFacts | null; pairs: readonly Pair[] } = {
+  unit: null,
+  facts: null,
+  pairs: [],
+};
 
-/** The first text of the source language with each text of another one. Worked out once for all checks. */
-export function pairsOf(unit: UnitInMemory, { source = undefined, target, languages }: UnitFacts): readonly Pair[] {
-  let pairs = PAIRS.get(unit);
-  if (!pairs) PAIRS.set(unit, (pairs = paired(unit, source ?? languages[0], target)));
-  return pairs;
+/** The first text of the source language with each text of another one. */
+export function pairsOf(unit: UnitInMemory, facts: UnitFacts): readonly Pair[] {
+  if (last.unit !== unit || last.facts !== facts) {
+    last.pairs = paired(unit, facts.source ?? facts.languages[0], facts.target);
+    last.unit = unit;
+    last.facts = facts;
+  }
+  return last.pairs;
 }
 
 function paired(
@@ -72,12 +80,7 @@ function paired(
 export function perPair(about: About, see: (pair: Pair, facts: UnitFacts) => Iterable<Finding>): UnitCheck {
   return {
     ...about,
-    start: (facts) => ({
-      *see(unit) {
-        for (const pair of pairsOf(unit, facts)) yield* see(pair, facts);
-      },
-      end: () => [],
-    }),
+    start: (facts) => ({ see: (unit) => inEach(pairsOf(unit, facts), (pair) => see(pair, facts)), end: () => [] }),
   };
 }
 
@@ -90,14 +93,15 @@ export function overPairs(
     ...about,
     start(facts): CheckRun<UnitInMemory> {
       const { see, end } = start(facts);
-      return {
-        *see(unit) {
-          for (const pair of pairsOf(unit, facts)) yield* see(pair) ?? [];
-        },
-        end,
-      };
+      return { see: (unit) => inEach(pairsOf(unit, facts), (pair) => see(pair) ?? NOTHING), end };
     },
   };
+}
+
+/** A unit has one pair nearly always. */
+function inEach(pairs: readonly Pair[], see: (pair: Pair) => Iterable<Finding>): Iterable<Finding> {
+  if (pairs.length === 1) return see(pairs[0]!);
+  return pairs.length === 0 ? NOTHING : pairs.flatMap((pair) => [...see(pair)]);
 }
 
 /** Pairs to come back to, by numbers: a few bytes each. */

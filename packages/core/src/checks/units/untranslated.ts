@@ -1,5 +1,5 @@
 /** A target that says just what its source says, though its words are translated elsewhere in this memory. */
-import { caselessKey } from '../../text/fold.js';
+import { isSameButForCase } from '../../text/fold.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import { Candidates, onTarget, overPairs, type Pair } from './pair.js';
 import { placeholdersOf } from './placeholders.js';
@@ -35,8 +35,7 @@ function wordsOf(text: string): string[] {
 }
 
 const isSame = ({ source, target }: Pair): boolean =>
-  caselessKey(withoutCodes(source.text)) === caselessKey(withoutCodes(target.text)) &&
-  /\p{L}{3}/u.test(plainOf(source.text));
+  isSameButForCase(withoutCodes(source.text), withoutCodes(target.text)) && /\p{L}{3}/u.test(plainOf(source.text));
 
 export const untranslatedCheck = overPairs(about, (facts) => {
   /** By pair of languages and word: in how many texts, and in how many of those it stands in the target as well. */

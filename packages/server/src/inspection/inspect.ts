@@ -7,6 +7,7 @@ import { dirname } from 'node:path';
 import Database from 'better-sqlite3';
 import type { InspectionProfile } from '@fair-copy/api/inspection.js';
 import type { Finding } from '@fair-copy/core/checks/check.js';
+import { hashOfTexts } from '@fair-copy/core/text/hash.js';
 import type { TaskContext } from '../jobs/task.js';
 import { openForReading, type Db } from '../store/database.js';
 import { removeDatabase } from '../store/files.js';
@@ -93,9 +94,9 @@ function momentOf(db: Db): Moment {
 
 interface Known {
   /** Found by the last inspection, with the matter that it was part of there. */
-  readonly before: ReadonlyMap<string, number | null>;
+  readonly before: ReadonlyMap<Identity, number | null>;
   /** Let stand. */
-  readonly standing: ReadonlySet<string>;
+  readonly standing: ReadonlySet<Identity>;
   /** What the client says is right, by `ruleKey`. */
   readonly rules: ReadonlySet<string>;
 }
@@ -112,8 +113,8 @@ function keep(
   );
   const counted = new MatterCounts();
   const kept = new Map<string, number>();
-  const now = new Set<string>();
-  const matters = new Map<string, number>();
+  const now = new Set<Identity>();
+  const matters = new Map<number, number>();
   let findings = 0;
   for (const { finding, detailed } of found) {
     const { check, item, language, basis } = finding;
@@ -130,7 +131,7 @@ function keep(
     now.add(key);
     const isNew = !isStet && !before.has(key);
     const matter = f.related.length > 0 ? matterOf(matters, f, said) : null;
-    counted.see(matter ?? key, isStet ? 'stet' : isNew ? 'new' : 'standing');
+    counted.see(matter === null ? key : -matter, isStet ? 'stet' : isNew ? 'new' : 'standing');
     findings++;
     insert.run(
       f.check,
@@ -152,8 +153,9 @@ function keep(
       f.from.origin,
     );
   }
-  const settled = new Set<string | number>();
-  for (const [key, matter] of before) if (!now.has(key) && !standing.has(key)) settled.add(matter ?? key);
+  const settled = new Set<number>();
+  for (const [key, matter] of before)
+    if (!now.has(key) && !standing.has(key)) settled.add(matter === null ? key : -matter);
   return { findings, counts: { ...counted.all(), settled: settled.size } };
 }
 
@@ -161,9 +163,10 @@ type State = 'new' | 'standing' | 'stet';
 
 /** What is wrong once is counted once: as open if any of it is, and as new if all that is open is. */
 class MatterCounts {
-  private readonly states = new Map<string | number, State>();
+  /** By identity, or by the number of the matter with a minus. */
+  private readonly states = new Map<number, State>();
 
-  see(matter: string | number, state: State): void {
+  see(matter: number, state: State): void {
     const there = this.states.get(matter);
     if (there === undefined || there === 'stet' || (there === 'new' && state === 'standing'))
       this.states.set(matter, state);
@@ -177,9 +180,9 @@ class MatterCounts {
 }
 
 /** Findings of a check that rest on each other and say the same are one matter. @returns its number */
-function matterOf(matters: Map<string, number>, { check, item, related }: Finding, said: string): number {
+function matterOf(matters: Map<number, number>, { check, item, related }: Finding, said: string): number {
   // The first of those that rest on each other is named by all of them, however many they are.
-  const key = `${check}\0${Math.min(item, ...related)}\0${said}`;
+  const key = hashOfTexts([check, String(Math.min(item, ...related)), said]);
   let number = matters.get(key);
   if (number === undefined) matters.set(key, (number = matters.size + 1));
   return number;
@@ -191,26 +194,30 @@ function rulesAbout(db: Db, kind: Subject['kind'], owner: number): ReadonlySet<s
 }
 
 function identities(db: Db, of: Subject, owner: number): Omit<Known, 'rules'> {
-  const from = (table: string, matter: string, more = ''): Map<string, number | null> =>
-    new Map(
-      db
-        .prepare<[{ owner: number }], Identity & { readonly matter: number | null }>(
-          `SELECT check_id, ${of.item} AS item, language, basis, ${matter} AS matter FROM ${table} WHERE ${of.owner} = @owner ${more}`,
-        )
-        .all({ owner })
-        .map((row) => [identity(row), row.matter]),
-    );
+  const from = (table: string, matter: string, more = ''): Map<Identity, number | null> => {
+    const found = new Map<Identity, number | null>();
+    const rows = db
+      .prepare<[{ owner: number }], Identified & { readonly matter: number | null }>(
+        `SELECT check_id, ${of.item} AS item, language, basis, ${matter} AS matter FROM ${table} WHERE ${of.owner} = @owner ${more}`,
+      )
+      .iterate({ owner });
+    for (const row of rows) found.set(identity(row), row.matter);
+    return found;
+  };
   const current = `AND inspection = (SELECT max(id) FROM ${of.inspections} WHERE ${of.owner} = @owner)`;
   return { before: from(of.findings, 'matter', current), standing: new Set(from(of.stets, 'NULL').keys()) };
 }
 
-interface Identity {
+interface Identified {
   readonly check_id: string;
   readonly item: number;
   readonly language: string | null;
   readonly basis: string;
 }
 
-function identity({ check_id, item, language, basis }: Identity): string {
-  return `${check_id}\0${item}\0${language ?? ''}\0${basis}`;
+/** By which a finding is known again: a number of 53 bits, since there are hundreds of thousands with long texts. */
+type Identity = number;
+
+function identity({ check_id, item, language, basis }: Identified): Identity {
+  return hashOfTexts([check_id, String(item), language ?? '', basis]);
 }

@@ -106,7 +106,7 @@ function inEach(pairs: readonly Pair[], see: (pair: Pair) => Iterable<Finding>):
 
 /** Pairs to come back to, by numbers: a few bytes each. */
 export class Candidates {
-  private items = new Float64Array(64);
+  private items = new Uint32Array(64);
   private places = new Int16Array(64);
   private notes = new Float64Array(64);
   private count = 0;
@@ -146,7 +146,7 @@ export class Candidates {
 
   private grow(): void {
     const [items, places, notes] = [this.items, this.places, this.notes];
-    this.items = new Float64Array(items.length * 2);
+    this.items = new Uint32Array(items.length * 2);
     this.places = new Int16Array(items.length * 2);
     this.notes = new Float64Array(items.length * 2);
     this.items.set(items);

@@ -1,157 +1,88 @@
-/** A kit packed for one project: only the units that match and the concepts that occur, with the report and the rate card. */
-import { createReadStream } from 'node:fs';
-import { mkdtemp, rename, rm } from 'node:fs/promises';
+/** What a kit of files packs for one project, and what is said of it. */
+import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { basename, dirname, join, resolve } from 'node:path';
 import { PictureFinder } from '@fair-copy/core/intake/pictures.js';
-import { termsOf } from '@fair-copy/core/termbase/concept.js';
-import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import { withNeighbours } from '@fair-copy/core/rehearsal/kit-memory.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
+import { withNeighbours } from '@fair-copy/core/rehearsal/kit-memory.js';
+import { unitsThatMatch, type Beside } from '@fair-copy/core/rehearsal/packing.js';
+import { writeKit, type MemoryToPack, type TermbaseToPack } from '@fair-copy/files/kit-pack.js';
+import type { PictureToPack } from '@fair-copy/files/picture-folder.js';
+import { writeRehearsalReport } from '@fair-copy/files/rehearsal-report.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
-import { writeUnitsFile } from '@fair-copy/files/write-units.js';
-import { writeZip, type ZipMember } from '@fair-copy/files/zip-write.js';
+import { numbered } from '@fair-copy/files/write-concepts.js';
 import { picturesBeside } from './pictures.js';
-import { rehearsalReport } from '@fair-copy/files/rehearsal-report.js';
-import type { RehearseOptions, TriedFiles } from './rehearsed.js';
-import { writeTermbase } from './tbx-out.js';
+import { reportOf, type TriedFiles } from './rehearsed.js';
 
 /** All of it, or nothing. Says on standard error what is in it. */
-export async function packKit(
-  output: string,
-  tried: TriedFiles,
-  options?: Pick<RehearseOptions, 'termbase'>,
-): Promise<void> {
+export async function packKit(output: string, tried: TriedFiles): Promise<void> {
   const folder = await mkdtemp(join(tmpdir(), 'fair-copy-kit-'));
-  const part = `${output}.part`;
+  const report = join(folder, 'report.xlsx');
   try {
-    const members: { name: string; path: string; packed: boolean }[] = [];
-    const units = await unitsTo(folder, tried, members);
-    const concepts = await conceptsTo(folder, tried, options?.termbase ?? [], members);
-    await rehearsalReport(join(folder, 'report.xlsx'), tried);
-    members.push({ name: 'report.xlsx', path: join(folder, 'report.xlsx'), packed: true });
-    await writeZip(part, [
-      ...members.map(({ name, path, packed }): ZipMember => ({ name, content: createReadStream(path), packed })),
-      { name: 'rates.json', content: one(JSON.stringify(tried.card, null, 2) + '\n'), packed: false },
-    ]);
-    await rename(part, output);
+    await writeRehearsalReport(report, 'xlsx', reportOf(tried));
+    const wanted = unitsThatMatch(tried.memories, tried.rehearsed);
+    const memories = wanted.flatMap((units, m) => (units.size > 0 ? [memoryToPack(tried, m, units)] : []));
+    const termbases = await termbasesToPack(tried);
+    await writeKit(output, { memories, termbases, report, card: tried.card });
+    const sum = (sizes: readonly number[]): number => sizes.reduce((all, size) => all + size, 0);
+    const [units, concepts] = [sum(wanted.map(({ size }) => size)), sum(termbases.map((one) => one.concepts.length))];
     process.stderr.write(
       `${basename(output)}: ${units} units that match, ${concepts} concepts that occur, the report, the rate card.\n`,
     );
-  } catch (error) {
-    await rm(part, { force: true });
-    throw error;
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
 }
 
-async function* one(text: string): AsyncGenerator<string> {
-  yield text;
-}
+const withoutEnding = (name: string): string => name.replace(/\.[^.]+$/, '');
 
-interface Member {
-  readonly name: string;
-  readonly path: string;
-  readonly packed: boolean;
-}
-
-/** A TMX of each memory that has matches; the neighbours of its units as properties, so that context stays. */
-async function unitsTo(folder: string, { memories, paths, rehearsed }: TriedFiles, members: Member[]): Promise<number> {
-  let count = 0;
-  for (const [m, memory] of memories.entries()) {
-    const wanted = new Set(
-      rehearsed.flatMap(({ byMemory, matches }) => [
-        ...(byMemory[m] ? [byMemory[m].number] : []),
-        ...matches.filter((match) => match.memory === m).map(({ number }) => number),
-      ]),
-    );
-    if (wanted.size === 0) continue;
-    const beside = memory.kept;
-    const units: Unit[] = [];
-    const tags = new Set<LanguageTag>();
-    const file = await UnitFile.open(paths[m]!, memory.name);
-    try {
-      for await (const batch of file.units())
-        for (const { unit, number } of batch)
-          if (wanted.has(number)) {
-            units.push(withNeighbours(unit, beside.get(number) ?? { before: '', after: '' }));
-            for (const { language } of unit.variants) tags.add(language);
+/** The neighbours of its units go along as properties, so that context stays. */
+function memoryToPack(
+  { memories, paths, headers }: TriedFiles,
+  m: number,
+  wanted: ReadonlyMap<number, Beside>,
+): MemoryToPack {
+  const { name } = memories[m]!;
+  return {
+    name: withoutEnding(name),
+    header: headers[m]!,
+    async *units(): AsyncGenerator<Unit> {
+      const file = await UnitFile.open(paths[m]!, name);
+      try {
+        for await (const batch of file.units())
+          for (const { unit, number } of batch) {
+            const beside = wanted.get(number);
+            if (beside) yield withNeighbours(unit, beside);
           }
-    } finally {
-      file.close();
-    }
-    const name = `${memory.name.replace(/\.[^.]+$/, '')}.tmx`;
-    const known = [...tags];
-    await writeUnitsFile(join(folder, `${m}.tmx`), 'tmx', () => units, {
-      languages: null,
-      pair: [known[0]!, known[1] ?? known[0]!],
-      known,
-      name,
-      header: file.seen.header,
-      left: { count: 0 },
-    });
-    members.push({ name: free(name, members), path: join(folder, `${m}.tmx`), packed: false });
-    count += units.length;
-  }
-  return count;
+      } finally {
+        file.close();
+      }
+    },
+  };
 }
 
-/** A TBX of each termbase that has terms in the documents, with the pictures that its concepts name. */
-async function conceptsTo(
-  folder: string,
-  tried: TriedFiles,
-  paths: readonly string[],
-  members: Member[],
-): Promise<number> {
-  const { concepts } = tried;
-  const occurring = new Set(tried.found.map(({ concept }) => concept));
-  let count = 0;
-  for (const file of new Set(concepts.map((concept) => concept.file))) {
-    const own = concepts.filter((concept, i) => concept.file === file && occurring.has(i));
+async function termbasesToPack({ concepts, found }: TriedFiles): Promise<TermbaseToPack[]> {
+  const occurring = new Set(found.map(({ concept }) => concept));
+  const termbases: TermbaseToPack[] = [];
+  for (const path of new Set(concepts.map((concept) => concept.path))) {
+    const own = concepts.filter((concept, i) => concept.path === path && occurring.has(i)).map(({ body }) => body);
     if (own.length === 0) continue;
-    const name = `${file.replace(/\.[^.]+$/, '')}.tbx`;
-    const path = join(folder, `terms-${members.length}.tbx`);
-    await writeTermbase(
+    const pictures = await picturesFor(
       path,
-      own.map(({ body }) => body),
+      own.flatMap(({ fields }) => fields.xGraphic ?? []),
     );
-    members.push({ name: free(name, members), path, packed: false });
-    count += own.length;
-    const source = paths.find((one) => basename(one) === file);
-    if (source)
-      members.push(
-        ...(await picturesOf(
-          source,
-          own.flatMap(({ body }) => picturesNamed(body)),
-        )),
-      );
+    termbases.push({ name: withoutEnding(basename(path)), concepts: numbered(own), pictures });
   }
-  return count;
+  return termbases;
 }
 
-async function picturesOf(source: string, names: readonly string[]): Promise<Member[]> {
+/** Pictures that lie beside a file, by the names that its concepts use. What is not there is missing in the file as well. */
+async function picturesFor(source: string, names: readonly string[]): Promise<PictureToPack[]> {
   if (names.length === 0) return [];
   const root = dirname(resolve(source));
   const finder = new PictureFinder(await picturesBeside(resolve(source)));
   return [...new Set(names)].flatMap((name) => {
     const there = finder.find(name);
-    return there === null ? [] : [{ name: name.replace(/\\/g, '/'), path: join(root, there), packed: true }];
+    return there === null ? [] : [{ name, path: join(root, there) }];
   });
-}
-
-function picturesNamed(body: Parameters<typeof termsOf>[0]): string[] {
-  const all = [
-    body.fields,
-    ...body.languages.map(({ fields }) => fields),
-    ...[...termsOf(body)].map(({ term }) => term.fields),
-  ];
-  return all.flatMap((fields) => fields.xGraphic ?? []);
-}
-
-function free(name: string, members: readonly Member[]): string {
-  const taken = new Set(members.map((member) => member.name.toLowerCase()));
-  if (!taken.has(name.toLowerCase())) return name;
-  const [stem, ending] = [name.replace(/\.[^.]+$/, ''), name.slice(name.lastIndexOf('.'))];
-  for (let i = 2; ; i++) if (!taken.has(`${stem} ${i}${ending}`.toLowerCase())) return `${stem} ${i}${ending}`;
 }

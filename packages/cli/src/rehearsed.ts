@@ -3,15 +3,19 @@ import { readdir, readFile, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
-import { primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { BANDS, USUAL_RATES, type Band, type RateCard } from '@fair-copy/core/rehearsal/figures.js';
 import type { KitMemory } from '@fair-copy/core/rehearsal/kit-memory.js';
 import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
-import type { Misfit, Tried } from '@fair-copy/core/rehearsal/tried.js';
+import { misfitsOf, type SpokenByTerms } from '@fair-copy/core/rehearsal/misfits.js';
+import { rehearsalTables, rehearsalTitle } from '@fair-copy/core/rehearsal/report.js';
+import type { Tried } from '@fair-copy/core/rehearsal/tried.js';
 import { documentSegment, type DocumentSegment } from '@fair-copy/core/rehearsal/segment.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { projectDocument } from '@fair-copy/files/project-document.js';
+import type { RehearsalReport } from '@fair-copy/files/rehearsal-report.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { rehearsal as words } from '@fair-copy/words/en/rehearsal.js';
 import { conceptsIn } from './concepts.js';
 import { languageOption } from './language-option.js';
 import { UsageError } from './usage.js';
@@ -31,7 +35,8 @@ export interface RehearseOptions {
 /** A concept of the kit, with the id that its file gives it. */
 export interface KitConcept {
   readonly id: string;
-  readonly file: string;
+  /** Of its file. */
+  readonly path: string;
   readonly body: ConceptBody;
 }
 
@@ -40,6 +45,7 @@ export interface TriedFiles extends Tried {
   readonly memories: readonly KitMemory[];
   /** Of the memories. */
   readonly paths: readonly string[];
+  readonly headers: readonly (TmxHeader | null)[];
   readonly concepts: readonly KitConcept[];
 }
 
@@ -55,21 +61,18 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
     const { segments: texts } = await projectDocument(path, basename(path), source);
     for (const text of texts) segments.push(documentSegment(basename(path), text, source));
   }
-  const { concepts, misfits } = await conceptsOf(options.termbase ?? [], source, target);
+  const { concepts, spoken } = await conceptsOf(options.termbase ?? []);
   const bodies = concepts.map(({ body }) => body);
   const kit = new KitRehearsal({ segments, source, target, threshold, concepts: bodies, dictionaryFor });
-  for (const path of options.memory ?? []) {
-    const memory = await passed(path, kit);
-    if (memory.fitting === null) misfits.push({ kind: 'memory', file: memory.name, has: [...memory.spoken.keys()] });
-  }
-  for (const [segment, { document: file, language }] of segments.entries())
-    if (language !== null) misfits.push({ kind: 'segment', file, segment, language });
+  const headers: (TmxHeader | null)[] = [];
+  for (const path of options.memory ?? []) headers.push(await passed(path, kit));
   return {
     source,
     target,
     card,
     memories: kit.memories,
     paths: options.memory ?? [],
+    headers,
     concepts,
     conceptId: (concept) => concepts[concept]!.id,
     usable: (concept) => kit.terms.usable(concept),
@@ -77,8 +80,12 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
     rehearsed: kit.rehearsed(),
     found: kit.termsFound(),
     missing: kit.missing(),
-    misfits,
+    misfits: misfitsOf({ source, target }, kit.memories, spoken, segments),
   };
+}
+
+export function reportOf(tried: Tried): RehearsalReport {
+  return { title: rehearsalTitle(tried, words), language: words.language, tables: rehearsalTables(tried, words) };
 }
 
 /** The files themselves, and all files of folders, in the order of their names. */
@@ -95,33 +102,29 @@ async function documentsIn(paths: readonly string[]): Promise<string[]> {
 
 async function conceptsOf(
   paths: readonly string[],
-  source: LanguageTag,
-  target: LanguageTag,
-): Promise<{ readonly concepts: KitConcept[]; readonly misfits: Misfit[] }> {
+): Promise<{ readonly concepts: KitConcept[]; readonly spoken: SpokenByTerms[] }> {
   const concepts: KitConcept[] = [];
-  const misfits: Misfit[] = [];
+  const spoken: SpokenByTerms[] = [];
   for (const path of paths) {
     const all = await conceptsIn(path, true);
-    const file = basename(path);
     for (const [i, body] of all.entries())
-      concepts.push({ id: body.fields[IDENTIFIER]?.[0] ?? String(i + 1), file, body });
-    const spoken = [...new Set(all.flatMap(({ languages }) => languages.map(({ language }) => language)))];
-    const has = (tag: LanguageTag): boolean => spoken.some((one) => primaryLanguage(one) === primaryLanguage(tag));
-    if (!has(source) || !has(target)) misfits.push({ kind: 'termbase', file, has: spoken });
+      concepts.push({ id: body.fields[IDENTIFIER]?.[0] ?? String(i + 1), path, body });
+    const languages = [...new Set(all.flatMap((body) => body.languages.map(({ language }) => language)))];
+    spoken.push({ name: basename(path), languages });
   }
-  return { concepts, misfits };
+  return { concepts, spoken };
 }
 
-/** All units of a memory pass by. */
-async function passed(path: string, kit: KitRehearsal): Promise<KitMemory> {
+/** All units of a memory pass by. @returns what its file says of itself */
+async function passed(path: string, kit: KitRehearsal): Promise<TmxHeader | null> {
   const memory = kit.memory(basename(path));
   const file = await UnitFile.open(path, basename(path));
   try {
     for await (const batch of file.units()) for (const { unit, number } of batch) kit.see(memory, unit, number);
+    return file.seen.header;
   } finally {
     file.close();
   }
-  return memory;
 }
 
 /** A card as a file: currency, perWord, shares by band. Throws `UsageError` naming what is wrong with it. */

@@ -1,5 +1,5 @@
 /**
- * Rows to XLSX (ECMA-376), streamed to a file. Every cell is text, so that nothing is taken for a formula, number or date.
+ * Rows to XLSX (ECMA-376), streamed to a file. What is text stays text, so that nothing is taken for a formula, number or date.
  * Checked against openpyxl, LibreOffice and our own reader.
  */
 import { xmlAttribute, xmlText } from '@fair-copy/core/xml/writer.js';
@@ -10,7 +10,7 @@ export interface WorkbookSheet {
   readonly header: readonly string[];
   /** In characters; the others get the usual width. */
   readonly widths?: readonly number[];
-  readonly rows: AsyncIterable<readonly string[]> | Iterable<readonly string[]>;
+  readonly rows: AsyncIterable<readonly (string | number)[]> | Iterable<readonly (string | number)[]>;
 }
 
 const USUAL_WIDTH = 32;
@@ -24,12 +24,13 @@ const MAIN = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
 const OFFICE = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
 const PACKAGE = 'http://schemas.openxmlformats.org/package/2006';
 
-/** The places of the two formats in `STYLES`: text, and text in bold. */
+/** The places of the formats in `STYLES`: text, text in bold, a number. */
 const TEXT = 1;
 const BOLD = 2;
+const NUMBER = 3;
 const FORMAT = 'numFmtId="49" applyNumberFormat="1" applyAlignment="1"';
 const ALIGNMENT = '<alignment vertical="top" wrapText="1"/>';
-const STYLES = `${DECLARATION}<styleSheet xmlns="${MAIN}"><fonts count="2"><font><sz val="11"/><name val="Calibri"/></font><font><b/><sz val="11"/><name val="Calibri"/></font></fonts><fills count="2"><fill><patternFill patternType="none"/></fill><fill><patternFill patternType="gray125"/></fill></fills><borders count="1"><border><left/><right/><top/><bottom/><diagonal/></border></borders><cellStyleXfs count="1"><xf numFmtId="0" fontId="0" fillId="0" borderId="0"/></cellStyleXfs><cellXfs count="3"><xf numFmtId="0" fontId="0" fillId="0" borderId="0" xfId="0"/><xf fontId="0" fillId="0" borderId="0" xfId="0" ${FORMAT}>${ALIGNMENT}</xf><xf fontId="1" fillId="0" borderId="0" xfId="0" applyFont="1" ${FORMAT}>${ALIGNMENT}</xf></cellXfs><cellStyles count="1"><cellStyle name="Normal" xfId="0" builtinId="0"/></cellStyles></styleSheet>`;
+const STYLES = `${DECLARATION}<styleSheet xmlns="${MAIN}"><fonts count="2"><font><sz val="11"/><name val="Calibri"/></font><font><b/><sz val="11"/><name val="Calibri"/></font></fonts><fills count="2"><fill><patternFill patternType="none"/></fill><fill><patternFill patternType="gray125"/></fill></fills><borders count="1"><border><left/><right/><top/><bottom/><diagonal/></border></borders><cellStyleXfs count="1"><xf numFmtId="0" fontId="0" fillId="0" borderId="0"/></cellStyleXfs><cellXfs count="4"><xf numFmtId="0" fontId="0" fillId="0" borderId="0" xfId="0"/><xf fontId="0" fillId="0" borderId="0" xfId="0" ${FORMAT}>${ALIGNMENT}</xf><xf fontId="1" fillId="0" borderId="0" xfId="0" applyFont="1" ${FORMAT}>${ALIGNMENT}</xf><xf numFmtId="0" fontId="0" fillId="0" borderId="0" xfId="0" applyAlignment="1">${ALIGNMENT}</xf></cellXfs><cellStyles count="1"><cellStyle name="Normal" xfId="0" builtinId="0"/></cellStyles></styleSheet>`;
 
 /** The sheets one after another; memory stays flat. */
 export async function writeWorkbook(path: string, sheets: readonly WorkbookSheet[]): Promise<void> {
@@ -97,11 +98,12 @@ async function* worksheet({ header, widths, rows }: WorkbookSheet): AsyncGenerat
   yield `${piece}</sheetData></worksheet>`;
 }
 
-function rowText(number: number, cells: readonly string[], style: number): string {
+function rowText(number: number, cells: readonly (string | number)[], style: number): string {
   let text = `<row r="${number}">`;
   for (let i = 0; i < cells.length; i++) {
     const cell = cells[i]!;
-    if (cell !== '')
+    if (typeof cell === 'number') text += `<c r="${columnName(i)}${number}" s="${NUMBER}"><v>${cell}</v></c>`;
+    else if (cell !== '')
       text += `<c r="${columnName(i)}${number}" s="${style}" t="inlineStr"><is><t xml:space="preserve">${cellText(cell)}</t></is></c>`;
   }
   return `${text}</row>`;

@@ -1,5 +1,6 @@
 /** All that a person reads of what the core and the server have to say, in one language. */
 import type { FindingCodes } from '@fair-copy/core/checks/said.js';
+import type { RehearsalWords } from '@fair-copy/core/rehearsal/report.js';
 import type { Words } from '@fair-copy/core/said.js';
 import type { ClosedCodes, DoneCodes } from './done.js';
 import type { Told, ToldDiagnostic } from './diagnostics.js';
@@ -9,7 +10,6 @@ import type { RecognitionWords } from './recognition.js';
 import type { Speech } from './speech.js';
 import type { WorkCodes } from './work.js';
 
-/** The documents that are written for people. */
 /** Of a sheet that says what two resources have apart. */
 export interface ComparisonWords {
   readonly sheet: string;
@@ -19,6 +19,7 @@ export interface ComparisonWords {
   readonly different: string;
 }
 
+/** The documents that are written for people. */
 export interface ReportWords {
   readonly comparison: ComparisonWords;
   inspectionOf(name: string): string;
@@ -67,6 +68,7 @@ export interface Catalogue {
   readonly checks: Readonly<Record<string, CheckWords & { readonly ofMemory?: Partial<CheckWords> }>>;
   readonly findings: (of: Inspected) => Words<FindingCodes>;
   readonly report: ReportWords;
+  readonly rehearsal: RehearsalWords;
   /** What operations did. */
   readonly done: Words<DoneCodes>;
   /** Why something can no longer be undone. */

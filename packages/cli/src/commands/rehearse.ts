@@ -1,10 +1,12 @@
 /** What a kit is worth for documents: classes, figures, terms, what is missing, what does not fit; and the kit packed. */
 import { contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
 import { languageName } from '@fair-copy/core/language/tags.js';
-import { misfitReason, rehearsalReport } from '@fair-copy/files/rehearsal-report.js';
+import { misfitReason } from '@fair-copy/core/rehearsal/report.js';
+import { writeRehearsalReport } from '@fair-copy/files/rehearsal-report.js';
+import { rehearsal as said } from '@fair-copy/words/en/rehearsal.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { packKit } from '../kit-pack.js';
-import { rehearsedFrom, type RehearseOptions, type TriedFiles } from '../rehearsed.js';
+import { rehearsedFrom, reportOf, type RehearseOptions, type TriedFiles } from '../rehearsed.js';
 import { UsageError } from '../usage.js';
 
 export async function rehearse(paths: readonly string[], options: RehearseOptions): Promise<void> {
@@ -19,8 +21,9 @@ export async function rehearse(paths: readonly string[], options: RehearseOption
       process.stderr.write(
         `${name} serves ${languageName(source)}–${languageName(target)} by a general language or another region.\n`,
       );
-  if (output !== undefined) await rehearsalReport(output, tried);
-  if (pack !== undefined) await packKit(pack, tried, options);
+  if (output !== undefined)
+    await writeRehearsalReport(output, /\.xlsx$/i.test(output) ? 'xlsx' : 'html', reportOf(tried));
+  if (pack !== undefined) await packKit(pack, tried);
   if (json) process.stdout.write(JSON.stringify(asJson(tried)) + '\n');
   else process.stdout.write(asText(tried));
 }
@@ -59,7 +62,7 @@ function asJson(tried: TriedFiles): object {
       missing: hit.isMissing,
     })),
     candidates: tried.missing.map(({ text, times, counterpart }) => ({ text, times, counterpart })),
-    misfits: misfits.map(({ has: _, ...misfit }, i) => ({ ...misfit, reason: misfitReason(misfits[i]!, tried) })),
+    misfits: misfits.map(({ has: _, ...misfit }, i) => ({ ...misfit, reason: misfitReason(misfits[i]!, tried, said) })),
     contribution: contributions(segments, rehearsed, card, memories.length).map((sum, m) => ({
       resource: memories[m]!.name,
       ...sum,
@@ -74,7 +77,7 @@ function asText(tried: TriedFiles): string {
     .filter((band) => band.segments > 0)
     .map((band) => `${band.band.padEnd(11)} ${band.segments} segments, ${band.words} words, weighted ${band.weighted}`);
   lines.push(
-    `In all      ${words} words, weighted ${weighted}${cost === null ? '' : `, ${cost.toFixed(2)} ${card.currency}`}`,
+    `In all      ${words} words, weighted ${weighted}${cost === null ? '' : `, ${money(cost, card.currency)}`}`,
   );
   if (apart.segments > 0) lines.push(`Apart       ${apart.segments} segments with nothing to translate`);
   for (const [m, { alone, added }] of contributions(segments, rehearsed, card, memories.length).entries())
@@ -89,7 +92,13 @@ function asText(tried: TriedFiles): string {
     );
   for (const misfit of misfits)
     lines.push(
-      `${misfit.file}${misfit.segment === undefined ? '' : `, segment ${misfit.segment + 1}`}: ${misfitReason(misfit, tried)}`,
+      `${misfit.file}${misfit.segment === undefined ? '' : `, segment ${misfit.segment + 1}`}: ${misfitReason(misfit, tried, said)}`,
     );
   return lines.join('\n') + '\n';
 }
+
+/** "EUR 36.46", "JPY 36". */
+const money = (value: number, currency: string): string =>
+  new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'code' })
+    .format(value)
+    .replace('\u00a0', ' ');

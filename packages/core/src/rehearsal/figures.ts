@@ -97,20 +97,35 @@ export function figuresOf(
     weighted: rounded(sums.get(band)!.words * card.shares[band]),
   }));
   const total = (of: 'segments' | 'words' | 'characters'): number => bands.reduce((sum, band) => sum + band[of], 0);
-  const weighted = rounded(bands.reduce((sum, { words, band }) => sum + words * card.shares[band], 0));
+  // Of what is shown: whoever adds it up comes to the same.
+  const sum = (values: readonly number[]): number => rounded(values.reduce((all, value) => all + value, 0));
   return {
     bands,
     segments: total('segments'),
     words: total('words'),
     characters: total('characters'),
-    weighted,
-    cost: card.perWord === null ? null : Math.round(weighted * card.perWord * 100) / 100,
+    weighted: sum(bands.map((band) => band.weighted)),
+    cost:
+      card.perWord === null
+        ? null
+        : rounded(
+            bands.reduce((all, band) => all + costOf(band.weighted, card)!, 0),
+            1000,
+          ),
     apart,
     within,
   };
 }
 
-const rounded = (value: number): number => Math.round(value * 100) / 100;
+const rounded = (value: number, to = 100): number => Math.round(value * to) / to;
+
+/** What weighted words cost, to the smallest coin of the currency (ISO 4217); null: the card names no price. */
+export function costOf(weighted: number, { perWord, currency }: Pick<RateCard, 'perWord' | 'currency'>): number | null {
+  if (perWord === null) return null;
+  const unit =
+    10 ** (new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2);
+  return Math.round(weighted * perWord * unit) / unit;
+}
 
 export interface Contribution {
   /** Weighted words that a memory saves by itself. */

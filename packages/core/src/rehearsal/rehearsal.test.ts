@@ -5,7 +5,7 @@ import { tokensOf } from '../memory/match/tokens.js';
 import type { Unit } from '../memory/unit.js';
 import type { ConceptBody } from '../termbase/concept.js';
 import { CODE } from '../text/inline-codes.js';
-import { BANDS, bandOf, contributions, figuresOf, USUAL_RATES } from './figures.js';
+import { BANDS, bandOf, contributions, costOf, figuresOf, USUAL_RATES } from './figures.js';
 import { KitMemory, SoughtTexts } from './kit-memory.js';
 import { KitTerms } from './kit-terms.js';
 import { Rehearsal } from './rehearse.js';
@@ -167,6 +167,24 @@ describe('figures', () => {
       { band: 'none', segments: 1, words: 5, characters: 22, weighted: 5 },
     ]);
     expect(figures).toMatchObject({ segments: 3, words: 13, weighted: 6.6, cost: 0.66, apart: { segments: 1 } });
+  });
+
+  it('cost what their bands cost, to the smallest coin of the currency (ISO 4217)', () => {
+    for (const [currency, unit] of [
+      ['EUR', 0.01],
+      ['JPY', 1],
+      ['KWD', 0.001],
+    ] as const) {
+      const card = { ...USUAL_RATES, currency, perWord: 0.1377 };
+      const { bands, cost } = figuresOf(all, found, card);
+      const costs = bands.map(({ weighted }) => costOf(weighted, card)!);
+      expect(cost).toBeCloseTo(
+        costs.reduce((sum, one) => sum + one, 0),
+        6,
+      );
+      for (const one of costs) expect(Math.abs(one / unit - Math.round(one / unit))).toBeLessThan(1e-6);
+    }
+    expect(costOf(3, { perWord: null, currency: 'EUR' })).toBeNull();
   });
 
   it('say what each memory brings alone, and in addition to those before it', () => {

@@ -2,20 +2,9 @@
 import type { LanguageTag } from '../language/tags.js';
 import type { RateCard } from './figures.js';
 import type { MissingTerm, TermAt } from './kit-rehearsal.js';
+import type { Misfit } from './misfits.js';
 import type { Rehearsed } from './rehearse.js';
 import type { DocumentSegment } from './segment.js';
-
-/** What does not fit, and what it has instead. */
-export interface Misfit {
-  readonly kind: 'memory' | 'termbase' | 'segment';
-  /** Of a resource its name, of a segment that of its document. */
-  readonly file: string;
-  readonly segment?: number;
-  /** Of a segment: what it is in. */
-  readonly language?: string;
-  /** Of a resource: what it has. */
-  readonly has?: readonly LanguageTag[];
-}
 
 export interface TriedMemory {
   readonly name: string;

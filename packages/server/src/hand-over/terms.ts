@@ -13,6 +13,7 @@ import { delimitedLine, type DelimitedStyle } from '@fair-copy/core/sheet/delimi
 import type { Concept, ConceptId } from '@fair-copy/core/termbase/concept.js';
 import type { EncodingName } from '@fair-copy/core/encoding/names.js';
 import { safeFileName } from '@fair-copy/files/file-names.js';
+import { PictureFolder } from '@fair-copy/files/picture-folder.js';
 import { writeText } from '@fair-copy/files/text-write.js';
 import { writeWorkbook } from '@fair-copy/files/workbook-write.js';
 import { writeZip } from '@fair-copy/files/zip-write.js';
@@ -26,7 +27,7 @@ import { pathsOf, type Paths } from '../store/paths.js';
 import { picturesOf } from '../store/pictures.js';
 import { clientById } from '../store/clients.js';
 import { termbaseById } from '../store/termbases.js';
-import { PictureFolder, pictureSource } from './pictures.js';
+import { pictureSource, picturesToPack } from './pictures.js';
 
 /** `zip`: TBX with its pictures beside it; `html`: a glossary to print. */
 export type HandOverFormat = 'tbx' | 'zip' | 'tmx' | 'csv' | 'tsv' | 'xlsx' | 'html';
@@ -148,9 +149,10 @@ const WRITERS: { readonly [F in HandOver['format']]: (going: Going) => Promise<v
 
   zip: async (going) => {
     const { path, title, db, job, chosen, paths } = going;
-    const pictures = new PictureFolder(picturesOf(db, job.termbaseId));
-    const tbx = tbxDocument(chosen(1), { ...(await tbxOptions(going)), pictures: pictures.paths });
-    await writeZip(path, pictures.members(`${safeFileName(title)}.tbx`, tbx, paths));
+    const folder = new PictureFolder();
+    const pictures = folder.add(picturesToPack(picturesOf(db, job.termbaseId), paths));
+    const content = tbxDocument(chosen(1), { ...(await tbxOptions(going)), pictures });
+    await writeZip(path, [{ name: `${safeFileName(title)}.tbx`, content, packed: false }, ...folder.members()]);
   },
 
   html: async ({ path, title, db, job, languages, chosen, one, paths }) => {

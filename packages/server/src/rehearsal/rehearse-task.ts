@@ -3,7 +3,10 @@ import type { GalleySegment, KitPlan, RehearsalOutcome } from '@fair-copy/api/re
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { bandOf, contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
 import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
-import type { Misfit, Tried } from '@fair-copy/core/rehearsal/tried.js';
+import { misfitsOf } from '@fair-copy/core/rehearsal/misfits.js';
+import { unitsThatMatch } from '@fair-copy/core/rehearsal/packing.js';
+import { rehearsalTables, rehearsalTitle } from '@fair-copy/core/rehearsal/report.js';
+import type { Tried } from '@fair-copy/core/rehearsal/tried.js';
 import { documentSegment, type DocumentSegment } from '@fair-copy/core/rehearsal/segment.js';
 import type { Concept } from '@fair-copy/core/termbase/concept.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
@@ -11,15 +14,18 @@ import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { named } from '@fair-copy/files/named.js';
 import { projectDocument } from '@fair-copy/files/project-document.js';
-import { tablesOf } from '@fair-copy/files/rehearsal-report.js';
+import type { RehearsalReport } from '@fair-copy/files/rehearsal-report.js';
+import { catalogueOf, SPOKEN, type Spoken } from '@fair-copy/words/catalogues.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptsOf } from '../store/concepts.js';
 import { openForReading, type Db } from '../store/database.js';
+import { languageCounts } from '../store/language-counts.js';
 import { memoryById } from '../store/memories.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { stagedFile } from '../store/outcome-file.js';
 import { pathsOf } from '../store/paths.js';
+import { termbaseById } from '../store/termbases.js';
 
 export interface KitToRehearse {
   readonly clientId: number;
@@ -56,9 +62,10 @@ export async function rehearseKit({ clientId, plan }: KitToRehearse, context: Ta
       noTerms: new Set(plan.noTerms),
     });
     passMemories(db, plan, kit, context);
-    const misfits: Misfit[] = segments.flatMap(({ document: file, language }, segment) =>
-      language === null ? [] : [{ kind: 'segment', file, segment, language }],
-    );
+    const spoken = plan.termbases.map((id) => ({
+      name: termbaseById(db, id).name,
+      languages: languageCounts(db, id).map(({ language }) => language as LanguageTag),
+    }));
     const tried: Tried = {
       source,
       target,
@@ -68,7 +75,7 @@ export async function rehearseKit({ clientId, plan }: KitToRehearse, context: Ta
       rehearsed: kit.rehearsed(),
       found: kit.termsFound(),
       missing: kit.missing(),
-      misfits,
+      misfits: misfitsOf({ source, target }, kit.memories, spoken, segments),
       conceptId: (concept) => owned[concept]!.concept.fields[IDENTIFIER]?.[0] ?? String(owned[concept]!.concept.id),
       usable: (concept) => kit.terms.usable(concept),
     };
@@ -156,9 +163,16 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
     }
     db.exec('CREATE INDEX segment_band ON segment (band, ordinal)');
     const note = db.prepare('INSERT INTO about (name, body) VALUES (?, ?)');
-    note.run('tables', JSON.stringify(tablesOf(tried)));
-    note.run('neighbours', JSON.stringify(kit.memories.map((memory) => [...memory.kept])));
+    for (const language of SPOKEN) note.run(`report ${language}`, JSON.stringify(reportIn(language, tried)));
+    note.run('plan', JSON.stringify(plan));
+    note.run('units', JSON.stringify(unitsThatMatch(kit.memories, rehearsed).map((units) => [...units])));
   });
+}
+
+/** Whoever asks for it later gets it in the language that they read then. */
+function reportIn(language: Spoken, tried: Tried): RehearsalReport {
+  const words = catalogueOf(language).rehearsal;
+  return { title: rehearsalTitle(tried, words), language, tables: rehearsalTables(tried, words) };
 }
 
 function outcomeOf(tried: Tried, plan: KitPlan): RehearsalOutcome {

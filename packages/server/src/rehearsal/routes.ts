@@ -59,17 +59,11 @@ export function rehearsalRoutes(api: Api, context: Context): void {
     );
   });
 
-  serve(
-    api,
-    rehearsalContract,
-    'POST /rehearsals/:id/hand-over',
-    async ({ params: { id: clientId }, body: { what } }) => {
-      const { name } = clientById(workspace, clientId);
-      const plan = plans.plan(clientId);
-      const title = doing('reporting', { name });
-      return jobs.start({ kind: 'hand over rehearsal', title, clientId }, (controls) =>
-        workers.run(rehearsalTasks.handOverRehearsal, { clientId, plan, jobId: controls.id, what }, controls),
-      );
-    },
-  );
+  serve(api, rehearsalContract, 'POST /rehearsals/:id/hand-over', async ({ params: { id: clientId }, body }) => {
+    const { name } = clientById(workspace, clientId);
+    const title = doing('reporting', { name });
+    return jobs.start({ kind: 'hand over rehearsal', title, clientId }, (controls) =>
+      workers.run(rehearsalTasks.handOverRehearsal, { clientId, jobId: controls.id, ...body }, controls),
+    );
+  });
 }

@@ -7,6 +7,7 @@ import { checks } from './checks.js';
 import { findings } from './findings.js';
 import { intake } from './intake.js';
 import { recognition } from './recognition.js';
+import { rehearsal } from './rehearsal.js';
 import { report } from './report.js';
 import { de as speech } from './speech.js';
 import { work } from './work.js';
@@ -16,6 +17,7 @@ export const de: Catalogue = {
   checks,
   findings,
   report,
+  rehearsal,
   done,
   closed,
   work,

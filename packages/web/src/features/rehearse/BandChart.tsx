@@ -6,6 +6,7 @@ import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import type { RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
 import { BANDS } from '@fair-copy/core/rehearsal/figures.js';
+import { words } from '../../all-words.js';
 import { number } from '../../ui/format.js';
 import { SANS } from '../../ui/typefaces.js';
 import { rehearseTexts as t } from './messages.js';
@@ -45,7 +46,7 @@ export function BandChart({ documents }: { readonly documents: RehearsalOutcome[
           axisLabel: { ...text, width: 180, overflow: 'truncate' },
         },
         series: BANDS.map((band, i) => ({
-          name: t.bands[band],
+          name: words.rehearsal.bands[band],
           type: 'bar',
           stack: 'words',
           barMaxWidth: 26,

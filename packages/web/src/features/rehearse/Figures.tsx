@@ -10,7 +10,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useState } from 'react';
 import type { FiguresBody, KitPlan, RehearsalBody, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
-import { BANDS, type Band } from '@fair-copy/core/rehearsal/figures.js';
+import { BANDS, costOf, type Band } from '@fair-copy/core/rehearsal/figures.js';
 import { words } from '../../all-words.js';
 import { number, percent } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
@@ -87,7 +87,7 @@ function BandTable({
         {bands.map((one) => (
           <TableRow key={one.band}>
             <TableCell component="th" scope="row">
-              {t.bands[one.band]}
+              {words.rehearsal.bands[one.band]}
             </TableCell>
             {[one.segments, one.words, one.characters].map((value, i) => (
               <TableCell key={i} align="right">
@@ -96,7 +96,9 @@ function BandTable({
             ))}
             <TableCell align="right">{percent(rates.shares[one.band])}</TableCell>
             <TableCell align="right">{number(one.weighted)}</TableCell>
-            {perWord !== null && <TableCell align="right">{money(one.weighted * perWord, currency)}</TableCell>}
+            {perWord !== null && (
+              <TableCell align="right">{money(costOf(one.weighted, rates) ?? 0, currency)}</TableCell>
+            )}
           </TableRow>
         ))}
       </TableBody>
@@ -182,11 +184,11 @@ function Card({ rates, onKeep }: { readonly rates: Rates; readonly onKeep: (rate
         {BANDS.map((band) => (
           <TextField
             key={band}
-            label={`${t.bands[band]} (%)`}
+            label={`${words.rehearsal.bands[band]} (%)`}
             type="number"
             sx={{ width: 150 }}
             value={Math.round(draft.shares[band] * 100)}
-            slotProps={{ htmlInput: { min: 1, max: 100, 'aria-label': t.rateOf(t.bands[band]) } }}
+            slotProps={{ htmlInput: { min: 1, max: 100, 'aria-label': t.rateOf(words.rehearsal.bands[band]) } }}
             onChange={({ target: { value } }) => set(band, value)}
           />
         ))}

@@ -13,6 +13,7 @@ import { m } from '../../messages/index.js';
 import { WordChanges } from '../../parts/WordChanges.js';
 import { chosenLine } from '../../ui/chosen-line.js';
 import { EmptyState } from '../../ui/EmptyState.js';
+import { words } from '../../all-words.js';
 import { number } from '../../ui/format.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
 import { languageName } from '../../ui/languages.js';
@@ -82,7 +83,7 @@ export function Galley({ clientId, outcome }: { readonly clientId: number; reado
               <MenuItem value="">{t.allBands}</MenuItem>
               {BANDS.map((one) => (
                 <MenuItem key={one} value={one}>
-                  {t.bands[one]}
+                  {words.rehearsal.bands[one]}
                 </MenuItem>
               ))}
             </Choice>
@@ -149,7 +150,7 @@ function Line({ row, source, isFirst, selected, onSelect }: LineProps) {
         <Box sx={{ width: 18, flex: 'none', display: 'flex', justifyContent: 'flex-end', py: '3px' }}>
           {isLookedAt && (
             <Box
-              title={t.bands[band]}
+              title={words.rehearsal.bands[band]}
               sx={{
                 width: `${WIDTHS[band]}px`,
                 bgcolor: inkOf(band, theme),
@@ -182,7 +183,7 @@ function Line({ row, source, isFirst, selected, onSelect }: LineProps) {
           {!isLookedAt || band === 'none'
             ? ''
             : row.class === 'repetition'
-              ? t.bands.repetition.slice(0, 3) + '.'
+              ? words.rehearsal.bands.repetition.slice(0, 3) + '.'
               : number(Math.floor(row.score))}
         </Box>
       </Box>

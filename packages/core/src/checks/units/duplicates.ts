@@ -1,7 +1,6 @@
 /** Units that say the very same in the languages that are looked at. */
 import { exactKey } from '../../text/fold.js';
 import { TextHash } from '../../text/hash.js';
-import { Buckets } from '../../memory/merge/buckets.js';
 import type { Finding } from '../check.js';
 import { onTarget, overPairs, type Pair, Candidates } from './pair.js';
 
@@ -20,16 +19,13 @@ function keyOf({ source, target }: Pair): number {
 const RELATED = 20;
 
 export const duplicateCheck = overPairs(about, (facts) => {
-  const buckets = new Buckets();
   const all = new Candidates(facts);
   return {
     see(pair) {
-      const key = keyOf(pair);
-      buckets.add(key);
-      all.add(pair, key);
+      all.add(pair, keyOf(pair));
     },
     *end() {
-      for (const group of groupsOf(all, buckets)) {
+      for (const group of all.withEqualNotes()) {
         // What only has the same hash is not the same.
         const bySaying = new Map<string, Pair[]>();
         for (const number of group) {
@@ -44,18 +40,6 @@ export const duplicateCheck = overPairs(about, (facts) => {
     },
   };
 });
-
-/** Numbers of candidates with the same hash, two at least, in the order of the first of each. */
-function groupsOf(all: Candidates, buckets: Buckets): number[][] {
-  const groups = new Map<number, number[]>();
-  for (let number = 0; number < all.size; number++) {
-    if (buckets.isAlone(number)) continue;
-    const there = groups.get(all.note(number));
-    if (there) there.push(number);
-    else groups.set(all.note(number), [number]);
-  }
-  return [...groups.values()].filter((group) => group.length > 1);
-}
 
 function* findings(same: readonly Pair[]): Generator<Finding> {
   // Of very many that are the same, only the first are looked at.

@@ -1,5 +1,6 @@
 /** A unit as pairs of a source and a target text: what most checks of memories look at. */
 import { fits, primaryLanguage, type LanguageTag } from '../../language/tags.js';
+import { equalHashes } from '../../text/equal-hashes.js';
 import type { InlineCode } from '../../text/inline-codes.js';
 import type { Severity } from '../../diagnostic.js';
 import { NOTHING, type Check, type CheckRun, type Facts, type Finding, type Mark } from '../check.js';
@@ -121,18 +122,15 @@ export class Candidates {
     this.notes[this.count++] = note;
   }
 
-  get size(): number {
-    return this.count;
-  }
-
-  note(number: number): number {
-    return this.notes[number]!;
-  }
-
   /** Read again; undefined: it is gone. */
   pair(number: number): Pair | undefined {
     const unit = this.facts.item(this.items[number]!);
     return unit && pairsOf(unit, this.facts).find(({ target }) => target.place === this.places[number]);
+  }
+
+  /** Numbers of those with equal notes (hashes), two at least, in the order of the first of each. */
+  withEqualNotes(): number[][] {
+    return [...equalHashes(this.notes, this.count)].sort((a, b) => a[0]! - b[0]!);
   }
 
   /** @param wanted by its note; the others are not read again */

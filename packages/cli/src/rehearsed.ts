@@ -3,6 +3,7 @@ import { readdir, readFile, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { UsualWords } from '@fair-copy/core/language/usual-words.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { BANDS, USUAL_RATES, type Band, type RateCard } from '@fair-copy/core/rehearsal/figures.js';
 import type { KitMemory } from '@fair-copy/core/rehearsal/kit-memory.js';
@@ -57,9 +58,10 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
   if (!(threshold >= 1 && threshold <= 100)) throw new UsageError('--threshold: give points from 1 to 100.');
   const card = options.rates === undefined ? USUAL_RATES : await rateCard(options.rates);
   const segments: DocumentSegment[] = [];
+  const usual = new UsualWords();
   for (const path of await documentsIn(paths)) {
     const { segments: texts } = await projectDocument(path, basename(path), source);
-    for (const text of texts) segments.push(documentSegment(basename(path), text, source));
+    for (const text of texts) segments.push(documentSegment(basename(path), text, source, usual));
   }
   const { concepts, spoken } = await conceptsOf(options.termbase ?? []);
   const bodies = concepts.map(({ body }) => body);

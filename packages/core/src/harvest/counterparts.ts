@@ -1,6 +1,6 @@
 /** What a memory likely says for a phrase: the phrase of the target that comes with it and hardly without (Dunning 1993). */
-import { primaryLanguage } from '../language/tags.js';
-import { STEMMERS } from '../termbase/recognition/stemmers.js';
+import { rememberingStemOf } from '../termbase/recognition/stemmers.js';
+import { isSpaceless } from '../language/spaceless.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import { functionWordsOf } from './function-words.js';
 import { logLikelihood } from './log-likelihood.js';
@@ -18,6 +18,7 @@ const LEAST_LONGER = 3;
 
 export class Counterparts {
   private readonly keys: ReadonlyMap<string, readonly string[][]>;
+  private readonly beginnings: Beginnings;
   private readonly sourceStem: (word: string) => string;
   private readonly targetStem: (word: string) => string;
   private readonly stop: ReadonlySet<string>;
@@ -34,8 +35,8 @@ export class Counterparts {
     private readonly source: string,
     private readonly target: string,
   ) {
-    this.sourceStem = stemOf(source);
-    this.targetStem = stemOf(target);
+    this.sourceStem = rememberingStemOf(source);
+    this.targetStem = rememberingStemOf(target);
     const { stop, links } = functionWordsOf(target);
     this.stop = stop;
     this.links = links;
@@ -48,6 +49,7 @@ export class Counterparts {
       else keys.set(words[0]!, [[phrase, ...words]]);
     }
     this.keys = keys;
+    this.beginnings = new Beginnings(keys.keys());
   }
 
   /** A unit of the memory. O(words). */
@@ -94,6 +96,7 @@ export class Counterparts {
   }
 
   private phrasesIn(text: string): string[] {
+    if (!this.beginnings.mayBeIn(text)) return [];
     const words = this.stems(text);
     const found = new Set<string>();
     for (const [i, word] of words.entries())
@@ -134,6 +137,44 @@ export class Counterparts {
   }
 }
 
-function stemOf(language: string): (word: string) => string {
-  return STEMMERS[primaryLanguage(language)]?.stem ?? ((word) => word);
+/** Letters of a beginning: stemmers change the ends of words. */
+const LETTERS = 3;
+
+/** Beginnings of words that are looked for. Most texts have none of them, and need not be cut into words. */
+class Beginnings {
+  private readonly has = new Uint8Array(1 << 16);
+  /** How many letters the beginnings have. */
+  private readonly lengths: readonly number[];
+  /** Scripts without spaces have words anywhere. */
+  private readonly isAny: boolean;
+
+  constructor(stems: Iterable<string>) {
+    const all = [...stems];
+    this.isAny = all.some(isSpaceless);
+    const lengths = all.map(({ length }) => Math.min(LETTERS, length));
+    for (const [i, stem] of all.entries()) this.has[hashAt(stem, 0, lengths[i]!)] = 1;
+    this.lengths = [...new Set(lengths)];
+  }
+
+  /** Whether a word of the text may begin so. */
+  mayBeIn(text: string): boolean {
+    if (this.isAny) return true;
+    const small = text.toLowerCase();
+    let isInside = false;
+    for (let i = 0; i < small.length; i++) {
+      const code = small.charCodeAt(i);
+      const isLetter = code > 127 || (code >= 97 && code <= 122) || (code >= 48 && code <= 57);
+      if (isLetter && (!isInside || code > 127))
+        for (const length of this.lengths) if (this.has[hashAt(small, i, length)] === 1) return true;
+      // What is no ASCII may be a letter or a mark: a word may begin after it.
+      isInside = isLetter && code < 128;
+    }
+    return false;
+  }
+}
+
+function hashAt(text: string, index: number, length: number): number {
+  let hash = 0;
+  for (let i = index; i < index + length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
+  return (hash ^ (hash >>> 16)) & 0xffff;
 }

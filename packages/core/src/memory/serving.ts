@@ -13,7 +13,23 @@ export interface Serving {
 
 /** In the language itself; where there are none, in what is about the same language. */
 export function servingVariants(variants: readonly Variant[], language: LanguageTag): Serving {
-  const same = variants.filter((variant) => fits(language, variant.language));
-  if (same.length > 0) return { variants: same, fit: 'same' };
-  return { variants: variants.filter((variant) => meets(language, variant.language)), fit: 'general' };
+  return servingFor(language)(variants);
+}
+
+/** The same for very many units: how a language fits is looked at once. */
+export function servingFor(language: LanguageTag): (variants: readonly Variant[]) => Serving {
+  const fitting = new Map<LanguageTag, Fit | null>();
+  const fitOf = (one: LanguageTag): Fit | null => {
+    let fit = fitting.get(one);
+    if (fit === undefined) {
+      fit = fits(language, one) ? 'same' : meets(language, one) ? 'general' : null;
+      fitting.set(one, fit);
+    }
+    return fit;
+  };
+  return (variants) => {
+    const same = variants.filter((variant) => fitOf(variant.language) === 'same');
+    if (same.length > 0) return { variants: same, fit: 'same' };
+    return { variants: variants.filter((variant) => fitOf(variant.language) !== null), fit: 'general' };
+  };
 }

@@ -3,8 +3,9 @@
  * pass by once, and only what matches is kept: a million units take no more room than the documents.
  */
 import type { LanguageTag } from '../language/tags.js';
-import { MemoryIndex } from '../memory/match/memory-index.js';
-import { servingVariants, type Fit } from '../memory/serving.js';
+import type { Found } from '../memory/match/search.js';
+import { SoughtIndex } from '../memory/match/sought-index.js';
+import { servingFor, type Fit } from '../memory/serving.js';
 import type { Unit } from '../memory/unit.js';
 import { exactKey } from '../text/fold.js';
 import { withoutCodes } from '../text/inline-codes.js';
@@ -35,7 +36,7 @@ const [KEPT, KEPT_EXACT] = [10, 200];
 
 /** The different texts of documents, to be met by memories. */
 export class SoughtTexts {
-  private readonly index = new MemoryIndex();
+  private readonly index: SoughtIndex;
   private readonly numbers = new Map<string, number>();
 
   /** @param threshold points, 1 to 100; nothing below is a match */
@@ -43,7 +44,8 @@ export class SoughtTexts {
     texts: Iterable<string>,
     readonly threshold: number,
   ) {
-    for (const text of texts) if (!this.numbers.has(text)) this.numbers.set(text, this.index.add(text));
+    for (const text of texts) if (!this.numbers.has(text)) this.numbers.set(text, this.numbers.size);
+    this.index = new SoughtIndex([...this.numbers.keys()], threshold);
   }
 
   /** Undefined: it is not sought. */
@@ -55,9 +57,21 @@ export class SoughtTexts {
     return this.numbers.size;
   }
 
-  /** The texts that one of a memory matches, with their scores. */
-  meeting(text: string, threshold: number): readonly { readonly id: number; readonly score: number }[] {
-    return this.index.find(text, { threshold, limit: this.numbers.size });
+  /** The texts that one of a memory matches, with their scores, in no order. @param threshold at least that of all */
+  meeting(text: string, threshold: number): readonly Found[] {
+    return this.index.find(text, threshold);
+  }
+
+  /** Of the texts that came before one, the nearest to it; of equally near ones the first. @param number of the text */
+  nearestBefore(number: number, text: string, threshold: number): Found | null {
+    let nearest: Found | null = null;
+    for (const one of this.index.find(text, threshold))
+      if (
+        one.id < number &&
+        (!nearest || one.score > nearest.score || (one.score === nearest.score && one.id < nearest.id))
+      )
+        nearest = one;
+    return nearest;
   }
 }
 
@@ -65,19 +79,25 @@ export class KitMemory {
   /** By the number of the sought text, the best first. */
   private readonly matches = new Map<number, KitMatch[]>();
   private readonly languages = new Map<LanguageTag, number>();
-  private lastKey = '';
+  /** The text of the unit before, with its codes. */
+  private lastText = '';
   private lastFound: readonly KitMatch[] = [];
+  private readonly sourceOf;
+  private readonly targetOf;
   private fit: Fit = 'same';
   private serving = 0;
 
   /** @param offPoints taken off each of its scores: material that is old, foreign or bridged */
   constructor(
     readonly name: string,
-    private readonly source: LanguageTag,
-    private readonly target: LanguageTag,
+    source: LanguageTag,
+    target: LanguageTag,
     private readonly sought: SoughtTexts,
     readonly offPoints = 0,
-  ) {}
+  ) {
+    this.sourceOf = servingFor(source);
+    this.targetOf = servingFor(target);
+  }
 
   /**
    * In the order of the memory.
@@ -85,16 +105,18 @@ export class KitMemory {
    */
   add(unit: Unit, number: number, isBridged = false): { readonly source: string; readonly target: string } | null {
     for (const { language } of unit.variants) this.languages.set(language, (this.languages.get(language) ?? 0) + 1);
-    const { variants: from, fit: fromFit } = servingVariants(unit.variants, this.source);
+    const { variants: from, fit: fromFit } = this.sourceOf(unit.variants);
     const {
       variants: [to],
       fit: toFit,
-    } = servingVariants(unit.variants, this.target);
+    } = this.targetOf(unit.variants);
     if (!to || from.length === 0) return null;
     if (fromFit === 'general' || toFit === 'general') this.fit = 'general';
     this.serving++;
-    const key = keyOfText(from[0]!.text);
-    for (const one of this.lastFound) one.after ||= key;
+    if (this.lastFound.length > 0) {
+      const key = keyOfText(from[0]!.text);
+      for (const one of this.lastFound) one.after ||= key;
+    }
     const found: KitMatch[] = [];
     for (const { text } of from) {
       const pair: KitPair = { source: text, target: to.text, number, id: unit.attributes?.tuid ?? '', isBridged };
@@ -102,13 +124,13 @@ export class KitMemory {
         const match: KitMatch = {
           ...pair,
           score,
-          before: sayingOf(unit, 'x-before') || this.lastKey,
+          before: sayingOf(unit, 'x-before') || keyOfText(this.lastText),
           after: sayingOf(unit, 'x-after'),
         };
         if (this.keep(id, match)) found.push(match);
       }
     }
-    this.lastKey = key;
+    this.lastText = from[0]!.text;
     this.lastFound = found;
     return { source: from[0]!.text, target: to.text };
   }

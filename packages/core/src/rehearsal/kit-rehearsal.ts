@@ -85,7 +85,7 @@ export class KitRehearsal {
 
   /** When all units have passed. One for each segment. */
   rehearsed(): Rehearsed[] {
-    return [...new Rehearsal(this.memories, this.asked.threshold).of(this.asked.segments)];
+    return [...new Rehearsal(this.memories, this.sought).of(this.asked.segments)];
   }
 
   missing(): MissingTerm[] {

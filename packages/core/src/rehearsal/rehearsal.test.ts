@@ -42,7 +42,7 @@ function tried(memories: readonly Described[], all: readonly DocumentSegment[], 
     for (const [i, one] of units.entries()) made.add(one, i + 1);
     return made;
   });
-  return [...new Rehearsal(kit, threshold).of(all)];
+  return [...new Rehearsal(kit, sought).of(all)];
 }
 const rehearsed = (memories: readonly Described[], texts: readonly string[]) => tried(memories, segments(...texts));
 

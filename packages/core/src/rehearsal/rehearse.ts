@@ -3,8 +3,7 @@
  * segment (of this or an earlier document), exact in context (a neighbour equal too), exact, then by score; of equal scores
  * the resource of the higher rank.
  */
-import { MemoryIndex } from '../memory/match/memory-index.js';
-import { isInContext, keyOfText, type KitMemory, type KitPair } from './kit-memory.js';
+import { isInContext, keyOfText, type KitMemory, type KitPair, type SoughtTexts } from './kit-memory.js';
 import type { DocumentSegment } from './segment.js';
 
 export type SegmentClass = 'context' | 'exact' | 'near' | 'fuzzy' | 'none' | 'repetition';
@@ -35,18 +34,18 @@ const BEST = 5;
 
 /** Rehearses segment by segment; O(log of the kit's size) each in practice. */
 export class Rehearsal {
+  /** The first segment of each text. */
   private readonly earlier = new Map<string, number>();
-  private readonly index = new MemoryIndex();
-  /** Segment of each text of the index. */
+  /** The same by the number of the sought text. */
   private readonly own: number[] = [];
 
   /**
    * @param memories in the order of their ranks, the first first
-   * @param threshold points, 1 to 100; nothing below is a match
+   * @param sought the texts of the segments, in their order
    */
   constructor(
     private readonly memories: readonly KitMemory[],
-    private readonly threshold: number,
+    private readonly sought: SoughtTexts,
   ) {}
 
   /** All segments in order. @yields one for each */
@@ -67,8 +66,7 @@ export class Rehearsal {
       .sort((a, b) => b.score - a.score || Number(b.inContext) - Number(a.inContext) || a.memory - b.memory)
       .slice(0, BEST);
     const firsts = byMemory.map(([first]) => first ?? null);
-    const key = text;
-    const repeated = this.earlier.get(key);
+    const repeated = this.earlier.get(text);
     if (repeated !== undefined)
       return {
         class: 'repetition',
@@ -77,11 +75,11 @@ export class Rehearsal {
         byMemory: firsts,
         like: { segment: repeated, score: 100 },
       };
-    this.earlier.set(key, at);
+    this.earlier.set(text, at);
     const [best] = matches;
-    const [near] = this.index.find(text, { threshold: Math.max(this.threshold, best?.score ?? 0), limit: 1 });
-    this.index.add(text);
-    this.own.push(at);
+    const number = this.sought.number(text)!;
+    this.own[number] = at;
+    const near = this.sought.nearestBefore(number, text, Math.max(this.sought.threshold, best?.score ?? 0));
     const like = near && near.score > (best?.score ?? 0) ? { segment: this.own[near.id]!, score: near.score } : null;
     return { class: classOf(best), score: best?.score ?? 0, matches, byMemory: firsts, like };
   }

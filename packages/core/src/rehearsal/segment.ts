@@ -2,6 +2,7 @@
 import { characterCount, wordCount } from '../counts/count.js';
 import { identifyPooled, scriptLanguage, shareOf } from '../language/identify.js';
 import { primaryLanguage, type LanguageTag } from '../language/tags.js';
+import { UsualWords } from '../language/usual-words.js';
 import { withoutCodes } from '../text/inline-codes.js';
 
 export interface DocumentSegment {
@@ -17,8 +18,17 @@ export interface DocumentSegment {
   readonly isApart: boolean;
 }
 
-/** Counts a segment and looks at its language. @param source what the document is in */
-export function documentSegment(document: string, text: string, source: LanguageTag): DocumentSegment {
+/**
+ * Counts a segment and looks at its language.
+ * @param source what the document is in
+ * @param usual learns from each segment, and spares the next a closer look
+ */
+export function documentSegment(
+  document: string,
+  text: string,
+  source: LanguageTag,
+  usual?: UsualWords,
+): DocumentSegment {
   const plain = withoutCodes(text);
   const isApart = !/\p{L}/u.test(plain) || /^(?:[a-z]+:\/\/\S+|\S+@\S+\.\S+)$/iu.test(plain.trim());
   return {
@@ -26,7 +36,7 @@ export function documentSegment(document: string, text: string, source: Language
     text,
     words: wordCount(plain, source),
     characters: characterCount(plain),
-    language: isApart ? null : otherLanguage(plain, source),
+    language: isApart ? null : otherLanguage(plain, source, usual),
     isApart,
   };
 }
@@ -47,7 +57,7 @@ const LEAST_WORDS = 4;
 const [PLAINLY, HARDLY] = [0.6, 0.05];
 
 /** The language of a text that is plainly in another one than its document; null: it is not, or it does not say. */
-export function otherLanguage(text: string, source: LanguageTag): string | null {
+export function otherLanguage(text: string, source: LanguageTag, usual?: UsualWords): string | null {
   const own = primaryLanguage(source);
   const script = scriptLanguage(text);
   if (script !== null) {
@@ -56,7 +66,11 @@ export function otherLanguage(text: string, source: LanguageTag): string | null 
   }
   const words = text.match(/[\p{L}\p{M}]{2,}/gu) ?? [];
   if (words.length < LEAST_WORDS || words.join('').length < LEAST_LETTERS) return null;
+  if (usual?.has(own, text)) return null;
   const found = identifyPooled([text]);
   const [best] = found;
-  return best && best.language !== own && best.share >= PLAINLY && shareOf(own, found) <= HARDLY ? best.language : null;
+  const isOther = best && best.language !== own && best.share >= PLAINLY && shareOf(own, found) <= HARDLY;
+  if (isOther) return best.language;
+  if (best?.language === own) usual?.learn(own, text);
+  return null;
 }

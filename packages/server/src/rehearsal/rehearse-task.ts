@@ -1,6 +1,7 @@
 /** A kit tried on documents, in a thread beside: figures for the page, the galley and what reports need in a file of its own. */
 import type { GalleySegment, KitPlan, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { UsualWords } from '@fair-copy/core/language/usual-words.js';
 import { bandOf, contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
 import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
 import { misfitsOf } from '@fair-copy/core/rehearsal/misfits.js';
@@ -92,10 +93,11 @@ async function segmentsOf(
   context: TaskContext,
 ): Promise<DocumentSegment[]> {
   const all: DocumentSegment[] = [];
+  const usual = new UsualWords();
   for (const [i, { sha256, name }] of documents.entries()) {
     const path = pathsOf(context.dataDir).original(sha256);
     const { segments } = await named(name, () => projectDocument(path, name, source));
-    for (const text of segments) all.push(documentSegment(name, text, source));
+    for (const text of segments) all.push(documentSegment(name, text, source, usual));
     context.checkpoint((READ * (i + 1)) / documents.length);
   }
   return all;

@@ -2,8 +2,8 @@
 import { ALPHABETS } from '../../language/alphabets.js';
 import { areClose } from '../../language/close.js';
 import { identifyPooled } from '../../language/identify.js';
-import { isSpacelessLanguage } from '../../language/spaceless.js';
 import { canonicalTag } from '../../language/tags.js';
+import { UsualWords } from '../../language/usual-words.js';
 import { isSameButForCase } from '../../text/fold.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import type { Finding } from '../check.js';
@@ -30,10 +30,10 @@ export const unitLanguageCheck = overPairs(about, () => {
       // The same text on both sides is another matter.
       if (isSameButForCase(source.text, target.text)) return;
       for (const side of [target, source]) {
-        if (side.text.length < LEAST || !hasWords(side.text) || usual.has(side)) continue;
+        if (side.text.length < LEAST || !hasWords(side.text) || usual.has(side.general, side.text)) continue;
         const other = canonicalTag(otherScript(side) ?? reads(side, pair) ?? '');
         if (other === null) {
-          if (side.text.length >= TELLING) usual.learn(side);
+          usual.learn(side.general, side.text);
           continue;
         }
         const said = { code: 'looks-like', values: { text: withoutCodes(side.text), language: other } } as const;
@@ -50,38 +50,6 @@ function hasWords(text: string): boolean {
   for (let at = text.indexOf(' '); at >= 0; at = text.indexOf(' ', at + 1)) if (++spaces >= 3) return true;
   return false;
 }
-
-/** Texts of so many characters were surely looked at for their language. */
-const TELLING = 48;
-/** Words of a language that are kept. */
-const KEPT_WORDS = 60_000;
-/** A text of which so many words were seen in texts of its language before is in that language. */
-const USUAL = 0.6;
-/** Words that must be known before they are asked. */
-const ENOUGH_WORDS = 1500;
-
-/** Words of texts that were found to be in their language: to identify a language takes fifty times as long. */
-class UsualWords {
-  private readonly words = new Map<string, Set<string>>();
-
-  has(side: Side): boolean {
-    const known = this.words.get(side.general);
-    if (!known || known.size < ENOUGH_WORDS) return false;
-    const words = wordsIn(side);
-    let count = 0;
-    for (const word of words) if (known.has(word)) count++;
-    return words.length >= 3 && count >= words.length * USUAL;
-  }
-
-  learn(side: Side): void {
-    let known = this.words.get(side.general);
-    if (!known) this.words.set(side.general, (known = new Set()));
-    for (const word of wordsIn(side)) if (known.size < KEPT_WORDS) known.add(word);
-  }
-}
-
-const wordsIn = ({ text, general }: Side): readonly string[] =>
-  text.toLowerCase().match(isSpacelessLanguage(general) ? /[^\P{L}a-z]/gu : /[\p{L}\p{M}]{3,}/gu) ?? [];
 
 /** Words without names, places to fill, addresses and what is all in capitals. */
 function bare({ text, general }: Side): string {

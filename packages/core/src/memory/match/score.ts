@@ -19,7 +19,9 @@ export function matchScore(a: readonly Token[], b: readonly Token[], least = 0):
   if (weight === 0) return sameTexts(a, b) ? 100 : a.length === 0 && b.length === 0 ? 100 : 100 - SMALL;
   const limit = (1 - least / 100) * weight;
   if (Math.abs(totalWeight(a) - totalWeight(b)) > limit + 1e-9) return 0;
-  const { distance, small } = alignment(a, b);
+  const found = alignment(a, b, limit);
+  if (!found) return 0;
+  const { distance, small } = found;
   if (distance === 0 && small === 0) return 100;
   const score = 100 * (1 - distance / weight) - (small === 0 ? 0 : Math.max(1, Math.min(SMALL, small)));
   return Math.max(0, Math.min(99, Math.round(score * 100) / 100));
@@ -33,8 +35,15 @@ function sameTexts(a: readonly Token[], b: readonly Token[]): boolean {
 let before = new Float64Array(256);
 let now = new Float64Array(256);
 
-/** The cheapest way from a to b; small differences break ties and are counted apart. */
-function alignment(a: readonly Token[], b: readonly Token[]): { readonly distance: number; readonly small: number } {
+/**
+ * The cheapest way from a to b; small differences break ties and are counted apart.
+ * @returns null as soon as every way costs more than the limit
+ */
+function alignment(
+  a: readonly Token[],
+  b: readonly Token[],
+  limit: number,
+): { readonly distance: number; readonly small: number } | null {
   // What is the same at both ends costs nothing.
   let start = 0;
   let endA = a.length;
@@ -55,11 +64,14 @@ function alignment(a: readonly Token[], b: readonly Token[]): { readonly distanc
     const token = a[i]!;
     const out = single(token);
     now[0] = before[0]! + out;
+    let least = now[0];
     for (let j = 1; j < width; j++) {
       const other = b[start + j - 1]!;
       const cost = Math.min(before[j]! + out, now[j - 1]! + single(other), before[j - 1]! + exchange(token, other));
       now[j] = cost;
+      if (cost < least) least = cost;
     }
+    if (least > limit + HUNDREDTH) return null;
     [before, now] = [now, before];
   }
   const total = before[width - 1]!;
@@ -67,6 +79,8 @@ function alignment(a: readonly Token[], b: readonly Token[]): { readonly distanc
   const distance = Math.round(total * 100) / 100;
   return { distance, small: Math.max(0, Math.round((total - distance) / UNIT)) };
 }
+
+const HUNDREDTH = 0.01;
 
 /** A small difference inside the table: far below any real cost, and countable. */
 const UNIT = 1e-6;

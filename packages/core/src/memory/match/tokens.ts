@@ -16,21 +16,97 @@ export interface Token {
 /** Letters at the beginning by which words are compared at all: what is inflected is mostly the end. */
 const BEGINNING = 4;
 
-const TOKEN =
-  /(\uE0C0)|(\p{N}+(?:[.,:’'\u00A0\u202F]\p{N}+)*)|([\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}ー]\p{M}*)|((?:(?![\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}])[\p{L}\p{M}])+[\p{N}\p{L}]*)|(\S)/gu;
+/** What a character can be part of; several may hold. */
+const [NUMBER, LETTER, MARK, SPACELESS, SPACE, PROLONGED] = [1, 2, 4, 8, 16, 32];
+/** Characters of scripts without spaces are tokens by themselves; so is the sign of a long vowel that follows none of a word. */
+const KINDS: readonly (readonly [flag: number, of: RegExp])[] = [
+  [NUMBER, /\p{N}/u],
+  [LETTER, /\p{L}/u],
+  [MARK, /\p{M}/u],
+  [SPACELESS, /[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Thai}\p{sc=Laoo}\p{sc=Khmr}\p{sc=Mymr}]/u],
+  [PROLONGED, /ー/u],
+  [SPACE, /\s/u],
+];
+const BLOCK = 256;
+/** By code point over `BLOCK`: the flags of its characters, made when the first of them is met. */
+const blocks: (Uint8Array | undefined)[] = [];
 
-/** The tokens of a segment's text (NFC, codes as code characters). Linear. */
+function flagsAt(text: string, index: number): number {
+  const code = text.codePointAt(index)!;
+  let block = blocks[code >>> 8];
+  if (!block) blocks[code >>> 8] = block = blockOf(code >>> 8);
+  return block[code & 255]!;
+}
+
+function blockOf(number: number): Uint8Array {
+  const block = new Uint8Array(BLOCK);
+  for (let i = 0; i < BLOCK; i++) {
+    const character = String.fromCodePoint(number * BLOCK + i);
+    for (const [flag, of] of KINDS) if (of.test(character)) block[i]! |= flag;
+  }
+  return block;
+}
+
+/** What may stand between the digits of one number. */
+const INSIDE_NUMBER = new Set([...".,:’'\u00A0\u202F"].map((character) => character.charCodeAt(0)));
+
+/**
+ * The tokens of a segment's text (NFC, codes as code characters). Linear. By a table instead of a pattern, since every unit of
+ * a memory passes here; its test holds it against the pattern.
+ */
 export function tokensOf(text: string): Token[] {
   const tokens: Token[] = [];
-  for (const match of text.matchAll(TOKEN)) {
-    const [whole, code, number, character, word] = match;
-    if (code) tokens.push({ kind: 'code', text: CODE, key: CODE });
-    else if (number) tokens.push({ kind: 'number', text: number, key: '0' });
-    else if (character) tokens.push({ kind: 'word', text: character, key: character });
-    else if (word) tokens.push({ kind: 'word', text: word, key: keyOf(word) });
-    else tokens.push({ kind: 'sign', text: whole, key: whole });
+  for (let from = 0; from < text.length;) {
+    const flags = flagsAt(text, from);
+    let to = from + lengthAt(text, from);
+    if ((flags & SPACE) !== 0) {
+      from = to;
+      continue;
+    }
+    if (text[from] === CODE) tokens.push(CODE_TOKEN);
+    else if ((flags & NUMBER) !== 0) {
+      to = endOfNumber(text, to);
+      tokens.push({ kind: 'number', text: text.slice(from, to), key: '0' });
+    } else if ((flags & (SPACELESS | PROLONGED)) !== 0) {
+      to = endOfRun(text, to, MARK);
+      const character = text.slice(from, to);
+      tokens.push({ kind: 'word', text: character, key: character });
+    } else if ((flags & (LETTER | MARK)) !== 0) {
+      to = endOfRun(text, endOfRun(text, to, LETTER | MARK, SPACELESS), NUMBER | LETTER);
+      const word = text.slice(from, to);
+      tokens.push({ kind: 'word', text: word, key: keyOf(word) });
+    } else {
+      const sign = text.slice(from, to);
+      tokens.push({ kind: 'sign', text: sign, key: sign });
+    }
+    from = to;
   }
   return tokens;
+}
+
+const CODE_TOKEN: Token = { kind: 'code', text: CODE, key: CODE };
+
+const lengthAt = (text: string, index: number): number => (text.codePointAt(index)! > 0xffff ? 2 : 1);
+
+/** Where characters with one of some flags, and without others, end. */
+function endOfRun(text: string, from: number, flags: number, without = 0): number {
+  let to = from;
+  while (to < text.length) {
+    const there = flagsAt(text, to);
+    if ((there & flags) === 0 || (there & without) !== 0) break;
+    to += lengthAt(text, to);
+  }
+  return to;
+}
+
+function endOfNumber(text: string, from: number): number {
+  let to = endOfRun(text, from, NUMBER);
+  while (INSIDE_NUMBER.has(text.charCodeAt(to))) {
+    const end = endOfRun(text, to + 1, NUMBER);
+    if (end === to + 1) break;
+    to = end;
+  }
+  return to;
 }
 
 /** The first letters of a word, folded. */

@@ -6,6 +6,7 @@ import { nfc } from '../../text/normal.js';
 import { primaryLanguage } from '../../language/tags.js';
 import type { FormName } from './names.js';
 import { LONGEST_PARTICLES, takesParticles } from './korean.js';
+import { remembering } from './remembering.js';
 import { STEMMERS, type Stem } from './stemmers.js';
 
 export interface WordMatcher {
@@ -163,19 +164,4 @@ function commonBeginning(a: string, b: string): number {
   let i = 0;
   while (i < most && a[i] === b[i]) i++;
   return i;
-}
-
-const REMEMBERED = 200_000;
-
-/** Words repeat: what was worked out once is kept. */
-function remembering<T>(work: (word: string) => T): (word: string) => T {
-  const known = new Map<string, T>();
-  return (word) => {
-    let value = known.get(word);
-    if (value === undefined) {
-      if (known.size >= REMEMBERED) known.clear();
-      known.set(word, (value = work(word)));
-    }
-    return value;
-  };
 }

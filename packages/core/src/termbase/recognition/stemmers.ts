@@ -28,11 +28,22 @@ import { stemmer as swedish } from '@orama/stemmers/swedish';
 import { stemmer as tamil } from '@orama/stemmers/tamil';
 import { stemmer as turkish } from '@orama/stemmers/turkish';
 import snowball from 'snowball-stemmers';
+import { primaryLanguage } from '../../language/tags.js';
+import { remembering } from './remembering.js';
 
 export type Stem = (word: string) => string;
 
 const english = snowball.newStemmer('english');
 
+/** Stems words of a language, and remembers; where there is no stemmer a word is its own stem, and so are digits. */
+export function rememberingStemOf(language: string): Stem {
+  const stemmer = STEMMERS[primaryLanguage(language)];
+  if (!stemmer) return (word) => word;
+  const stem = remembering(stemmer.stem);
+  return (word) => (DIGITS.test(word) ? word : stem(word));
+}
+
+const DIGITS = /^\d+$/;
 /** By primary language, with Snowball's own name for it. */
 export const STEMMERS: Readonly<Record<string, { readonly name: string; readonly stem: Stem }>> = {
   ar: { name: 'arabic', stem: arabic },

@@ -3,9 +3,11 @@ import { lineOf } from './words.js';
 import { VERSION } from '@fair-copy/core/version.js';
 import { Command, CommanderError } from 'commander';
 import { DataError } from '@fair-copy/core/diagnostic.js';
+import { growHeapSlowly } from '@fair-copy/files/heap-growth.js';
 import { COMMANDS } from './commands.js';
 import { UsageError } from './usage.js';
 
+growHeapSlowly();
 const program = new Command('fair-copy')
   .description('Turns client glossaries into termbases that can be trusted.')
   .version(VERSION)

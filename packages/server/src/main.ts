@@ -2,9 +2,11 @@
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { growHeapSlowly } from '@fair-copy/files/heap-growth.js';
 import { buildApp, type App } from './app.js';
 import { goBackToCopies, startFailure } from './upkeep/start-failure.js';
 
+growHeapSlowly();
 const { values } = parseArgs({
   options: {
     data: { type: 'string', default: join(homedir(), '.fair-copy') },

@@ -1,7 +1,8 @@
 /** What a memory likely says for a phrase: the phrase of the target that comes with it and hardly without (Dunning 1993). */
 import { rememberingStemOf } from '../termbase/recognition/stemmers.js';
-import { isSpaceless } from '../language/spaceless.js';
+import { ownCopy } from '../text/own-copy.js';
 import { withoutCodes } from '../text/inline-codes.js';
+import { Beginnings } from './beginnings.js';
 import { functionWordsOf } from './function-words.js';
 import { logLikelihood } from './log-likelihood.js';
 import { gapOf, SeenTexts, wordsInText } from './phrases.js';
@@ -17,8 +18,9 @@ const MOSTLY = 0.5;
 const LEAST_LONGER = 3;
 
 export class Counterparts {
-  private readonly keys: ReadonlyMap<string, readonly string[][]>;
-  private readonly beginnings: Beginnings;
+  /** By the stem of the first word: phrases that are looked for, with all their stems. */
+  private readonly keys: Map<string, string[][]>;
+  private beginnings: Beginnings;
   private readonly sourceStem: (word: string) => string;
   private readonly targetStem: (word: string) => string;
   private readonly stop: ReadonlySet<string>;
@@ -49,12 +51,12 @@ export class Counterparts {
       else keys.set(words[0]!, [[phrase, ...words]]);
     }
     this.keys = keys;
-    this.beginnings = new Beginnings(keys.keys());
+    this.beginnings = new Beginnings(keys.keys(), source);
   }
 
   /** A unit of the memory. O(words). */
   see(source: string, target: string): void {
-    const found = this.phrasesIn(source).filter((phrase) => (this.withPhrase.get(phrase)?.units ?? 0) < OF_A_PHRASE);
+    const found = this.phrasesIn(source);
     if (found.length === 0 && this.units >= IN_ALL) return;
     if (this.seen.has(source, target)) return;
     const phrases = this.targetPhrases(target);
@@ -63,9 +65,17 @@ export class Counterparts {
     for (const phrase of found) {
       let counts = this.withPhrase.get(phrase);
       if (!counts) this.withPhrase.set(phrase, (counts = { units: 0, phrases: new Map() }));
-      counts.units++;
+      if (++counts.units === OF_A_PHRASE) this.lookNoMoreFor(phrase);
       for (const other of phrases) counts.phrases.set(other, (counts.phrases.get(other) ?? 0) + 1);
     }
+  }
+
+  private lookNoMoreFor(phrase: string): void {
+    const [first] = this.stems(phrase);
+    const others = (this.keys.get(first!) ?? []).filter(([one]) => one !== phrase);
+    if (others.length > 0) this.keys.set(first!, others);
+    else this.keys.delete(first!);
+    this.beginnings = new Beginnings(this.keys.keys(), this.source);
   }
 
   /** Null: the memory does not say. */
@@ -133,48 +143,6 @@ export class Counterparts {
   private noteWritten(key: string, said: string): void {
     let writings = this.written.get(key);
     if (!writings) this.written.set(key, (writings = new Map()));
-    if (writings.size < 8 || writings.has(said)) writings.set(said, (writings.get(said) ?? 0) + 1);
+    if (writings.size < 8 || writings.has(said)) writings.set(ownCopy(said), (writings.get(said) ?? 0) + 1);
   }
-}
-
-/** Letters of a beginning: stemmers change the ends of words. */
-const LETTERS = 3;
-
-/** Beginnings of words that are looked for. Most texts have none of them, and need not be cut into words. */
-class Beginnings {
-  private readonly has = new Uint8Array(1 << 16);
-  /** How many letters the beginnings have. */
-  private readonly lengths: readonly number[];
-  /** Scripts without spaces have words anywhere. */
-  private readonly isAny: boolean;
-
-  constructor(stems: Iterable<string>) {
-    const all = [...stems];
-    this.isAny = all.some(isSpaceless);
-    const lengths = all.map(({ length }) => Math.min(LETTERS, length));
-    for (const [i, stem] of all.entries()) this.has[hashAt(stem, 0, lengths[i]!)] = 1;
-    this.lengths = [...new Set(lengths)];
-  }
-
-  /** Whether a word of the text may begin so. */
-  mayBeIn(text: string): boolean {
-    if (this.isAny) return true;
-    const small = text.toLowerCase();
-    let isInside = false;
-    for (let i = 0; i < small.length; i++) {
-      const code = small.charCodeAt(i);
-      const isLetter = code > 127 || (code >= 97 && code <= 122) || (code >= 48 && code <= 57);
-      if (isLetter && (!isInside || code > 127))
-        for (const length of this.lengths) if (this.has[hashAt(small, i, length)] === 1) return true;
-      // What is no ASCII may be a letter or a mark: a word may begin after it.
-      isInside = isLetter && code < 128;
-    }
-    return false;
-  }
-}
-
-function hashAt(text: string, index: number, length: number): number {
-  let hash = 0;
-  for (let i = index; i < index + length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193) >>> 0;
-  return (hash ^ (hash >>> 16)) & 0xffff;
 }

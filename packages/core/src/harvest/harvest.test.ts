@@ -1,5 +1,6 @@
 import { describe, expect, it, test } from '@jest/globals';
 import { cValue } from './c-value.js';
+import { Beginnings } from './beginnings.js';
 import { Counterparts } from './counterparts.js';
 import { Harvest } from './harvest.js';
 import { logLikelihood } from './log-likelihood.js';
@@ -158,4 +159,18 @@ describe('counterparts', () => {
     expect(counterparts.of('Schleusenwärter')).toBe('lock keeper');
     expect(counterparts.of('Kanten')).not.toBe('sill repaired');
   });
+});
+
+describe('beginnings of words', () => {
+  test.each([
+    ['en', ['boundari', 'lock'], 'At the boundary.', true],
+    ['en', ['boundari', 'lock'], 'Mind the locks!', true],
+    ['en', ['boundari', 'lock'], 'Mind the weir and its flock.', false],
+    ['de', ['haus'], 'Die Häuser am Kanal.', true],
+    ['de', ['strass'], 'An der Straße', true],
+    ['ar', ['مستخدم'], 'اسم المستخدم', true],
+    ['ja', ['水門'], '閉じた水門', true],
+  ])('%s %s in “%s”: %s', (language, stems, text, expected) =>
+    expect(new Beginnings(stems, language).mayBeIn(text)).toBe(expected),
+  );
 });

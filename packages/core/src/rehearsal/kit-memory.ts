@@ -8,6 +8,7 @@ import { SoughtIndex } from '../memory/match/sought-index.js';
 import { servingFor, type Fit } from '../memory/serving.js';
 import type { Unit } from '../memory/unit.js';
 import { exactKey } from '../text/fold.js';
+import { ownCopy } from '../text/own-copy.js';
 import { withoutCodes } from '../text/inline-codes.js';
 
 export interface KitPair {
@@ -32,7 +33,7 @@ export interface KitMatch extends KitPair {
 export const keyOfText = (text: string): string => exactKey(withoutCodes(text));
 
 /** Matches of a segment that are kept of one memory; of exact ones more, since one of them may be in context. */
-const [KEPT, KEPT_EXACT] = [10, 200];
+const [KEPT, KEPT_EXACT] = [5, 200];
 
 /** The different texts of documents, to be met by memories. */
 export class SoughtTexts {
@@ -114,20 +115,18 @@ export class KitMemory {
     if (fromFit === 'general' || toFit === 'general') this.fit = 'general';
     this.serving++;
     if (this.lastFound.length > 0) {
-      const key = keyOfText(from[0]!.text);
+      const key = ownCopy(keyOfText(from[0]!.text));
       for (const one of this.lastFound) one.after ||= key;
     }
     const found: KitMatch[] = [];
     for (const { text } of from) {
-      const pair: KitPair = { source: text, target: to.text, number, id: unit.attributes?.tuid ?? '', isBridged };
+      let pair: Omit<KitMatch, 'score'> | null = null;
       for (const { id, score } of this.sought.meeting(text, Math.min(100, this.sought.threshold + this.offPoints))) {
-        const match: KitMatch = {
-          ...pair,
-          score,
-          before: sayingOf(unit, 'x-before') || keyOfText(this.lastText),
-          after: sayingOf(unit, 'x-after'),
-        };
-        if (this.keep(id, match)) found.push(match);
+        if (!this.hasRoom(id, score)) continue;
+        pair ??= this.pairOf(unit, number, text, to.text, isBridged);
+        const match = { ...pair, score };
+        this.keep(id, match);
+        found.push(match);
       }
     }
     this.lastText = from[0]!.text;
@@ -163,17 +162,34 @@ export class KitMemory {
     return kept;
   }
 
-  private keep(id: number, match: KitMatch): boolean {
+  private hasRoom(id: number, score: number): boolean {
+    const there = this.matches.get(id);
+    return !there || there.length < mostOf(score) || score > there.at(-1)!.score;
+  }
+
+  private keep(id: number, match: KitMatch): void {
     let there = this.matches.get(id);
     if (!there) this.matches.set(id, (there = []));
-    const most = match.score === 100 ? KEPT_EXACT : KEPT;
-    if (there.length >= most && match.score <= there.at(-1)!.score) return false;
     const place = there.findIndex(({ score }) => score < match.score);
     there.splice(place < 0 ? there.length : place, 0, match);
-    if (there.length > most) there.pop();
-    return true;
+    if (there.length > mostOf(match.score)) there.pop();
+  }
+
+  /** In memory of its own: the texts of a unit are pieces of the file that it was read from. */
+  private pairOf(unit: Unit, number: number, source: string, target: string, isBridged: boolean) {
+    return {
+      source: ownCopy(source),
+      target: ownCopy(target),
+      number,
+      id: ownCopy(unit.attributes?.tuid ?? ''),
+      isBridged,
+      before: sayingOf(unit, 'x-before') || ownCopy(keyOfText(this.lastText)),
+      after: sayingOf(unit, 'x-after'),
+    };
   }
 }
+
+const mostOf = (score: number): number => (score === 100 ? KEPT_EXACT : KEPT);
 
 /** Whether a segment beside the match says what stands there in the document. Empty keys say nothing. */
 export function isInContext(

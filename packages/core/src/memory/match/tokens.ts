@@ -50,38 +50,56 @@ function blockOf(number: number): Uint8Array {
 /** What may stand between the digits of one number. */
 const INSIDE_NUMBER = new Set([...".,:’'\u00A0\u202F"].map((character) => character.charCodeAt(0)));
 
-/**
- * The tokens of a segment's text (NFC, codes as code characters). Linear. By a table instead of a pattern, since every unit of
- * a memory passes here; its test holds it against the pattern.
- */
+/** The tokens of a segment's text (NFC, codes as code characters). Linear. */
 export function tokensOf(text: string): Token[] {
   const tokens: Token[] = [];
+  eachToken(text, (kind, from, to) => {
+    if (kind === 'code') return void tokens.push(CODE_TOKEN);
+    const said = text.slice(from, to);
+    tokens.push({ kind, text: said, key: keyBetween(text, kind, from, to) });
+  });
+  return tokens;
+}
+
+/** The key of each token and what it weighs, without making the tokens: most texts that pass need no more. */
+export function eachKey(text: string, see: (key: string, weight: number) => void): void {
+  eachToken(text, (kind, from, to) => see(keyBetween(text, kind, from, to), weightOf(kind)));
+}
+
+/** By a table instead of a pattern, since every unit of a memory passes here; its test holds it against the pattern. */
+function eachToken(text: string, take: (kind: TokenKind, from: number, to: number) => void): void {
   for (let from = 0; from < text.length;) {
     const flags = flagsAt(text, from);
     let to = from + lengthAt(text, from);
-    if ((flags & SPACE) !== 0) {
-      from = to;
-      continue;
-    }
-    if (text[from] === CODE) tokens.push(CODE_TOKEN);
-    else if ((flags & NUMBER) !== 0) {
-      to = endOfNumber(text, to);
-      tokens.push({ kind: 'number', text: text.slice(from, to), key: '0' });
-    } else if ((flags & (SPACELESS | PROLONGED)) !== 0) {
-      to = endOfRun(text, to, MARK);
-      const character = text.slice(from, to);
-      tokens.push({ kind: 'word', text: character, key: character });
-    } else if ((flags & (LETTER | MARK)) !== 0) {
-      to = endOfRun(text, endOfRun(text, to, LETTER | MARK, SPACELESS), NUMBER | LETTER);
-      const word = text.slice(from, to);
-      tokens.push({ kind: 'word', text: word, key: keyOf(word) });
-    } else {
-      const sign = text.slice(from, to);
-      tokens.push({ kind: 'sign', text: sign, key: sign });
+    if ((flags & SPACE) === 0) {
+      let kind: TokenKind = 'sign';
+      if (text[from] === CODE) kind = 'code';
+      else if ((flags & NUMBER) !== 0) {
+        kind = 'number';
+        to = endOfNumber(text, to);
+      } else if ((flags & (SPACELESS | PROLONGED)) !== 0) {
+        kind = 'word';
+        to = endOfRun(text, to, MARK);
+      } else if ((flags & (LETTER | MARK)) !== 0) {
+        kind = 'word';
+        to = endOfRun(text, endOfRun(text, to, LETTER | MARK, SPACELESS), NUMBER | LETTER);
+      }
+      take(kind, from, to);
     }
     from = to;
   }
-  return tokens;
+}
+
+function keyBetween(text: string, kind: TokenKind, from: number, to: number): string {
+  if (kind === 'number') return '0';
+  if (kind !== 'word') return text.slice(from, to);
+  // Of small ASCII letters the beginning is the key as it stands.
+  const end = Math.min(to, from + BEGINNING);
+  for (let i = from; i < end; i++) {
+    const code = text.charCodeAt(i);
+    if (code < 97 || code > 122) return keyOf(text.slice(from, to));
+  }
+  return text.slice(from, end);
 }
 
 const CODE_TOKEN: Token = { kind: 'code', text: CODE, key: CODE };

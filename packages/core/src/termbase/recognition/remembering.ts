@@ -1,3 +1,5 @@
+import { ownCopy } from '../../text/own-copy.js';
+
 /** Words that are remembered at a time. */
 const REMEMBERED = 200_000;
 
@@ -8,7 +10,8 @@ export function remembering<T>(work: (word: string) => T): (word: string) => T {
     let value = known.get(word);
     if (value === undefined) {
       if (known.size >= REMEMBERED) known.clear();
-      known.set(word, (value = work(word)));
+      const own = ownCopy(word);
+      known.set(own, (value = work(own)));
     }
     return value;
   };

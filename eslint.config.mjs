@@ -28,8 +28,10 @@ const LAYERS = {
     'formats',
     'alignment',
     'intake',
+    'harvest',
     'checks',
     'counts',
+    'rehearsal',
   ],
   server: [
     'store',
@@ -45,6 +47,7 @@ const LAYERS = {
     'hand-over',
     'merging',
     'two',
+    'rehearsal',
     'term-merging',
     'intake',
     'alignments',

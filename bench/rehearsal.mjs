@@ -40,15 +40,22 @@ export async function rehearsal({ folder }) {
   execFileSync('/usr/bin/python3', ['-c', DOCUMENT, document, String(WORDS)]);
   writeFileSync(terms, termsOf(kit));
   const size = `${units.toLocaleString('en')} units (${Math.round(statSync(kit).size / 1e6)} MB), 5,000 terms`;
-  let start = performance.now();
-  execFileSync('xmllint', ['--stream', '--noout', '--huge', kit]);
-  const read = performance.now() - start;
-  start = performance.now();
+  // Before and after, since machines are noisy.
+  const reads = [readBy(kit), readBy(kit)];
+  const start = performance.now();
   const { segments, peak } = rehearsed(kit, document, ['--termbase', terms]);
+  const took = performance.now() - start;
+  reads.push(readBy(kit), readBy(kit));
   const what = `a document of ${segments.length.toLocaleString('en')} segments against ${size}`;
-  report(what, performance.now() - start, read, 'xmllint --stream reading the kit');
+  report(what, took, reads.sort((a, b) => a - b)[1], 'xmllint --stream reading the kit');
   note('the same: highest memory', `${peak} MB`);
   note('best scores lost against comparing with every unit', lost(folder, document));
+}
+
+function readBy(kit) {
+  const start = performance.now();
+  execFileSync('xmllint', ['--stream', '--noout', '--huge', kit]);
+  return performance.now() - start;
 }
 
 function rehearsed(kit, document, more = []) {

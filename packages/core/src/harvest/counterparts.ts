@@ -3,7 +3,7 @@ import { rememberingStemOf } from '../termbase/recognition/stemmers.js';
 import { ownCopy } from '../text/own-copy.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import { Beginnings } from './beginnings.js';
-import { functionWordsOf } from './function-words.js';
+import { functionWordsOf } from '../language/function-words.js';
 import { logLikelihood } from './log-likelihood.js';
 import { gapOf, SeenTexts, wordsInText } from './phrases.js';
 

@@ -7,7 +7,7 @@ import { primaryLanguage } from '../language/tags.js';
 import { STEMMERS } from '../termbase/recognition/stemmers.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import { cValue } from './c-value.js';
-import { functionWordsOf, type FunctionWords } from './function-words.js';
+import { functionWordsOf, type FunctionWords } from '../language/function-words.js';
 import { gapOf, Numbers, SeenTexts, wordsInText, type Level } from './phrases.js';
 
 export interface Candidate {

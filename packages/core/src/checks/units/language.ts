@@ -1,6 +1,7 @@
 /** A text that reads like another language than it should be in: as the source, or as a third one. */
 import { ALPHABETS } from '../../language/alphabets.js';
 import { areClose } from '../../language/close.js';
+import { functionWordsOf } from '../../language/function-words.js';
 import { identifyPooled } from '../../language/identify.js';
 import { canonicalTag } from '../../language/tags.js';
 import { UsualWords } from '../../language/usual-words.js';
@@ -69,15 +70,31 @@ function reads(side: Side, { source, target }: Pair): string | null {
   if (text.length < LEAST || text.split(' ').length < 4) return null;
   const found = identifyPooled([text], 1);
   const [best] = found;
-  if (!best || areClose(best.language, side.general)) return null;
+  if (!best || areClose(best.language, side.general) || best.share < OTHER) return null;
   const own = found.find(({ language }) => language === side.general || areClose(language, side.general))?.share ?? 0;
-  if (best.share < OTHER || own > OWN || best.share < TIMES * own) return null;
+  const isPlain = own <= OWN && best.share >= TIMES * own;
+  // Of two languages of one family each has its share in the other's texts: then small words decide.
+  if (!isPlain && (best.share < own || !hasOtherSmallWords(text, side.general, best.language))) return null;
   if (hasOwnLetters(text, side.general, best.language)) return null;
   // Commands, options and names that stand in both are in no language.
   const other = ` ${bare(side === target ? source : target).toLowerCase()} `;
   const words = text.toLowerCase().split(' ');
   const shared = words.filter((word) => other.includes(` ${word} `)).length;
   return shared > words.length * SHARED ? null : best.language;
+}
+
+/** Small words that only the one of two languages has: so many of them, and none of those that only the other has. */
+const SMALL_WORDS = 2;
+
+function hasOtherSmallWords(text: string, own: string, other: string): boolean {
+  const [mine, theirs] = [functionWordsOf(own).stop, functionWordsOf(other).stop];
+  let count = 0;
+  for (const word of text.toLowerCase().split(' '))
+    if (mine.has(word) !== theirs.has(word)) {
+      if (mine.has(word)) return false;
+      count++;
+    }
+  return mine.size > 0 && count >= SMALL_WORDS;
 }
 
 /** Letters that the one language has and the other has not (CLDR, exemplar characters). */

@@ -315,6 +315,13 @@ describe('against the habit of the memory', () => {
     expect(ids('other-language', units)).toEqual([1]);
   });
 
+  test('of two languages of one family small words tell which it is', () => {
+    const source = 'Shows whether the space of the gate is to be given to the chamber.';
+    const italian = unit(1, 'es', source, 'Indica se lo spazio della porta deve essere assegnato alla camera.');
+    const spanish = unit(2, 'es', source, 'Indica si el espacio de la puerta se debe asignar a la cámara.');
+    expect(ids('other-language', [italian, spanish])).toEqual([1]);
+  });
+
   test('twice the very same', () => {
     const [first] = MEMORY;
     expect(ids('duplicate', [{ ...first!, id: 1 }])).toEqual([10, 1]);

@@ -1,6 +1,6 @@
 /** Words that no term begins or ends with, by language: the lists of the `stopword` package, and what they lack. */
 import * as lists from 'stopword';
-import { primaryLanguage } from '../language/tags.js';
+import { primaryLanguage } from './tags.js';
 
 /** ISO 639-1 → the name of the list. */
 const LISTS: Readonly<Record<string, keyof typeof lists>> = {

@@ -14,6 +14,7 @@ const PACKAGES = [
   ['debian-reference-en', '/usr/share/debian-reference/ch03.en.html'],
   ['debian-reference-de', '/usr/share/debian-reference/ch03.de.html'],
   ['debian-reference-ja', '/usr/share/debian-reference/ch03.ja.html'],
+  ['python3-icu', '/usr/lib/python3/dist-packages/icu'],
   ['python3-nltk', '/usr/lib/python3/dist-packages/nltk'],
   ['manpages', '/usr/share/man/man7/ascii.7.gz'],
   ['manpages-de', '/usr/share/man/de/man7/ascii.7.gz'],

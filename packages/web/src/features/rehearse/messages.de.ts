@@ -14,7 +14,7 @@ export const texts: typeof en = {
   source: 'Die Dokumente sind auf',
   target: 'Sie werden übersetzt nach',
   kit: 'Satz',
-  kitHint: 'Von gleich guten Treffern gewinnt der obere Speicher.',
+  kitHint: 'Von gleich guten Treffern gewinnt der obere Speicher. Im Feld: Punkte, die abgezogen werden.',
   use: (name: string) => `Verwenden: ${name}`,
   up: (name: string) => `Höherer Rang: ${name}`,
   down: (name: string) => `Niedrigerer Rang: ${name}`,

@@ -13,7 +13,7 @@ export const texts = {
   source: 'The documents are in',
   target: 'They will be translated to',
   kit: 'Kit',
-  kitHint: 'Of equal matches the upper memory wins.',
+  kitHint: 'Of equal matches the upper memory wins. In the box: points taken off its scores.',
   use: (name: string) => `Use: ${name}`,
   up: (name: string) => `Higher rank: ${name}`,
   down: (name: string) => `Lower rank: ${name}`,

@@ -195,6 +195,25 @@ test('memories whose files would have one name, and the pictures that concepts n
   await keep({ memories: [{ id: older, off: 5 }], termbases: [termbase] });
 });
 
+test('what the documents come to is known before what matches, and gone when that is known', async () => {
+  const before = await look();
+  const lines = Array.from({ length: 1500 }, (_, i) => `Gate ${i % 1000} of the lock is greased in spring.`);
+  const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from(lines.join('\n')));
+  await keep({ documents: [{ sha256, name: 'long.txt' }] });
+  const { id } = await server.ask<{ id: number }>('POST', `/rehearsals/${client}/run`);
+  const seen: RehearsalBody['counted'][] = [];
+  for (;;) {
+    const { state } = await server.ask<JobBody>('GET', `/jobs/${id}`);
+    seen.push((await look()).counted);
+    if (state !== 'running') break;
+    await new Promise((resolve) => setTimeout(resolve, 2));
+  }
+  expect(seen).toContainEqual([{ name: 'long.txt', segments: 1500, words: 13_500, repeated: 4500 }]);
+  expect((await look()).counted).toBeNull();
+  await keep({ documents: before.plan.documents });
+  await run();
+});
+
 test('a document that holds no text is refused by its name, and the last rehearsal stands', async () => {
   const before = await look();
   const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from('\n\n'));

@@ -80,11 +80,19 @@ export const kitResource = z.object({
 });
 export type KitResource = z.infer<typeof kitResource>;
 
+/** Documents before it is known what matches. */
+export const countedDocuments = z
+  .array(z.object({ name: z.string(), segments: z.number(), words: z.number(), repeated: z.number() }))
+  .readonly();
+export type CountedBody = z.infer<typeof countedDocuments>;
+
 export const rehearsalBody = z.object({
   clientId: z.number(),
   plan: kitPlan,
   resources: z.array(kitResource).readonly(),
   outcome: rehearsalOutcome.nullable(),
+  /** While it is rehearsed. */
+  counted: countedDocuments.nullable(),
   /** The figures of the last rehearsal but one. */
   before: figures.nullable(),
   /** The kit or its resources are others by now. */

@@ -30,15 +30,20 @@ export function documentSegment(
   usual?: UsualWords,
 ): DocumentSegment {
   const plain = withoutCodes(text);
-  const isApart = !/\p{L}/u.test(plain) || /^(?:[a-z]+:\/\/\S+|\S+@\S+\.\S+)$/iu.test(plain.trim());
+  const apart = isApart(plain);
   return {
     document,
     text,
     words: wordCount(plain, source),
     characters: characterCount(plain),
-    language: isApart ? null : otherLanguage(plain, source, usual),
-    isApart,
+    language: apart ? null : otherLanguage(plain, source, usual),
+    isApart: apart,
   };
+}
+
+/** Whether there is nothing to translate: numbers, marks, an address. @param plain without codes */
+export function isApart(plain: string): boolean {
+  return !/\p{L}/u.test(plain) || /^(?:[a-z]+:\/\/\S+|\S+@\S+\.\S+)$/iu.test(plain.trim());
 }
 
 /** Scripts of other languages that a language is written in too: what they tell is not plain. */

@@ -1,6 +1,13 @@
 /** The kit of a client as the desk keeps it, with what its last rehearsals came to. */
 import { existsSync } from 'node:fs';
-import type { FiguresBody, KitPlan, KitResource, RehearsalBody, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
+import type {
+  CountedBody,
+  FiguresBody,
+  KitPlan,
+  KitResource,
+  RehearsalBody,
+  RehearsalOutcome,
+} from '@fair-copy/api/rehearsals.js';
 import { fits, meets, primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { USUAL_RATES } from '@fair-copy/core/rehearsal/figures.js';
 import type { Context } from '../context.js';
@@ -59,18 +66,19 @@ export class KitPlans {
     return JSON.stringify([plan, stateOfResources(this.context.workspace, refs)]);
   }
 
-  shown(clientId: number): RehearsalBody {
+  shown(clientId: number, counted: CountedBody | null): RehearsalBody {
     const plan = this.plan(clientId);
     const there = existsSync(this.context.paths.stagedPlan(clientId, 'rehearse'));
-    const counted = there ? this.kept.counted(clientId) : null;
-    const { before = null, ...outcome } = counted?.outcome ?? {};
+    const kept = there ? this.kept.counted(clientId) : null;
+    const { before = null, ...outcome } = kept?.outcome ?? {};
     return {
       clientId,
       plan,
       resources: this.resources(clientId, plan),
-      outcome: counted ? (outcome as RehearsalOutcome) : null,
+      outcome: kept ? (outcome as RehearsalOutcome) : null,
+      counted,
       before,
-      stale: counted !== null && counted.basis !== this.basis(plan),
+      stale: kept !== null && kept.basis !== this.basis(plan),
     };
   }
 

@@ -1,4 +1,4 @@
-import { rehearsalContract, type GalleySegment } from '@fair-copy/api/rehearsals.js';
+import { rehearsalContract, type CountedBody, type GalleySegment } from '@fair-copy/api/rehearsals.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { doing } from '@fair-copy/words/work.js';
 import type { Context } from '../context.js';
@@ -13,11 +13,13 @@ import { rehearsalTasks } from './tasks.js';
 export function rehearsalRoutes(api: Api, context: Context): void {
   const { workspace, jobs, workers, paths, events } = context;
   const plans = new KitPlans(context);
+  /** By client, while its kit is rehearsed. */
+  const counted = new Map<number, CountedBody>();
   const told = (id: number): void => events.tell({ type: 'changed', what: 'rehearsal', id });
 
   serve(api, rehearsalContract, 'GET /rehearsals/:id', async ({ params }) => {
     clientById(workspace, params.id);
-    return plans.shown(params.id);
+    return plans.shown(params.id, counted.get(params.id) ?? null);
   });
 
   serve(api, rehearsalContract, 'PUT /rehearsals/:id', async ({ params, body }) => {
@@ -35,9 +37,16 @@ export function rehearsalRoutes(api: Api, context: Context): void {
     const title = doing('rehearsing', { count: plan.documents.length });
     return jobs.start({ kind: 'rehearse', title, clientId }, async (controls) => {
       const basis = plans.basis(plan);
-      const outcome = await workers.run(rehearsalTasks.rehearse, { clientId, plan }, controls);
-      plans.noteOutcome(clientId, { basis, outcome });
-      told(clientId);
+      try {
+        // What is soon known is shown before a large kit has passed.
+        counted.set(clientId, await workers.run(rehearsalTasks.countDocuments, plan, controls));
+        told(clientId);
+        const outcome = await workers.run(rehearsalTasks.rehearse, { clientId, plan }, controls);
+        plans.noteOutcome(clientId, { basis, outcome });
+      } finally {
+        counted.delete(clientId);
+        told(clientId);
+      }
       return { clientId };
     });
   });

@@ -20,6 +20,11 @@ export function percent(value: number): string {
   return share.format(value);
 }
 
+/** @param currency ISO 4217 */
+export function money(value: number, currency: string): string {
+  return new Intl.NumberFormat(reader.locale, { style: 'currency', currency }).format(value);
+}
+
 const dateTime = new Intl.DateTimeFormat(reader.locale, { dateStyle: 'medium', timeStyle: 'short' });
 
 export function moment(iso: string): string {

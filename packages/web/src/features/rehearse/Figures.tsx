@@ -12,7 +12,7 @@ import { lazy, Suspense, useState } from 'react';
 import type { FiguresBody, KitPlan, RehearsalBody, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
 import { BANDS, costOf, type Band } from '@fair-copy/core/rehearsal/figures.js';
 import { words } from '../../all-words.js';
-import { number, percent } from '../../ui/format.js';
+import { money, number, percent } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { rehearseTexts as t } from './messages.js';
 
@@ -25,10 +25,6 @@ interface Props {
 }
 
 type Rates = KitPlan['rates'];
-
-/** A sum in the reader's form. */
-const money = (value: number, currency: string): string =>
-  new Intl.NumberFormat(words.speech.language, { style: 'currency', currency }).format(value);
 
 /** Words by band with their price, what each memory brings, terms, and how it was the last time. */
 export function Figures({ body, outcome, onChange }: Props) {

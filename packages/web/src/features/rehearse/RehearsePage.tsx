@@ -7,7 +7,8 @@ import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
+import type { CountedBody, KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
+import { costOf } from '@fair-copy/core/rehearsal/figures.js';
 import type { Spoken } from '@fair-copy/words/catalogues.js';
 import { words } from '../../all-words.js';
 import { call } from '../../api/http.js';
@@ -16,6 +17,7 @@ import { m } from '../../messages/index.js';
 import { ClientChoice } from '../../parts/ClientChoice.js';
 import { PageHead } from '../../parts/resource-page.js';
 import { useDesk } from '../../ui/desk-store.js';
+import { money } from '../../ui/format.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { Failed, failureOf } from '../../ui/Failed.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -71,6 +73,7 @@ function Desk({ body }: { readonly body: RehearsalBody }) {
           aria-label={t.tabs[tab]}
           sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column' }}
         >
+          {body.counted && <Counted documents={body.counted} rates={plan.rates} />}
           {outcome ? (
             <>
               <Tabs
@@ -88,11 +91,23 @@ function Desk({ body }: { readonly body: RehearsalBody }) {
               {tab === 'missing' && <Missing body={body} outcome={outcome} onChange={change} />}
             </>
           ) : (
-            <EmptyState title={t.empty} advice={t.emptyAdvice} />
+            !body.counted && <EmptyState title={t.empty} advice={t.emptyAdvice} />
           )}
         </Box>
       </Box>
     </>
+  );
+}
+
+/** While a kit is rehearsed: what the documents are, and what they cost if nothing matches. */
+function Counted({ documents, rates }: { readonly documents: CountedBody; readonly rates: KitPlan['rates'] }) {
+  const sum = (of: 'words' | 'repeated'): number => documents.reduce((all, one) => all + one[of], 0);
+  const [all, repeated] = [sum('words'), sum('repeated')];
+  const cost = costOf(all * Math.max(...Object.values(rates.shares)), rates);
+  return (
+    <Typography role="status" sx={{ px: 3, py: 2, borderBottom: 1, borderColor: 'divider' }}>
+      {t.counted(documents.length, all, repeated)} {cost !== null && t.atMost(money(cost, rates.currency))}
+    </Typography>
   );
 }
 

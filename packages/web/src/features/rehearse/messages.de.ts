@@ -34,6 +34,9 @@ export const texts: typeof en = {
   go: 'Proben',
   again: 'Noch einmal proben',
   running: 'Es wird geprobt …',
+  counted: (documents: number, words: number, repeated: number) =>
+    `${count(documents, 'Dokument', 'Dokumente')}, ${count(words, 'Wort', 'Wörter')}, davon ${number(repeated)} in wiederholten Segmenten. Nun werden Treffer gesucht …`,
+  atMost: (sum: string) => `Es kostet höchstens ${sum}.`,
   stale: 'Der Satz oder etwas darin hat sich seither geändert: Die Zahlen sind von vorher.',
   empty: 'Es wurde noch nichts geprobt.',
   emptyAdvice:

@@ -33,6 +33,9 @@ export const texts = {
   go: 'Rehearse',
   again: 'Rehearse again',
   running: 'Rehearsing …',
+  counted: (documents: number, words: number, repeated: number) =>
+    `${count(documents, 'document', 'documents')}, ${count(words, 'word', 'words')}, ${number(repeated)} of them in repeated segments. What matches is being looked for …`,
+  atMost: (sum: string) => `It costs ${sum} at most.`,
   stale: 'The kit or a resource has changed since: the figures are of before.',
   empty: 'Nothing has been rehearsed yet.',
   emptyAdvice: 'Add documents, say the languages, tick the memories and termbases, and rehearse. Nothing is changed.',

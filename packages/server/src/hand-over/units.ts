@@ -115,7 +115,7 @@ async function asOther(
 ): Promise<Counts> {
   const { languages, tags, stem } = about;
   const left = { count: 0 };
-  const total = Math.max(1, ids?.length ?? file.count);
+  const total = Math.max(1, ids?.length ?? file.countUnits());
   const of = format === 'xliff' ? 1 : 2;
   let handed = 0;
   let passes = 0;

@@ -93,7 +93,7 @@ function inUnits(path: string, clientId: number, profile: InspectionProfile, con
     const textsOf = (unit: number) =>
       (file.unit(unit)?.variants ?? []).map(({ language, text }) => ({ language, text: withoutCodes(text) }));
     const languages = file.languages().map(({ language }) => language);
-    return gathered.looked('memory', file.count, languages, textsOf, ({ place }) =>
+    return gathered.looked('memory', file.countUnits(), languages, textsOf, ({ place }) =>
       typeof place === 'number' ? place : null,
     );
   } finally {

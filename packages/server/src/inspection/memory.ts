@@ -52,18 +52,14 @@ export function* findingsInUnits(
   file.db.exec('BEGIN');
   try {
     const readAgain = rememberingLast((id: number) => file.unit(id));
-    const total = Math.max(1, file.count);
     const counts = new Map(file.languages().map(({ language, units }) => [language, units]));
     const units = function* (): Generator<UnitInMemory> {
-      let seen = 0;
-      for (const unit of file.units()) {
-        if (++seen % 500 === 0) context.checkpoint((seen / total) * SEEN);
+      for (const unit of file.units((share) => context.checkpoint(share * SEEN)))
         if (profile.bridged || !isBridged(unit)) yield unit;
-      }
       context.checkpoint(SEEN);
     };
     const source = sourceOf(file);
-    const tags = expectedLanguages(counts, file.count);
+    const tags = expectedLanguages(counts, file.countUnits());
     const facts: UnitFacts = {
       of: UNITS,
       // The source comes first, however many units lack it.

@@ -95,7 +95,7 @@ export function inspectionRoutes(api: Api, context: Context): void {
         .file(id)
         .languages()
         .map(({ language }) => language),
-    items: (id) => memories.file(id).count,
+    items: (id) => memories.file(id).countUnits(),
   });
 }
 

@@ -105,11 +105,8 @@ function seeMemory(
 ): void {
   const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(memoryById(db, id).file));
   try {
-    let seen = 0;
-    for (const unit of file.units()) {
-      if (++seen % 500 === 0) context.checkpoint(ALONE + ((1 - ALONE) * (number + seen / file.count)) / memories);
-      see(unit);
-    }
+    const passed = (share: number): void => context.checkpoint(ALONE + ((1 - ALONE) * (number + share)) / memories);
+    for (const unit of file.units(passed)) see(unit);
   } finally {
     file.close();
   }

@@ -47,7 +47,7 @@ export function shownMemory(row: MemoryRow, { workspace, memories, paths }: Cont
     .all(LOOKED_AT);
   return {
     ...about,
-    units: file.count,
+    units: file.countUnits(),
     languages: file.languages(),
     origins: file.db
       .prepare<[], { id: number; name: string; at: string }>('SELECT id, name, at FROM origin ORDER BY id LIMIT 200')

@@ -84,13 +84,10 @@ async function partOf(
   const order = new InFileOrder<Unit & { readonly origin: string }>((unit, at) => builder.add(unit, at, unit.origin));
   let [seen, units] = [0, 0];
   try {
-    for (const unit of file.units()) {
+    for (const unit of file.units((passed) => context.checkpoint(share(passed) * 0.95))) {
       see(unit);
       const { variants } = unit;
-      if (++seen % 1000 === 0) {
-        context.checkpoint(share(seen / file.count) * 0.95);
-        await builder.breathe();
-      }
+      if (++seen % 1000 === 0) await builder.breathe();
       const both = [source, target].map((range) =>
         variants.filter(({ language }) => fits(range as LanguageTag, language)),
       );

@@ -152,7 +152,7 @@ async function finished(
   const isPlain = props.length === 0 && job.duplicates === 'keep' && others.length === 0;
   const file = isPlain ? MemoryFile.openForReading(path) : MemoryFile.openAlone(path);
   try {
-    const all = file.count;
+    const all = file.countUnits();
     if (all === 0 && others.length === 0) throw new ApiError('nothing-to-write', { name: first!.name });
     const left = Number(file.about('left') ?? 0);
     if (isPlain) return [{ units: all, skipped: 0, left }];

@@ -48,7 +48,7 @@ export class MergeInputs {
 }
 
 function inputOf(row: MemoryRow, file: MemoryFile): OpenInput {
-  const { count, highest } = file;
+  const [count, highest] = [file.countUnits(), file.highest];
   // Where no unit was ever deleted, the number says the id.
   const ids =
     count === highest

@@ -42,9 +42,7 @@ export function findCandidates({ memoryId, noTerms, ...pair }: ToHarvest, contex
       const pairs = function* (
         from: number,
       ): Generator<{ readonly id: number; readonly source: string; readonly target: string }> {
-        let seen = 0;
-        for (const { id, variants } of file.units()) {
-          if (++seen % 500 === 0) context.checkpoint(from + (0.5 * seen) / file.count);
+        for (const { id, variants } of file.units((share) => context.checkpoint(from + 0.5 * share))) {
           const [own] = servingVariants(variants, source).variants;
           if (own) yield { id, source: own.text, target: servingVariants(variants, target).variants[0]?.text ?? '' };
         }

@@ -103,7 +103,7 @@ export class KitPlans {
         if (memories.damageOf(memories.row(id)) !== null) return [];
         const file = memories.file(id);
         const languages = file.languages().map(({ language }) => language);
-        return [{ kind: 'memory', id, name, languages, items: file.count, fit: fit(languages, false) }];
+        return [{ kind: 'memory', id, name, languages, items: file.countUnits(), fit: fit(languages, false) }];
       });
     const ofTermbase = termbaseIdsOf(workspace, clientId).map((id): KitResource => {
       const counts = languageCounts(workspace, id);

@@ -110,12 +110,9 @@ function passMemories(db: Db, { memories }: KitPlan, kit: KitRehearsal, context:
     const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(row.file));
     file.db.exec('BEGIN');
     try {
-      let seen = 0;
-      for (const unit of file.units()) {
-        if (++seen % 200 === 0)
-          context.checkpoint(READ + ((0.95 - READ) * (i + seen / Math.max(1, file.count))) / memories.length);
-        kit.see(memory, unit, unit.id);
-      }
+      const passed = (share: number): void =>
+        context.checkpoint(READ + ((0.95 - READ) * (i + share)) / memories.length);
+      for (const unit of file.units(passed)) kit.see(memory, unit, unit.id);
     } finally {
       file.db.exec('COMMIT');
       file.close();

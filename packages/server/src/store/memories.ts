@@ -65,7 +65,7 @@ export class OpenMemories {
   /** What is wrong with a memory's file; null: it can be opened and read. */
   damageOf({ id, file }: MemoryRow): string | null {
     try {
-      void this.file(id).count;
+      this.file(id).countUnits();
       return null;
     } catch (error) {
       const known = this.damaged.get(file);

@@ -29,6 +29,7 @@ type JoinedRow = [...UnitColumns, ...SegmentColumns];
 const SEGMENT = 6;
 const JOINED = `SELECT u.id, u.said, u.origin, u.place, u.before, u.after, s.language, s.text, s.more
   FROM unit u JOIN segment s ON s.unit_id = u.id`;
+const IN_ORDER = 'ORDER BY u.id, s.ordinal';
 
 export interface LanguageTotals {
   readonly language: LanguageTag;
@@ -64,7 +65,6 @@ export class MemoryFile {
   private readonly readUnitRow;
   private readonly readSegments;
   private writer: UnitWriter | null = null;
-  private readBetween: Database.Statement<[number, number], JoinedRow> | null = null;
   private readonly keeping = new Map<string, unknown>();
   private version = -1;
 
@@ -218,7 +218,7 @@ export class MemoryFile {
   all(): UnitSet {
     return this.kept('all', () => {
       const { highest } = this;
-      if (this.count === highest) return UnitSet.all(highest);
+      if (this.countUnits() === highest) return UnitSet.all(highest);
       return UnitSet.of(this.db.prepare<[], number>('SELECT id FROM unit').pluck().iterate(), highest);
     });
   }
@@ -286,7 +286,8 @@ export class MemoryFile {
     this.noteLastUnit();
   }
 
-  get count(): number {
+  /** Goes through all of them: 40 ms for a million. Not to be asked again and again. */
+  countUnits(): number {
     return this.db.prepare<[], { n: number }>('SELECT count(*) AS n FROM unit').get()!.n;
   }
 
@@ -320,16 +321,26 @@ export class MemoryFile {
         ? variant
         : { ...variant, ...(JSON.parse(more) as Said & { codes?: readonly InlineCode[] }) };
     });
-    const of = { originId, place, before, after };
-    return storedUnit(id, of, variants, said === null ? null : (JSON.parse(said) as Said));
+    return storedUnit(
+      id,
+      { originId, place, before, after },
+      variants,
+      said === null ? null : (JSON.parse(said) as Said),
+    );
   }
 
-  /** All units in the order of their ids; some thousand at a time in memory. */
-  *units(): Generator<StoredUnit> {
-    const rows = this.db
-      .prepare<[number], JoinedRow>(`${JOINED} WHERE u.id > ? ORDER BY u.id, s.ordinal LIMIT ${BATCH}`)
-      .raw();
-    for (const unit of groupedById((last) => rows.all(last), BATCH)) yield this.made(unit[0]!, unit, SEGMENT);
+  /**
+   * All units in the order of their ids; some thousand at a time in memory.
+   * @param passed is told the share of them that has passed, 0 to 1, now and then
+   */
+  *units(passed?: (share: number) => void): Generator<StoredUnit> {
+    const count = passed ? Math.max(1, this.countUnits()) : 1;
+    let seen = 0;
+    const after = this.db.prepare<[number], JoinedRow>(`${JOINED} WHERE u.id > ? ${IN_ORDER} LIMIT ${BATCH}`).raw();
+    for (const unit of groupedById((last) => after.all(last), BATCH)) {
+      if (++seen % TOLD === 0) passed?.(seen / count);
+      yield this.made(unit[0]!, unit, SEGMENT);
+    }
   }
 
   /** The units of some ids, ascending; those that are gone are left out. Quicker than one by one where ids are dense. */
@@ -343,9 +354,8 @@ export class MemoryFile {
 
   /** Units whose ids lie between two, both included. */
   unitsBetween(from: number, to: number): StoredUnit[] {
-    const rows = (this.readBetween ??= this.db
-      .prepare<[number, number], JoinedRow>(`${JOINED} WHERE u.id BETWEEN ? AND ? ORDER BY u.id, s.ordinal`)
-      .raw()).all(from, to);
+    const between = this.db.prepare<[number, number], JoinedRow>(`${JOINED} WHERE u.id BETWEEN ? AND ? ${IN_ORDER}`);
+    const rows = between.raw().all(from, to);
     return [...groupedById(() => rows, Infinity)].map((unit) => this.made(unit[0]!, unit, SEGMENT));
   }
 
@@ -391,4 +401,5 @@ export class MemoryFile {
 
 /** Facts with samples among them. */
 const SAMPLED = '2';
-const BATCH = 4000;
+/** Rows that are read at a time, and units after which it is told how many have passed. */
+const [BATCH, TOLD] = [4000, 500];

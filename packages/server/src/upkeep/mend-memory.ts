@@ -41,7 +41,7 @@ export function salvageMemory({ id }: { readonly id: number }, context: TaskCont
 function countOf(path: string): number {
   const file = MemoryFile.openForReading(path);
   try {
-    return file.count;
+    return file.countUnits();
   } finally {
     file.close();
   }

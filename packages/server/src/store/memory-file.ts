@@ -3,7 +3,15 @@ import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Said, Variant } from '@fair-copy/core/memory/unit.js';
 import { NO_CODES, type InlineCode } from '@fair-copy/core/text/inline-codes.js';
 import { basename } from 'node:path';
-import { groupedById } from './grouped-rows.js';
+import {
+  groupedById,
+  IN_ORDER,
+  JOINED,
+  SEGMENT,
+  type JoinedRow,
+  type SegmentColumns,
+  type UnitColumns,
+} from './unit-rows.js';
 import { guarded, migrateTo, openForReading, type Db } from './database.js';
 import { removeDatabase } from './files.js';
 import { storedUnit, type StoredUnit } from './stored-unit.js';
@@ -13,23 +21,6 @@ import { WordSearch } from './word-search.js';
 import { WordIndex } from './word-index.js';
 import Database from 'better-sqlite3';
 import { DamagedFileError } from '../damage.js';
-
-/** Columns, not fields: rows are read by the million, and so they come in half the time. */
-type SegmentColumns = [language: number, text: string, more: string | null];
-type UnitColumns = [
-  id: number,
-  said: string | null,
-  originId: number,
-  place: number,
-  before: number | null,
-  after: number | null,
-];
-type JoinedRow = [...UnitColumns, ...SegmentColumns];
-/** Where the columns of the segment begin. */
-const SEGMENT = 6;
-const JOINED = `SELECT u.id, u.said, u.origin, u.place, u.before, u.after, s.language, s.text, s.more
-  FROM unit u JOIN segment s ON s.unit_id = u.id`;
-const IN_ORDER = 'ORDER BY u.id, s.ordinal';
 
 export interface LanguageTotals {
   readonly language: LanguageTag;

@@ -70,7 +70,10 @@ const galley = async (more = ''): Promise<readonly GalleySegment[]> =>
 
 test('nothing chosen is said, and what does not serve a pair is known before anything is tried', async () => {
   expect(await look()).toMatchObject({ outcome: null, plan: { documents: [] } });
-  await server.ask('POST', `/rehearsals/${client}/run`, undefined, 409);
+  const refused = await server.ask('POST', `/rehearsals/${client}/run`, undefined, 409);
+  expect(refused).toMatchObject({ code: 'nothing-to-rehearse' });
+  const none = await server.ask<{ id: number }>('POST', `/rehearsals/${client}/hand-over`, { what: 'xlsx' });
+  expect((await server.ended(none.id)).error).toMatchObject({ code: 'not-rehearsed' });
   await keep({ source: 'en', target: 'de' });
   const { resources } = await look();
   expect(resources.map(({ name, fit }) => [name, fit])).toEqual([

@@ -15,6 +15,8 @@ const STATUS: Readonly<Record<ErrorCode, number>> = {
   'name-taken': 409,
   'file-not-ready': 409,
   'nothing-chosen': 409,
+  'nothing-to-rehearse': 409,
+  'not-rehearsed': 409,
   'nothing-to-write': 409,
   'no-text': 422,
   'already-undone': 409,

@@ -42,6 +42,8 @@ export interface ErrorCodes {
   readonly 'name-taken': { readonly what: Named };
   readonly 'file-not-ready': { readonly name: string };
   readonly 'nothing-chosen': Record<string, never>;
+  readonly 'nothing-to-rehearse': Record<string, never>;
+  readonly 'not-rehearsed': Record<string, never>;
   readonly 'nothing-to-write': { readonly name: string };
   readonly 'no-text': { readonly name: string };
   readonly 'already-undone': Record<string, never>;

@@ -10,7 +10,7 @@ import { pathsOf } from '../store/paths.js';
 
 export async function countDocuments(plan: KitPlan, context: TaskContext): Promise<CountedBody> {
   const source = canonicalTag(plan.source);
-  if (!source) throw new ApiError('nothing-chosen');
+  if (!source) throw new ApiError('nothing-to-rehearse');
   const counts = new DocumentCounts(source);
   for (const { sha256, name } of plan.documents) {
     const { segments } = await named(name, () =>

@@ -47,7 +47,7 @@ export async function handOverRehearsal(
 ): Promise<{ readonly path: string; readonly fileName: string }> {
   const paths = pathsOf(context.dataDir);
   const kept = withStaged(paths.stagedPlan(clientId, 'rehearse'), null, (db) => keptIn(db, language));
-  if (!kept) throw new ApiError('nothing-chosen');
+  if (!kept) throw new ApiError('not-rehearsed');
   const { plan } = kept;
   const db = openForReading(paths.workspace);
   const folder = paths.outgoing(jobId);

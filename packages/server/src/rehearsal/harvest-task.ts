@@ -30,7 +30,7 @@ const GIVEN = 100;
 /** Twice over the units: for the words, then for what stands beside them. */
 export function findCandidates({ memoryId, noTerms, ...pair }: ToHarvest, context: TaskContext): CandidatesFound {
   const [source, target] = [canonicalTag(pair.source), canonicalTag(pair.target)];
-  if (!source || !target) throw new ApiError('nothing-chosen');
+  if (!source || !target) throw new ApiError('language-unknown', { what: source ? pair.target : pair.source });
   const db = openForReading(pathsOf(context.dataDir).workspace);
   try {
     const { file: stored, client_id: clientId } = memoryById(db, memoryId);

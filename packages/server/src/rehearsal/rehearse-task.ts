@@ -46,7 +46,7 @@ interface Owned {
 
 export async function rehearseKit({ clientId, plan }: KitToRehearse, context: TaskContext): Promise<RehearsalOutcome> {
   const [source, target] = [canonicalTag(plan.source), canonicalTag(plan.target)];
-  if (!source || !target || plan.documents.length === 0) throw new ApiError('nothing-chosen');
+  if (!source || !target || plan.documents.length === 0) throw new ApiError('nothing-to-rehearse');
   const segments = await segmentsOf(plan, source, context);
   const db = openForReading(pathsOf(context.dataDir).workspace);
   try {

@@ -32,7 +32,8 @@ export function rehearsalRoutes(api: Api, context: Context): void {
   serve(api, rehearsalContract, 'POST /rehearsals/:id/run', async ({ params: { id: clientId } }) => {
     clientById(workspace, clientId);
     const plan = plans.plan(clientId);
-    if (plan.documents.length === 0 || plan.source === '' || plan.target === '') throw new ApiError('nothing-chosen');
+    if (plan.documents.length === 0 || plan.source === '' || plan.target === '')
+      throw new ApiError('nothing-to-rehearse');
     plans.keep(clientId, plan);
     const title = doing('rehearsing', { count: plan.documents.length });
     return jobs.start({ kind: 'rehearse', title, clientId }, async (controls) => {

@@ -46,6 +46,9 @@ export const errors: Words<ErrorCodes> = {
   'name-empty': () => 'Ein Name wird gebraucht.',
   'name-taken': ({ what }) => `${NAMED[what]} dieses Namens gibt es schon.`,
   'file-not-ready': ({ name }) => `${quoted(name)} wird noch gelesen. Versuchen Sie es gleich noch einmal.`,
+  'nothing-to-rehearse': () =>
+    'Fügen Sie zuerst ein Dokument hinzu, und nennen Sie seine Sprache und die, in die es übersetzt wird.',
+  'not-rehearsed': () => 'Es gibt keine Zahlen, die übergeben werden könnten. Proben Sie zuerst.',
   'nothing-chosen': () => 'Noch ist nichts gewählt. Wählen Sie mindestens einen Bestand.',
   'nothing-to-write': ({ name }) => `Keine Zeile von ${quoted(name)} wird ein Eintrag; es gibt nichts zu schreiben.`,
   'no-text': ({ name }) => `${quoted(name)} enthält keinen fortlaufenden Text.`,

@@ -5,6 +5,7 @@ import type { GalleySegment, KitPlan } from '@fair-copy/api/rehearsals.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { withNeighbours } from '@fair-copy/core/rehearsal/kit-memory.js';
+import type { ConceptId } from '@fair-copy/core/termbase/concept.js';
 import type { Beside } from '@fair-copy/core/rehearsal/packing.js';
 import { writeKit, type MemoryToPack, type TermbaseToPack } from '@fair-copy/files/kit-pack.js';
 import { writeRehearsalReport, type RehearsalReport } from '@fair-copy/files/rehearsal-report.js';
@@ -119,7 +120,7 @@ function memoryToPack(db: Db, paths: Paths, id: number, wanted: Kept['units'][nu
 }
 
 function termbaseToPack(db: Db, paths: Paths, id: number, ids: ReadonlySet<number>): TermbaseToPack {
-  const concepts = [...ids].sort((a, b) => a - b).flatMap((one) => conceptById(db, one as never) ?? []);
+  const concepts = [...ids].sort((a, b) => a - b).flatMap((one) => conceptById(db, one as ConceptId) ?? []);
   const named = new Set(concepts.flatMap(({ fields }) => fields.xGraphic ?? []));
   const pictures = picturesOf(db, id).filter(({ name }) => named.has(name));
   return { name: termbaseById(db, id).name, concepts, pictures: picturesToPack(pictures, paths) };

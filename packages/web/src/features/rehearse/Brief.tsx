@@ -290,9 +290,9 @@ function Ranked({ memory: { name, fit, off }, rank, isLast, sums, onPut, onOff, 
         <TextField
           type="number"
           value={off}
-          sx={{ width: 62, ml: 0.5 }}
-          title={t.off}
-          slotProps={{ htmlInput: { 'aria-label': t.offOf(name), min: 0, max: 50 } }}
+          label={t.off}
+          sx={{ width: 84, flex: 'none', ml: 0.5 }}
+          slotProps={{ inputLabel: { shrink: true }, htmlInput: { 'aria-label': t.offOf(name), min: 0, max: 50 } }}
           onChange={({ target: { value } }) => onOff(Math.max(0, Math.min(50, Math.round(Number(value) || 0))))}
         />
       </Box>

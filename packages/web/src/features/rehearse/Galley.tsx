@@ -71,7 +71,7 @@ export function Galley({ clientId, outcome }: { readonly clientId: number; reado
         <Box
           sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
         >
-          <Box sx={{ width: 220 }}>
+          <Box sx={{ width: 220, display: 'grid' }}>
             <Choice
               label={t.show}
               value={band ?? ''}
@@ -237,7 +237,7 @@ function Margin({
         {matches.map((match, i) => (
           <Box component="li" key={i} sx={{ borderBottom: 1, borderColor: 'divider', pb: 1, mb: 1, fontSize: 14 }}>
             <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-              {number(match.score)}
+              {number(Math.floor(match.score))}
               {match.inContext && `, ${t.inContext}`} · {t.from(match.memory)} ·{' '}
               <Box
                 component={Link}

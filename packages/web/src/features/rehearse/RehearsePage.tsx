@@ -106,7 +106,7 @@ function Counted({ documents, rates }: { readonly documents: CountedBody; readon
   const cost = costOf(all * Math.max(...Object.values(rates.shares)), rates);
   return (
     <Typography role="status" sx={{ px: 3, py: 2, borderBottom: 1, borderColor: 'divider' }}>
-      {t.counted(documents.length, all, repeated)} {cost !== null && t.atMost(money(cost, rates.currency))}
+      {t.counted(documents.length, all, repeated, cost === null ? null : money(cost, rates.currency))}
     </Typography>
   );
 }

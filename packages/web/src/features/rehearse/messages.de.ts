@@ -14,12 +14,12 @@ export const texts: typeof en = {
   source: 'Die Dokumente sind auf',
   target: 'Sie werden übersetzt nach',
   kit: 'Satz',
-  kitHint: 'Von gleich guten Treffern gewinnt der obere Speicher. Im Feld: Punkte, die abgezogen werden.',
+  kitHint: 'Von gleich guten Treffern gewinnt der obere Speicher.',
   use: (name: string) => `Verwenden: ${name}`,
   up: (name: string) => `Höherer Rang: ${name}`,
   down: (name: string) => `Niedrigerer Rang: ${name}`,
   off: 'Punkte ab',
-  offOf: (name: string) => `Punkte, die abgezogen werden: ${name}`,
+  offOf: (name: string) => `Punkte ab: ${name}`,
   memories: 'Speicher',
   termbases: 'Termbanken',
   misfits: 'Passt nicht',
@@ -34,9 +34,8 @@ export const texts: typeof en = {
   go: 'Proben',
   again: 'Noch einmal proben',
   running: 'Es wird geprobt …',
-  counted: (documents: number, words: number, repeated: number) =>
-    `${count(documents, 'Dokument', 'Dokumente')}, ${count(words, 'Wort', 'Wörter')}, davon ${number(repeated)} in wiederholten Segmenten. Nun werden Treffer gesucht …`,
-  atMost: (sum: string) => `Es kostet höchstens ${sum}.`,
+  counted: (documents: number, words: number, repeated: number, most: string | null) =>
+    `${count(documents, 'Dokument', 'Dokumente')}, ${count(words, 'Wort', 'Wörter')}, davon ${number(repeated)} in wiederholten Segmenten${most === null ? '' : `; höchstens ${most}`}. Nun werden Treffer gesucht …`,
   stale: 'Der Satz oder etwas darin hat sich seither geändert: Die Zahlen sind von vorher.',
   empty: 'Es wurde noch nichts geprobt.',
   emptyAdvice:

@@ -3,7 +3,7 @@ import { cutText } from '@fair-copy/core/alignment/layout.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { AS_SHOWN, type WordReading } from '@fair-copy/core/document/docx.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import { servingVariants } from '@fair-copy/core/memory/serving.js';
+import { servingFor } from '@fair-copy/core/memory/serving.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { formatOf } from './formats/registry.js';
 import { runningText } from './running-text.js';
@@ -35,11 +35,12 @@ export async function projectDocument(
 
 async function sourcesOf(path: string, name: string, source: LanguageTag): Promise<string[]> {
   const file = await UnitFile.open(path, name, { keepIncomplete: true });
+  const sourceOf = servingFor(source);
   const found: string[] = [];
   try {
     for await (const batch of file.units())
       for (const { unit } of batch) {
-        const [variant] = servingVariants(unit.variants, source).variants;
+        const [variant] = sourceOf(unit.variants).variants;
         if (variant && variant.text.trim() !== '') found.push(variant.text);
       }
   } finally {

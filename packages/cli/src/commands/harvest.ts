@@ -3,7 +3,7 @@ import { basename } from 'node:path';
 import { Counterparts } from '@fair-copy/core/harvest/counterparts.js';
 import { Harvest, type Candidate } from '@fair-copy/core/harvest/harvest.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import { servingVariants } from '@fair-copy/core/memory/serving.js';
+import { servingFor } from '@fair-copy/core/memory/serving.js';
 import { KitTerms } from '@fair-copy/core/rehearsal/kit-terms.js';
 import { otherLanguage } from '@fair-copy/core/rehearsal/segment.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
@@ -99,13 +99,14 @@ async function textsIn(
       .filter((text) => otherLanguage(withoutCodes(text), source) === null)
       .map((text) => ({ source: text, target: null }));
   }
+  const [sourceOf, targetOf] = [servingFor(source), target && servingFor(target)];
   const texts: { source: string; target: string | null }[] = [];
   const file = await UnitFile.open(path, basename(path), target === null ? { keepIncomplete: true } : {});
   try {
     for await (const batch of file.units())
       for (const { unit } of batch) {
-        const [from] = servingVariants(unit.variants, source).variants;
-        const to = target && servingVariants(unit.variants, target).variants[0];
+        const [from] = sourceOf(unit.variants).variants;
+        const to = targetOf?.(unit.variants).variants[0];
         if (from) texts.push({ source: from.text, target: to?.text ?? null });
       }
   } finally {

@@ -1,7 +1,7 @@
 import { basename } from 'node:path';
 import { MemoryIndex } from '@fair-copy/core/memory/match/memory-index.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
-import { servingVariants } from '@fair-copy/core/memory/serving.js';
+import { servingFor } from '@fair-copy/core/memory/serving.js';
 import { exactKey } from '@fair-copy/core/text/fold.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { languageOption } from '../language-option.js';
@@ -78,13 +78,14 @@ async function entriesIn(
   const entries: Entry[] = [];
   let before = '';
   let isGeneral = false;
+  const [sourceOf, targetOf] = [servingFor(source), servingFor(target)];
   const index = new MemoryIndex();
   const file = await UnitFile.open(memory, basename(memory));
   try {
     for await (const batch of file.units())
       for (const { unit, number } of batch) {
-        const { variants: from, fit: fromFit } = servingVariants(unit.variants, source);
-        const { variants: to, fit: toFit } = servingVariants(unit.variants, target);
+        const { variants: from, fit: fromFit } = sourceOf(unit.variants);
+        const { variants: to, fit: toFit } = targetOf(unit.variants);
         if (to.length === 0) continue;
         if (from.length > 0 && (fromFit === 'general' || toFit === 'general')) isGeneral = true;
         for (const variant of from) {

@@ -11,12 +11,10 @@ export interface Serving {
   readonly fit: Fit;
 }
 
-/** In the language itself; where there are none, in what is about the same language. */
-export function servingVariants(variants: readonly Variant[], language: LanguageTag): Serving {
-  return servingFor(language)(variants);
-}
-
-/** The same for very many units: how a language fits is looked at once. */
+/**
+ * In the language itself; where there are none, in what is about the same language. Made once for very many units: how each
+ * language fits is looked at once.
+ */
 export function servingFor(language: LanguageTag): (variants: readonly Variant[]) => Serving {
   const fitting = new Map<LanguageTag, Fit | null>();
   const fitOf = (one: LanguageTag): Fit | null => {

@@ -3,7 +3,7 @@ import type { CandidatesFound } from '@fair-copy/api/candidates.js';
 import { Counterparts } from '@fair-copy/core/harvest/counterparts.js';
 import { Harvest } from '@fair-copy/core/harvest/harvest.js';
 import { canonicalTag } from '@fair-copy/core/language/tags.js';
-import { servingVariants } from '@fair-copy/core/memory/serving.js';
+import { servingFor } from '@fair-copy/core/memory/serving.js';
 import { KitTerms } from '@fair-copy/core/rehearsal/kit-terms.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
@@ -35,6 +35,7 @@ export function findCandidates({ memoryId, noTerms, ...pair }: ToHarvest, contex
   try {
     const { file: stored, client_id: clientId } = memoryById(db, memoryId);
     const concepts = termbaseIdsOf(db, clientId).flatMap((id) => [...conceptsOf(db, id)]);
+    const [sourceOf, targetOf] = [servingFor(source), servingFor(target)];
     const terms = new KitTerms(concepts, source, target, dictionaryFor);
     const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(stored));
     file.db.exec('BEGIN');
@@ -43,8 +44,8 @@ export function findCandidates({ memoryId, noTerms, ...pair }: ToHarvest, contex
         from: number,
       ): Generator<{ readonly id: number; readonly source: string; readonly target: string }> {
         for (const { id, variants } of file.units((share) => context.checkpoint(from + 0.5 * share))) {
-          const [own] = servingVariants(variants, source).variants;
-          if (own) yield { id, source: own.text, target: servingVariants(variants, target).variants[0]?.text ?? '' };
+          const [own] = sourceOf(variants).variants;
+          if (own) yield { id, source: own.text, target: targetOf(variants).variants[0]?.text ?? '' };
         }
       };
       const harvest = new Harvest(source);
@@ -59,7 +60,7 @@ export function findCandidates({ memoryId, noTerms, ...pair }: ToHarvest, contex
       const counterparts = new Counterparts(texts, source, target);
       for (const one of pairs(0.5)) if (one.target !== '') counterparts.see(one.source, one.target);
       const textOf = (unit: number): string =>
-        withoutCodes(servingVariants(file.unit(unit)?.variants ?? [], source).variants[0]?.text ?? '');
+        withoutCodes(sourceOf(file.unit(unit)?.variants ?? []).variants[0]?.text ?? '');
       return {
         source,
         target,

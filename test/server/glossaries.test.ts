@@ -3,7 +3,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { openClientFile } from '@fair-copy/files/formats/registry.js';
 import { workbook } from '../../demo/workbook.mjs';
-import { Application } from './application.js';
+import { Application, PNG } from './application.js';
 
 let server: Application;
 let client: number;
@@ -12,11 +12,6 @@ beforeAll(async () => {
   client = await server.client();
 });
 afterAll(() => server.stop());
-
-const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-);
 
 const RICH = `ID;Deutsch;English;Fachgebiet;Status;Bild;Siehe auch
 c1;Schleuse;lock;Kanäle;bevorzugt;lock.png;Wehr

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { CandidatesFound } from '@fair-copy/api/candidates.js';
 import type { GalleySegment, KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
-import { Application, unitsWritten, type JobBody } from './application.js';
+import { Application, PNG, unitsWritten, type JobBody } from './application.js';
 
 let server: Application;
 let client: number;
@@ -23,11 +23,6 @@ async function memory(name: string, language: string, pairs: readonly (readonly 
   const job = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: name });
   return unitsWritten(await server.ended(job.id)).memoryId;
 }
-
-const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-);
 
 const DOCUMENT = [
   'Close the upper gate.',

@@ -7,9 +7,11 @@ import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { withNeighbours } from '@fair-copy/core/rehearsal/kit-memory.js';
 import type { ConceptId } from '@fair-copy/core/termbase/concept.js';
 import type { Beside } from '@fair-copy/core/rehearsal/packing.js';
+import { rehearsalTables, rehearsalTitle } from '@fair-copy/core/rehearsal/report.js';
+import { triedAgain, type KeptTried } from '@fair-copy/core/rehearsal/tried.js';
 import { writeKit, type MemoryToPack, type TermbaseToPack } from '@fair-copy/files/kit-pack.js';
 import { writeRehearsalReport, type RehearsalReport } from '@fair-copy/files/rehearsal-report.js';
-import type { Spoken } from '@fair-copy/words/catalogues.js';
+import { catalogueOf, type Spoken } from '@fair-copy/words/catalogues.js';
 import { ApiError } from '../errors.js';
 import { fileNameOf } from '../hand-over/file-name.js';
 import { picturesToPack } from '../hand-over/pictures.js';
@@ -83,8 +85,8 @@ function keptIn(db: Db, language: Spoken): Kept | null {
     const body = db.prepare<[string], string>('SELECT body FROM about WHERE name = ?').pluck().get(name);
     return body === undefined ? null : JSON.parse(body);
   };
-  const plan = about('plan') as KitPlan | null;
-  if (!plan) return null;
+  const [plan, kept] = [about('plan') as KitPlan | null, about('tried') as KeptTried | null];
+  if (!plan || !kept) return null;
   const concepts = new Map<number, Set<number>>();
   for (const body of db.prepare<[], string>('SELECT body FROM segment').pluck().iterate())
     for (const { termbaseId, concept } of (JSON.parse(body) as GalleySegment).terms) {
@@ -92,7 +94,9 @@ function keptIn(db: Db, language: Spoken): Kept | null {
       if (there) there.add(concept);
       else concepts.set(termbaseId, new Set([concept]));
     }
-  const report = about(`report ${language}`) as RehearsalReport;
+  const tried = triedAgain(kept);
+  const words = catalogueOf(language).rehearsal;
+  const report = { title: rehearsalTitle(tried, words), language, tables: rehearsalTables(tried, words) };
   return { plan, report, units: about('units') as Kept['units'], concepts };
 }
 

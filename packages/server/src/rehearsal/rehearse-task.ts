@@ -6,8 +6,7 @@ import { bandOf, contributions, figuresOf } from '@fair-copy/core/rehearsal/figu
 import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
 import { misfitsOf } from '@fair-copy/core/rehearsal/misfits.js';
 import { unitsThatMatch } from '@fair-copy/core/rehearsal/packing.js';
-import { rehearsalTables, rehearsalTitle } from '@fair-copy/core/rehearsal/report.js';
-import type { Tried } from '@fair-copy/core/rehearsal/tried.js';
+import { keptTried, type Tried } from '@fair-copy/core/rehearsal/tried.js';
 import { documentSegment, type DocumentSegment } from '@fair-copy/core/rehearsal/segment.js';
 import type { Concept } from '@fair-copy/core/termbase/concept.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
@@ -15,8 +14,6 @@ import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { named } from '@fair-copy/files/named.js';
 import { projectDocument } from '@fair-copy/files/project-document.js';
-import type { RehearsalReport } from '@fair-copy/files/rehearsal-report.js';
-import { catalogueOf, SPOKEN, type Spoken } from '@fair-copy/words/catalogues.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptsOf } from '../store/concepts.js';
@@ -162,16 +159,10 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
     }
     db.exec('CREATE INDEX segment_band ON segment (band, ordinal)');
     const note = db.prepare('INSERT INTO about (name, body) VALUES (?, ?)');
-    for (const language of SPOKEN) note.run(`report ${language}`, JSON.stringify(reportIn(language, tried)));
+    note.run('tried', JSON.stringify(keptTried(tried)));
     note.run('plan', JSON.stringify(plan));
     note.run('units', JSON.stringify(unitsThatMatch(kit.memories, rehearsed).map((units) => [...units])));
   });
-}
-
-/** Whoever asks for it later gets it in the language that they read then. */
-function reportIn(language: Spoken, tried: Tried): RehearsalReport {
-  const words = catalogueOf(language).rehearsal;
-  return { title: rehearsalTitle(tried, words), language, tables: rehearsalTables(tried, words) };
 }
 
 function outcomeOf(tried: Tried, plan: KitPlan): RehearsalOutcome {

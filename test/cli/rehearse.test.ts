@@ -4,6 +4,8 @@ import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { strToU8, zipSync } from 'fflate';
+import { PNG } from '../png.js';
 import { CommandLine } from './calls.js';
 
 const line = new CommandLine();
@@ -80,6 +82,38 @@ describe('a rehearsal', () => {
       ['lasting.tmx', true],
       ['portuguese.tmx', false],
     ]);
+  });
+
+  test('opens folders and zips up, in one another too; what is no document there is left out and said', () => {
+    const inner = zipSync({ 'de/notice.txt': strToU8('Close the upper gate.'), 'cover.png': PNG });
+    mkdirSync(at('messy/deep'), { recursive: true });
+    writeFileSync(at('messy/all.zip'), zipSync({ 'inner.zip': inner, 'a.md': strToU8('# Open'), '.DS_Store': PNG }));
+    writeFileSync(at('messy/deep/a.md'), 'Shut.');
+    const documents = (...paths: string[]) => {
+      const { out, err } = run(['rehearse', ...paths, ...ARGS, '--json']);
+      const { segments } = JSON.parse(out) as { segments: { document: string; text: string }[] };
+      return { said: err, segments: segments.map(({ document, text }) => [document, text]) };
+    };
+    const { said, segments } = documents(at('messy'));
+    expect(segments).toEqual([
+      ['all.zip/a.md', 'Open'],
+      ['all.zip/inner.zip/de/notice.txt', 'Close the upper gate.'],
+      ['deep/a.md', 'Shut.'],
+    ]);
+    expect(said).toContain('Left out: all.zip/inner.zip/cover.png');
+    // The members of a zip that was given by itself have their names in it; each document has a name of its own.
+    const alone = documents(at('messy/all.zip'), at('messy/deep/a.md')).segments;
+    expect(alone.map(([document]) => document)).toEqual(['a.md', 'inner.zip/de/notice.txt', 'a.md (2)']);
+  });
+
+  test('never writes over what it looks up, by whatever way it is named', () => {
+    writeFileSync(at('units.xlsx'), 'x');
+    const over = (...more: string[]) => run(['rehearse', at('units.xlsx'), ...ARGS, ...more]);
+    const refused = over('-o', join(folder, 'documents', '..', 'units.xlsx'));
+    expect(refused.status).toBe(2);
+    expect(refused.err).toContain('is looked up only, and would be written over');
+    expect(readFileSync(at('units.xlsx'), 'utf8')).toBe('x');
+    expect(run(['harvest', at('units.xlsx'), '--source', 'en', '-o', at('units.xlsx')]).status).toBe(2);
   });
 
   test('weighs by the card that it is given, and refuses one with a band for nothing', () => {

@@ -5,6 +5,7 @@ import { Command, CommanderError } from 'commander';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { growHeapSlowly } from '@fair-copy/files/heap-growth.js';
 import { COMMANDS } from './commands.js';
+import { refuseWritingToReferences } from './references.js';
 import { UsageError } from './usage.js';
 
 growHeapSlowly();
@@ -13,6 +14,7 @@ const program = new Command('fair-copy')
   .version(VERSION)
   .exitOverride()
   .showHelpAfterError('(add --help for more)');
+program.hook('preAction', (_, command) => refuseWritingToReferences(command));
 for (const command of COMMANDS) program.addCommand(command.exitOverride());
 
 // A reader such as `head` that closes the pipe early is no failure.

@@ -1,6 +1,6 @@
 /** A rehearsal from the files that a command is given: the kit opened, the documents read, everything worked out. */
-import { readdir, readFile, stat } from 'node:fs/promises';
-import { basename, join } from 'node:path';
+import { readFile } from 'node:fs/promises';
+import { basename } from 'node:path';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
 import { UsualWords } from '@fair-copy/core/language/usual-words.js';
@@ -13,11 +13,11 @@ import { rehearsalTables, rehearsalTitle } from '@fair-copy/core/rehearsal/repor
 import type { Tried } from '@fair-copy/core/rehearsal/tried.js';
 import { documentSegment, type DocumentSegment } from '@fair-copy/core/rehearsal/segment.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
-import { projectDocument } from '@fair-copy/files/project-document.js';
 import type { RehearsalReport } from '@fair-copy/files/rehearsal-report.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
 import { rehearsal as words } from '@fair-copy/words/en/rehearsal.js';
 import { conceptsIn } from './concepts.js';
+import { documentsOf } from './documents.js';
 import { languageOption } from './language-option.js';
 import { UsageError } from './usage.js';
 
@@ -59,10 +59,9 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
   const card = options.rates === undefined ? USUAL_RATES : await rateCard(options.rates);
   const segments: DocumentSegment[] = [];
   const usual = new UsualWords();
-  for (const path of await documentsIn(paths)) {
-    const { segments: texts } = await projectDocument(path, basename(path), source);
-    for (const text of texts) segments.push(documentSegment(basename(path), text, source, usual));
-  }
+  for await (const { name, segments: texts } of documentsOf(paths, source))
+    for (const text of texts) segments.push(documentSegment(name, text, source, usual));
+  if (segments.length === 0) throw new UsageError('There is no document in what was given.');
   const { concepts, spoken } = await conceptsOf(options.termbase ?? []);
   const bodies = concepts.map(({ body }) => body);
   const kit = new KitRehearsal({ segments, source, target, threshold, concepts: bodies, dictionaryFor });
@@ -88,18 +87,6 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
 
 export function reportOf(tried: Tried): RehearsalReport {
   return { title: rehearsalTitle(tried, words), language: words.language, tables: rehearsalTables(tried, words) };
-}
-
-/** The files themselves, and all files of folders, in the order of their names. */
-async function documentsIn(paths: readonly string[]): Promise<string[]> {
-  const found: string[] = [];
-  for (const path of paths)
-    if ((await stat(path)).isDirectory()) {
-      const names = (await readdir(path)).filter((name) => !name.startsWith('.')).sort();
-      found.push(...(await documentsIn(names.map((name) => join(path, name)))));
-    } else found.push(path);
-  if (found.length === 0) throw new UsageError('There is no document in what was given.');
-  return found;
 }
 
 async function conceptsOf(

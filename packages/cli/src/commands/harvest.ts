@@ -9,10 +9,10 @@ import { otherLanguage } from '@fair-copy/core/rehearsal/segment.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { isExchange, openClientFile } from '@fair-copy/files/formats/registry.js';
-import { projectDocument } from '@fair-copy/files/project-document.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
 import { writeConcepts } from '../candidates-out.js';
 import { conceptsIn } from '../concepts.js';
+import { documentsOf } from '../documents.js';
 import { languageOption } from '../language-option.js';
 import { requireTable, writeTable } from '../table.js';
 import { UsageError } from '../usage.js';
@@ -94,10 +94,11 @@ async function textsIn(
   const isUnits = client !== null && isExchange(client.kind);
   client?.close();
   if (!isUnits) {
-    const { segments } = await projectDocument(path, basename(path), source);
-    return segments
-      .filter((text) => otherLanguage(withoutCodes(text), source) === null)
-      .map((text) => ({ source: text, target: null }));
+    const texts: { source: string; target: null }[] = [];
+    for await (const { segments } of documentsOf([path], source))
+      for (const text of segments)
+        if (otherLanguage(withoutCodes(text), source) === null) texts.push({ source: text, target: null });
+    return texts;
   }
   const [sourceOf, targetOf] = [servingFor(source), target && servingFor(target)];
   const texts: { source: string; target: string | null }[] = [];

@@ -21,13 +21,14 @@ import { conceptById } from '../store/concepts.js';
 import { openForReading, type Db } from '../store/database.js';
 import { memoryById } from '../store/memories.js';
 import { MemoryFile } from '../store/memory-file.js';
+import { kitById } from '../store/kits.js';
 import { withStaged } from '../store/outcome-file.js';
 import { pathsOf, type Paths } from '../store/paths.js';
 import { picturesOf } from '../store/pictures.js';
 import { termbaseById } from '../store/termbases.js';
 
 export interface RehearsalOut {
-  readonly clientId: number;
+  readonly kitId: number;
   readonly jobId: number;
   readonly what: 'xlsx' | 'html' | 'pack';
   /** The reader's. */
@@ -45,11 +46,11 @@ interface Kept {
 }
 
 export async function handOverRehearsal(
-  { clientId, jobId, what, language }: RehearsalOut,
+  { kitId, jobId, what, language }: RehearsalOut,
   context: TaskContext,
 ): Promise<{ readonly path: string; readonly fileName: string }> {
   const paths = pathsOf(context.dataDir);
-  const kept = withStaged(paths.stagedPlan(clientId, 'rehearse'), null, (db) => keptIn(db, language));
+  const kept = withStaged(paths.rehearsal(kitId), null, (db) => keptIn(db, language));
   if (!kept) throw new ApiError('not-rehearsed');
   const { plan } = kept;
   const db = openForReading(paths.workspace);
@@ -57,7 +58,8 @@ export async function handOverRehearsal(
   try {
     await mkdir(folder, { recursive: true });
     const isPack = what === 'pack';
-    const stem = `${clientById(db, clientId).name} ${plan.source}-${plan.target} ${isPack ? 'kit' : 'rehearsal'}`;
+    const kit = kitById(db, kitId);
+    const stem = `${clientById(db, kit.client_id).name} ${kit.name} ${isPack ? 'kit' : 'rehearsal'}`;
     const fileName = fileNameOf(stem, isPack ? 'zip' : what);
     const path = join(folder, fileName);
     if (isPack) {

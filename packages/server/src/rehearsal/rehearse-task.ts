@@ -3,6 +3,7 @@ import type { GalleySegment, KitPlan, RehearsalOutcome } from '@fair-copy/api/re
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { UsualWords } from '@fair-copy/core/language/usual-words.js';
 import { bandOf, contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
+import { isAmong } from '@fair-copy/core/memory/said-of.js';
 import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
 import { misfitsOf } from '@fair-copy/core/rehearsal/misfits.js';
 import { unitsThatMatch } from '@fair-copy/core/rehearsal/packing.js';
@@ -12,8 +13,6 @@ import type { Concept } from '@fair-copy/core/termbase/concept.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
-import { named } from '@fair-copy/files/named.js';
-import { projectDocument } from '@fair-copy/files/project-document.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptsOf } from '../store/concepts.js';
@@ -24,9 +23,10 @@ import { MemoryFile } from '../store/memory-file.js';
 import { stagedFile } from '../store/outcome-file.js';
 import { pathsOf } from '../store/paths.js';
 import { termbaseById } from '../store/termbases.js';
+import { documentsOf } from './documents.js';
 
 export interface KitToRehearse {
-  readonly clientId: number;
+  readonly kitId: number;
   readonly plan: KitPlan;
 }
 
@@ -41,10 +41,11 @@ interface Owned {
   readonly concept: Concept;
 }
 
-export async function rehearseKit({ clientId, plan }: KitToRehearse, context: TaskContext): Promise<RehearsalOutcome> {
+export async function rehearseKit({ kitId, plan }: KitToRehearse, context: TaskContext): Promise<RehearsalOutcome> {
   const [source, target] = [canonicalTag(plan.source), canonicalTag(plan.target)];
   if (!source || !target || plan.documents.length === 0) throw new ApiError('nothing-to-rehearse');
-  const segments = await segmentsOf(plan, source, context);
+  const { segments, leftOut } = await segmentsOf(plan, source, context);
+  if (segments.length === 0) throw new ApiError('nothing-to-rehearse');
   const db = openForReading(pathsOf(context.dataDir).workspace);
   try {
     const owned = plan.termbases.flatMap((termbaseId) =>
@@ -77,31 +78,30 @@ export async function rehearseKit({ clientId, plan }: KitToRehearse, context: Ta
       conceptId: (concept) => owned[concept]!.concept.fields[IDENTIFIER]?.[0] ?? String(owned[concept]!.concept.id),
       usable: (concept) => kit.terms.usable(concept),
     };
-    keep(pathsOf(context.dataDir).stagedPlan(clientId, 'rehearse'), tried, plan, kit, owned);
-    return outcomeOf(tried, plan);
+    keep(pathsOf(context.dataDir).rehearsal(kitId), tried, plan, kit, owned);
+    return { ...outcomeOf(tried, plan), leftOut };
   } finally {
     db.close();
   }
 }
 
 async function segmentsOf(
-  { documents }: KitPlan,
+  plan: KitPlan,
   source: LanguageTag,
   context: TaskContext,
-): Promise<DocumentSegment[]> {
-  const all: DocumentSegment[] = [];
+): Promise<{ readonly segments: DocumentSegment[]; readonly leftOut: RehearsalOutcome['leftOut'] }> {
+  const segments: DocumentSegment[] = [];
   const usual = new UsualWords();
-  for (const [i, { sha256, name }] of documents.entries()) {
-    const path = pathsOf(context.dataDir).original(sha256);
-    const { segments } = await named(name, () => projectDocument(path, name, source));
-    for (const text of segments) all.push(documentSegment(name, text, source, usual));
-    context.checkpoint((READ * (i + 1)) / documents.length);
+  const documents = documentsOf(plan, source, context, (share) => context.checkpoint(READ * share));
+  for (;;) {
+    const { done, value } = await documents.next();
+    if (done) return { segments, leftOut: value };
+    for (const text of value.segments) segments.push(documentSegment(value.name, text, source, usual));
   }
-  return all;
 }
 
 function passMemories(db: Db, { memories }: KitPlan, kit: KitRehearsal, context: TaskContext): void {
-  for (const [i, { id, off }] of memories.entries()) {
+  for (const [i, { id, off, only }] of memories.entries()) {
     const row = memoryById(db, id);
     const memory = kit.memory(row.name, off);
     const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(row.file));
@@ -109,7 +109,7 @@ function passMemories(db: Db, { memories }: KitPlan, kit: KitRehearsal, context:
     try {
       const passed = (share: number): void =>
         context.checkpoint(READ + ((0.95 - READ) * (i + share)) / memories.length);
-      for (const unit of file.units(passed)) kit.see(memory, unit, unit.id);
+      for (const unit of file.units(passed)) if (!only || isAmong(unit, only)) kit.see(memory, unit, unit.id);
     } finally {
       file.db.exec('COMMIT');
       file.close();
@@ -165,7 +165,7 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
   });
 }
 
-function outcomeOf(tried: Tried, plan: KitPlan): RehearsalOutcome {
+function outcomeOf(tried: Tried, plan: KitPlan): Omit<RehearsalOutcome, 'leftOut'> {
   const { source, target, segments, rehearsed, card, memories, found, missing } = tried;
   const documents = [...new Set(segments.map(({ document }) => document))];
   const others = new Map<string, { document: string; language: string; segments: number }>();

@@ -39,17 +39,17 @@ export async function fillWorkspace(address, folder) {
   }
 }
 
-/** With all that has both languages, as the page proposes it. */
-async function rehearse(api, clientId, documents, { source, target, perWord }) {
-  const { plan } = await api('GET', `/rehearsals/${clientId}`);
-  const files = documents.map(({ sha256, name }) => ({ sha256, name }));
-  const asked = { ...plan, source, target, documents: files, rates: { ...plan.rates, perWord } };
-  await api('PUT', `/rehearsals/${clientId}`, asked);
-  const { resources } = await api('GET', `/rehearsals/${clientId}`);
-  const fitting = (kind) => resources.filter((one) => one.kind === kind && one.fit !== 'none').map(({ id }) => id);
-  const memories = fitting('memory').map((id) => ({ id, off: 0 }));
-  await api('PUT', `/rehearsals/${clientId}`, { ...asked, memories, termbases: fitting('termbase') });
-  await ended(api, (await api('POST', `/rehearsals/${clientId}/run`)).id);
+/** A kit of all that has both languages, as the page proposes it, tried on documents. */
+async function rehearse(api, clientId, documents, { kit: name, source, target, perWord }) {
+  const { id } = await api('POST', '/kits', { clientId, name, source, target });
+  const { plan, resources } = await api('GET', `/rehearsals/${id}`);
+  const fitting = (kind) => resources.filter((one) => one.kind === kind && one.fit !== 'none').map((one) => one.id);
+  const [memories, termbases] = [fitting('memory').map((memory) => ({ id: memory, off: 0 })), fitting('termbase')];
+  const files = documents.map(({ sha256, name: file }) => ({ sha256, name: file }));
+  const writes = { writesMemory: memories[0]?.id ?? null, writesTermbase: termbases[0] ?? null };
+  const rates = { ...plan.rates, perWord };
+  await api('PUT', `/rehearsals/${id}`, { ...plan, documents: files, rates, memories, termbases, ...writes });
+  await ended(api, (await api('POST', `/rehearsals/${id}/run`)).id);
 }
 
 /** The file that came out of an archive, once it is read. */

@@ -27,12 +27,20 @@ export const DOCUMENT_PAIRS = [
 export const REHEARSALS = [
   {
     client: 'Brennick Waterways',
+    kit: 'Handbooks and notices',
     documents: ['Lock handbook_en.docx', 'spring_notice_en.html'],
     source: 'en',
     target: 'de',
     perWord: 0.14,
   },
-  { client: 'Alder & Voss Kilns', documents: ['kiln_leaflet_ja.md'], source: 'ja', target: 'en', perWord: 0.16 },
+  {
+    client: 'Alder & Voss Kilns',
+    kit: 'Leaflets',
+    documents: ['kiln_leaflet_ja.md'],
+    source: 'ja',
+    target: 'en',
+    perWord: 0.16,
+  },
 ];
 
 export async function makeDocuments(folder) {

@@ -23,12 +23,13 @@ test('the galley by keys, by band, with matches and terms; the figures and the p
 test('ranks, a candidate that is no term, and the kit packed', async ({ page, server }) => {
   await open(page, server, '/rehearse', 1);
   const kit = page.getByRole('list', { name: 'Memories' });
-  const first = await kit.getByRole('listitem').first().getByRole('checkbox').getAttribute('aria-label');
+  const used = (at: number) => kit.getByRole('listitem').nth(at).getByRole('checkbox', { name: /^Use/ });
+  const first = await used(0).getAttribute('aria-label');
   await kit
     .getByRole('button', { name: /^Lower rank/ })
     .first()
     .click();
-  await expect(kit.getByRole('listitem').nth(1).getByRole('checkbox')).toHaveAttribute('aria-label', first!);
+  await expect(used(1)).toHaveAttribute('aria-label', first!);
   await expect(page.getByText('The kit or a resource has changed since')).toBeVisible();
   await page.getByRole('button', { name: 'Rehearse again' }).click();
   await expect(page.getByText('The kit or a resource has changed since')).toBeHidden();
@@ -43,7 +44,7 @@ test('ranks, a candidate that is no term, and the kit packed', async ({ page, se
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Pack the kit' }).click();
   const file = await download;
-  expect(file.suggestedFilename()).toBe('Brennick Waterways en-de kit.zip');
+  expect(file.suggestedFilename()).toBe('Brennick Waterways Handbooks and notices kit.zip');
   expect(
     readFileSync((await file.path())!)
       .subarray(0, 2)
@@ -69,4 +70,39 @@ test('a document of one’s own, in a language that the client has nothing for',
   await expect(page.getByRole('list', { name: 'Does not fit' })).toContainText('German');
   await page.getByRole('button', { name: 'Rehearse again' }).click();
   await expect(page.getByText('Abra a porta devagar.')).toBeVisible();
+});
+
+test('a kit after the pattern of another client, with what it writes to; at the end of a job its memory is merged', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, '/rehearse', 2);
+  await page.getByRole('button', { name: 'More to do with this kit' }).click();
+  await page.getByRole('menuitem', { name: 'New kit' }).click();
+  await page.getByRole('combobox', { name: 'After the pattern of' }).click();
+  await page.getByRole('option', { name: 'Handbooks and notices (Brennick Waterways)' }).click();
+  await expect(page.getByRole('textbox', { name: 'Name of the kit' })).toHaveValue('English–German');
+  await page.getByRole('checkbox', { name: /^with an empty memory/ }).check();
+  await page.getByRole('button', { name: 'Create' }).click();
+  await expect(page.getByRole('checkbox', { name: 'The project writes to: English–German' })).toHaveCount(2);
+  await page.getByRole('button', { name: 'Which units: English–German' }).click();
+  await page.getByRole('textbox', { name: 'Subject' }).fill('kilns');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'Which units: English–German' })).toHaveText('only kilns');
+  await page.goto(`${server.address}/holdings`);
+  await page.getByRole('table', { name: 'Kits' }).getByRole('link', { name: 'English–German' }).click();
+  await expect(page.getByRole('combobox', { name: 'Kit' })).toHaveText('English–German');
+  await page.getByRole('button', { name: 'More to do with this kit' }).click();
+  await expect(page.getByRole('menuitem', { name: /^End of the job/ })).toBeHidden();
+  await page.keyboard.press('Escape');
+  await page.goto(`${server.address}/holdings`);
+  await page.getByRole('link', { name: 'English–German', exact: true }).nth(1).click();
+  await page.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Mark as the memory of a job' }).click();
+  await page.goto(`${server.address}/holdings`);
+  await page.getByRole('table', { name: 'Kits' }).getByRole('link', { name: 'English–German' }).click();
+  await page.getByRole('button', { name: 'More to do with this kit' }).click();
+  await page.getByRole('menuitem', { name: /^End of the job/ }).click();
+  await expect(page).toHaveURL(/\/merge$/);
+  await expect(page.getByText('English–German').first()).toBeVisible();
 });

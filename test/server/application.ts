@@ -4,12 +4,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildApp, type App } from '@fair-copy/server/app.js';
 
-/** The smallest picture. */
-export const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-);
-
 export interface JobBody {
   readonly id: number;
   readonly state: string;

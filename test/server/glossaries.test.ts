@@ -3,7 +3,8 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { openClientFile } from '@fair-copy/files/formats/registry.js';
 import { workbook } from '../../demo/workbook.mjs';
-import { Application, PNG } from './application.js';
+import { Application } from './application.js';
+import { PNG } from '../png.js';
 
 let server: Application;
 let client: number;

@@ -4,10 +4,12 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { CandidatesFound } from '@fair-copy/api/candidates.js';
 import type { GalleySegment, KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
-import { Application, PNG, unitsWritten, type JobBody } from './application.js';
+import { Application, unitsWritten, type JobBody } from './application.js';
+import { PNG } from '../png.js';
 
 let server: Application;
 let client: number;
+let kit: number;
 let lasting: number;
 let older: number;
 let portuguese: number;
@@ -50,24 +52,27 @@ beforeAll(async () => {
   );
   const { result } = await server.write(fileId, { newName: 'Terms' });
   termbase = (result as { termbaseId: number }).termbaseId;
+  kit = (
+    await server.ask<{ id: number }>('POST', '/kits', { clientId: client, name: 'Handbooks', source: '', target: '' })
+  ).id;
 });
 afterAll(() => server.stop());
 
-const look = (): Promise<RehearsalBody> => server.ask('GET', `/rehearsals/${client}`);
+const look = (): Promise<RehearsalBody> => server.ask('GET', `/rehearsals/${kit}`);
 const keep = async (part: Partial<KitPlan>): Promise<void> => {
   const { plan } = await look();
-  await server.ask('PUT', `/rehearsals/${client}`, { ...plan, ...part });
+  await server.ask('PUT', `/rehearsals/${kit}`, { ...plan, ...part });
 };
 const run = async (): Promise<JobBody> =>
-  server.ended((await server.ask<{ id: number }>('POST', `/rehearsals/${client}/run`)).id);
+  server.ended((await server.ask<{ id: number }>('POST', `/rehearsals/${kit}/run`)).id);
 const galley = async (more = ''): Promise<readonly GalleySegment[]> =>
-  (await server.ask<{ segments: GalleySegment[] }>('GET', `/rehearsals/${client}/segments?${more}`)).segments;
+  (await server.ask<{ segments: GalleySegment[] }>('GET', `/rehearsals/${kit}/segments?${more}`)).segments;
 
 test('nothing chosen is said, and what does not serve a pair is known before anything is tried', async () => {
   expect(await look()).toMatchObject({ outcome: null, plan: { documents: [] } });
-  const refused = await server.ask('POST', `/rehearsals/${client}/run`, undefined, 409);
+  const refused = await server.ask('POST', `/rehearsals/${kit}/run`, undefined, 409);
   expect(refused).toMatchObject({ code: 'nothing-to-rehearse' });
-  const none = await server.ask<{ id: number }>('POST', `/rehearsals/${client}/hand-over`, { what: 'xlsx' });
+  const none = await server.ask<{ id: number }>('POST', `/rehearsals/${kit}/hand-over`, { what: 'xlsx' });
   expect((await server.ended(none.id)).error).toMatchObject({ code: 'not-rehearsed' });
   await keep({ source: 'en', target: 'de' });
   const { resources } = await look();
@@ -127,24 +132,25 @@ test('a kit that is another by now says so, and the last figures stand beside th
 });
 
 test('what the client says is no term is not proposed again', async () => {
-  await keep({ noTerms: ['paddle gear'] });
+  await server.ask('POST', `/clients/${client}/no-terms`, { text: 'Paddle gear' });
+  expect((await look()).plan.noTerms).toEqual(['paddle gear']);
   await run();
   expect((await look()).outcome!.missing.map(({ text }) => text)).not.toContain('paddle gear');
 });
 
 /** What is handed over, as members of its archive. */
 async function handedOver(what: 'pack' | 'xlsx', language = 'en'): Promise<Record<string, string>> {
-  const job = await server.ask<{ id: number }>('POST', `/rehearsals/${client}/hand-over`, { what, language });
+  const job = await server.ask<{ id: number }>('POST', `/rehearsals/${kit}/hand-over`, { what, language });
   const { path } = (await server.ended(job.id)).result as { path: string };
   const members = Object.entries(unzipSync(readFileSync(path)));
   return Object.fromEntries(members.map(([name, bytes]) => [name, strFromU8(bytes)]));
 }
 
 test('the packed kit has what matches and occurs, and the report', async () => {
-  const kit = await handedOver('pack');
-  expect(Object.keys(kit)).toEqual(['Older.tmx', 'Terms.tbx', 'report.xlsx', 'rates.json']);
-  expect(kit['Terms.tbx']).toContain('Obertor');
-  expect(kit['Terms.tbx']).not.toContain('Treidelpfad');
+  const packed = await handedOver('pack');
+  expect(Object.keys(packed)).toEqual(['Older.tmx', 'Terms.tbx', 'report.xlsx', 'rates.json']);
+  expect(packed['Terms.tbx']).toContain('Obertor');
+  expect(packed['Terms.tbx']).not.toContain('Treidelpfad');
 });
 
 test('what is packed was rehearsed: a kit that is another by now changes nothing in it', async () => {
@@ -176,11 +182,11 @@ test('memories whose files would have one name, and the pictures that concepts n
     termbases: [termbaseId],
   });
   await run();
-  const kit = await handedOver('pack');
+  const packed = await handedOver('pack');
   const names = ['Light_.tmx', 'Light_ 2.tmx', 'Ways.tbx', 'pictures/gate.png', 'report.xlsx', 'rates.json'];
-  expect(Object.keys(kit)).toEqual(names);
-  expect(kit['Light_ 2.tmx']).not.toContain('Nie wieder gesagt');
-  expect(kit['Ways.tbx']).toContain('pictures/gate.png');
+  expect(Object.keys(packed)).toEqual(names);
+  expect(packed['Light_ 2.tmx']).not.toContain('Nie wieder gesagt');
+  expect(packed['Ways.tbx']).toContain('pictures/gate.png');
   const report = Object.values(await handedOver('xlsx')).join('');
   expect(report.includes('It has nothing in German; it has English, Portuguese.')).toBe(true);
   const inGerman = await handedOver('xlsx', 'de');
@@ -198,7 +204,7 @@ test('what the documents come to is known before what matches, and gone when tha
   const lines = Array.from({ length: 1500 }, (_, i) => `Gate ${i % 1000} of the lock is greased in spring.`);
   const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from(lines.join('\n')));
   await keep({ documents: [{ sha256, name: 'long.txt' }] });
-  const { id } = await server.ask<{ id: number }>('POST', `/rehearsals/${client}/run`);
+  const { id } = await server.ask<{ id: number }>('POST', `/rehearsals/${kit}/run`);
   const seen: RehearsalBody['counted'][] = [];
   for (;;) {
     const { state } = await server.ask<JobBody>('GET', `/jobs/${id}`);
@@ -242,6 +248,6 @@ test('a whole memory says what it often has and no termbase, with what it says f
   expect(candidates[0]).toMatchObject({ text: 'mooring ring', times: 3, counterpart: 'Festmacherring' });
   expect(candidates[0]!.contexts[0]).toBe('The mooring ring is on the wall.');
   expect(candidates.map(({ text }) => text)).not.toContain('upper gate');
-  await keep({ noTerms: ['mooring ring'] });
+  await server.ask('POST', `/clients/${client}/no-terms`, { text: 'mooring ring' });
   expect((await find()).candidates.map(({ text }) => text)).not.toContain('mooring ring');
 });

@@ -17,6 +17,8 @@ const holding = z.object({
   concepts: z.number(),
   languages: z.array(z.object({ language: z.string(), terms: z.number(), concepts: z.number() })),
   openFindings: z.number(),
+  /** Kept to be looked up only: nothing is written to it. */
+  isReference: z.boolean(),
   inspected: z.boolean(),
   changedAt: z.string(),
 });

@@ -5,6 +5,7 @@ import { handOverContract } from './hand-over.js';
 import { inspectionContract } from './inspection.js';
 import { intakeContract } from './intake.js';
 import { jobContract } from './jobs.js';
+import { kitContract } from './kits.js';
 import { ledgerContract } from './ledger.js';
 import { lookUpContract } from './look-up.js';
 import { memoryContract } from './memories.js';
@@ -25,6 +26,7 @@ export const contract = {
   ...inspectionContract,
   ...intakeContract,
   ...jobContract,
+  ...kitContract,
   ...ledgerContract,
   ...lookUpContract,
   ...memoryContract,

@@ -86,6 +86,8 @@ export const memoryBody = z.object({
   subject: z.string(),
   /** Of one job: when that is over, it goes into a lasting one. */
   ofJob: z.boolean(),
+  /** Kept to be looked up only: nothing is written to it. */
+  isReference: z.boolean(),
   units: z.number(),
   languages: z.array(z.object({ language: z.string(), segments: z.number(), units: z.number() })),
   origins: z.array(z.object({ id: z.number(), name: z.string(), at: z.string() })),
@@ -207,6 +209,7 @@ export const memoryContract = routes({
       name: z.string().max(200).optional(),
       subject: z.string().max(200).optional(),
       ofJob: z.boolean().optional(),
+      isReference: z.boolean().optional(),
     }),
     answer: done,
   },

@@ -1,10 +1,11 @@
-/** A client's kit, tried on documents. */
+/** A kit, tried on documents. */
 import { BANDS } from '@fair-copy/core/rehearsal/figures.js';
 import { z } from 'zod';
 import { candidateBody } from './candidates.js';
 import { jobOf } from './jobs.js';
+import { kitChoice } from './kits.js';
 import { routes } from './route.js';
-import { done, idParam, spoken, whole } from './shared.js';
+import { diagnosticBody, done, idParam, spoken, whole } from './shared.js';
 
 const band = z.enum(BANDS);
 
@@ -15,14 +16,8 @@ export const rateCard = z.object({
   shares: z.record(band, z.number().gt(0).max(1)),
 });
 
-export const kitPlan = z.object({
-  /** BCP 47; empty: not chosen. */
-  source: z.string().max(40),
-  target: z.string().max(40),
-  threshold: z.number().min(1).max(100),
-  /** In the order of their ranks, with the points that are taken off their scores. */
-  memories: z.array(z.object({ id: z.number().int(), off: z.number().min(0).max(50) })).max(100),
-  termbases: z.array(z.number().int()).max(100),
+/** A kit as it lies on the desk: what is chosen, what it is tried on, and what the client pays and says. */
+export const kitPlan = kitChoice.extend({
   documents: z
     .array(z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }))
     .max(200),
@@ -66,6 +61,8 @@ export const rehearsalOutcome = z.object({
   missing: z.array(candidateBody).readonly(),
   /** Documents and segments in another language than the kit's. */
   others: z.array(z.object({ document: z.string(), language: z.string(), segments: z.number() })).readonly(),
+  /** Files of zips that are no documents, with the reason. */
+  leftOut: z.array(z.object({ name: z.string(), why: diagnosticBody })).readonly(),
 });
 export type RehearsalOutcome = z.infer<typeof rehearsalOutcome>;
 
@@ -77,6 +74,10 @@ export const kitResource = z.object({
   fit: z.enum(['same', 'general', 'none']),
   languages: z.array(z.string()).readonly(),
   items: z.number(),
+  /** Kept to be looked up only. */
+  isReference: z.boolean(),
+  /** A memory of one job, that goes into a lasting one when the job is over. */
+  ofJob: z.boolean(),
 });
 export type KitResource = z.infer<typeof kitResource>;
 
@@ -87,6 +88,8 @@ export const countedDocuments = z
 export type CountedBody = z.infer<typeof countedDocuments>;
 
 export const rehearsalBody = z.object({
+  kitId: z.number(),
+  name: z.string(),
   clientId: z.number(),
   plan: kitPlan,
   resources: z.array(kitResource).readonly(),
@@ -143,11 +146,17 @@ export type GalleySegment = z.infer<typeof galleySegment>;
 
 export const rehearsalContract = routes({
   'GET /rehearsals/:id': {
-    summary: 'The kit of a client and what it was worth',
+    summary: 'A kit and what it was worth',
     params: idParam,
     answer: rehearsalBody,
   },
-  'PUT /rehearsals/:id': { params: idParam, body: kitPlan, answer: done },
+  'PUT /rehearsals/:id': { params: idParam, body: kitPlan.omit({ noTerms: true }), answer: done },
+  'POST /clients/:id/no-terms': {
+    summary: 'A word or phrase that is no term of this client: it is not proposed again',
+    params: idParam,
+    body: z.object({ text: z.string().trim().min(1).max(300) }),
+    answer: done,
+  },
   'POST /rehearsals/:id/run': { params: idParam, answer: jobOf('rehearse') },
   'GET /rehearsals/:id/segments': {
     summary: 'The documents as running text, each segment with its matches and terms',

@@ -20,6 +20,8 @@ export const termbase = z.object({
   client: z.string(),
   name: z.string(),
   concepts: z.number(),
+  /** Kept to be looked up only: nothing is written to it. */
+  isReference: z.boolean(),
   languages: z.array(z.object({ language: z.string(), terms: z.number(), concepts: z.number() })),
   fields: z.array(fieldDefinition),
   /** The file whose shape sheets can be written in. */
@@ -178,6 +180,12 @@ export const termbaseContract = routes({
   'POST /termbases': { body: z.object({ clientId: z.number(), name: z.string().max(200) }), answer: made },
   'GET /termbases/:id': { params: idParam, answer: termbase },
   'PATCH /termbases/:id': { params: idParam, body: z.object({ name: z.string().max(200) }), answer: done },
+  'PUT /termbases/:id/reference': {
+    summary: 'Whether it is kept to be looked up only',
+    params: idParam,
+    body: z.object({ on: z.boolean() }),
+    answer: done,
+  },
   'POST /termbases/:id/move': {
     summary: 'To another client; undone in the ledger',
     params: idParam,

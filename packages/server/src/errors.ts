@@ -17,6 +17,7 @@ const STATUS: Readonly<Record<ErrorCode, number>> = {
   'nothing-chosen': 409,
   'nothing-to-rehearse': 409,
   'not-rehearsed': 409,
+  'reference-only': 409,
   'nothing-to-write': 409,
   'no-text': 422,
   'already-undone': 409,

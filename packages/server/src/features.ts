@@ -10,6 +10,7 @@ import { history } from './history/feature.js';
 import { holdings } from './holdings/feature.js';
 import { inspection } from './inspection/feature.js';
 import { intake } from './intake/feature.js';
+import { kits } from './kits/feature.js';
 import { lookUp } from './look-up/feature.js';
 import { memories } from './memories/feature.js';
 import { merging } from './merging/feature.js';
@@ -30,6 +31,7 @@ export const FEATURES: readonly Feature[] = [
   termMerging,
   two,
   inspection,
+  kits,
   rehearsal,
   intake,
   alignments,

@@ -43,6 +43,11 @@ export interface DoneCodes extends KeptCodes {
   readonly 'memory-created': { readonly name: string };
   readonly 'memory-renamed': { readonly from: string; readonly to: string };
   readonly 'memory-job': { readonly name: string; readonly on: boolean };
+  readonly 'reference-set': { readonly name: string; readonly on: boolean };
+  readonly 'kit-created': { readonly name: string };
+  readonly 'kit-renamed': { readonly from: string; readonly to: string };
+  readonly 'kit-changed': { readonly name: string };
+  readonly 'kit-deleted': { readonly name: string };
   readonly 'memory-subject': { readonly name: string };
   readonly 'memory-deleted': { readonly name: string };
   readonly 'memory-made': { readonly name: string; readonly termbase: string; readonly count: number };

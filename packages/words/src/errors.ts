@@ -16,6 +16,7 @@ export type Missing =
   | 'file'
   | 'file of this client'
   | 'job'
+  | 'kit'
   | 'language'
   | 'memory'
   | 'memory of this client'
@@ -29,7 +30,7 @@ export type Missing =
   | 'unit';
 
 /** Kinds of things that have names. */
-export type Named = 'client' | 'termbase' | 'memory';
+export type Named = 'client' | 'termbase' | 'memory' | 'kit';
 
 export interface ErrorCodes {
   /** `name`: of the one that was looked for, where it has one. */
@@ -44,6 +45,7 @@ export interface ErrorCodes {
   readonly 'nothing-chosen': Record<string, never>;
   readonly 'nothing-to-rehearse': Record<string, never>;
   readonly 'not-rehearsed': Record<string, never>;
+  readonly 'reference-only': { readonly name: string };
   readonly 'nothing-to-write': { readonly name: string };
   readonly 'no-text': { readonly name: string };
   readonly 'already-undone': Record<string, never>;

@@ -35,6 +35,7 @@ export function holdingRoutes(api: Api, { workspace }: Context): void {
       concepts: row.concepts,
       languages: languageCounts(workspace, row.id),
       openFindings: openTotal(workspace, TERMBASES, row.id),
+      isReference: row.reference === 1,
       inspected: row.inspected === 1,
       changedAt: row.changed_at ?? row.created_at,
     })),

@@ -88,7 +88,8 @@ function onWholeOrPart(db: Db, id: number, others: string): Named | undefined {
   const mine = db
     .prepare<[number], { entity: string; entity_id: number }>(
       `SELECT entity, entity_id FROM change WHERE ledger_id = ?
-       AND (entity IN ('client', 'termbase', 'memory') OR entity GLOB 'client *' OR entity GLOB 'termbase *' OR entity GLOB 'memory *')`,
+       AND (entity IN ('client', 'termbase', 'memory', 'kit') OR entity GLOB 'client *' OR entity GLOB 'termbase *' OR entity GLOB 'memory *'
+         OR entity GLOB 'kit *')`,
     )
     .all(id);
   const find = db.prepare<[{ id: number; entity: string; of: number }], Named>(

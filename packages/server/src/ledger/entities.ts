@@ -17,17 +17,29 @@ export const ENTITIES = {
   client: (db: Db) => rowEntity(db, 'client', ['name', 'created_at']),
   'client name': (db: Db) => columnEntity(db, 'client', 'name'),
   termbase: (db: Db) =>
-    rowEntity(db, 'termbase', ['client_id', 'name', 'created_at', 'fields', 'shape'], { fields: '[]', shape: null }),
+    rowEntity(db, 'termbase', ['client_id', 'name', 'created_at', 'fields', 'shape', 'reference'], {
+      fields: '[]',
+      shape: null,
+      reference: 0,
+    }),
   'termbase client': (db: Db) => columnEntity(db, 'termbase', 'client_id'),
   'termbase name': (db: Db) => columnEntity(db, 'termbase', 'name'),
+  'termbase reference': (db: Db) => columnEntity(db, 'termbase', 'reference'),
   'termbase fields': (db: Db) => definitionsEntity(db, false),
   memory: (db: Db) =>
-    rowEntity(db, 'memory', ['client_id', 'name', 'subject', 'created_at', 'file', 'of_job'], { of_job: 0 }),
+    rowEntity(db, 'memory', ['client_id', 'name', 'subject', 'created_at', 'file', 'of_job', 'reference'], {
+      of_job: 0,
+      reference: 0,
+    }),
   'memory client': (db: Db) => columnEntity(db, 'memory', 'client_id'),
   'memory name': (db: Db) => columnEntity(db, 'memory', 'name'),
   'memory subject': (db: Db) => columnEntity(db, 'memory', 'subject'),
   'memory job': (db: Db) => columnEntity(db, 'memory', 'of_job'),
+  'memory reference': (db: Db) => columnEntity(db, 'memory', 'reference'),
   'memory file': (db: Db) => columnEntity(db, 'memory', 'file'),
+  kit: (db: Db) => rowEntity(db, 'kit', ['client_id', 'name', 'body', 'created_at']),
+  'kit name': (db: Db) => columnEntity(db, 'kit', 'name'),
+  'kit body': (db: Db) => columnEntity(db, 'kit', 'body'),
   picture: (db: Db) => rowEntity(db, 'picture', ['termbase_id', 'name', 'sha256', 'type', 'size']),
   concept: conceptEntity,
   stet: (db: Db) =>

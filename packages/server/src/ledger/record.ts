@@ -3,6 +3,7 @@ import { type KeptDone } from '@fair-copy/words/done.js';
 import type { Changing } from '@fair-copy/api/events.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
+import { ApiError } from '../errors.js';
 import type { EntityName } from './entities.js';
 
 /** A resource whose contents an operation changes. */
@@ -20,12 +21,29 @@ export interface NewEntry {
 }
 
 /** What pages show of whole resources, by the first word of an entity's name. */
-const WHOLES: Readonly<Record<string, Changing>> = { client: 'clients', termbase: 'termbase', memory: 'memory' };
+const WHOLES: Readonly<Record<string, Changing>> = {
+  client: 'clients',
+  termbase: 'termbase',
+  memory: 'memory',
+  kit: 'rehearsal',
+};
+
+/** Operations that say something of a resource, and change nothing of what is in it. */
+export const ABOUT_WHOLES: readonly string[] = ['termbase', 'stet'];
+
+/** Throws `ApiError` ("reference-only") where it is kept to be looked up only. */
+export function refuseIfReference(db: Db, kind: ResourceKind, id: number): void {
+  const row = db
+    .prepare<[number], { name: string; reference: number }>(`SELECT name, reference FROM ${kind} WHERE id = ?`)
+    .get(id);
+  if (row?.reference === 1) throw new ApiError('reference-only', { name: row.name });
+}
 
 /** Written to while an operation runs inside its transaction. */
 export class LedgerEntry {
   private readonly insert;
   private readonly touching;
+  private readonly isAboutWholes: boolean;
 
   /** @param id reserved for it, or null: the next free one */
   constructor(
@@ -56,6 +74,7 @@ export class LedgerEntry {
     this.touching = db.prepare(
       'INSERT OR IGNORE INTO touched (ledger_id, kind, resource_id, change_id) VALUES (?, ?, ?, ?)',
     );
+    this.isAboutWholes = ABOUT_WHOLES.includes(entry.kind);
     if (entry.termbaseId !== null) this.touch('termbase', entry.termbaseId);
     for (const what of ['ledger', 'holdings', 'inspection'] as const) context.changed(what);
   }
@@ -84,14 +103,16 @@ export class LedgerEntry {
       .run({ ledger: this.id, entity, from, to });
   }
 
-  /** What belongs to a termbase or memory is changed. */
+  /** What belongs to a termbase or memory is changed. Throws `ApiError` ("reference-only"). */
   touch(kind: ResourceKind, id: number): void {
+    if (!this.isAboutWholes) refuseIfReference(this.db, kind, id);
     this.touching.run(this.id, kind, id, null);
     this.context.changed(kind, id);
   }
 
-  /** Units are changed: the memory's file keeps them under this entry's number. */
+  /** Units are changed: the memory's file keeps them under this entry's number. Throws `ApiError` ("reference-only"). */
   touchUnits(memoryId: number): void {
+    refuseIfReference(this.db, 'memory', memoryId);
     this.touching.run(this.id, 'memory', memoryId, this.id);
     this.context.changed('memory', memoryId);
   }

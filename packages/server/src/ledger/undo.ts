@@ -21,6 +21,7 @@ import {
   type JournaledMemory,
 } from './journal.js';
 import { ended } from './operation.js';
+import { ABOUT_WHOLES, refuseIfReference, type ResourceKind } from './record.js';
 
 export function undoEntry({ id }: { readonly id: number }, context: TaskContext): Told<DoneCodes> {
   return turn(id, 'undo', context);
@@ -38,6 +39,7 @@ function turn(id: number, direction: Direction, context: TaskContext): Told<Done
   // It may touch anything.
   for (const what of CHANGING) if (what !== 'alignment') context.changed(what);
   refuseIfBlocked(db, id, direction);
+  refuseIfOfReference(db, id);
   const memories = memoriesOf(db, id);
   if (memories.length === 0) turnInWorkspace(db, id, direction, context.jobId);
   else turnWithMemories(db, id, direction, memories, context);
@@ -55,6 +57,18 @@ function requireTurnable(db: Db, id: number, direction: Direction): { readonly t
   if (direction === 'redo' && !entry.undone_at) throw new ApiError('not-undone');
   if (entry.closed) throw new ApiError('entry-closed', { why: entry.closed });
   return entry;
+}
+
+/** What is kept to be looked up only does not change by an undo either. A resource that the entry made goes as a whole. */
+function refuseIfOfReference(db: Db, id: number): void {
+  const touched = db
+    .prepare<[{ id: number; about: string }], { kind: ResourceKind; resource: number }>(
+      `SELECT t.kind, t.resource_id AS resource FROM touched t JOIN ledger l ON l.id = t.ledger_id
+       WHERE t.ledger_id = @id AND l.kind NOT IN (SELECT value FROM json_each(@about)) AND NOT EXISTS (
+         SELECT 1 FROM change WHERE ledger_id = @id AND entity = t.kind AND entity_id = t.resource_id)`,
+    )
+    .all({ id, about: JSON.stringify(ABOUT_WHOLES) });
+  for (const { kind, resource } of touched) refuseIfReference(db, kind, resource);
 }
 
 /** Memories whose units the entry changed; those that it made go and come as a whole. */

@@ -73,11 +73,13 @@ export interface MemoryProperties {
   readonly subject?: string | undefined;
   /** Whether it is of one job. */
   readonly ofJob?: boolean | undefined;
+  /** Whether it is kept to be looked up only. */
+  readonly isReference?: boolean | undefined;
 }
 
 /** Each that is given, as one operation. */
 export function renameMemory(
-  { id, name, subject, ofJob }: MemoryProperties & { readonly id: number },
+  { id, name, subject, ofJob, isReference }: MemoryProperties & { readonly id: number },
   context: TaskContext,
 ): void {
   const db = workspaceForWriting(context.dataDir);
@@ -88,15 +90,19 @@ export function renameMemory(
       ? did('memory-renamed', { from: before.name, to: clean })
       : subject !== undefined
         ? did('memory-subject', { name: clean })
-        : did('memory-job', { name: clean, on: ofJob ?? before.of_job === 1 });
+        : isReference !== undefined
+          ? did('reference-set', { name: clean, on: isReference })
+          : did('memory-job', { name: clean, on: ofJob ?? before.of_job === 1 });
   recorded(context, { clientId: before.client_id, termbaseId: null, kind: 'memory', title }, ({ entry }) => {
     if (name !== undefined) entry.before('memory name', id, before.name);
     if (subject !== undefined) entry.before('memory subject', id, before.subject);
     if (ofJob !== undefined) entry.before('memory job', id, before.of_job);
-    db.prepare('UPDATE memory SET name = ?, subject = ?, of_job = ? WHERE id = ?').run(
+    if (isReference !== undefined) entry.before('memory reference', id, before.reference);
+    db.prepare('UPDATE memory SET name = ?, subject = ?, of_job = ?, reference = ? WHERE id = ?').run(
       clean,
       subject ?? before.subject,
-      ofJob === undefined ? before.of_job : Number(ofJob),
+      Number(ofJob ?? before.of_job),
+      Number(isReference ?? before.reference),
       id,
     );
   });

@@ -26,6 +26,7 @@ export function shownMemory(row: MemoryRow, { workspace, memories, paths }: Cont
     name: row.name,
     subject: row.subject,
     ofJob: row.of_job === 1,
+    isReference: row.reference === 1,
     changedAt: last ?? row.created_at,
   };
   if (what !== null)

@@ -4,6 +4,7 @@ import { did } from '@fair-copy/words/done.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { recorded, type Writing } from '../ledger/operation.js';
+import { refuseIfReference } from '../ledger/record.js';
 import { insertMemory } from '../memories/resources.js';
 import { memoryById, memoryNames, type MemoryRow } from '../store/memories.js';
 import { freeName } from '../store/names.js';
@@ -50,6 +51,7 @@ export function publishMerge({ clientId, plan, built }: MergeToPublish, context:
       : insertMemory(writing, built.stored, clientId, { name });
     writing.entry.touch('memory', memoryId);
     for (const { id, ...before } of gone) {
+      refuseIfReference(writing.db, 'memory', id);
       writing.entry.before('memory', id, before);
       writing.db.prepare('DELETE FROM memory WHERE id = ?').run(id);
     }

@@ -14,6 +14,8 @@ export interface MemoryRow {
   readonly file: string;
   /** 1: of one job, 0: not. */
   readonly of_job: number;
+  /** 1: kept to be looked up only, 0: not. */
+  readonly reference: number;
 }
 
 export function memoryById(db: Db, id: number): MemoryRow {

@@ -13,7 +13,9 @@ export interface Paths {
   /** What would become of the memories of a client's merging. */
   stagedMerge(clientId: number): string;
   /** What comes of a plan of a client's: a bridge, a comparison, termbases that become one. */
-  stagedPlan(clientId: number, kind: 'bridge' | 'compare' | 'terms' | 'rehearse'): string;
+  stagedPlan(clientId: number, kind: 'bridge' | 'compare' | 'terms'): string;
+  /** What the last rehearsal of a kit came to. */
+  rehearsal(kitId: number): string;
   /** What an inspection found, until it is taken over. */
   stagedFindings(jobId: number): string;
   /** The units of a memory. */
@@ -32,6 +34,7 @@ export function pathsOf(root: string): Paths {
     stagedFindings: (jobId) => join(root, 'staging', `${jobId}-findings.db`),
     stagedMerge: (clientId) => join(root, 'staging', `${clientId}-merge.db`),
     stagedPlan: (clientId, kind) => join(root, 'staging', `${clientId}-${kind}.db`),
+    rehearsal: (kitId) => join(root, 'staging', `${kitId}-rehearse.db`),
     stagedMemory: (name) => join(root, 'staging', `${name}-units.db`),
     memory: (file) => join(root, 'memories', file),
     outgoing: (jobId) => join(root, 'outgoing', String(jobId)),

@@ -11,6 +11,8 @@ export interface TermbaseRow {
   readonly fields: string;
   /** JSON of the shape of the sheet that was taken in last; null where there was none. */
   readonly shape: string | null;
+  /** 1: kept to be looked up only, 0: not. */
+  readonly reference: number;
 }
 
 export function termbaseById(db: Db, id: number): TermbaseRow {

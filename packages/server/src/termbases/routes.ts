@@ -37,6 +37,11 @@ function wholeRoutes(api: Api, { workspace, workers }: Context): void {
     return OK;
   });
 
+  serve(api, termbaseContract, 'PUT /termbases/:id/reference', async ({ params, body }) => {
+    await workers.run(termbaseTasks.setReference, { id: params.id, ...body });
+    return OK;
+  });
+
   serve(api, termbaseContract, 'POST /termbases/:id/move', async ({ params, body }) => {
     await workers.run(termbaseTasks.moveTermbase, { kind: 'termbase', id: params.id, ...body });
     return OK;
@@ -61,13 +66,14 @@ function wholeRoutes(api: Api, { workspace, workers }: Context): void {
 }
 
 function shownTermbase(db: Db, termbaseId: number): TermbaseBody {
-  const { id, name, client_id, fields, shape } = termbaseById(db, termbaseId);
+  const { id, name, client_id, fields, shape, reference } = termbaseById(db, termbaseId);
   return {
     id,
     name,
     clientId: client_id,
     client: clientById(db, client_id).name,
     concepts: db.prepare<[number], number>('SELECT count(*) FROM concept WHERE termbase_id = ?').pluck().get(id)!,
+    isReference: reference === 1,
     languages: languageCounts(db, id),
     fields: JSON.parse(fields) as FieldDefinitionBody[],
     shapeOf: shape === null ? null : (JSON.parse(shape) as { file: string }).file,

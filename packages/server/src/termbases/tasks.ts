@@ -8,6 +8,7 @@ export const termbaseTasks = tasks({
   createTermbase: writing(async () => (await write()).createTermbase),
   renameTermbase: writing(async () => (await write()).renameTermbase),
   moveTermbase: writing(async () => (await import('../ledger/move-resource.js')).moveResource),
+  setReference: writing(async () => (await write()).setReference),
   deleteTermbase: writing(async () => (await write()).deleteTermbase),
   createConcept: writing(async () => (await write()).createConcept),
   changeConcept: writing(async () => (await write()).changeConcept),

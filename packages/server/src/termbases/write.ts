@@ -88,6 +88,17 @@ export function renameTermbase(
   });
 }
 
+/** Whether it is kept to be looked up only. */
+export function setReference({ id, on }: { readonly id: number; readonly on: boolean }, context: TaskContext): void {
+  const db = workspaceForWriting(context.dataDir);
+  const { client_id: clientId, name, reference } = termbaseById(db, id);
+  const about = { clientId, termbaseId: id, kind: 'termbase', title: did('reference-set', { name, on }) };
+  recorded(context, about, ({ entry }) => {
+    entry.before('termbase reference', id, reference);
+    db.prepare('UPDATE termbase SET reference = ? WHERE id = ?').run(Number(on), id);
+  });
+}
+
 /** Its concepts and all that belongs to it stay under its number, until the ledger lets go of the deletion. */
 export function deleteTermbase({ id }: { readonly id: number }, context: TaskContext): void {
   const db = workspaceForWriting(context.dataDir);

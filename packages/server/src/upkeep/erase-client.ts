@@ -61,6 +61,7 @@ function removeRows(db: Db, client: number): void {
   const entries = `(SELECT id FROM ledger WHERE client_id = ${client})`;
   db.exec(`
     DELETE FROM stet_rule WHERE client_id = ${client};
+    DELETE FROM kit WHERE client_id = ${client};
     DELETE FROM termbase WHERE client_id = ${client};
     DELETE FROM memory WHERE client_id = ${client};
     DELETE FROM change WHERE ledger_id IN ${entries};
@@ -95,7 +96,16 @@ export function eraseFromDesk(workspace: Db, desk: Db): void {
     gone += desk
       .prepare('DELETE FROM row_decision WHERE file_id IN (SELECT id FROM intake_file WHERE client_id = ?)')
       .run(id).changes;
-    for (const table of ['intake_file', 'picture_file', 'recipe', 'alignment', 'job', 'merge_plan', 'kept_plan'])
+    for (const table of [
+      'intake_file',
+      'picture_file',
+      'recipe',
+      'alignment',
+      'job',
+      'merge_plan',
+      'kept_plan',
+      'rehearsal',
+    ])
       gone += desk.prepare(`DELETE FROM ${table} WHERE client_id = ?`).run(id).changes;
   }
   desk.pragma('secure_delete = OFF');

@@ -42,9 +42,12 @@ export function removeRemains(sweep: Sweep): Remains {
   const merges = new Set(
     desk.prepare<[], number>('SELECT client_id FROM merge_plan UNION SELECT client_id FROM kept_plan').pluck().all(),
   );
+  const kits = new Set(desk.prepare<[], number>('SELECT kit_id FROM rehearsal').pluck().all());
   for (const name of list(join(dataDir, 'staging'))) {
-    const merging = /^(\d+)-(?:merge|bridge|compare|terms|rehearse)\.db(-\w+)?$/.exec(name)?.[1];
+    const merging = /^(\d+)-(?:merge|bridge|compare|terms)\.db(-\w+)?$/.exec(name)?.[1];
     if (merging !== undefined && merges.has(Number(merging))) continue;
+    const rehearsed = /^(\d+)-rehearse\.db(-\w+)?$/.exec(name)?.[1];
+    if (rehearsed !== undefined && kits.has(Number(rehearsed))) continue;
     const id = /^(\d+)(-units)?\.db(-\w+)?$/.exec(name)?.[1];
     if (id === undefined || !staged.has(Number(id))) found.push(join(dataDir, 'staging', name));
   }
@@ -89,8 +92,8 @@ function ownedOriginals(workspace: Db, desk: Db): Set<string> {
   take(desk, 'SELECT source_sha256 FROM alignment UNION SELECT target_sha256 FROM alignment');
   take(
     desk,
-    `SELECT json_extract(document.value, '$.sha256') FROM kept_plan, json_each(kept_plan.body, '$.documents') AS document
-     WHERE kept_plan.kind = 'rehearse'`,
+    `SELECT json_extract(document.value, '$.sha256')
+     FROM rehearsal, json_each(rehearsal.body, '$.documents') AS document`,
   );
   take(desk, "SELECT json_extract(reading, '$.rules.sha256') FROM alignment WHERE reading IS NOT NULL");
   take(workspace, 'SELECT sha256 FROM picture');

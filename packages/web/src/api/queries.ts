@@ -22,6 +22,12 @@ export const clients = queryOptions({ queryKey: ['clients'], queryFn: () => call
 export const holdings = (client: number | null) =>
   queryOptions({ queryKey: ['holdings', client], queryFn: () => call('GET /holdings', { query: { client } }) });
 
+export const kits = (client: number | null) =>
+  queryOptions({
+    queryKey: ['rehearsal', 'kits', client],
+    queryFn: () => call('GET /kits', { query: { client } }),
+  });
+
 export const jobs = queryOptions({ queryKey: ['jobs'], queryFn: () => call('GET /jobs') });
 
 export const ledger = (client: number | null, limit: number) =>

@@ -106,8 +106,8 @@ export function MemoryTarget({
           <FormControlLabel
             key={memory.id}
             value={String(memory.id)}
-            control={<Radio size="small" />}
-            label={`${memory.name} (${shared.units(memory.units)})`}
+            control={<Radio size="small" disabled={memory.isReference} />}
+            label={`${memory.name} (${memory.isReference ? shared.forReference : shared.units(memory.units)})`}
           />
         ))}
       </RadioGroup>

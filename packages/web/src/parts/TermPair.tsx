@@ -22,15 +22,21 @@ const t = shared;
 interface Props {
   readonly clientId: number;
   readonly languages: readonly string[];
+  /** The termbase that is proposed; null: the one with most of the languages. */
+  readonly first?: number | null;
   /** In one line, at the foot of a sheet. */
   readonly wide?: boolean;
 }
 
 /** What is selected in the texts of several languages becomes a concept of a termbase. */
-export function TermPair({ clientId, languages, wide = false }: Props) {
+export function TermPair({ clientId, languages, first = null, wide = false }: Props) {
   const { texts, isOpen, open, select, clear } = useTermPair();
   const { data = [] } = useQuery(holdingsQuery(clientId));
-  const holdings = fittingFirst(data, languages);
+  const holdings = fittingFirst(
+    data.filter(({ isReference }) => !isReference),
+    languages,
+    first,
+  );
   const [chosen, setChosen] = useState('');
   const { say, fail } = useToast();
   const filled = languages.filter((tag) => texts[tag]?.trim());
@@ -101,10 +107,10 @@ export function TermPair({ clientId, languages, wide = false }: Props) {
   );
 }
 
-/** The termbases with most of these languages first; the others as they were. */
-function fittingFirst(all: readonly Holding[], languages: readonly string[]): readonly Holding[] {
+/** The one that is proposed, then the termbases with most of these languages; the others as they were. */
+function fittingFirst(all: readonly Holding[], languages: readonly string[], first: number | null): readonly Holding[] {
   const wanted = new Set(languages.map(primaryLanguage));
   const fit = ({ languages: there }: Holding): number =>
     new Set(there.map(({ language }) => primaryLanguage(language)).filter((tag) => wanted.has(tag))).size;
-  return [...all].sort((a, b) => fit(b) - fit(a));
+  return [...all].sort((a, b) => Number(b.id === first) - Number(a.id === first) || fit(b) - fit(a));
 }

@@ -31,6 +31,13 @@ export function moment(iso: string): string {
   return dateTime.format(new Date(iso));
 }
 
+const date = new Intl.DateTimeFormat(reader.locale, { dateStyle: 'medium', timeZone: 'UTC' });
+
+/** @param iso "2026-11-30" */
+export function day(iso: string): string {
+  return date.format(new Date(iso));
+}
+
 export function size(bytes: number): string {
   const units = ['B', 'kB', 'MB', 'GB'];
   let value = bytes;

@@ -57,6 +57,12 @@ export const done: Words<DoneCodes> = {
     on
       ? `${quoted(name)} als Speicher eines Auftrags gekennzeichnet`
       : `${quoted(name)} nicht mehr als Speicher eines Auftrags gekennzeichnet`,
+  'reference-set': ({ name, on }) =>
+    on ? `${quoted(name)} ist nur noch zum Nachschlagen da` : `In ${quoted(name)} darf wieder geschrieben werden`,
+  'kit-created': ({ name }) => `Satz ${quoted(name)} angelegt`,
+  'kit-renamed': ({ from, to }) => `Satz ${quoted(from)} in ${quoted(to)} umbenannt`,
+  'kit-changed': ({ name }) => `Satz ${quoted(name)} geändert`,
+  'kit-deleted': ({ name }) => `Satz ${quoted(name)} gelöscht`,
   'memory-subject': ({ name }) => `Sachgebiet von ${quoted(name)} geändert`,
   'memory-deleted': ({ name }) => `Speicher ${quoted(name)} gelöscht`,
   'memory-made': ({ name, termbase, count: n }) =>

@@ -19,6 +19,7 @@ const MISSING: Readonly<Record<Missing, string>> = {
   file: 'Die Datei',
   'file of this client': 'Diese Datei des Kunden',
   job: 'Diese Arbeit',
+  kit: 'Diesen Satz',
   language: 'Diese Sprache',
   memory: 'Diesen Speicher',
   'memory of this client': 'Diesen Speicher des Kunden',
@@ -36,6 +37,7 @@ const NAMED: Readonly<Record<Named, string>> = {
   client: 'Einen Kunden',
   termbase: 'Eine Termbank',
   memory: 'Einen Speicher',
+  kit: 'Einen Satz',
 };
 
 export const errors: Words<ErrorCodes> = {
@@ -49,6 +51,8 @@ export const errors: Words<ErrorCodes> = {
   'nothing-to-rehearse': () =>
     'Fügen Sie zuerst ein Dokument hinzu, und nennen Sie seine Sprache und die, in die es übersetzt wird.',
   'not-rehearsed': () => 'Es gibt keine Zahlen, die übergeben werden könnten. Proben Sie zuerst.',
+  'reference-only': ({ name }) =>
+    `${quoted(name)} ist nur zum Nachschlagen da: Nichts wird hineingeschrieben. Wählen Sie einen anderen Bestand, oder heben Sie das in seinem Menü auf.`,
   'nothing-chosen': () => 'Noch ist nichts gewählt. Wählen Sie mindestens einen Bestand.',
   'nothing-to-write': ({ name }) => `Keine Zeile von ${quoted(name)} wird ein Eintrag; es gibt nichts zu schreiben.`,
   'no-text': ({ name }) => `${quoted(name)} enthält keinen fortlaufenden Text.`,

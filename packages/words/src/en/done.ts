@@ -54,6 +54,12 @@ export const done: Words<DoneCodes> = {
   'memory-renamed': ({ from, to }) => `Renamed the memory ${quoted(from)} to ${quoted(to)}`,
   'memory-job': ({ name, on }) =>
     on ? `Marked ${quoted(name)} as the memory of a job` : `${quoted(name)} is no longer marked as the memory of a job`,
+  'reference-set': ({ name, on }) =>
+    on ? `${quoted(name)} is kept for reference: nothing is written to it` : `${quoted(name)} may be written to again`,
+  'kit-created': ({ name }) => `Made the kit ${quoted(name)}`,
+  'kit-renamed': ({ from, to }) => `Renamed the kit ${quoted(from)} to ${quoted(to)}`,
+  'kit-changed': ({ name }) => `Changed the kit ${quoted(name)}`,
+  'kit-deleted': ({ name }) => `Deleted the kit ${quoted(name)}`,
   'memory-subject': ({ name }) => `Changed the subject of ${quoted(name)}`,
   'memory-deleted': ({ name }) => `Deleted the memory ${quoted(name)}`,
   'memory-made': ({ name, termbase, count: n }) =>

@@ -13,6 +13,8 @@ export const errors: Words<ErrorCodes> = {
   'file-not-ready': ({ name }) => `“${name}” is still being read. Try again in a moment.`,
   'nothing-to-rehearse': () => 'Add a document first, and say what it is in and what it will be translated to.',
   'not-rehearsed': () => 'There are no figures that could be handed over. Rehearse first.',
+  'reference-only': ({ name }) =>
+    `“${name}” is kept for reference: it is looked up only, and nothing is written to it. Choose another, or lift that in its menu.`,
   'nothing-chosen': () => 'Nothing is chosen yet. Choose at least one resource.',
   'nothing-to-write': ({ name }) => `No row of “${name}” becomes an entry, so there is nothing to write.`,
   'no-text': ({ name }) => `“${name}” has no running text.`,

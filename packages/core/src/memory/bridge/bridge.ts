@@ -9,6 +9,7 @@ import { withoutCodes } from '../../text/inline-codes.js';
 import { Buckets } from '../merge/buckets.js';
 import { ignoringSet, loosened } from '../merge/loosened.js';
 import type { MergeInput, Progress } from '../merge/merge.js';
+import { subjectsOf } from '../said-of.js';
 import { changedAt, type Unit, type Variant } from '../unit.js';
 import {
   areAlike,
@@ -18,7 +19,6 @@ import {
   idOf,
   keyOf,
   sharedBy,
-  subjectsOf,
   SURER,
   textsOf,
   type Side,

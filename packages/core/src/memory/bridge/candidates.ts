@@ -2,6 +2,7 @@
 import { hashOfTexts } from '../../text/hash.js';
 import { withoutCodes } from '../../text/inline-codes.js';
 import { ignoringSet, loosened } from '../merge/loosened.js';
+import { propsOf, subjectsOf } from '../said-of.js';
 import type { Unit, Variant } from '../unit.js';
 import type { BridgeDoubt } from './plan.js';
 
@@ -51,9 +52,6 @@ export function sharedBy(left: readonly Side[], right: readonly Side[]): Shared 
   return best;
 }
 
-const propsOf = ({ props = [] }: Unit, type: RegExp): string[] =>
-  props.flatMap((prop) => (type.test(prop.type) ? [prop.text.trim().toLowerCase()] : []));
-export const subjectsOf = (unit: Unit): string[] => propsOf(unit, /^(?:x-)?(?:subject|subjectField|domain)$/i);
 const definitionsOf = (unit: Unit): string[] => propsOf(unit, /^(?:x-)?definition$/i);
 
 interface Text {

@@ -18,6 +18,7 @@ import { Failed } from '../../ui/Failed.js';
 import { NothingYet } from '../../parts/NothingYet.js';
 import { useResources } from '../../parts/useResources.js';
 import { moment, number } from '../../ui/format.js';
+import { Kits } from './Kits.js';
 import { DamagedMemory } from './DamagedMemory.js';
 import { LanguageName } from '../../ui/LanguageName.js';
 import { NameDialog } from '../../ui/NameDialog.js';
@@ -108,6 +109,7 @@ export function HoldingsPage() {
             </TableBody>
           </Table>
         )}
+        <Kits clientId={clientId} />
       </Box>
       {naming !== null && clientId !== null && (
         <NameDialog
@@ -230,6 +232,7 @@ function termbaseResource({
   name,
   client,
   concepts,
+  isReference,
   languages,
   inspected,
   openFindings,
@@ -239,7 +242,7 @@ function termbaseResource({
     id,
     path: `/termbases/${id}`,
     inspectPath: `/inspect/${id}`,
-    kind: holdingsTexts.kind,
+    kind: [holdingsTexts.kind, ...(isReference ? [shared.forReference] : [])].join(', '),
     name,
     client,
     count: concepts,
@@ -258,6 +261,7 @@ function memoryResource({
   languages,
   subject,
   ofJob,
+  isReference,
   openFindings,
   changedAt,
   damage,
@@ -266,7 +270,9 @@ function memoryResource({
     id,
     path: `/memories/${id}`,
     inspectPath: `/inspect/memories/${id}`,
-    kind: [ofJob ? holdingsTexts.jobKind : holdingsTexts.memoryKind, subject].filter(Boolean).join(', '),
+    kind: [ofJob ? holdingsTexts.jobKind : holdingsTexts.memoryKind, subject, isReference ? shared.forReference : '']
+      .filter(Boolean)
+      .join(', '),
     name,
     client,
     count: units,

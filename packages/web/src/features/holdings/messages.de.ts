@@ -2,6 +2,11 @@ import { count } from '../../ui/format.js';
 import type { texts as en } from './messages.en.js';
 
 export const texts: typeof en = {
+  kits: 'Sätze',
+  kit: 'Satz',
+  kitUses: 'In der Reihenfolge ihrer Ränge',
+  kitWrites: 'Wird beschrieben',
+  kitLanguages: 'Sprachen',
   title: 'Bestand',
   newMemory: 'Neuer Speicher …',
   memoryKind: 'Speicher',

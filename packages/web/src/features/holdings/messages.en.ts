@@ -1,6 +1,11 @@
 import { count } from '../../ui/format.js';
 
 export const texts = {
+  kits: 'Kits',
+  kit: 'Kit',
+  kitUses: 'In the order of their ranks',
+  kitWrites: 'Written to',
+  kitLanguages: 'Languages',
   title: 'Holdings',
   newMemory: 'New memory …',
   memoryKind: 'memory',

@@ -106,8 +106,8 @@ function TargetForm({ file, holdings, changes, onClose }: FormProps) {
           <FormControlLabel
             key={holding.id}
             value={holding.id}
-            control={<Radio size="small" />}
-            label={`${holding.name} (${shared.concepts(holding.concepts)})`}
+            control={<Radio size="small" disabled={holding.isReference} />}
+            label={`${holding.name} (${holding.isReference ? shared.forReference : shared.concepts(holding.concepts)})`}
           />
         ))}
       </RadioGroup>

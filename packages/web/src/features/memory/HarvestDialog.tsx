@@ -37,10 +37,7 @@ export function HarvestDialog({ memory, onClose }: { readonly memory: MemoryBody
       ),
     );
   const refuse = async (text: string): Promise<void> => {
-    const { clientId } = memory;
-    const { plan } = await call('GET /rehearsals/:id', { params: { id: clientId } });
-    const noTerms = [...plan.noTerms, text.toLowerCase()];
-    await call('PUT /rehearsals/:id', { params: { id: clientId }, body: { ...plan, noTerms } });
+    await call('POST /clients/:id/no-terms', { params: { id: memory.clientId }, body: { text } });
     setFound((now) => now && { ...now, candidates: now.candidates.filter((one) => one.text !== text) });
     say(t.said(text));
   };

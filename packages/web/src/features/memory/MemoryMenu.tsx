@@ -42,6 +42,11 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
     setAnchor(null);
     call('PATCH /memories/:id', { params: { id: memory.id }, body: { ofJob: !memory.ofJob } }).catch(fail);
   };
+  const markReference = (): void => {
+    setAnchor(null);
+    const body = { isReference: !memory.isReference };
+    call('PATCH /memories/:id', { params: { id: memory.id }, body }).catch(fail);
+  };
   const dialog = { submit: m.common.save, cancel: m.common.cancel, onClose: () => setAsking(null) };
   return (
     <>
@@ -59,6 +64,9 @@ export function MemoryMenu({ memory }: { readonly memory: MemoryBody }) {
         <MenuItem onClick={ask('rename')}>{shared.rename}</MenuItem>
         <MenuItem onClick={ask('subject')}>{t.setSubject}</MenuItem>
         <MenuItem onClick={markJob}>{memory.ofJob ? t.notOfJob : t.ofJob}</MenuItem>
+        <MenuItem onClick={markReference}>
+          {memory.isReference ? shared.notForReference : shared.keepForReference}
+        </MenuItem>
         <MenuItem onClick={ask('move')}>{shared.moveTo.menu}</MenuItem>
         {generalLanguages(memory).length > 2 && <MenuItem onClick={ask('apart')}>{t.apart.menu}</MenuItem>}
         <MenuItem onClick={ask('delete')}>{t.deleteMemory}</MenuItem>

@@ -48,10 +48,10 @@ const inkOf = (band: Band, { inks }: Theme): string =>
         : inks.petrol;
 
 /** The documents as running text, each segment with a rule at its edge; beside it what the kit has for the one in hand. */
-export function Galley({ clientId, outcome }: { readonly clientId: number; readonly outcome: RehearsalOutcome }) {
+export function Galley({ kit, outcome }: { readonly kit: number; readonly outcome: RehearsalOutcome }) {
   const { source, target } = outcome;
   const [band, setBand] = useState<Band | null>(null);
-  const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(galley(clientId, outcome.at, band));
+  const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(galley(kit, outcome.at, band));
   const rows = data?.pages.flatMap(({ segments }) => segments) ?? [];
   const total = data?.pages[0]?.total ?? 0;
   const [selected, setSelected] = useState(0);

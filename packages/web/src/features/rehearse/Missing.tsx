@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import type { KitPlan, RehearsalBody, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
+import type { RehearsalBody, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
+import { call } from '../../api/http.js';
 import { CandidateTable } from '../../parts/CandidateTable.js';
 import { TermPair } from '../../parts/TermPair.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -10,18 +11,19 @@ import { rehearseTexts as t } from './messages.js';
 interface Props {
   readonly body: RehearsalBody;
   readonly outcome: RehearsalOutcome;
-  readonly onChange: (part: Partial<KitPlan>) => void;
 }
 
 /** Candidates for terms: each goes to a termbase, or is said to be none for this client. */
-export function Missing({ body: { clientId, plan }, outcome, onChange }: Props) {
-  const { say } = useToast();
+export function Missing({ body: { clientId, plan }, outcome }: Props) {
+  const { say, fail } = useToast();
   const refused = new Set(plan.noTerms);
   const shown = outcome.missing.filter(({ text }) => !refused.has(text.toLowerCase()));
   if (shown.length === 0) return <EmptyState title={t.missing.none} />;
   const refuse = (text: string): void => {
-    onChange({ noTerms: [...plan.noTerms, text.toLowerCase()] });
-    say(t.missing.said(text));
+    call('POST /clients/:id/no-terms', { params: { id: clientId }, body: { text } }).then(
+      () => say(t.missing.said(text)),
+      fail,
+    );
   };
   return (
     <>
@@ -37,7 +39,7 @@ export function Missing({ body: { clientId, plan }, outcome, onChange }: Props) 
           onRefuse={refuse}
         />
       </Box>
-      <TermPair clientId={clientId} languages={[outcome.source, outcome.target]} wide />
+      <TermPair clientId={clientId} languages={[outcome.source, outcome.target]} first={plan.writesTermbase} wide />
     </>
   );
 }

@@ -6,12 +6,15 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import type { KitItem } from '@fair-copy/api/kits.js';
 import type { CountedBody, KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
 import { costOf } from '@fair-copy/core/rehearsal/figures.js';
 import type { Spoken } from '@fair-copy/words/catalogues.js';
 import { words } from '../../all-words.js';
 import { call } from '../../api/http.js';
+import { kits as kitsOf } from '../../api/queries.js';
 import { fetchJobFile, jobEnded, jobResult } from '../../api/jobs.js';
 import { m } from '../../messages/index.js';
 import { ClientChoice } from '../../parts/ClientChoice.js';
@@ -30,6 +33,8 @@ import { rehearseTexts as t } from './messages.js';
 import { Missing } from './Missing.js';
 import { kitOf } from './queries.js';
 
+const NewKit = lazy(async () => ({ default: (await import('./NewKit.js')).NewKit }));
+
 export function RehearsePage() {
   const clientId = useDesk((state) => state.clientId);
   if (clientId !== null) return <OfClient key={clientId} clientId={clientId} />;
@@ -44,30 +49,61 @@ export function RehearsePage() {
 }
 
 function OfClient({ clientId }: { readonly clientId: number }) {
-  const asked = useQuery(kitOf(clientId));
+  const asked = useQuery(kitsOf(clientId));
+  const [params] = useSearchParams();
   const failure = failureOf(asked);
   if (failure) return <Failed heading="h1" failure={failure} />;
   if (!asked.data) return <EmptyState heading="h1" title={m.common.loading} />;
-  return <Desk body={asked.data} />;
+  const chosen = asked.data.find(({ id }) => String(id) === params.get('kit')) ?? asked.data[0];
+  if (!chosen) return <FirstKit clientId={clientId} />;
+  return <OfKit key={chosen.id} kit={chosen.id} all={asked.data} />;
+}
+
+function OfKit({ kit, all }: { readonly kit: number; readonly all: readonly KitItem[] }) {
+  const asked = useQuery(kitOf(kit));
+  const failure = failureOf(asked);
+  if (failure) return <Failed heading="h1" failure={failure} />;
+  if (!asked.data) return <EmptyState heading="h1" title={m.common.loading} />;
+  return <Desk body={asked.data} kits={all} />;
+}
+
+function FirstKit({ clientId }: { readonly clientId: number }) {
+  const [isNaming, setIsNaming] = useState(false);
+  return (
+    <Box sx={{ p: 3, maxWidth: 640 }}>
+      <Typography component="h1" variant="h1" sx={{ mb: 1 }}>
+        {t.noKit}
+      </Typography>
+      <Typography sx={{ mb: 2 }}>{t.noKitAdvice}</Typography>
+      <Button variant="contained" onClick={() => setIsNaming(true)}>
+        {t.newKit}
+      </Button>
+      {isNaming && (
+        <Suspense>
+          <NewKit clientId={clientId} onClose={() => setIsNaming(false)} />
+        </Suspense>
+      )}
+    </Box>
+  );
 }
 
 const TABS = ['galley', 'figures', 'missing'] as const;
 
-function Desk({ body }: { readonly body: RehearsalBody }) {
-  const { clientId, plan, outcome, stale } = body;
+function Desk({ body, kits }: { readonly body: RehearsalBody; readonly kits: readonly KitItem[] }) {
+  const { kitId, plan, outcome, stale } = body;
   const [tab, setTab] = useState<(typeof TABS)[number]>('galley');
   const { change, run, busy } = useKit(body);
   const isReady = plan.documents.length > 0 && plan.source !== '' && plan.target !== '';
   return (
     <>
       <PageHead title={t.title} about={stale ? t.stale : t.about}>
-        {outcome && <HandOver clientId={clientId} />}
+        {outcome && <HandOver kit={kitId} />}
         <Button variant="contained" disabled={busy || !isReady} onClick={run}>
           {busy ? t.running : outcome ? t.again : t.go}
         </Button>
       </PageHead>
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
-        <Brief body={body} onChange={change} />
+        <Brief body={body} kits={kits} onChange={change} />
         <Box
           component="section"
           aria-label={t.tabs[tab]}
@@ -86,9 +122,9 @@ function Desk({ body }: { readonly body: RehearsalBody }) {
                   <Tab key={value} value={value} label={t.tabs[value]} sx={{ minHeight: 40, textTransform: 'none' }} />
                 ))}
               </Tabs>
-              {tab === 'galley' && <Galley clientId={clientId} outcome={outcome} />}
+              {tab === 'galley' && <Galley kit={kitId} outcome={outcome} />}
               {tab === 'figures' && <Figures body={body} outcome={outcome} onChange={change} />}
-              {tab === 'missing' && <Missing body={body} outcome={outcome} onChange={change} />}
+              {tab === 'missing' && <Missing body={body} outcome={outcome} />}
             </>
           ) : (
             !body.counted && <EmptyState title={t.empty} advice={t.emptyAdvice} />
@@ -112,15 +148,15 @@ function Counted({ documents, rates }: { readonly documents: CountedBody; readon
 }
 
 /** Changes of the kit are shown at once and kept; a rehearsal is one job. */
-function useKit({ clientId, plan }: RehearsalBody) {
+function useKit({ kitId, plan }: RehearsalBody) {
   const queries = useQueryClient();
   const { fail } = useToast();
   const { busy, run } = useBusy();
-  const { queryKey } = kitOf(clientId);
+  const { queryKey } = kitOf(kitId);
   const change = (part: Partial<KitPlan>): void => {
-    const next = { ...plan, ...part };
-    queries.setQueryData(queryKey, (now: RehearsalBody | undefined) => now && { ...now, plan: next });
-    call('PUT /rehearsals/:id', { params: { id: clientId }, body: next }).then(
+    const { noTerms, ...next } = { ...plan, ...part };
+    queries.setQueryData(queryKey, (now: RehearsalBody | undefined) => now && { ...now, plan: { ...next, noTerms } });
+    call('PUT /rehearsals/:id', { params: { id: kitId }, body: next }).then(
       () => queries.invalidateQueries({ queryKey }),
       (error: unknown) => {
         fail(error);
@@ -129,19 +165,19 @@ function useKit({ clientId, plan }: RehearsalBody) {
     );
   };
   const rehearse = async (): Promise<void> => {
-    await jobResult(await call('POST /rehearsals/:id/run', { params: { id: clientId } }));
+    await jobResult(await call('POST /rehearsals/:id/run', { params: { id: kitId } }));
     await queries.invalidateQueries({ queryKey: ['rehearsal'] });
   };
   return { change, busy, run: () => run(rehearse) };
 }
 
-function HandOver({ clientId }: { readonly clientId: number }) {
+function HandOver({ kit }: { readonly kit: number }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { say, fail } = useToast();
   const write = async (what: 'xlsx' | 'html' | 'pack'): Promise<void> => {
     setAnchor(null);
     const body = { what, language: words.speech.language as Spoken };
-    const job = await jobEnded(await call('POST /rehearsals/:id/hand-over', { params: { id: clientId }, body }));
+    const job = await jobEnded(await call('POST /rehearsals/:id/hand-over', { params: { id: kit }, body }));
     if (job.state !== 'done') throw new Error(job.error ? errorWords(job.error) : undefined);
     fetchJobFile(job.id);
     say(what === 'pack' ? t.packed : t.ready);

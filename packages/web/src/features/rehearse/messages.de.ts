@@ -1,4 +1,5 @@
-import { count, listed, number } from '../../ui/format.js';
+import type { UnitsOnly } from '@fair-copy/api/kits.js';
+import { count, day, listed, number } from '../../ui/format.js';
 import type { texts as en } from './messages.en.js';
 
 export const texts: typeof en = {
@@ -6,14 +7,43 @@ export const texts: typeof en = {
   about: 'Die Speicher und Termbanken des Kunden (der Satz), an den Dokumenten erprobt, die übersetzt werden.',
   brief: 'Was woran erprobt wird',
   documents: 'Dokumente',
-  drop: 'Dokumente hier ablegen',
+  drop: 'Dokumente oder Zips hier ablegen',
   choose: 'oder auswählen',
   taking: 'Wird aufgenommen …',
   remove: (name: string) => `Wegnehmen: ${name}`,
+  leftOut: 'Aus dem Archiv ausgelassen:',
   languages: 'Sprachen',
   source: 'Die Dokumente sind auf',
   target: 'Sie werden übersetzt nach',
   kit: 'Satz',
+  newKit: 'Neuer Satz',
+  kitIs:
+    'Ein Satz ist, was für ein Sprachenpaar verwendet wird: Speicher und Termbanken dieses Kunden, in der Reihenfolge, in der nachgeschlagen wird.',
+  noKit: 'Noch kein Satz',
+  noKitAdvice:
+    'Ein Satz ist, was für ein Sprachenpaar verwendet wird: Speicher und Termbanken dieses Kunden, in der Reihenfolge, in der nachgeschlagen wird. Beim Proben wird er an den Dokumenten erprobt, die übersetzt werden.',
+  kitName: 'Name des Satzes',
+  kitMenu: 'Mehr zu diesem Satz',
+  renameKit: 'Satz umbenennen',
+  deleteKit: 'Satz löschen (Speicher und Termbanken bleiben)',
+  kitDeleted: (name: string) => `Der Satz „${name}“ ist gelöscht; das Journal kann ihn zurückholen.`,
+  pattern: 'Nach dem Muster von',
+  noPattern: 'keinem anderen Satz',
+  filled: 'mit allem, was beide Sprachen hat',
+  withLasting: 'mit einem leeren Speicher und einer leeren Termbank seines Namens, in die geschrieben wird',
+  endOfJob: 'Ende des Auftrags: sein Speicher geht in den bleibenden …',
+  written: 'wird beschrieben',
+  writtenOf: (name: string) => `Der Auftrag schreibt in: ${name}`,
+  only: 'alle Einheiten',
+  onlyOf: (name: string) => `Welche Einheiten: ${name}`,
+  onlySaid: ({ client, subject, since }: UnitsOnly) =>
+    `nur ${listed([client ?? '', subject ?? '', since ? `seit ${day(since)}` : ''].filter(Boolean))}`,
+  onlyTitle: (name: string) => `Einheiten aus „${name}“, die der Satz nimmt`,
+  onlyHint: 'Was leer bleibt, verlangt nichts. Einheiten, die dazu nichts sagen, bleiben weg.',
+  onlyClient: 'Kunde',
+  onlySubject: 'Sachgebiet',
+  onlySince: 'Angelegt oder geändert an diesem Tag oder später',
+  onlyAll: 'Alle nehmen',
   kitHint: 'Von gleich guten Treffern gewinnt der obere Speicher.',
   use: (name: string) => `Verwenden: ${name}`,
   up: (name: string) => `Höherer Rang: ${name}`,
@@ -25,6 +55,10 @@ export const texts: typeof en = {
   misfits: 'Passt nicht',
   general: 'passt über die allgemeine Sprache oder eine Region',
   lacks: (has: readonly string[]) => (has.length ? `hat ${listed(has)}` : 'ist leer'),
+  haveIt: (language: string, names: readonly string[]) =>
+    names.length > 0
+      ? `Was dieser Kunde auf ${language} hat: ${listed(names)}.`
+      : `Dieser Kunde hat nichts auf ${language}.`,
   brings: (alone: number) => `spart ${count(Math.round(alone), 'Wort', 'Wörter')}`,
   adds: (alone: number, added: number) =>
     `spart allein ${count(Math.round(alone), 'Wort', 'Wörter')}, zusätzlich zu denen darüber ${number(Math.round(added))}`,

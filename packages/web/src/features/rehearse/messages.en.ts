@@ -1,18 +1,48 @@
-import { count, listed, number } from '../../ui/format.js';
+import type { UnitsOnly } from '@fair-copy/api/kits.js';
+import { count, day, listed, number } from '../../ui/format.js';
 
 export const texts = {
   title: 'Rehearse',
   about: 'The client’s memories and termbases (the kit), tried on the documents that will be translated.',
   brief: 'What is tried on what',
   documents: 'Documents',
-  drop: 'Drop documents here',
+  drop: 'Drop documents or zips here',
   choose: 'or choose them',
   taking: 'Taking in …',
   remove: (name: string) => `Take away: ${name}`,
+  leftOut: 'Left out of the zip:',
   languages: 'Languages',
   source: 'The documents are in',
   target: 'They will be translated to',
   kit: 'Kit',
+  newKit: 'New kit',
+  kitIs:
+    'A kit is what is used for one language pair: memories and termbases of this client, in the order in which they are looked up.',
+  noKit: 'No kit yet',
+  noKitAdvice:
+    'A kit is what is used for one language pair: memories and termbases of this client, in the order in which they are looked up. A rehearsal tries it on the documents that will be translated.',
+  kitName: 'Name of the kit',
+  kitMenu: 'More to do with this kit',
+  renameKit: 'Rename the kit',
+  deleteKit: 'Delete the kit (its memories and termbases stay)',
+  kitDeleted: (name: string) => `The kit “${name}” is deleted; the ledger can bring it back.`,
+  pattern: 'After the pattern of',
+  noPattern: 'no other kit',
+  filled: 'with all that has both languages',
+  withLasting: 'with an empty memory and an empty termbase of its name, to write to',
+  endOfJob: 'End of the job: its memory goes into the lasting one …',
+  written: 'written to',
+  writtenOf: (name: string) => `The project writes to: ${name}`,
+  only: 'all its units',
+  onlyOf: (name: string) => `Which units: ${name}`,
+  onlySaid: ({ client, subject, since }: UnitsOnly) =>
+    `only ${listed([client ?? '', subject ?? '', since ? `since ${day(since)}` : ''].filter(Boolean))}`,
+  onlyTitle: (name: string) => `Units of “${name}” that the kit takes`,
+  onlyHint: 'What is left empty asks for nothing. Units that do not say are left out.',
+  onlyClient: 'Client',
+  onlySubject: 'Subject',
+  onlySince: 'Made or changed on this day or later',
+  onlyAll: 'Take all',
   kitHint: 'Of equal matches the upper memory wins.',
   use: (name: string) => `Use: ${name}`,
   up: (name: string) => `Higher rank: ${name}`,
@@ -24,6 +54,10 @@ export const texts = {
   misfits: 'Does not fit',
   general: 'fits by the general language or a region',
   lacks: (has: readonly string[]) => (has.length ? `has ${listed(has)}` : 'is empty'),
+  haveIt: (language: string, names: readonly string[]) =>
+    names.length > 0
+      ? `What this client has in ${language}: ${listed(names)}.`
+      : `This client has nothing in ${language}.`,
   brings: (alone: number) => `saves ${count(Math.round(alone), 'word', 'words')}`,
   adds: (alone: number, added: number) =>
     `saves ${count(Math.round(alone), 'word', 'words')} alone, ${number(Math.round(added))} in addition to those above`,

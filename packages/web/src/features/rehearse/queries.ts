@@ -2,21 +2,21 @@ import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 import type { Band } from '@fair-copy/core/rehearsal/figures.js';
 import { call } from '../../api/http.js';
 
-export const kitOf = (client: number) =>
+export const kitOf = (id: number) =>
   queryOptions({
-    queryKey: ['rehearsal', 'kit', client],
-    queryFn: () => call('GET /rehearsals/:id', { params: { id: client } }),
+    queryKey: ['rehearsal', 'kit', id],
+    queryFn: () => call('GET /rehearsals/:id', { params: { id } }),
   });
 
 const PAGE = 100;
 
 /** @param at when the rehearsal was: another has other segments */
-export const galley = (client: number, at: string, band: Band | null) =>
+export const galley = (kit: number, at: string, band: Band | null) =>
   infiniteQueryOptions({
-    queryKey: ['rehearsal', 'galley', client, at, band],
+    queryKey: ['rehearsal', 'galley', kit, at, band],
     queryFn: ({ pageParam }) =>
       call('GET /rehearsals/:id/segments', {
-        params: { id: client },
+        params: { id: kit },
         query: { from: pageParam, limit: PAGE, ...(band && { band }) },
       }),
     initialPageParam: 0,

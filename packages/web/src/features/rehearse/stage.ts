@@ -8,8 +8,17 @@ export const rehearse: Stage = {
   pages: [{ path: 'rehearse', load }],
   staleAfter: {
     rehearsal: [['rehearsal']],
-    memory: [['rehearsal', 'kit']],
-    termbase: [['rehearsal', 'kit']],
-    ledger: [['rehearsal', 'kit']],
+    memory: [
+      ['rehearsal', 'kit'],
+      ['rehearsal', 'kits'],
+    ],
+    termbase: [
+      ['rehearsal', 'kit'],
+      ['rehearsal', 'kits'],
+    ],
+    ledger: [
+      ['rehearsal', 'kit'],
+      ['rehearsal', 'kits'],
+    ],
   },
 };

@@ -34,6 +34,11 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
   const remove = (): void => {
     call('DELETE /termbases/:id', { params: { id: termbase.id } }).then(() => navigate('/holdings'), fail);
   };
+  const markReference = (): void => {
+    setAnchor(null);
+    const body = { on: !termbase.isReference };
+    call('PUT /termbases/:id/reference', { params: { id: termbase.id }, body }).catch(fail);
+  };
   return (
     <>
       <IconButton
@@ -47,6 +52,9 @@ export function MoreMenu({ termbase }: { readonly termbase: TermbaseBody }) {
       </IconButton>
       <Menu open={anchor !== null} anchorEl={anchor} onClose={() => setAnchor(null)}>
         <MenuItem onClick={() => ask('rename')}>{t.rename}</MenuItem>
+        <MenuItem onClick={markReference}>
+          {termbase.isReference ? shared.notForReference : shared.keepForReference}
+        </MenuItem>
         <MenuItem onClick={() => ask('move')}>{shared.moveTo.menu}</MenuItem>
         <MenuItem onClick={() => ask('memory')}>{t.ofTermbase}</MenuItem>
         <MenuItem onClick={() => ask('delete')}>{t.deleteTermbase}</MenuItem>

@@ -106,3 +106,30 @@ test('a kit after the pattern of another client, with what it writes to; at the 
   await expect(page).toHaveURL(/\/merge$/);
   await expect(page.getByText('English–German').first()).toBeVisible();
 });
+
+test('a wrong match is corrected in its memory from the galley, by keys, and taken back; a note stays', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, '/rehearse', 1);
+  const margin = page.getByRole('complementary', { name: 'Matches' });
+  await page.getByRole('combobox', { name: 'Order' }).click();
+  await page.getByRole('option', { name: 'best match first' }).click();
+  await expect(margin.getByRole('listitem').first()).toContainText('100');
+  await page.getByRole('row', { name: /Marsh End Lock/ }).click();
+  await page.keyboard.press('Enter');
+  const field = margin.getByRole('textbox', { name: /^Text in/ });
+  await field.fill('Schleuse Marsh End: Schützantrieb gefettet.');
+  await page.keyboard.press('Control+Enter');
+  await expect(margin.getByText('Schleuse Marsh End: Schützantrieb gefettet.')).toBeVisible();
+  await expect(margin.getByText('Its unit has changed since the rehearsal.')).toBeVisible();
+  await margin.getByRole('textbox', { name: 'Note on this segment' }).fill('Which gear?');
+  await page.getByRole('row', { name: /Marsh End Lock/ }).click();
+  await page.getByRole('combobox', { name: 'Show' }).click();
+  await page.getByRole('option', { name: 'with notes' }).click();
+  await expect(page.getByText('1 segment', { exact: true })).toBeVisible();
+  await page.goto(`${server.address}/ledger`);
+  await page.getByRole('button', { name: /^Undo/ }).first().click();
+  await page.goto(`${server.address}/rehearse`);
+  await expect(page.getByText('Its unit has changed since the rehearsal.')).toBeHidden();
+});

@@ -218,6 +218,45 @@ test('what the documents come to is known before what matches, and gone when tha
   await run();
 });
 
+test('the galley is filtered and sorted; a match says what its unit says by now, and what is noted goes into the report', async () => {
+  const other = await memory('Other words', 'de', [['Close the upper gate.', 'Obertor dicht!']]);
+  await keep({ memories: [lasting, other].map((id) => ({ id, off: 0 })) });
+  await run();
+  const doubtful = await galley('show=doubts');
+  expect(doubtful.map(({ text, doubts }) => [text, doubts])).toEqual([
+    // At its first place the upper gate is in context in one of the memories: what another says of it is no doubt.
+    ['Close the lower gate.', ['targets']],
+    ['Close the upper gate.', ['targets']],
+  ]);
+  const gates = (await galley('show=terms')).map(({ text }) => text);
+  expect(gates).toEqual(['Close the upper gate.', 'Close the upper gate.']);
+  const scores = (await galley('order=worst')).map(({ score }) => score);
+  expect(scores).toEqual(scores.toSorted((a, b) => a - b));
+  const longest = (await galley('order=longest')).map(({ words }) => words);
+  expect(longest).toEqual(longest.toSorted((a, b) => b - a));
+
+  const [match] = doubtful[0]!.matches;
+  const at = `/memories/${match!.memoryId}/units/${match!.unit}`;
+  await server.ask('PATCH', at, { variant: 1, text: 'Obertor schließen.', codes: [] });
+  const corrected = (await galley('show=doubts'))[0]!.matches;
+  expect(corrected.map(({ standing, target }) => [standing, target])).toEqual([
+    ['changed', 'Obertor schließen.'],
+    ['same', 'Obertor dicht!'],
+  ]);
+  await server.ask('DELETE', `/memories/${other}`);
+  expect((await galley('show=doubts'))[0]!.matches[1]).toMatchObject({ standing: 'gone', target: 'Obertor dicht!' });
+
+  const { document, text } = doubtful[0]!;
+  const noted = (note: string): Promise<unknown> =>
+    server.ask('PUT', `/rehearsals/${kit}/note`, { document, text, note });
+  await noted('Ask which gate');
+  expect((await galley('show=notes')).map(({ note }) => note)).toEqual(['Ask which gate']);
+  expect(Object.values(await handedOver('xlsx')).join('')).toContain('Ask which gate');
+  await noted(' ');
+  expect(await galley('show=notes')).toEqual([]);
+  await keep({ memories: [{ id: older, off: 5 }] });
+});
+
 test('a document that holds no text is refused by its name, and the last rehearsal stands', async () => {
   const before = await look();
   const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from('\n\n'));

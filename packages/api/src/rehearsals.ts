@@ -103,7 +103,22 @@ export const rehearsalBody = z.object({
 });
 export type RehearsalBody = z.infer<typeof rehearsalBody>;
 
-export const galleySegment = z.object({
+/** What makes a match doubtful though it is near: its like says something else, it uses what is not to be used, it was joined. */
+export const DOUBTS = ['targets', 'forbidden', 'bridged'] as const;
+
+const keptMatch = z.object({
+  memoryId: z.number(),
+  memory: z.string(),
+  unit: z.number(),
+  source: z.string(),
+  target: z.string(),
+  score: z.number(),
+  inContext: z.boolean(),
+  forbidden: z.array(z.string()).readonly(),
+});
+
+/** A segment as it was rehearsed. */
+export const keptSegment = z.object({
   ordinal: z.number(),
   document: z.string(),
   text: z.string(),
@@ -114,20 +129,8 @@ export const galleySegment = z.object({
   /** What it is in, where that is not the document's language. */
   language: z.string().nullable(),
   isApart: z.boolean(),
-  matches: z
-    .array(
-      z.object({
-        memoryId: z.number(),
-        memory: z.string(),
-        unit: z.number(),
-        source: z.string(),
-        target: z.string(),
-        score: z.number(),
-        inContext: z.boolean(),
-        forbidden: z.array(z.string()).readonly(),
-      }),
-    )
-    .readonly(),
+  doubts: z.array(z.enum(DOUBTS)).readonly(),
+  matches: z.array(keptMatch).readonly(),
   terms: z
     .array(
       z.object({
@@ -142,7 +145,40 @@ export const galleySegment = z.object({
     )
     .readonly(),
 });
+export type KeptSegment = z.infer<typeof keptSegment>;
+
+const galleyMatch = keptMatch.extend({
+  /** Whether its unit is as it was, says something else by now, or is gone; `target` is what it says now. */
+  standing: z.enum(['same', 'changed', 'gone']),
+  /** Of the text that is its target. */
+  targetLanguage: z.string(),
+});
+export type GalleyMatch = z.infer<typeof galleyMatch>;
+
+export const galleySegment = keptSegment.extend({
+  matches: z.array(galleyMatch).readonly(),
+  /** What somebody noted on it; empty: nothing. */
+  note: z.string(),
+});
 export type GalleySegment = z.infer<typeof galleySegment>;
+
+export const galleyQuery = z.object({
+  band: band.optional(),
+  /** Those with terms, with a doubt, with a note; left out: all. */
+  show: z.enum(['terms', 'doubts', 'notes']).optional(),
+  order: z.enum(['text', 'best', 'worst', 'longest']).default('text'),
+  from: whole.min(0).default(0),
+  limit: whole.min(1).max(200).default(100),
+});
+export type GalleyQuery = z.infer<typeof galleyQuery>;
+
+const segmentNote = z.object({
+  document: z.string().max(2000),
+  text: z.string().max(200_000),
+  /** Empty: it is taken away. */
+  note: z.string().max(5000),
+});
+export type SegmentNote = z.infer<typeof segmentNote>;
 
 export const rehearsalContract = routes({
   'GET /rehearsals/:id': {
@@ -161,12 +197,14 @@ export const rehearsalContract = routes({
   'GET /rehearsals/:id/segments': {
     summary: 'The documents as running text, each segment with its matches and terms',
     params: idParam,
-    query: z.object({
-      band: band.optional(),
-      from: whole.min(0).default(0),
-      limit: whole.min(1).max(200).default(100),
-    }),
+    query: galleyQuery,
     answer: z.object({ total: z.number(), segments: z.array(galleySegment).readonly() }),
+  },
+  'PUT /rehearsals/:id/note': {
+    summary: 'A note on a segment; it stays when its document is rehearsed again',
+    params: idParam,
+    body: segmentNote,
+    answer: done,
   },
   'POST /memories/:id/candidates': {
     summary: 'What a memory often says and no termbase of its client has',

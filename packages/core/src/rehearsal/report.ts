@@ -36,7 +36,7 @@ export interface RehearsalWords {
   };
   readonly resources: Headed<'memory' | 'rank' | 'serving' | 'alone' | 'added'>;
   readonly segments: Headed<
-    'number' | 'document' | 'source' | 'band' | 'score' | 'words' | 'match' | 'target' | 'from'
+    'number' | 'document' | 'source' | 'band' | 'score' | 'words' | 'match' | 'target' | 'from' | 'note'
   > & {
     isIn(language: string): string;
     readonly apart: string;
@@ -56,9 +56,12 @@ export interface RehearsalWords {
   };
 }
 
+/** What somebody noted on a segment; empty: nothing. */
+export type NoteOf = (document: string, text: string) => string;
+
 /** All of it; a table without rows says nothing. */
-export function rehearsalTables(tried: Tried, words: RehearsalWords): ReportTable[] {
-  return [figures, resources, segmentsOf, terms, missing, misfits].map((table) => table(tried, words));
+export function rehearsalTables(tried: Tried, words: RehearsalWords, noteOf: NoteOf = () => ''): ReportTable[] {
+  return [figures, resources, segmentsOf, terms, missing, misfits].map((table) => table(tried, words, noteOf));
 }
 
 /** What a report of these documents is headed with. */
@@ -110,15 +113,15 @@ function resources(
   };
 }
 
-function segmentsOf({ memories, segments, rehearsed }: Tried, words: RehearsalWords): ReportTable {
+function segmentsOf({ memories, segments, rehearsed }: Tried, words: RehearsalWords, noteOf: NoteOf): ReportTable {
   const { sheet, columns, isIn, apart, from } = words.segments;
   return {
     name: sheet,
     header: [
       ...[columns.number, columns.document, columns.source, columns.band, columns.score, columns.words],
-      ...[columns.match, columns.target, columns.from],
+      ...[columns.match, columns.target, columns.from, columns.note],
     ],
-    widths: [8, 24, 60, 20, 8, 8, 60, 60, 24],
+    widths: [8, 24, 60, 20, 8, 8, 60, 60, 24, 40],
     rows: segments.map(({ document, text, words: count, language, isApart }, i): ReportCell[] => {
       const { class: kind, score, matches } = rehearsed[i]!;
       const [best] = matches;
@@ -132,6 +135,7 @@ function segmentsOf({ memories, segments, rehearsed }: Tried, words: RehearsalWo
               from(memories[best.memory]!.name, best.id || String(best.number)),
             ]
           : ['', '', '']),
+        noteOf(document, withoutCodes(text)),
       ];
     }),
   };

@@ -1,7 +1,7 @@
 /** The report of the last rehearsal, or the kit packed for the project: only the units that match and the concepts that occur. */
 import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import type { GalleySegment, KitPlan } from '@fair-copy/api/rehearsals.js';
+import type { KeptSegment, KitPlan } from '@fair-copy/api/rehearsals.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { withNeighbours } from '@fair-copy/core/rehearsal/kit-memory.js';
@@ -26,6 +26,7 @@ import { withStaged } from '../store/outcome-file.js';
 import { pathsOf, type Paths } from '../store/paths.js';
 import { picturesOf } from '../store/pictures.js';
 import { termbaseById } from '../store/termbases.js';
+import { noteKey, notesOf } from './notes.js';
 
 export interface RehearsalOut {
   readonly kitId: number;
@@ -50,7 +51,10 @@ export async function handOverRehearsal(
   context: TaskContext,
 ): Promise<{ readonly path: string; readonly fileName: string }> {
   const paths = pathsOf(context.dataDir);
-  const kept = withStaged(paths.rehearsal(kitId), null, (db) => keptIn(db, language));
+  const desk = openForReading(paths.desk);
+  const notes = notesOf(desk, kitId);
+  desk.close();
+  const kept = withStaged(paths.rehearsal(kitId), null, (db) => keptIn(db, language, notes));
   if (!kept) throw new ApiError('not-rehearsed');
   const { plan } = kept;
   const db = openForReading(paths.workspace);
@@ -82,7 +86,7 @@ export async function handOverRehearsal(
 }
 
 /** Null: it was rehearsed by an earlier version, that kept other things. */
-function keptIn(db: Db, language: Spoken): Kept | null {
+function keptIn(db: Db, language: Spoken, notes: ReadonlyMap<string, string>): Kept | null {
   const about = (name: string): unknown => {
     const body = db.prepare<[string], string>('SELECT body FROM about WHERE name = ?').pluck().get(name);
     return body === undefined ? null : JSON.parse(body);
@@ -91,14 +95,18 @@ function keptIn(db: Db, language: Spoken): Kept | null {
   if (!plan || !kept) return null;
   const concepts = new Map<number, Set<number>>();
   for (const body of db.prepare<[], string>('SELECT body FROM segment').pluck().iterate())
-    for (const { termbaseId, concept } of (JSON.parse(body) as GalleySegment).terms) {
+    for (const { termbaseId, concept } of (JSON.parse(body) as KeptSegment).terms) {
       const there = concepts.get(termbaseId);
       if (there) there.add(concept);
       else concepts.set(termbaseId, new Set([concept]));
     }
   const tried = triedAgain(kept);
   const words = catalogueOf(language).rehearsal;
-  const report = { title: rehearsalTitle(tried, words), language, tables: rehearsalTables(tried, words) };
+  const report = {
+    title: rehearsalTitle(tried, words),
+    language,
+    tables: rehearsalTables(tried, words, (document, text) => notes.get(noteKey(document, text)) ?? ''),
+  };
   return { plan, report, units: about('units') as Kept['units'], concepts };
 }
 

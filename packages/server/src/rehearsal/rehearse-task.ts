@@ -1,7 +1,8 @@
 /** A kit tried on documents, in a thread beside: figures for the page, the galley and what reports need in a file of its own. */
-import type { GalleySegment, KitPlan, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
+import type { KeptSegment, KitPlan, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { UsualWords } from '@fair-copy/core/language/usual-words.js';
+import { doubtsOf } from '@fair-copy/core/rehearsal/doubts.js';
 import { bandOf, contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
 import { isAmong } from '@fair-copy/core/memory/said-of.js';
 import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
@@ -32,7 +33,8 @@ export interface KitToRehearse {
 
 /** The share of the time after which the documents are read. */
 const READ = 0.1;
-const TABLES = `CREATE TABLE segment (ordinal INTEGER PRIMARY KEY, band TEXT NOT NULL, body TEXT NOT NULL) STRICT;
+const TABLES = `CREATE TABLE segment (ordinal INTEGER PRIMARY KEY, band TEXT NOT NULL, score REAL NOT NULL, words INTEGER NOT NULL,
+    document TEXT NOT NULL, text TEXT NOT NULL, has_terms INTEGER NOT NULL, has_doubts INTEGER NOT NULL, body TEXT NOT NULL) STRICT;
   CREATE TABLE about (name TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT`;
 
 /** A concept with the termbase that has it. */
@@ -120,7 +122,7 @@ function passMemories(db: Db, { memories }: KitPlan, kit: KitRehearsal, context:
 /** The galley, and the tables of the report. */
 function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owned: readonly Owned[]): void {
   const { segments, rehearsed, found } = tried;
-  const terms = new Map<number, GalleySegment['terms'][number][]>();
+  const terms = new Map<number, KeptSegment['terms'][number][]>();
   for (const { segment, start, end, term, concept, isForbidden } of found) {
     const { termbaseId, concept: own } = owned[concept]!;
     const one = { start, end, term, concept: own.id, termbaseId, usable: [...tried.usable(concept)], isForbidden };
@@ -129,11 +131,11 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
     else terms.set(segment, [one]);
   }
   stagedFile(path, TABLES, (db) => {
-    const insert = db.prepare('INSERT INTO segment (ordinal, band, body) VALUES (?, ?, ?)');
+    const insert = db.prepare('INSERT INTO segment VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)');
     for (const [i, { document, text, words, language, isApart }] of segments.entries()) {
       const { class: kind, score, matches } = rehearsed[i]!;
       const band = bandOf(kind, score);
-      const body: GalleySegment = {
+      const body: KeptSegment = {
         ordinal: i,
         document,
         text: withoutCodes(text),
@@ -143,6 +145,7 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
         words,
         language,
         isApart,
+        doubts: doubtsOf(matches, (target) => kit.terms.forbiddenIn(target).length > 0),
         matches: matches.map((match) => ({
           memoryId: plan.memories[match.memory]!.id,
           memory: tried.memories[match.memory]!.name,
@@ -155,7 +158,8 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
         })),
         terms: terms.get(i) ?? [],
       };
-      insert.run(i, band, JSON.stringify(body));
+      const flags = [body.terms.length > 0, body.doubts.length > 0].map(Number);
+      insert.run(i, band, score, words, document, body.text, ...flags, JSON.stringify(body));
     }
     db.exec('CREATE INDEX segment_band ON segment (band, ordinal)');
     const note = db.prepare('INSERT INTO about (name, body) VALUES (?, ?)');

@@ -1,4 +1,4 @@
-import { rehearsalContract, type CountedBody, type GalleySegment } from '@fair-copy/api/rehearsals.js';
+import { rehearsalContract, type CountedBody } from '@fair-copy/api/rehearsals.js';
 import { OK } from '@fair-copy/api/shared.js';
 import { doing } from '@fair-copy/words/work.js';
 import type { Context } from '../context.js';
@@ -8,12 +8,13 @@ import { kitTasks } from '../kits/tasks.js';
 import { clientById } from '../store/clients.js';
 import { kitById } from '../store/kits.js';
 import { memoryById } from '../store/memories.js';
-import { rowsOf, withStaged } from '../store/outcome-file.js';
+import { galleyOf } from './galley.js';
+import { noteSegment } from './notes.js';
 import { KitPlans } from './plans.js';
 import { rehearsalTasks } from './tasks.js';
 
 export function rehearsalRoutes(api: Api, context: Context): void {
-  const { workspace, jobs, workers, paths, events } = context;
+  const { workspace, desk, jobs, workers, events } = context;
   const plans = new KitPlans(context);
   /** By kit, while it is rehearsed. */
   const counted = new Map<number, CountedBody>();
@@ -56,12 +57,14 @@ export function rehearsalRoutes(api: Api, context: Context): void {
   });
 
   serve(api, rehearsalContract, 'GET /rehearsals/:id/segments', async ({ params, query }) =>
-    withStaged(paths.rehearsal(params.id), { total: 0, segments: [] }, (db) => {
-      const where = query.band ? (['band = ?', query.band] as const) : ([''] as const);
-      const { total, rows } = rowsOf<{ body: string }>(db, 'segment', where, query);
-      return { total, segments: rows.map(({ body }) => JSON.parse(body) as GalleySegment) };
-    }),
+    galleyOf(context, params.id, query),
   );
+
+  serve(api, rehearsalContract, 'PUT /rehearsals/:id/note', async ({ params: { id: kitId }, body }) => {
+    noteSegment(desk, { kitId, clientId: kitById(workspace, kitId).client_id }, body);
+    told(kitId);
+    return OK;
+  });
 
   serve(api, rehearsalContract, 'POST /rehearsals/:id/hand-over', async ({ params: { id: kitId }, body }) => {
     const { name, client_id: clientId } = kitById(workspace, kitId);

@@ -55,12 +55,14 @@ export interface Piece {
 /**
  * Rows of a table in their order, some of them, with how many there are.
  * @param where a condition with its values; empty: all
+ * @param order SQL, of columns of the table
  */
 export function rowsOf<R>(
   db: Db,
   table: 'conflict' | 'doubt' | 'pair' | 'text' | 'segment',
   [where, ...values]: readonly [condition: string, ...values: (string | number)[]],
   { from, limit }: Piece,
+  order = 'ordinal',
 ): { readonly total: number; readonly rows: readonly (R & { readonly ordinal: number })[] } {
   const which = where === '' ? '' : `WHERE ${where}`;
   const total = db
@@ -68,7 +70,7 @@ export function rowsOf<R>(
     .pluck()
     .get(...values) as number;
   const rows = db
-    .prepare(`SELECT * FROM ${table} ${which} ORDER BY ordinal LIMIT ? OFFSET ?`)
+    .prepare(`SELECT * FROM ${table} ${which} ORDER BY ${order} LIMIT ? OFFSET ?`)
     .all(...values, limit, from) as (R & { readonly ordinal: number })[];
   return { total, rows };
 }

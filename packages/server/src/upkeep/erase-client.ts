@@ -105,6 +105,7 @@ export function eraseFromDesk(workspace: Db, desk: Db): void {
       'merge_plan',
       'kept_plan',
       'rehearsal',
+      'rehearsal_note',
     ])
       gone += desk.prepare(`DELETE FROM ${table} WHERE client_id = ?`).run(id).changes;
   }

@@ -74,6 +74,14 @@ export const texts: typeof en = {
   attribute: 'Attribut',
   lookIn: 'Suchen in',
   anyLanguage: 'jeder Sprache',
+  /** A text of a unit, in place. */
+  editor: {
+    textIn: (language: string) => `Text auf ${language}`,
+    codesGone: (codes: readonly string[]) => `So gespeichert, fehlt dem Text: ${codes.join(', ')}.`,
+    putCodesBack: 'Wieder einsetzen',
+    saveWithoutCodes: 'Ohne sie speichern',
+    hint: 'Strg+Eingabe speichert und geht weiter, Esc verlässt',
+  },
   forReference: 'nur zum Nachschlagen',
   keepForReference: 'Nur zum Nachschlagen: nichts hineinschreiben',
   notForReference: 'Nicht mehr nur zum Nachschlagen',

@@ -73,6 +73,14 @@ export const texts = {
   attribute: 'Attribute',
   lookIn: 'Look in',
   anyLanguage: 'any language',
+  /** A text of a unit, in place. */
+  editor: {
+    textIn: (language: string) => `Text in ${language}`,
+    codesGone: (codes: readonly string[]) => `Saved like this, the text is without: ${codes.join(', ')}.`,
+    putCodesBack: 'Put them back',
+    saveWithoutCodes: 'Save without',
+    hint: 'Ctrl+Enter saves and goes on, Esc leaves',
+  },
   forReference: 'for reference only',
   keepForReference: 'Keep for reference: write nothing to it',
   notForReference: 'No longer for reference only',

@@ -55,6 +55,7 @@ export const rehearsal: RehearsalWords = {
       match: 'Bester Treffer',
       target: 'Ziel',
       from: 'Herkunft',
+      note: 'Notiz',
     },
     isIn: (language) => `auf ${language}`,
     apart: 'nichts zu übersetzen',

@@ -55,6 +55,7 @@ export const rehearsal: RehearsalWords = {
       match: 'Best match',
       target: 'Target',
       from: 'From',
+      note: 'Note',
     },
     isIn: (language) => `in ${language}`,
     apart: 'nothing to translate',

@@ -5,7 +5,7 @@ import type { MemoryBody, UnitBody, UnitFilter } from '../../api/types.js';
 import { CodedText, type Span } from '../../ui/CodedText.js';
 import { number } from '../../ui/format.js';
 import { keepSelected } from '../../parts/term-pair-store.js';
-import { VariantEditor } from './VariantEditor.js';
+import { VariantEditor } from '../../parts/VariantEditor.js';
 import { memoryTexts } from './messages.js';
 import { chosenLine } from '../../ui/chosen-line.js';
 
@@ -72,7 +72,7 @@ export function UnitLine({
         >
           {unit && editing === column ? (
             <VariantEditor
-              memory={memory}
+              memoryId={memory.id}
               unit={unit}
               language={tag}
               onClose={() => onEdit(null)}

@@ -4,27 +4,30 @@ import Typography from '@mui/material/Typography';
 import { useTheme, type Theme } from '@mui/material/styles';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useRef, useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
 import { Virtuoso, type VirtuosoHandle } from 'react-virtuoso';
 import type { GalleySegment, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
 import { BANDS, type Band } from '@fair-copy/core/rehearsal/figures.js';
-import { wordChanges } from '@fair-copy/core/text/word-changes.js';
 import { m } from '../../messages/index.js';
-import { WordChanges } from '../../parts/WordChanges.js';
 import { chosenLine } from '../../ui/chosen-line.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { words } from '../../all-words.js';
 import { number } from '../../ui/format.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
-import { languageName } from '../../ui/languages.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { Pick as Choice } from '../../ui/Pick.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { TABLE_COMPONENTS } from '../../ui/VirtualTable.js';
+import { GalleyMargin } from './GalleyMargin.js';
 import { rehearseTexts as t } from './messages.js';
-import { galley } from './queries.js';
+import { galley, type GalleyFilter } from './queries.js';
 
-const HINTS: readonly KeyHint[] = [['j k ↓ ↑', m.keys.move]];
+const HINTS: readonly KeyHint[] = [
+  ['j k ↓ ↑', m.keys.move],
+  ['Enter', t.correctKey],
+];
+
+const SHOWN = ['terms', 'doubts', 'notes'] as const;
+const ORDERS = ['text', 'best', 'worst', 'longest'] as const;
 
 /** Pixels of the rule at the edge of a segment: the more of it there is, the wider. */
 const WIDTHS: Readonly<Record<Band, number>> = {
@@ -50,48 +53,44 @@ const inkOf = (band: Band, { inks }: Theme): string =>
 /** The documents as running text, each segment with a rule at its edge; beside it what the kit has for the one in hand. */
 export function Galley({ kit, outcome }: { readonly kit: number; readonly outcome: RehearsalOutcome }) {
   const { source, target } = outcome;
-  const [band, setBand] = useState<Band | null>(null);
-  const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(galley(kit, outcome.at, band));
+  const [filter, setFilter] = useState<GalleyFilter>({ order: 'text' });
+  const { data, fetchNextPage, hasNextPage, isPending } = useInfiniteQuery(galley(kit, outcome.at, filter));
   const rows = data?.pages.flatMap(({ segments }) => segments) ?? [];
   const total = data?.pages[0]?.total ?? 0;
   const [selected, setSelected] = useState(0);
+  const [correcting, setCorrecting] = useState<number | null>(null);
   const list = useRef<VirtuosoHandle>(null);
   useKeyHints(HINTS);
   const at = Math.min(selected, Math.max(0, rows.length - 1));
+  const select = (next: number): void => {
+    setSelected(next);
+    setCorrecting(null);
+  };
   const go = (by: number) => () => {
     const next = Math.max(0, Math.min(rows.length - 1, at + by));
-    setSelected(next);
+    select(next);
     list.current?.scrollIntoView({ index: next });
   };
-  useKeys({ j: go(1), ArrowDown: go(1), k: go(-1), ArrowUp: go(-1) });
   const current = rows[at];
+  const canCorrect = current?.matches[0] && current.matches[0].standing !== 'gone';
+  useKeys({
+    j: go(1),
+    ArrowDown: go(1),
+    k: go(-1),
+    ArrowUp: go(-1),
+    ...(canCorrect && { Enter: () => setCorrecting(0) }),
+  });
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
       <Box sx={{ flex: 1, minWidth: 0, display: 'flex', flexDirection: 'column', bgcolor: 'background.paper' }}>
-        <Box
-          sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}
-        >
-          <Box sx={{ width: 220, display: 'grid' }}>
-            <Choice
-              label={t.show}
-              value={band ?? ''}
-              onChange={(value) => {
-                setBand(value === '' ? null : (value as Band));
-                setSelected(0);
-              }}
-            >
-              <MenuItem value="">{t.allBands}</MenuItem>
-              {BANDS.map((one) => (
-                <MenuItem key={one} value={one}>
-                  {words.rehearsal.bands[one]}
-                </MenuItem>
-              ))}
-            </Choice>
-          </Box>
-          <Typography variant="body2" color="textSecondary">
-            {t.segmentsShown(total)}
-          </Typography>
-        </Box>
+        <FilterLine
+          filter={filter}
+          total={total}
+          onChange={(next) => {
+            setFilter(next);
+            select(0);
+          }}
+        />
         {rows.length === 0 && !isPending && <EmptyState title={t.segmentsShown(0)} />}
         <Box sx={{ flex: 1, minHeight: 0 }}>
           <Virtuoso
@@ -108,7 +107,7 @@ export function Galley({ kit, outcome }: { readonly kit: number; readonly outcom
                 source={source}
                 isFirst={index === 0 || rows[index - 1]!.document !== row.document}
                 selected={index === at}
-                onSelect={() => setSelected(index)}
+                onSelect={() => select(index)}
               />
             )}
           />
@@ -119,8 +118,70 @@ export function Galley({ kit, outcome }: { readonly kit: number; readonly outcom
         aria-label={t.matches}
         sx={{ width: 360, flex: 'none', borderLeft: 1, borderColor: 'divider', overflow: 'auto', p: 2 }}
       >
-        {current && <Margin row={current} source={source} target={target} />}
+        {current && (
+          <GalleyMargin
+            kit={kit}
+            row={current}
+            source={source}
+            target={target}
+            correcting={correcting}
+            onCorrect={setCorrecting}
+          />
+        )}
       </Box>
+    </Box>
+  );
+}
+
+interface FilterProps {
+  readonly filter: GalleyFilter;
+  /** Segments that are shown. */
+  readonly total: number;
+  readonly onChange: (filter: GalleyFilter) => void;
+}
+
+/** Which segments are shown, and in which order. */
+function FilterLine({ filter: { band, show, order }, total, onChange }: FilterProps) {
+  const choose = (value: string): void => {
+    const shown = SHOWN.find((one) => one === value);
+    const chosen = BANDS.find((one) => one === value);
+    onChange({ order, ...(shown && { show: shown }), ...(chosen && { band: chosen }) });
+  };
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, px: 2, py: 1, borderBottom: 1, borderColor: 'divider' }}>
+      <Box sx={{ width: 200, display: 'grid' }}>
+        <Choice label={t.show} value={band ?? show ?? ''} onChange={choose}>
+          <MenuItem value="">{t.allBands}</MenuItem>
+          {BANDS.map((one) => (
+            <MenuItem key={one} value={one}>
+              {words.rehearsal.bands[one]}
+            </MenuItem>
+          ))}
+          {SHOWN.map((one) => (
+            <MenuItem key={one} value={one}>
+              {t.shown[one]}
+            </MenuItem>
+          ))}
+        </Choice>
+      </Box>
+      <Box sx={{ width: 180, display: 'grid' }}>
+        <Choice
+          label={t.order}
+          value={order}
+          onChange={(value) =>
+            onChange({ ...(band && { band }), ...(show && { show }), order: ORDERS.find((one) => one === value)! })
+          }
+        >
+          {ORDERS.map((one) => (
+            <MenuItem key={one} value={one}>
+              {t.orders[one]}
+            </MenuItem>
+          ))}
+        </Choice>
+      </Box>
+      <Typography variant="body2" color="textSecondary">
+        {t.segmentsShown(total)}
+      </Typography>
     </Box>
   );
 }
@@ -216,69 +277,4 @@ function WithTerms({ row: { text, terms } }: { readonly row: GalleySegment }) {
   }
   parts.push(text.slice(at));
   return <>{parts}</>;
-}
-
-function Margin({
-  row,
-  source,
-  target,
-}: { readonly row: GalleySegment } & Pick<RehearsalOutcome, 'source' | 'target'>) {
-  const { matches, terms, language, isApart } = row;
-  if (language !== null) return <Typography>{t.inLanguage(languageName(language))}</Typography>;
-  if (isApart) return <Typography>{t.apart}</Typography>;
-  return (
-    <>
-      <Typography component="h2" sx={{ fontWeight: 600, mb: 1 }}>
-        {t.matches}
-      </Typography>
-      {row.class === 'repetition' && <Typography sx={{ mb: 1, fontSize: 14 }}>{t.repeated}</Typography>}
-      {matches.length === 0 && <Typography color="textSecondary">{t.noMatch}</Typography>}
-      <Box component="ol" aria-label={t.matches} sx={{ listStyle: 'none', m: 0, p: 0 }}>
-        {matches.map((match, i) => (
-          <Box component="li" key={i} sx={{ borderBottom: 1, borderColor: 'divider', pb: 1, mb: 1, fontSize: 14 }}>
-            <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-              {number(Math.floor(match.score))}
-              {match.inContext && `, ${t.inContext}`} · {t.from(match.memory)} ·{' '}
-              <Box
-                component={Link}
-                to={`/memories/${match.memoryId}?unit=${match.unit}`}
-                sx={{ color: 'primary.main' }}
-              >
-                {t.openUnit}
-              </Box>
-            </Box>
-            <div>
-              <LanguageText language={source}>
-                <WordChanges changes={wordChanges(match.source, row.text)} />
-              </LanguageText>
-            </div>
-            <Box sx={{ mt: 0.5 }}>
-              <LanguageText language={target}>{match.target}</LanguageText>
-            </Box>
-            {match.forbidden.length > 0 && (
-              <Box sx={{ color: 'error.main', fontSize: 13, mt: 0.5 }}>{t.uses(match.forbidden)}</Box>
-            )}
-          </Box>
-        ))}
-      </Box>
-      {terms.length > 0 && (
-        <>
-          <Typography component="h2" sx={{ fontWeight: 600, mb: 1, mt: 2 }}>
-            {t.terms}
-          </Typography>
-          <Box component="ul" aria-label={t.terms} sx={{ listStyle: 'none', m: 0, p: 0, fontSize: 14 }}>
-            {terms.map(({ term, termbaseId, concept, usable, isForbidden }, i) => (
-              <Box component="li" key={i} sx={{ mb: 0.5 }}>
-                <Box component={Link} to={`/termbases/${termbaseId}?concept=${concept}`} sx={{ color: 'primary.main' }}>
-                  <LanguageText language={source}>{term}</LanguageText>
-                </Box>
-                {isForbidden ? ` (${t.forbidden})` : ''}:{' '}
-                {usable.length > 0 ? <LanguageText language={target}>{usable.join(', ')}</LanguageText> : t.noTerm}
-              </Box>
-            ))}
-          </Box>
-        </>
-      )}
-    </>
-  );
 }

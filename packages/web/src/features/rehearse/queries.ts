@@ -1,5 +1,5 @@
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
-import type { Band } from '@fair-copy/core/rehearsal/figures.js';
+import type { GalleyQuery } from '@fair-copy/api/rehearsals.js';
 import { call } from '../../api/http.js';
 
 export const kitOf = (id: number) =>
@@ -8,16 +8,18 @@ export const kitOf = (id: number) =>
     queryFn: () => call('GET /rehearsals/:id', { params: { id } }),
   });
 
+export type GalleyFilter = Pick<GalleyQuery, 'band' | 'show' | 'order'>;
+
 const PAGE = 100;
 
 /** @param at when the rehearsal was: another has other segments */
-export const galley = (kit: number, at: string, band: Band | null) =>
+export const galley = (kit: number, at: string, filter: GalleyFilter) =>
   infiniteQueryOptions({
-    queryKey: ['rehearsal', 'galley', kit, at, band],
+    queryKey: ['rehearsal', 'galley', kit, at, filter],
     queryFn: ({ pageParam }) =>
       call('GET /rehearsals/:id/segments', {
         params: { id: kit },
-        query: { from: pageParam, limit: PAGE, ...(band && { band }) },
+        query: { from: pageParam, limit: PAGE, ...filter },
       }),
     initialPageParam: 0,
     getNextPageParam: ({ total }, pages) => {

@@ -9,6 +9,7 @@ export const rehearse: Stage = {
   staleAfter: {
     rehearsal: [['rehearsal']],
     memory: [
+      ['rehearsal', 'galley'],
       ['rehearsal', 'kit'],
       ['rehearsal', 'kits'],
     ],
@@ -17,6 +18,7 @@ export const rehearse: Stage = {
       ['rehearsal', 'kits'],
     ],
     ledger: [
+      ['rehearsal', 'galley'],
       ['rehearsal', 'kit'],
       ['rehearsal', 'kits'],
     ],

@@ -1,7 +1,7 @@
 /** A text with inline codes as nodes of a field that a person types in, and back. */
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
-import type { UnitBody } from '../../api/types.js';
-import { codeLabel } from '../../ui/CodedText.js';
+import type { UnitBody } from '../api/types.js';
+import { codeLabel } from '../ui/CodedText.js';
 
 export type Codes = UnitBody['variants'][number]['codes'];
 

@@ -2,12 +2,11 @@
 import { expect, test } from '@jest/globals';
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
-import type { MemoryBody, UnitBody } from '../../api/types.js';
-import { useConflict } from '../../parts/conflict-store.js';
-import { answering, onPage } from '../../testing/on-page.js';
+import type { UnitBody } from '../api/types.js';
+import { useConflict } from './conflict-store.js';
+import { answering, onPage } from '../testing/on-page.js';
 import { VariantEditor } from './VariantEditor.js';
 
-const MEMORY = { id: 3 } as MemoryBody;
 const UNIT = {
   id: 9,
   version: 'v1',
@@ -27,7 +26,7 @@ function editor(language = 'de') {
   const told: string[] = [];
   const shown = onPage(
     <VariantEditor
-      memory={MEMORY}
+      memoryId={3}
       unit={UNIT}
       language={language}
       onClose={() => told.push('closed')}

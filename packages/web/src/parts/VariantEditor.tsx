@@ -1,19 +1,19 @@
 import Box from '@mui/material/Box';
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import { direction } from '@fair-copy/core/language/tags.js';
-import type { MemoryBody, UnitBody } from '../../api/types.js';
-import { m } from '../../messages/index.js';
-import { codeLabel } from '../../ui/CodedText.js';
-import { languageLabel } from '../../ui/languages.js';
-import { WordButton } from '../../ui/WordButton.js';
+import type { UnitBody } from '../api/types.js';
+import { m } from '../messages/index.js';
+import { codeLabel } from '../ui/CodedText.js';
+import { languageLabel } from '../ui/languages.js';
+import { WordButton } from '../ui/WordButton.js';
 import { useVariantEdit } from './useVariantEdit.js';
-import { memoryTexts } from './messages.js';
-import { SERIF, MONO } from '../../ui/typefaces.js';
+import { shared } from './messages.js';
+import { SERIF, MONO } from '../ui/typefaces.js';
 
-const t = memoryTexts;
+const t = shared.editor;
 
 interface Props {
-  readonly memory: MemoryBody;
+  readonly memoryId: number;
   readonly unit: UnitBody;
   readonly language: string;
   readonly onClose: () => void;
@@ -21,8 +21,8 @@ interface Props {
 }
 
 /** The first text of a language, in place; its codes are capsules that one types around, moves, but cannot break. */
-export function VariantEditor({ memory, unit, language, onClose, onNext }: Props) {
-  const edit = useVariantEdit({ memory, unit, language, onClose, onNext });
+export function VariantEditor({ memoryId, unit, language, onClose, onNext }: Props) {
+  const edit = useVariantEdit({ memoryId, unit, language, onClose, onNext });
   return (
     <Box onClick={(event) => event.stopPropagation()}>
       <Box
@@ -80,7 +80,7 @@ export function VariantEditor({ memory, unit, language, onClose, onNext }: Props
         <WordButton onClick={() => edit.save('close')}>{m.common.save}</WordButton>
         <WordButton onClick={edit.giveUp}>{m.common.cancel}</WordButton>
         <Box component="span" sx={{ color: 'text.secondary' }}>
-          {t.keys.hint}
+          {t.hint}
         </Box>
       </Box>
     </Box>

@@ -1,15 +1,15 @@
 /** What a person types in a text of a unit, until it is saved or given up. */
 import { CODE } from '@fair-copy/core/text/inline-codes.js';
 import { useEffect, useRef, useState, type RefObject } from 'react';
-import { call } from '../../api/http.js';
-import type { MemoryBody, UnitBody } from '../../api/types.js';
-import { sendSeen } from '../../parts/conflict-store.js';
-import { useToast } from '../../ui/toast-store.js';
-import { useKeptWhenGone, useUnsaved } from '../../ui/unsaved-store.js';
+import { call } from '../api/http.js';
+import type { UnitBody } from '../api/types.js';
+import { sendSeen } from './conflict-store.js';
+import { useToast } from '../ui/toast-store.js';
+import { useKeptWhenGone, useUnsaved } from '../ui/unsaved-store.js';
 import { missingCodes, nodesOf, typed, withCodesBack, type Codes, type Typed } from './coded-field.js';
 
 export interface EditedVariant {
-  readonly memory: MemoryBody;
+  readonly memoryId: number;
   readonly unit: UnitBody;
   readonly language: string;
   readonly onClose: () => void;
@@ -27,7 +27,7 @@ export interface VariantEdit {
   giveUp(): void;
 }
 
-export function useVariantEdit({ memory, unit, language, onClose, onNext }: EditedVariant): VariantEdit {
+export function useVariantEdit({ memoryId, unit, language, onClose, onNext }: EditedVariant): VariantEdit {
   const field = useRef<HTMLDivElement>(null);
   const fail = useToast((state) => state.fail);
   const begun = useBegun(unit, language);
@@ -53,7 +53,7 @@ export function useVariantEdit({ memory, unit, language, onClose, onNext }: Edit
   };
   const send = async (text: Typed, then: () => void): Promise<boolean> => {
     try {
-      const isSaved = await saved({ ...begun, memory, unit, language }, text);
+      const isSaved = await saved({ ...begun, memoryId, unit, language }, text);
       end(isSaved ? then : onClose);
       return true;
     } catch (error) {
@@ -110,10 +110,10 @@ function useBegun(unit: UnitBody, language: string): Begun {
 
 /** @returns false: somebody else's text stands, as the person decided */
 async function saved(
-  { memory, unit, language, index, variant, version }: Begun & Pick<EditedVariant, 'memory' | 'unit' | 'language'>,
+  { memoryId, unit, language, index, variant, version }: Begun & Pick<EditedVariant, 'memoryId' | 'unit' | 'language'>,
   { text, codes }: Typed,
 ): Promise<boolean> {
-  const params = { id: memory.id, unit: unit.id };
+  const params = { id: memoryId, unit: unit.id };
   const isSame = variant && text === variant.text && codes.every((code, i) => code === i);
   if (isSame || text.trim() === '') return true;
   const sent = await sendSeen({

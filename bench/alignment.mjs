@@ -6,6 +6,7 @@ import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { align } from '@fair-copy/core/alignment/align.js';
 import { caseOf, KIND_NAMES, pairsOf } from './align/cases.mjs';
+import { HARD, hardCases } from './align/hard-cases.mjs';
 
 const LANGUAGES = ['es', 'de', 'ru', 'hu', 'fi', 'ja', 'zh_CN', 'ko'];
 const at = (path) => fileURLToPath(new URL(path, import.meta.url));
@@ -32,6 +33,22 @@ export function alignmentQuality() {
     'of all errors, among the 10 % least sure of their text'.padEnd(58),
     percent(judged.wrongAmongLeast / judged.wrong),
   );
+}
+
+/** The same for kinds that are hard, each of them in eight languages. @param kinds left out: all */
+export function alignmentWhereHard(kinds = Object.keys(HARD)) {
+  for (const kind of kinds) {
+    const judged = { sure: 0, sureRight: 0, wrong: 0, wrongAmongLeast: 0, all: [] };
+    const cases = hardCases(kind);
+    const ours = cases.map((one) => strict(one, aligned(one, judged)));
+    const lengths = byLength(cases).map((beads, k) => strict(cases[k], beads));
+    const worst = ours.reduce((low, f1, k) => (f1 < ours[low] ? k : low), 0);
+    console.log(
+      `pairs found, ${kind}`.padEnd(62),
+      `${percent(mean(ours))}  (lengths alone ${percent(mean(lengths))}; lowest ${cases[worst].targetLang} ${percent(ours[worst])}; ` +
+        `over 0.9 sure, right ${percent(judged.sureRight / judged.sure)}; errors among the 10 % least sure ${percent(wrongAmongLeast(judged.all))})`,
+    );
+  }
 }
 
 function wrongAmongLeast(beads) {

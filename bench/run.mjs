@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { caller } from '../scripts/api.mjs';
-import { alignmentQuality, alignmentSpeed } from './alignment.mjs';
+import { alignmentQuality, alignmentSpeed, alignmentWhereHard } from './alignment.mjs';
 import { memory } from './memory.mjs';
 import { SERVER_ENV } from '../scripts/server-process.mjs';
 import { inspection } from './inspection.mjs';
@@ -295,6 +295,7 @@ const PARTS = {
   words: wordList,
   align: () => {
     alignmentQuality();
+    alignmentWhereHard();
     alignmentSpeed(report);
   },
   memory: () => memory({ started, report, folder }),

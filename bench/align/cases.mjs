@@ -34,8 +34,11 @@ function blocksOf(path) {
 }
 
 /** Pairs of blocks in their order, without those that were not translated. */
-export function pairsOf(language) {
-  const pairs = [];
+export const pairsOf = (language) => pagesOf(language).flat();
+
+/** The same, page by page. */
+export function pagesOf(language) {
+  const pages = [];
   const folder = join(PAGES, language, 'gnome-help');
   for (const name of readdirSync(join(PAGES, 'C/gnome-help')).sort()) {
     if (!name.endsWith('.page') || !existsSync(join(folder, name))) continue;
@@ -47,15 +50,16 @@ export function pairsOf(language) {
     const rest = target.filter(({ place }) => !/credit|mal_credit/.test(place) && !place.includes('info/'));
     const own = source.filter(({ place }) => !place.includes('info/'));
     if (rest.length !== own.length || own.some(({ place }, k) => place !== rest[k].place)) continue;
-    own.forEach(({ text }, k) => {
-      if (text && rest[k].text && text !== rest[k].text) pairs.push([text, rest[k].text]);
-    });
+    const pairs = own
+      .map(({ text }, k) => [text, rest[k].text])
+      .filter(([text, other]) => text && other && text !== other);
+    if (pairs.length > 0) pages.push(pairs);
   }
-  return pairs;
+  return pages;
 }
 
 /** Numbers from 0 up to 1 that are the same for the same seed (mulberry32). */
-function randomFrom(seed) {
+export function randomFrom(seed) {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;
@@ -121,6 +125,12 @@ function regrouped(beads, random, share, joinOnly = false) {
     } else result.push([source, target]);
   }
   return result;
+}
+
+/** A text in two at the end of one of its sentences; null: it has one only. */
+export function sentenceParts(text, random) {
+  const parts = splitOnce(text, random);
+  return parts.length === 2 ? parts : null;
 }
 
 function splitOnce(text, random) {

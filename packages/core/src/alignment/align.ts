@@ -1,7 +1,7 @@
 /** Two texts cut into segments → which segments belong together, with how much certainty. */
 import { bandAround, fullBand, type Band, type Cut } from './band.js';
 import { anchorsOf, guideOf, pathThrough } from './anchors.js';
-import { lengthOf, type Alignment, type Bead, type Span, type WeighedBead } from './bead.js';
+import { lengthOf, type Alignment, type Bead, type WeighedBead } from './bead.js';
 import { withHeadings } from './headings.js';
 import { LayoutModel, type Layout } from './layout.js';
 import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
@@ -11,7 +11,10 @@ import { bestPath } from './best-path.js';
 import type { BeadKinds, Score } from './lattice.js';
 import { weighedPath } from './weighed-path.js';
 import { movedPassages, type PassageScore } from './moves.js';
+import { cutsOf, partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
 import { priorPairs } from './prior.js';
+import { orderOf, putBack, sectionsOf } from './sections.js';
+import { joinedWhereRecut } from './recut.js';
 import { Twins } from './twins.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
 import { usualRatio } from './usual-lengths.js';
@@ -27,12 +30,6 @@ export interface AlignOptions {
   readonly terms?: readonly (readonly [source: string, target: string])[];
   /** Where the segments stand in their documents, if that is known. */
   readonly layout?: Layout;
-}
-
-/** A part of both texts between two fixed beads. */
-interface Rectangle {
-  readonly source: Span;
-  readonly target: Span;
 }
 
 /** Every way in which cells are considered at first may be looked at: texts of up to about 1,700 segments. */
@@ -82,6 +79,10 @@ function expectedOf(few: number): Expected {
 
 const learnedShare = (size: number): number => Math.min(1, Math.max(0, (size - TELLS_FROM) / (TELLS_ALL - TELLS_FROM)));
 
+/** Share of the segments in pairs without doubt, from which on the texts stand in one order. */
+const IN_ORDER = 0.97;
+const isSure = ({ source, target, sureness }: WeighedBead): boolean =>
+  source.to > source.from && target.to > target.from && sureness > 0.9;
 /** Segments of a passage that surely stands elsewhere. */
 const PASSAGE = 3;
 
@@ -100,6 +101,44 @@ interface Known {
  * @param source @param target NFC texts of the segments
  */
 export function* align(
+  source: readonly string[],
+  target: readonly string[],
+  options: AlignOptions,
+): Generator<number, Alignment> {
+  const first = yield* alignedInOrder(source, target, options);
+  const size = Math.min(source.length, target.length);
+  const sure = first.beads.filter(isSure).reduce((sum, bead) => sum + lengthOf(bead.source), 0);
+  if (sure >= IN_ORDER * size) return first;
+  const order = sectionOrder(source, target, options);
+  if (!order) return first;
+  const { layout } = options;
+  const again = alignedInOrder(
+    source,
+    order.map((j) => target[j]!),
+    { ...options, ...(layout && { layout: { ...layout, target: Uint8Array.from(order, (j) => layout.target[j]!) } }) },
+  );
+  for (;;) {
+    const { done, value } = again.next();
+    if (done) return putBack(value, order, source.length, target.length);
+    yield 0.95;
+  }
+}
+
+/** The target in the order of the source; null: it is, or pairs are fixed by a person, who has seen which order there is. */
+function sectionOrder(
+  source: readonly string[],
+  target: readonly string[],
+  options: AlignOptions,
+): readonly number[] | null {
+  const [left, right] = [sideOf(source, options.sourceLanguage), sideOf(target, options.targetLanguage)];
+  if (left.size === 0 || right.size === 0 || needsAnchors(left, right) || options.fixed?.length) return null;
+  const known = firstKnown(left, right, source, target, options, 0);
+  const all = { sources: { from: 0, to: left.size }, targets: { from: 0, to: right.size } };
+  const score = partScores(known)(all.sources, all.targets, 2);
+  return orderOf(sectionsOf(left.size, right.size, score), left.size, right.size);
+}
+
+function* alignedInOrder(
   source: readonly string[],
   target: readonly string[],
   options: AlignOptions,
@@ -124,14 +163,7 @@ function* aligned(
   const prior = priorPairs(left, right, termWords(options));
   const fixed = options.fixed ?? [];
   const between = rectangles(left.size, right.size, fixed);
-  let known: Known = {
-    room: new Room(left, right),
-    words: knowledgeOf(left, right, lexiconOfPrior(left, right, prior), NOTHING_LEARNED),
-    lengths: firstLengths(left, right, options, few),
-    twins: new Twins(source, target),
-    layout: options.layout ? LayoutModel.of(options.layout, []) : null,
-    kinds: kindsOf([], few),
-  };
+  let known = firstKnown(left, right, source, target, options, few);
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
   let isHopeless = false;
@@ -163,6 +195,7 @@ function* aligned(
       ? finePath(known, cutsOf(beads, between[k]!), () => NEAR_QUIET, 2)
       : finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST),
   );
+  parts = parts.map((beads) => joinedWhereRecut(beads, known));
   yield 0.95;
   const { lexicon } = known.words;
   const apart = { ...known, words: knowledgeOf(left, right, lexicon, { once: 0, more: 0.5 }) };
@@ -171,6 +204,26 @@ function* aligned(
   const paired = parts.flat();
   const { beads, moved } = withHeadings(paired, movedPassages(left, right, paired, lexicon, known.kinds, score), score);
   return withMoved(withFixed(fixed, partsOf(beads, between)), moved);
+}
+
+/** What is known before anything is paired. */
+function firstKnown(
+  left: Side,
+  right: Side,
+  source: readonly string[],
+  target: readonly string[],
+  options: AlignOptions,
+  few: number,
+): Known {
+  const prior = priorPairs(left, right, termWords(options));
+  return {
+    room: new Room(left, right),
+    words: knowledgeOf(left, right, lexiconOfPrior(left, right, prior), NOTHING_LEARNED),
+    lengths: firstLengths(left, right, options, few),
+    twins: new Twins(source, target),
+    layout: options.layout ? LayoutModel.of(options.layout, []) : null,
+    kinds: kindsOf([], few),
+  };
 }
 
 /** Evidence for any rectangle of the two texts. */
@@ -307,41 +360,8 @@ function finePath(
   return weighedPath(band, largest(kinds, most), scoreOf(evidence, known));
 }
 
-/** What lies before, between and after the fixed beads; parts may be empty on one side, or on both. */
-function rectangles(n: number, m: number, fixed: readonly Bead[]): Rectangle[] {
-  const parts: Rectangle[] = [];
-  let [i, j] = [0, 0];
-  for (const { source, target } of [...fixed, { source: { from: n, to: n }, target: { from: m, to: m } }]) {
-    if (source.from < i || target.from < j) throw new Error('fixed beads must follow the order of both sides');
-    parts.push({ source: { from: i, to: source.from }, target: { from: j, to: target.from } });
-    [i, j] = [source.to, target.to];
-  }
-  return parts;
-}
-
-function withFixed(fixed: readonly Bead[], parts: readonly (readonly WeighedBead[])[]): WeighedBead[] {
-  return parts.flatMap((part, k) => (k < fixed.length ? [...part, { ...fixed[k]!, sureness: 1 }] : part));
-}
-
 function termWords({ terms = [], sourceLanguage, targetLanguage }: AlignOptions): (readonly [string[], string[]])[] {
   const left = wordsIn(sourceLanguage);
   const right = wordsIn(targetLanguage);
   return terms.map(([source, target]) => [left(source), right(target)]);
-}
-
-/** Beads in order, by the rectangle in which they lie. */
-function partsOf(beads: readonly WeighedBead[], parts: readonly Rectangle[]): WeighedBead[][] {
-  let at = 0;
-  return parts.map(({ source, target }) => {
-    const from = at;
-    while (at < beads.length && beads[at]!.source.to <= source.to && beads[at]!.target.to <= target.to) at++;
-    return beads.slice(from, at);
-  });
-}
-
-/** The path through a part, from corner to corner of it. */
-function cutsOf(beads: readonly WeighedBead[], part: Rectangle): Cut[] {
-  const cuts: Cut[] = [[part.source.from, part.target.from]];
-  for (const { source, target } of beads) cuts.push([source.to, target.to]);
-  return cuts;
 }

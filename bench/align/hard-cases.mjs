@@ -1,0 +1,225 @@
+/**
+ * Kinds of texts that clients really send and that are hard to pair, made of the pages of gnome-user-docs as in `cases.mjs`:
+ * each case is segments of both sides and the beads by their indexes, the same for each seed.
+ */
+import { pagesOf, randomFrom, sentenceParts } from './cases.mjs';
+
+const bead = ([source, target]) => [[source], [target]];
+const whole = (random, from, to) => from + Math.floor(random() * (to - from + 1));
+
+/** Segments of both sides of beads whose target sides stand in an order of their own. */
+function caseOf(kind, language, n, beads, order = beads.map((_, k) => k)) {
+  const [source, target] = [[], []];
+  const known = beads.map(([texts]) => [texts.map((text) => source.push(text) - 1), []]);
+  for (const k of order) known[k][1] = beads[k][1].map((text) => target.push(text) - 1);
+  return {
+    id: `en-${language}.${kind}.${n}`,
+    sourceLang: 'en',
+    targetLang: language.replace('_', '-'),
+    source,
+    target,
+    beads: known,
+  };
+}
+
+const CUTS = [
+  [2, 3],
+  [3, 2],
+  [4, 1],
+  [1, 4],
+  [1, 2],
+  [2, 1],
+];
+
+/** A share of the segments cut differently on both sides: of consecutive pairs, the parts are put together anew. */
+function irregular(pairs, random, share) {
+  const beads = [];
+  for (let k = 0; k < pairs.length;) {
+    const [m, n] = CUTS[Math.floor(random() * CUTS.length)];
+    const size = Math.max(m, n) === 4 ? 4 : Math.max(m, n);
+    if (random() >= share / 2.4 || k + size > pairs.length) {
+      beads.push(bead(pairs[k++]));
+      continue;
+    }
+    const part = pairs.slice(k, k + size);
+    k += size;
+    beads.push([
+      recut(
+        part.map(([source]) => source),
+        m,
+        random,
+      ),
+      recut(
+        part.map(([, target]) => target),
+        n,
+        random,
+      ),
+    ]);
+  }
+  return beads;
+}
+
+/** So many segments out of texts, none of their bounds kept where there are fewer: the bounds lie within texts. */
+function recut(texts, count, random) {
+  if (count === texts.length) return texts;
+  if (count === 1) return [texts.join(' ')];
+  // Two of three: the middle one is cut at the end of a sentence, or at a space near its middle.
+  const middle = texts[1];
+  const cut = sentenceParts(middle, random) ?? halves(middle);
+  return [`${texts[0]} ${cut[0]}`.trim(), `${cut[1]} ${texts.slice(2).join(' ')}`.trim()];
+}
+
+function halves(text) {
+  const spaces = [...text.matchAll(/[\s、，]/g)].map(({ index }) => index + 1);
+  const at =
+    spaces.sort((a, b) => Math.abs(a - text.length / 2) - Math.abs(b - text.length / 2))[0] ??
+    Math.ceil(text.length / 2);
+  return [text.slice(0, at).trim(), text.slice(at).trim()];
+}
+
+const CONFUSED = [
+  [/rn/g, 'm'],
+  [/m/g, 'rn'],
+  [/l/g, '1'],
+  [/O/g, '0'],
+  [/e/g, 'c'],
+  [/h/g, 'b'],
+  [/i/g, 'l'],
+  [/и/g, 'н'],
+  [/о/g, '0'],
+  [/ш/g, 'щ'],
+  [/日/g, '曰'],
+  [/口/g, '囗'],
+  [/カ/g, '力'],
+];
+
+/** Letters, marks and spaces damaged as by scanning, a few in a hundred of each. */
+function scanned(text, random) {
+  let damaged = text;
+  for (const [letters, other] of CONFUSED)
+    damaged = damaged.replace(letters, (found) => (random() < 0.06 ? other : found));
+  return [...damaged.normalize('NFD')]
+    .filter((sign) => !(/\p{M}/u.test(sign) && random() < 0.15) && !(/[.,;:'"]/.test(sign) && random() < 0.2))
+    .map((sign) => (sign === ' ' && random() < 0.03 ? '' : /\p{L}/u.test(sign) && random() < 0.01 ? `${sign} ` : sign))
+    .join('')
+    .normalize('NFC');
+}
+
+/** A third of the words are other ones of the same text. */
+function freely(texts, random) {
+  const words = texts.flatMap((text) => text.split(' '));
+  return (text) =>
+    text
+      .split(' ')
+      .map((word) => (random() < 1 / 3 ? words[Math.floor(random() * words.length)] : word))
+      .join(' ');
+}
+
+const SCRIPTS = ['ja', 'zh_CN', 'ko', 'ar', 'he', 'fa', 'th', 'el'];
+const MANY = ['es', 'de', 'ru', 'hu', 'fi', 'ja', 'zh_CN', 'ko'];
+
+/** By kind: its languages, how many cases of each, and how one is made. */
+export const HARD = {
+  'very small texts, one segment missing': {
+    cases: 20,
+    make(pages, random, name) {
+      const pairs = pages.flat();
+      const size = whole(random, 3, 12);
+      const from = Math.floor(random() * (pairs.length - size));
+      const beads = pairs.slice(from, from + size).map(bead);
+      const gone = Math.floor(random() * size);
+      beads[gone] = random() < 0.5 ? [beads[gone][0], []] : [[], beads[gone][1]];
+      return name(beads);
+    },
+  },
+  'a third cut differently': {
+    cases: 2,
+    make: (pages, random, name) =>
+      name(irregular(pages.flat().slice(...spanOf(pages.flat(), 400, random)), random, 0.3)),
+  },
+  'sections in another order': {
+    cases: 2,
+    make(pages, random, name) {
+      const pairs = pages.flat();
+      const sizes = Array.from({ length: whole(random, 6, 12) }, () => whole(random, 10, 40));
+      const total = sizes.reduce((sum, size) => sum + size, 0);
+      let from = Math.floor(random() * Math.max(1, pairs.length - total));
+      const sections = sizes.map((size) => pairs.slice(from, (from += size)));
+      const places = [];
+      let k = 0;
+      for (const section of sections) places.push(section.map(() => k++));
+      for (let i = places.length - 1; i > 0; i--) {
+        const j = Math.floor(random() * (i + 1));
+        [places[i], places[j]] = [places[j], places[i]];
+      }
+      return name(sections.flat().map(bead), places.flat());
+    },
+  },
+  'damaged as by scanning': {
+    cases: 2,
+    make: (pages, random, name) =>
+      name(
+        pages
+          .flat()
+          .slice(...spanOf(pages.flat(), 200, random))
+          .map((pair) => bead(pair.map((text) => scanned(text, random)))),
+      ),
+  },
+  'lists of short strings, a tenth missing': {
+    cases: 2,
+    make(pages, random, name) {
+      const short = pages.flat().filter(([source, target]) => source.split(' ').length <= 3 && target.length <= 30);
+      const seen = new Set();
+      const list = short.filter(([source]) => !seen.has(source) && seen.add(source)).slice(0, 150);
+      const beads = list.map((pair) => {
+        const [source, target] = bead(pair);
+        if (random() >= 0.1) return [source, target];
+        return random() < 0.5 ? [source, []] : [[], target];
+      });
+      return name(beads);
+    },
+  },
+  'scripts without spaces, right to left, unrelated': {
+    languages: SCRIPTS,
+    cases: 2,
+    make: (pages, random, name) =>
+      name(
+        pages
+          .flat()
+          .slice(...spanOf(pages.flat(), 300, random))
+          .map((pair) => {
+            const [source, target] = bead(pair);
+            if (random() >= 0.05) return [source, target];
+            return random() < 0.5 ? [source, []] : [[], target];
+          }),
+      ),
+  },
+  'a free translation': {
+    cases: 2,
+    make(pages, random, name) {
+      const pairs = pages.flat().slice(...spanOf(pages.flat(), 300, random));
+      const free = freely(
+        pairs.map(([, target]) => target),
+        random,
+      );
+      return name(pairs.map(([source, target]) => bead([source, free(target)])));
+    },
+  },
+};
+
+function spanOf(pairs, size, random) {
+  const from = Math.floor(random() * Math.max(1, pairs.length - size));
+  return [from, from + size];
+}
+
+/** All cases of a kind; of languages that the pages are in. */
+export function hardCases(kind) {
+  const { languages = MANY, cases, make } = HARD[kind];
+  return languages.flatMap((language, l) => {
+    const pages = pagesOf(language);
+    if (pages.flat().length < 100) return [];
+    return Array.from({ length: cases }, (_, n) =>
+      make(pages, randomFrom(1000 * l + n + 17), (beads, order) => caseOf(kind, language, n, beads, order)),
+    );
+  });
+}

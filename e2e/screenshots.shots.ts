@@ -19,7 +19,7 @@ test('one picture of each main view', async ({ page, server }) => {
       const desk = JSON.parse(localStorage.getItem('fair-copy-desk')!) as { state: object };
       localStorage.setItem('fair-copy-desk', JSON.stringify({ ...desk, state: { ...desk.state, clientId: id } }));
     }, clientId);
-  await expect(page.getByText('Brennick terminology')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Brennick terminology' })).toBeVisible();
   await shot('holdings');
   await page.goto(`${server.address}/intake/1`);
   await expect(page.getByText('Schleusentor', { exact: true })).toBeVisible();

@@ -15,7 +15,7 @@ test('a damaged memory is named on Holdings; what can be read is taken out, and 
   truncateSync(join(folder, largest!), 0);
   await server.start();
   await open(page, server, '/holdings', 1);
-  const row = page.getByRole('row', { name: /Brennick lasting/ });
+  const row = page.getByRole('row', { name: /^Brennick lasting/ });
   await expect(row).toContainText('Its file is damaged (it is empty).');
   await expect(page.getByRole('link', { name: 'Harbour rules de-pt' })).toBeVisible();
   await row.getByRole('button', { name: 'Take out what can be read' }).click();

@@ -106,6 +106,31 @@ describe('a rehearsal', () => {
     expect(alone.map(([document]) => document)).toEqual(['a.md', 'inner.zip/de/notice.txt', 'a.md (2)']);
   });
 
+  test('reads headers and footers only if they are asked for', () => {
+    // ISO 26300: the text in content.xml, headers with the master pages in styles.xml.
+    const xml = (name: string, inside: string): Uint8Array =>
+      strToU8(
+        `<office:${name} xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" ` +
+          `xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" ` +
+          `xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0">${inside}</office:${name}>`,
+      );
+    const text = '<office:body><office:text><text:p>Close the upper gate.</text:p></office:text></office:body>';
+    const page =
+      '<style:master-page><style:header><text:p>For lock keepers</text:p></style:header></style:master-page>';
+    const document = zipSync({
+      mimetype: [strToU8('application/vnd.oasis.opendocument.text'), { level: 0 }],
+      'content.xml': xml('document-content', text),
+      'styles.xml': xml('document-styles', `<office:master-styles>${page}</office:master-styles>`),
+    });
+    writeFileSync(at('notice.odt'), document);
+    const texts = (...more: string[]): string[] => {
+      const { out } = run(['rehearse', at('notice.odt'), ...ARGS, '--json', ...more]);
+      return (JSON.parse(out) as { segments: { text: string }[] }).segments.map((segment) => segment.text);
+    };
+    expect(texts()).toEqual(['Close the upper gate.']);
+    expect(texts('--headers')).toEqual(['Close the upper gate.', 'For lock keepers']);
+  });
+
   test('never writes over what it looks up, by whatever way it is named', () => {
     writeFileSync(at('units.xlsx'), 'x');
     const over = (...more: string[]) => run(['rehearse', at('units.xlsx'), ...ARGS, ...more]);

@@ -32,6 +32,7 @@ import {
   VerticalMergeType,
   type FileChild,
 } from 'docx';
+import { AS_SHOWN } from '@fair-copy/core/document/docx.js';
 import { runningText } from '@fair-copy/files/running-text.js';
 
 const folder = mkdtempSync(join(tmpdir(), 'fair-copy-word-'));
@@ -199,5 +200,8 @@ test('comments are no text of the document; headers and footers are not read', a
   });
   const path = join(folder, 'commented.docx');
   writeFileSync(path, await Packer.toBuffer(document));
-  expect((await runningText(path, 'commented.docx')).map(({ text }) => text)).toEqual(['Read at 6 hours.']);
+  const texts = async (headers: boolean) =>
+    (await runningText(path, 'commented.docx', { ...AS_SHOWN, headers })).map(({ text }) => text);
+  expect(await texts(false)).toEqual(['Read at 6 hours.']);
+  expect(await texts(true)).toEqual(['Read at 6 hours.', 'Page', 'Brennick Waterways']);
 });

@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
+import { AS_SHOWN } from '@fair-copy/core/document/docx.js';
 import { UsualWords } from '@fair-copy/core/language/usual-words.js';
 import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { BANDS, USUAL_RATES, type Band, type RateCard } from '@fair-copy/core/rehearsal/figures.js';
@@ -28,6 +29,8 @@ export interface RehearseOptions {
   readonly termbase?: readonly string[];
   readonly threshold: string;
   readonly rates?: string;
+  readonly headers?: boolean;
+  readonly hidden?: boolean;
   readonly pack?: string;
   readonly output?: string;
   readonly json?: boolean;
@@ -57,9 +60,10 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
   const threshold = Number(options.threshold);
   if (!(threshold >= 1 && threshold <= 100)) throw new UsageError('--threshold: give points from 1 to 100.');
   const card = options.rates === undefined ? USUAL_RATES : await rateCard(options.rates);
+  const reading = { ...AS_SHOWN, headers: options.headers ?? false, hidden: options.hidden ?? false };
   const segments: DocumentSegment[] = [];
   const usual = new UsualWords();
-  for await (const { name, segments: texts } of documentsOf(paths, source))
+  for await (const { name, segments: texts } of documentsOf(paths, source, reading))
     for (const text of texts) segments.push(documentSegment(name, text, source, usual));
   if (segments.length === 0) throw new UsageError('There is no document in what was given.');
   const { concepts, spoken } = await conceptsOf(options.termbase ?? []);

@@ -52,22 +52,39 @@ export async function* sheetBlocks({ path, name }: FileAt): AsyncGenerator<Block
   }
 }
 
-/** The body, then the footnotes and endnotes. */
+/** The body, then the footnotes and endnotes; then headers and footers, if they are asked for. */
 export async function* docxBlocks(path: string, reading: WordReading): AsyncGenerator<Block> {
   const archive = await ZipArchive.open(path);
+  const partBlocks = (part: string): AsyncGenerator<Block> =>
+    documentBlocks({ kind: 'docx', archive, part }, reading, false);
   try {
     for (const part of ['word/document.xml', 'word/footnotes.xml', 'word/endnotes.xml'])
-      if (archive.names.includes(part)) yield* documentBlocks({ kind: 'docx', archive, part }, reading, false);
+      if (archive.names.includes(part)) yield* partBlocks(part);
+    if (!reading.headers) return;
+    const parts = archive.names.filter((name) => /^word\/(?:header|footer)\d*\.xml$/.test(name)).sort();
+    const seen = new Set<string>();
+    for (const part of parts)
+      for await (const block of partBlocks(part)) {
+        // Sections and first pages have headers of their own, which mostly say the same.
+        const text = JSON.stringify(block);
+        if (!seen.has(text)) yield block;
+        seen.add(text);
+      }
   } finally {
     archive.close();
   }
 }
 
-export async function* odtBlocks(path: string): AsyncGenerator<Block> {
+export async function* odtBlocks(path: string, { headers }: WordReading): AsyncGenerator<Block> {
   const archive = await ZipArchive.open(path);
   try {
     const reader = new OdtBlocks();
     for await (const event of partEvents(archive, partText, 'content.xml')) yield* reader.take(event);
+    // Headers and footers stand with the pages' styles (ISO 26300, 16.10).
+    if (headers && archive.names.includes('styles.xml')) {
+      const styles = new OdtBlocks();
+      for await (const event of partEvents(archive, partText, 'styles.xml')) yield* styles.take(event);
+    }
   } finally {
     archive.close();
   }

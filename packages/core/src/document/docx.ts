@@ -11,6 +11,8 @@ export interface WordReading {
   readonly hidden: boolean;
   /** Tracked changes: as if all were accepted, or as it was before them. */
   readonly changes: 'accepted' | 'original';
+  /** Headers and footers are read as well, each once, behind the rest; left out: they are not. */
+  readonly headers?: boolean;
 }
 export const AS_SHOWN: WordReading = { hidden: false, changes: 'accepted' };
 

@@ -51,8 +51,8 @@ export const FORMATS: readonly Format[] = [
   {
     kind: 'odt',
     detect: isOpenDocument('text'),
-    text: async function* (at) {
-      yield* (await import('../running-text.js')).odtBlocks(at.path);
+    text: async function* (at, reading) {
+      yield* (await import('../running-text.js')).odtBlocks(at.path, reading);
     },
   },
   { kind: 'zip', detect: ({ members }) => members !== null },

@@ -22,7 +22,8 @@ import { stateOfResources } from '../two/resources.js';
 type OfClient = Pick<KitPlan, 'rates' | 'noTerms'>;
 const USUAL: OfClient = { rates: USUAL_RATES, noTerms: [] };
 
-type Tried = Pick<KitPlan, 'documents'>;
+type Tried = Pick<KitPlan, 'documents' | 'reading'>;
+const NOTHING: Tried = { documents: [], reading: { headers: false, hidden: false } };
 export type KeptOutcome = RehearsalOutcome & { readonly before: FiguresBody | null };
 
 interface Row {
@@ -43,8 +44,8 @@ export class KitPlans {
     const kit = kitById(workspace, kitId);
     const row = this.row(kitId);
     const { rates, noTerms } = { ...USUAL, ...this.ofClient.plan(kit.client_id) };
-    const { documents } = row ? (JSON.parse(row.body) as Tried) : { documents: [] };
-    return { ...choiceOf(workspace, kit), documents, rates, noTerms };
+    const { documents, reading } = { ...NOTHING, ...(row && (JSON.parse(row.body) as Tried)) };
+    return { ...choiceOf(workspace, kit), documents, reading, rates, noTerms };
   }
 
   /** What the client said is no term, in small letters. */
@@ -60,14 +61,14 @@ export class KitPlans {
   }
 
   /** All but what the kit is made of, which is the workspace's. */
-  keep(kitId: number, { documents, rates }: Pick<KitPlan, 'documents' | 'rates'>): void {
+  keep(kitId: number, { documents, reading, rates }: Pick<KitPlan, 'documents' | 'reading' | 'rates'>): void {
     const clientId = kitById(this.context.workspace, kitId).client_id;
     this.ofClient.keep(clientId, { rates, noTerms: [...this.noTerms(clientId)] });
     this.context.desk
       .prepare(
         'INSERT INTO rehearsal (kit_id, client_id, body) VALUES (?, ?, ?) ON CONFLICT DO UPDATE SET body = excluded.body',
       )
-      .run(kitId, clientId, JSON.stringify({ documents } satisfies Tried));
+      .run(kitId, clientId, JSON.stringify({ documents, reading } satisfies Tried));
   }
 
   noteOutcome(kitId: number, { basis, outcome }: Counted<RehearsalOutcome>): void {

@@ -26,7 +26,7 @@ export function rehearsalRoutes(api: Api, context: Context): void {
   });
 
   serve(api, rehearsalContract, 'PUT /rehearsals/:id', async ({ params: { id }, body }) => {
-    const { documents: _, rates: _r, ...choice } = body;
+    const { documents: _, reading: _w, rates: _r, ...choice } = body;
     await workers.run(kitTasks.chooseForKit, { id, choice });
     plans.keep(id, body);
     told(id);

@@ -1,5 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
 import { X } from 'lucide-react';
@@ -34,6 +36,7 @@ export function Brief({ body, kits, onChange }: Props) {
     >
       <KitChooser body={body} kits={kits} />
       <Documents plan={plan} onChange={onChange} />
+      <Reading reading={plan.reading} onChange={(reading) => onChange({ reading })} />
       {outcome && !stale && <LeftOut files={outcome.leftOut} />}
       <BriefHeading>{t.languages}</BriefHeading>
       <Box sx={{ display: 'grid', gap: 1.5, mb: 1.5 }}>
@@ -147,6 +150,29 @@ function Documents({ plan: { documents }, onChange }: { readonly plan: KitPlan }
         ))}
       </Box>
     </>
+  );
+}
+
+interface ReadingProps {
+  readonly reading: KitPlan['reading'];
+  readonly onChange: (reading: KitPlan['reading']) => void;
+}
+
+/** What of word-processor documents is read besides their text. */
+function Reading({ reading, onChange }: ReadingProps) {
+  return (
+    <Box sx={{ mb: 1 }}>
+      {(['headers', 'hidden'] as const).map((what) => (
+        <FormControlLabel
+          key={what}
+          sx={{ display: 'flex' }}
+          control={
+            <Checkbox size="small" checked={reading[what]} onChange={(_, on) => onChange({ ...reading, [what]: on })} />
+          }
+          label={t.reading[what]}
+        />
+      ))}
+    </Box>
   );
 }
 

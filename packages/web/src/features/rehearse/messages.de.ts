@@ -11,6 +11,7 @@ export const texts: typeof en = {
   choose: 'oder auswählen',
   taking: 'Wird aufgenommen …',
   remove: (name: string) => `Wegnehmen: ${name}`,
+  reading: { headers: 'mit Kopf- und Fußzeilen', hidden: 'mit verborgenem Text' },
   leftOut: 'Aus dem Archiv ausgelassen:',
   languages: 'Sprachen',
   source: 'Die Dokumente sind auf',

@@ -10,6 +10,7 @@ export const texts = {
   choose: 'or choose them',
   taking: 'Taking in …',
   remove: (name: string) => `Take away: ${name}`,
+  reading: { headers: 'with headers and footers', hidden: 'with hidden text' },
   leftOut: 'Left out of the zip:',
   languages: 'Languages',
   source: 'The documents are in',

@@ -37,7 +37,7 @@ function irregular(pairs, random, share) {
   for (let k = 0; k < pairs.length;) {
     const [m, n] = CUTS[Math.floor(random() * CUTS.length)];
     const size = Math.max(m, n) === 4 ? 4 : Math.max(m, n);
-    if (random() >= share / 2.4 || k + size > pairs.length) {
+    if (random() >= share || k + size > pairs.length) {
       beads.push(bead(pairs[k++]));
       continue;
     }

@@ -10,6 +10,7 @@ import type { WordList } from '@fair-copy/core/checks/spelling/word-list.js';
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { decodeTrie } from 'cspell-trie-lib';
 import { dictionaryFor } from './dictionaries.js';
+import { clearAway } from './heap-growth.js';
 
 /** Package and file of each list. */
 const PRESSED: Readonly<Record<string, readonly (readonly [name: string, file: string])[]>> = {
@@ -58,7 +59,11 @@ export function wordListFor(language: string): WordList | null {
   if (!hasWordList(language)) return null;
   const key = language in PRESSED ? language : primaryLanguage(language);
   let list = loaded.get(key);
-  if (!list) loaded.set(key, (list = anyOf(listsOf(key))));
+  if (!list) {
+    loaded.set(key, (list = anyOf(listsOf(key))));
+    // Decoding makes several times the size of a list that nobody needs any more.
+    clearAway();
+  }
   return list;
 }
 

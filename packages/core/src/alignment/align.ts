@@ -14,7 +14,7 @@ import { movedPassages, type PassageScore } from './moves.js';
 import { cutsOf, partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
 import { priorPairs } from './prior.js';
 import { orderOf, putBack, sectionsOf } from './sections.js';
-import { joinedWhereRecut } from './recut.js';
+import { joinedWhereRecut, shareOf } from './recut.js';
 import { Twins } from './twins.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
 import { usualRatio } from './usual-lengths.js';
@@ -83,6 +83,9 @@ const learnedShare = (size: number): number => Math.min(1, Math.max(0, (size - T
 const IN_ORDER = 0.97;
 const isSure = ({ source, target, sureness }: WeighedBead): boolean =>
   source.to > source.from && target.to > target.from && sureness > 0.9;
+/** Share of the pairs that are of so many segments, from which on a text is gone through again by what is seen; how often. */
+const RECUT = { segments: 5, share: 0.02, rounds: 2 };
+
 /** Segments of a passage that surely stands elsewhere. */
 const PASSAGE = 3;
 
@@ -164,6 +167,13 @@ function* aligned(
   const fixed = options.fixed ?? [];
   const between = rectangles(left.size, right.size, fixed);
   let known = firstKnown(left, right, source, target, options, few);
+  const learned = (beads: readonly WeighedBead[], lessons: readonly TrainingBead[]): Known => ({
+    ...known,
+    words: knowledgeOf(left, right, learnedLexicon(left, right, lessons, prior), expectedOf(few)),
+    lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
+    layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
+    kinds: kindsOf(beads, few),
+  });
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
   let isHopeless = false;
@@ -180,13 +190,7 @@ function* aligned(
     const isSettled = rounds < ROUNDS && parts.flat().filter(isQuiet).length > SETTLED * beads.length;
     const isLast = isSettled || round === rounds - 1;
     const taught = isLast ? lessons : spread(lessons, TEACHING);
-    known = {
-      ...known,
-      words: knowledgeOf(left, right, learnedLexicon(left, right, taught, prior), expectedOf(few)),
-      lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
-      layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
-      kinds: kindsOf(beads, few),
-    };
+    known = learned(beads, taught);
     yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
     if (isHopeless || isSettled) break;
   }
@@ -195,6 +199,14 @@ function* aligned(
       ? finePath(known, cutsOf(beads, between[k]!), () => NEAR_QUIET, 2)
       : finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST),
   );
+  const isRecut = (): boolean => !isHopeless && shareOf(parts.flat(), RECUT.segments) > RECUT.share;
+  for (let again = 0; again < RECUT.rounds && isRecut(); again++) {
+    parts = parts.map((beads) => joinedWhereRecut(beads, known));
+    const beads = withFixed(fixed, parts);
+    // All kinds of beads are seen only now: where many are large, they are as frequent as that, and teach other words.
+    known = learned(beads, trainingBeads(beads));
+    parts = parts.map((beads, k) => finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST));
+  }
   parts = parts.map((beads) => joinedWhereRecut(beads, known));
   yield 0.95;
   const { lexicon } = known.words;

@@ -18,7 +18,7 @@ const FREQUENCY = { usual: 0.002, most: 0.3 };
 /** Pairs that a text has at least to show how it is cut; the share of them that are then no pair of one and one. */
 const PAIRS = { least: 20, anew: 0.05 };
 /** A gain that chance hardly explains, and the share of neighbours that have it in a text cut anew throughout. */
-const PLAINLY = { gain: 8, share: 0.004 };
+const PLAINLY = { gain: 9, share: 0.005 };
 /** Segments on one side of a bead at most. */
 const LARGEST = 4;
 /** Deviations of lengths beyond which nothing is told apart. */
@@ -71,10 +71,14 @@ export function joinedWhereRecut(beads: readonly WeighedBead[], texts: Texts): W
 }
 
 /** Whether so many beads are no pair of one and one that neighbours may be one as well: nothing of it in a text cut alike. */
-function isCutAnew(beads: readonly WeighedBead[]): boolean {
+const isCutAnew = (beads: readonly WeighedBead[]): boolean =>
+  beads.filter(isPair).length >= PAIRS.least && shareOf(beads, 3) >= PAIRS.anew;
+
+/** The share of pairs that are of so many segments or more, both sides together. */
+export function shareOf(beads: readonly WeighedBead[], segments: number): number {
   const pairs = beads.filter(isPair);
-  const anew = pairs.filter(({ source, target }) => lengthOf(source) + lengthOf(target) > 2);
-  return pairs.length >= PAIRS.least && anew.length >= PAIRS.anew * pairs.length;
+  const large = pairs.filter(({ source, target }) => lengthOf(source) + lengthOf(target) >= segments);
+  return large.length / Math.max(1, pairs.length);
 }
 
 const isPair = ({ source, target }: WeighedBead): boolean => lengthOf(source) > 0 && lengthOf(target) > 0;

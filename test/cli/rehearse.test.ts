@@ -88,6 +88,8 @@ describe('a rehearsal', () => {
     const inner = zipSync({ 'de/notice.txt': strToU8('Close the upper gate.'), 'cover.png': PNG });
     mkdirSync(at('messy/deep'), { recursive: true });
     writeFileSync(at('messy/all.zip'), zipSync({ 'inner.zip': inner, 'a.md': strToU8('# Open'), '.DS_Store': PNG }));
+    const damaged = zipSync({ 'b.md': strToU8('# Lost') });
+    writeFileSync(at('messy/cut.zip'), damaged.subarray(0, damaged.length - 10));
     writeFileSync(at('messy/deep/a.md'), 'Shut.');
     const documents = (...paths: string[]) => {
       const { out, err } = run(['rehearse', ...paths, ...ARGS, '--json']);
@@ -101,6 +103,7 @@ describe('a rehearsal', () => {
       ['deep/a.md', 'Shut.'],
     ]);
     expect(said).toContain('Left out: all.zip/inner.zip/cover.png');
+    expect(said).toContain('Left out: cut.zip');
     // The members of a zip that was given by itself have their names in it; each document has a name of its own.
     const alone = documents(at('messy/all.zip'), at('messy/deep/a.md')).segments;
     expect(alone.map(([document]) => document)).toEqual(['a.md', 'inner.zip/de/notice.txt', 'a.md (2)']);

@@ -1,8 +1,11 @@
 /** Kits: made, after a pattern, changed, undone; what is kept for reference is never written to. */
+import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { KitItem } from '@fair-copy/api/kits.js';
 import type { LedgerEntryBody } from '@fair-copy/api/ledger.js';
 import type { KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
+import { zipSync } from 'fflate';
+import { PNG } from '../png.js';
 import { Application, unitsWritten } from './application.js';
 
 let server: Application;
@@ -111,6 +114,15 @@ test('of a memory only the units that are asked for are looked up', async () => 
   expect(await best({ since: '2025-01-01' })).toEqual(['Tor schließen.']);
   expect(await best({ subject: 'weirs' })).toEqual(['Wehr zu.']);
   expect(await best({ client: 'Nobody' })).toEqual([]);
+  // Nothing was asked for of its languages: it is no misfit.
+  const report = await server.ask<{ id: number }>('POST', `/rehearsals/${id}/hand-over`, { what: 'html' });
+  const { path } = (await server.ended(report.id)).result as { path: string };
+  expect(readFileSync(path, 'utf8')).not.toContain('It has nothing');
+  const pack = zipSync({ 'gate.png': PNG });
+  const zip = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from(pack));
+  await choose(id, { documents: [{ sha256: zip.sha256, name: 'pictures.zip' }] });
+  const none = await server.ended((await server.ask<{ id: number }>('POST', `/rehearsals/${id}/run`)).id);
+  expect(JSON.stringify(none.error)).toContain('gate.png');
 });
 
 test('what is kept for reference is not written to, by no way in, nor by an undo', async () => {
@@ -131,6 +143,10 @@ test('what is kept for reference is not written to, by no way in, nor by an undo
   expect(intake.id).toBeLessThan(edit);
   const kit = await made({ name: 'Writing' });
   expect(await choose(kit, { memories: [{ id: memory, off: 0 }], writesMemory: memory }, 409)).toEqual(refused);
+  // A kit that wrote to it before goes on without.
+  const [manuals] = await kits();
+  expect(manuals!.writes).toEqual([]);
+  await choose(manuals!.id, { threshold: 60 });
   await server.ask('PUT', `/termbases/${termbase}/reference`, { on: false });
   await server.ask('POST', `/termbases/${termbase}/concepts`, concept);
   await server.ask('PUT', `/termbases/${termbase}/reference`, { on: true });

@@ -1,4 +1,5 @@
 /** A kit, tried on documents. */
+import { MATCH_DOUBTS } from '@fair-copy/core/rehearsal/doubts.js';
 import { BANDS } from '@fair-copy/core/rehearsal/figures.js';
 import { z } from 'zod';
 import { candidateBody } from './candidates.js';
@@ -105,9 +106,6 @@ export const rehearsalBody = z.object({
 });
 export type RehearsalBody = z.infer<typeof rehearsalBody>;
 
-/** What makes a match doubtful though it is near: its like says something else, it uses what is not to be used, it was joined. */
-export const DOUBTS = ['targets', 'forbidden', 'bridged'] as const;
-
 const keptMatch = z.object({
   memoryId: z.number(),
   memory: z.string(),
@@ -131,7 +129,7 @@ export const keptSegment = z.object({
   /** What it is in, where that is not the document's language. */
   language: z.string().nullable(),
   isApart: z.boolean(),
-  doubts: z.array(z.enum(DOUBTS)).readonly(),
+  doubts: z.array(z.enum(MATCH_DOUBTS)).readonly(),
   matches: z.array(keptMatch).readonly(),
   terms: z
     .array(

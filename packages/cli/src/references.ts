@@ -7,15 +7,15 @@ import { UsageError } from './usage.js';
 /** Options that name files which are looked up only, and options that name what is written. */
 const LOOKED_UP = ['memory', 'termbase', 'rates'] as const;
 const WRITTEN = ['output', 'pack'] as const;
-/** Commands whose files are looked at, and never the better for it. */
-const READERS: readonly string[] = ['rehearse', 'harvest', 'match', 'count', 'recognize'];
+/** Commands whose result may take the place of a file that goes in. */
+const INTO_INPUT: readonly string[] = ['convert', 'merge', 'backup', 'restore'];
 
 /** Throws `UsageError` where a command would write over what it looks up, by whatever path it is named. */
 export function refuseWritingToReferences(command: Command): void {
   const options = command.opts<Record<string, string | readonly string[] | undefined>>();
   const named = (names: readonly string[]): string[] => names.flatMap((name) => options[name] ?? []);
-  const files = [...named(LOOKED_UP), ...(READERS.includes(command.name()) ? command.args : [])];
-  const lookedUp = new Map(files.map((path) => [realPath(path), path]));
+  const files = [...named(LOOKED_UP), ...(INTO_INPUT.includes(command.name()) ? [] : command.args)];
+  const lookedUp = new Set(files.map(realPath));
   for (const path of named(WRITTEN))
     if (lookedUp.has(realPath(path)))
       throw new UsageError(

@@ -3,7 +3,8 @@ import { createWriteStream } from 'node:fs';
 import { mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { basename, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import { ZipArchive, type ArchiveLimits } from './archive.js';
+import { DataError, type Diagnostic } from '@fair-copy/core/diagnostic.js';
+import { ZipArchive } from './archive.js';
 import { fileKind } from './formats/registry.js';
 import { named } from './named.js';
 
@@ -13,55 +14,88 @@ export interface DocumentAt {
   readonly name: string;
   /** It came with a folder or zip: nobody has asked for just this one. */
   readonly isFromMany: boolean;
+  /** Why it cannot be opened; left out: it can. Of one that was asked for by itself, that is thrown. */
+  readonly broken?: Diagnostic;
 }
 
 /** Zips within zips. */
 const DEPTH = 3;
-const LIMITS: ArchiveLimits = { member: 512 * 1024 ** 2, total: 2 * 1024 ** 3, members: 5000 };
+/** Bytes that may come out of all zips of one file or folder. */
+const ROOM = 4 * 1024 ** 3;
 const NO_DOCUMENT = /(?:^|\/)(?:\.|__MACOSX\/|Thumbs\.db$|desktop\.ini$)/i;
 
 /**
  * One document after the other, in the order of their names.
  * @param aside a folder of one's own, where members of zips lie while they are looked at; made where there is none
- * @yields a document, whose file may be gone when the next is asked for. Throws `DataError` for a damaged or hostile zip.
+ * @yields a document, whose file may be gone when the next is asked for. Throws `DataError` for a damaged or hostile zip that
+ *   was asked for by itself
  */
-export async function* documentsAt(path: string, name: string, aside: string): AsyncGenerator<DocumentAt> {
-  yield* opened({ path, name, isFromMany: false }, aside, 0);
+export function documentsAt(path: string, name: string, aside: string): AsyncGenerator<DocumentAt> {
+  return new Opening(aside).of({ path, name, isFromMany: false }, 0);
 }
 
-async function* opened(file: DocumentAt, aside: string, depth: number): AsyncGenerator<DocumentAt> {
-  const { path, name } = file;
-  if ((await stat(path)).isDirectory()) {
-    for (const one of (await readdir(path)).sort()) {
-      if (NO_DOCUMENT.test(one)) continue;
-      // The files of the folder that was given have their own names; further down, their ways.
-      const inside = file.isFromMany ? `${name}/${one}` : one;
-      yield* opened({ path: join(path, one), name: inside, isFromMany: true }, aside, depth);
+class Opening {
+  private bytes = 0;
+
+  constructor(private readonly aside: string) {}
+
+  async *of(file: DocumentAt, depth: number): AsyncGenerator<DocumentAt> {
+    const { path, name } = file;
+    if ((await stat(path)).isDirectory()) {
+      for (const one of (await readdir(path)).sort()) {
+        if (NO_DOCUMENT.test(one)) continue;
+        // The files of the folder that was given have their own names; further down, their ways.
+        const inside = file.isFromMany ? `${name}/${one}` : one;
+        yield* this.of({ path: join(path, one), name: inside, isFromMany: true }, depth);
+      }
+    } else if (depth < DEPTH && (await isZip(path))) yield* this.membersOf(file, depth);
+    else yield file;
+  }
+
+  private async *membersOf(file: DocumentAt, depth: number): AsyncGenerator<DocumentAt> {
+    const { path, name, isFromMany } = file;
+    const archive = await orBroken(file, () => ZipArchive.open(path));
+    if (!(archive instanceof ZipArchive)) {
+      yield archive;
+      return;
     }
-  } else if (depth < DEPTH && (await isZip(path))) yield* unpacked(file, aside, depth);
-  else yield file;
+    const folder = join(this.aside, String(depth));
+    try {
+      await mkdir(folder, { recursive: true });
+      for (const member of [...archive.names].sort()) {
+        if (NO_DOCUMENT.test(member)) continue;
+        const at = join(folder, `member-${basename(member)}`.slice(-120));
+        const inside = { path: at, name: isFromMany ? `${name}/${member}` : member, isFromMany: true };
+        const unpacked = await orBroken(inside, () =>
+          pipeline(this.counted(archive.read(member), inside.name), createWriteStream(at)),
+        );
+        if (unpacked) yield unpacked;
+        else yield* this.of(inside, depth + 1);
+        await rm(at, { force: true });
+      }
+    } finally {
+      archive.close();
+      await rm(folder, { recursive: true, force: true });
+    }
+  }
+
+  /** Throws `DataError` where zips within zips would fill the disk. */
+  private async *counted(content: AsyncIterable<Uint8Array>, name: string): AsyncGenerator<Uint8Array> {
+    for await (const chunk of content) {
+      this.bytes += chunk.length;
+      if (this.bytes > ROOM) throw new DataError('archive-too-large', { name });
+      yield chunk;
+    }
+  }
 }
 
-async function* unpacked(
-  { path, name, isFromMany }: DocumentAt,
-  aside: string,
-  depth: number,
-): AsyncGenerator<DocumentAt> {
-  const archive = await named(name, () => ZipArchive.open(path, LIMITS));
-  const folder = join(aside, String(depth));
+/** @returns what was opened; or the file with the reason why it cannot be, if it came with many */
+async function orBroken<T>(file: DocumentAt, open: () => Promise<T>): Promise<T | DocumentAt> {
   try {
-    await mkdir(folder, { recursive: true });
-    for (const member of [...archive.names].sort()) {
-      if (NO_DOCUMENT.test(member) || member.endsWith('/')) continue;
-      const at = join(folder, `member-${basename(member)}`.slice(-120));
-      await named(name, () => pipeline(archive.read(member), createWriteStream(at)));
-      const inside = isFromMany ? `${name}/${member}` : member;
-      yield* opened({ path: at, name: inside, isFromMany: true }, aside, depth + 1);
-      await rm(at, { force: true });
-    }
-  } finally {
-    archive.close();
-    await rm(folder, { recursive: true, force: true });
+    return await named(file.name, open);
+  } catch (error) {
+    if (!file.isFromMany || !(error instanceof DataError)) throw error;
+    return { ...file, broken: error.diagnostic };
   }
 }
 

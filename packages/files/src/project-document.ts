@@ -39,6 +39,7 @@ export class ProjectDocuments {
   async *in(path: string, name: string): AsyncGenerator<ProjectDocument> {
     for await (const file of documentsAt(path, name, this.aside))
       try {
+        if (file.broken) throw DataError.of(file.broken);
         const segments = await named(file.name, () => segmentsOf(file, this.source, this.reading));
         yield { name: this.free(file.name), segments };
       } catch (error) {

@@ -13,7 +13,7 @@ import { weighedPath } from './weighed-path.js';
 import { movedPassages, type PassageScore } from './moves.js';
 import { cutsOf, partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
 import { priorPairs } from './prior.js';
-import { orderOf, putBack, sectionsOf } from './sections.js';
+import { fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
 import { joinedWhereRecut, shareOf } from './recut.js';
 import { Twins } from './twins.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
@@ -113,12 +113,17 @@ export function* align(
   const sure = first.beads.filter(isSure).reduce((sum, bead) => sum + lengthOf(bead.source), 0);
   if (sure >= IN_ORDER * size) return first;
   const order = sectionOrder(source, target, options);
-  if (!order) return first;
+  const fixed = order && fixedIn(order, options.fixed ?? []);
+  if (!order || !fixed) return first;
   const { layout } = options;
   const again = alignedInOrder(
     source,
     order.map((j) => target[j]!),
-    { ...options, ...(layout && { layout: { ...layout, target: Uint8Array.from(order, (j) => layout.target[j]!) } }) },
+    {
+      ...options,
+      fixed,
+      ...(layout && { layout: { ...layout, target: Uint8Array.from(order, (j) => layout.target[j]!) } }),
+    },
   );
   for (;;) {
     const { done, value } = again.next();
@@ -127,14 +132,14 @@ export function* align(
   }
 }
 
-/** The target in the order of the source; null: it is, or pairs are fixed by a person, who has seen which order there is. */
+/** The target in the order of the source; null: it is, or the texts are too long to be searched for another. */
 function sectionOrder(
   source: readonly string[],
   target: readonly string[],
   options: AlignOptions,
 ): readonly number[] | null {
   const [left, right] = [sideOf(source, options.sourceLanguage), sideOf(target, options.targetLanguage)];
-  if (left.size === 0 || right.size === 0 || needsAnchors(left, right) || options.fixed?.length) return null;
+  if (left.size === 0 || right.size === 0 || needsAnchors(left, right)) return null;
   const known = firstKnown(left, right, source, target, options, 0);
   const all = { sources: { from: 0, to: left.size }, targets: { from: 0, to: right.size } };
   const score = partScores(known)(all.sources, all.targets, 2);

@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { align } from './align.js';
 import type { Alignment } from './bead.js';
 import type { Score } from './lattice.js';
-import { orderOf, putBack, sectionsOf } from './sections.js';
+import { fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
 
 /** Numbers from 0 up to 1, the same each time (mulberry32). */
 function randomFrom(seed: number): () => number {
@@ -113,7 +113,24 @@ describe('the order of sections', () => {
 
 const range = (from: number, to: number): number[] => Array.from({ length: to - from }, (_, k) => from + k);
 
-test('a manual whose chapters were rearranged is paired chapter by chapter', () => {
+const one = (at: number) => ({ from: at, to: at + 1 });
+
+test('what a person has fixed keeps its place in the order, or the order is none', () => {
+  const order = [3, 4, 0, 1, 2];
+  const fixed = [
+    { source: one(0), target: { from: 3, to: 5 } },
+    { source: one(2), target: one(1) },
+  ];
+  expect(fixedIn(order, fixed)).toEqual([
+    { source: one(0), target: { from: 0, to: 2 } },
+    { source: one(2), target: one(3) },
+  ]);
+  expect(fixedIn(order, [{ source: one(0), target: { from: 2, to: 4 } }])).toBeNull();
+  expect(fixedIn(order, [{ source: one(0), target: { from: 1, to: 1 } }])).toBeNull();
+  expect(fixedIn(order, fixed.map(({ target }, k) => ({ source: one(k), target })).toReversed())).toBeNull();
+});
+
+describe('a manual whose chapters were rearranged', () => {
   // Invented: each chapter has words of its own on both sides, numbers among them.
   const random = randomFrom(5);
   const word = (letters: string): string =>
@@ -129,17 +146,26 @@ test('a manual whose chapters were rearranged is paired chapter by chapter', () 
   const order = [3, 0, 5, 2, 4, 1];
   const source = chapters.flat().map(([text]) => text);
   const target = order.flatMap((c) => chapters[c]!.map(([, text]) => text));
-  const work = align(source, target, { sourceLanguage: 'en', targetLanguage: 'de' });
-  let step = work.next();
-  while (!step.done) step = work.next();
-  const { beads, moved } = step.value;
-  const right = beads.filter(
-    ({ source: s, target: t }) =>
-      s.to - s.from === 1 && t.to - t.from === 1 && target[t.from] === chapters.flat()[s.from]![1],
-  );
-  expect(right.length).toBeGreaterThan(170);
-  expect(moved.length).toBeGreaterThan(80);
   const all = (spans: readonly { from: number; to: number }[]) => spans.flatMap(({ from, to }) => range(from, to));
-  expect(all(beads.map((bead) => bead.source))).toEqual(range(0, 180));
-  expect(all(beads.map((bead) => bead.target)).toSorted((a, b) => a - b)).toEqual(range(0, 180));
+  // The chapter that comes first in the target is the fourth of the source: this pair is in the order of both texts.
+  const pinned = { source: one(95), target: one(5) };
+
+  test.each([
+    ['by itself', []],
+    ['around a pair that a person has fixed', [pinned]],
+  ])('is paired chapter by chapter, %s', (_, fixed) => {
+    const work = align(source, target, { sourceLanguage: 'en', targetLanguage: 'de', fixed });
+    let step = work.next();
+    while (!step.done) step = work.next();
+    const { beads, moved } = step.value;
+    for (const bead of fixed) expect(beads).toContainEqual({ ...bead, sureness: 1 });
+    const right = beads.filter(
+      ({ source: s, target: t }) =>
+        s.to - s.from === 1 && t.to - t.from === 1 && target[t.from] === chapters.flat()[s.from]![1],
+    );
+    expect(right.length).toBeGreaterThan(170);
+    expect(moved.length).toBeGreaterThan(80);
+    expect(all(beads.map((bead) => bead.source))).toEqual(range(0, 180));
+    expect(all(beads.map((bead) => bead.target)).toSorted((a, b) => a - b)).toEqual(range(0, 180));
+  });
 });

@@ -3,7 +3,7 @@
  * alignment, Smith & Waterman 1981, over pairs of segments instead of letters), the strongest first. If many of them cross,
  * the target is read in the order of the source, paired, and put back.
  */
-import type { Alignment, Span, WeighedBead } from './bead.js';
+import type { Alignment, Bead, Span, WeighedBead } from './bead.js';
 import type { Score } from './lattice.js';
 
 export interface Section {
@@ -185,6 +185,23 @@ function heaviestAscending(places: readonly { readonly at: number; readonly weig
   const chain: number[] = [];
   for (let k = last; k >= 0; k = before[k]!) chain.push(k);
   return chain.reverse();
+}
+
+/** Beads that a person has fixed, by the places of the order; null: they do not go together with it. */
+export function fixedIn(order: readonly number[], fixed: readonly Bead[]): readonly Bead[] | null {
+  const places = new Map(order.map((j, place) => [j, place]));
+  const result: Bead[] = [];
+  let last = 0;
+  for (const { source, target } of fixed) {
+    const from = places.get(target.from);
+    const to = from === undefined ? 0 : from + target.to - target.from;
+    const isWhole = from !== undefined && to > from && order[to - 1] === target.to - 1;
+    // What was fixed as without counterpart has no place in another order.
+    if (!isWhole || source.to === source.from || from < last) return null;
+    result.push({ source, target: { from, to } });
+    last = to;
+  }
+  return result;
 }
 
 /** Back to the order of the target. @param paired what was paired in `order` */

@@ -2,7 +2,8 @@
 import { withoutCodes } from '../text/inline-codes.js';
 import type { Match } from './rehearse.js';
 
-export type MatchDoubt = 'targets' | 'forbidden' | 'bridged';
+export const MATCH_DOUBTS = ['targets', 'forbidden', 'bridged'] as const;
+export type MatchDoubt = (typeof MATCH_DOUBTS)[number];
 
 /**
  * Of the best match: others that are as near say something else; it uses what is not to be used; it was joined over a third

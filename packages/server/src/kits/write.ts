@@ -99,10 +99,10 @@ export function chooseForKit(
   const db = workspaceForWriting(context.dataDir);
   const row = kitById(db, id);
   const { client_id: clientId, name, body } = row;
-  const now = JSON.stringify(choiceOf(db, { client_id: clientId, body: JSON.stringify(choice) }));
-  if (now === JSON.stringify(choiceOf(db, row))) return;
   if (choice.writesMemory !== null) refuseIfReference(db, 'memory', choice.writesMemory);
   if (choice.writesTermbase !== null) refuseIfReference(db, 'termbase', choice.writesTermbase);
+  const now = JSON.stringify(choiceOf(db, { client_id: clientId, body: JSON.stringify(choice) }));
+  if (now === JSON.stringify(choiceOf(db, row))) return;
   const about = { clientId, termbaseId: null, kind: 'kit', title: did('kit-changed', { name }) };
   recorded(context, about, ({ entry }) => {
     entry.before('kit body', id, body);

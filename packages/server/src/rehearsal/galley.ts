@@ -27,9 +27,11 @@ export function galleyOf(
   return withStaged(paths.rehearsal(kitId), { total: 0, segments: [] as GalleySegment[] }, (db) => {
     const { total, rows } = rowsOf<{ body: string }>(db, 'segment', asked(query, notes), query, ORDERS[query.order]);
     const target = targetOf(db);
+    const serving = servingFor(target);
+    const nowOf = (match: KeptSegment['matches'][number]) => standing(match, memories, target, serving);
     const segments = rows.map(({ body }): GalleySegment => {
       const kept = JSON.parse(body) as KeptSegment;
-      const matches = kept.matches.map((match) => ({ ...match, ...standing(match, memories, target) }));
+      const matches = kept.matches.map((match) => ({ ...match, ...nowOf(match) }));
       return { ...kept, matches, note: notes.get(noteKey(kept.document, kept.text)) ?? '' };
     });
     return { total, segments };
@@ -57,6 +59,7 @@ function standing(
   { memoryId, unit: number, source, target }: KeptSegment['matches'][number],
   memories: Context['memories'],
   language: LanguageTag,
+  serving: ReturnType<typeof servingFor>,
 ): Pick<GalleyMatch, 'standing' | 'target' | 'targetLanguage'> {
   let unit;
   try {
@@ -65,7 +68,7 @@ function standing(
     // The memory is deleted or damaged.
     unit = null;
   }
-  const [now] = unit ? servingFor(language)(unit.variants).variants : [];
+  const [now] = unit ? serving(unit.variants).variants : [];
   if (!unit || !now) return { standing: 'gone', target, targetLanguage: language };
   const isSame = unit.variants.some(({ text }) => withoutCodes(text) === source) && withoutCodes(now.text) === target;
   return { standing: isSame ? 'same' : 'changed', target: withoutCodes(now.text), targetLanguage: now.language };

@@ -1,5 +1,6 @@
 /** A kit tried on documents, in a thread beside: figures for the page, the galley and what reports need in a file of its own. */
 import type { KeptSegment, KitPlan, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
+import { DataError } from '@fair-copy/core/diagnostic.js';
 import { canonicalTag, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { UsualWords } from '@fair-copy/core/language/usual-words.js';
 import { doubtsOf } from '@fair-copy/core/rehearsal/doubts.js';
@@ -47,7 +48,8 @@ export async function rehearseKit({ kitId, plan }: KitToRehearse, context: TaskC
   const [source, target] = [canonicalTag(plan.source), canonicalTag(plan.target)];
   if (!source || !target || plan.documents.length === 0) throw new ApiError('nothing-to-rehearse');
   const { segments, leftOut } = await segmentsOf(plan, source, context);
-  if (segments.length === 0) throw new ApiError('nothing-to-rehearse');
+  // All of what came in zips was left out: the first of it says why.
+  if (segments.length === 0) throw leftOut[0] ? DataError.of(leftOut[0].why) : new ApiError('nothing-to-rehearse');
   const db = openForReading(pathsOf(context.dataDir).workspace);
   try {
     const owned = plan.termbases.flatMap((termbaseId) =>
@@ -67,6 +69,8 @@ export async function rehearseKit({ kitId, plan }: KitToRehearse, context: TaskC
       name: termbaseById(db, id).name,
       languages: languageCounts(db, id).map(({ language }) => language as LanguageTag),
     }));
+    // A memory of which no unit was asked for says nothing of its languages.
+    const passed = kit.memories.filter(({ fitting }, i) => fitting !== null || !plan.memories[i]!.only);
     const tried: Tried = {
       source,
       target,
@@ -76,7 +80,7 @@ export async function rehearseKit({ kitId, plan }: KitToRehearse, context: TaskC
       rehearsed: kit.rehearsed(),
       found: kit.termsFound(),
       missing: kit.missing(),
-      misfits: misfitsOf({ source, target }, kit.memories, spoken, segments),
+      misfits: misfitsOf({ source, target }, passed, spoken, segments),
       conceptId: (concept) => owned[concept]!.concept.fields[IDENTIFIER]?.[0] ?? String(owned[concept]!.concept.id),
       usable: (concept) => kit.terms.usable(concept),
     };

@@ -40,13 +40,23 @@ export function choiceOf(db: Db, { client_id: clientId, body }: Pick<KitRow, 'cl
       }),
     }));
   const termbases = said.termbases.filter((id) => isThere('termbase', id));
+  /** One that is kept for reference since is no longer written to. */
+  const written = (kind: 'memory' | 'termbase', id: number | null, among: readonly number[]): number | null =>
+    id !== null && among.includes(id) && !isReference(db, kind, id) ? id : null;
   return {
     source: said.source,
     target: said.target,
     threshold: said.threshold,
     memories,
     termbases,
-    writesMemory: memories.some(({ id }) => id === said.writesMemory) ? said.writesMemory : null,
-    writesTermbase: termbases.some((id) => id === said.writesTermbase) ? said.writesTermbase : null,
+    writesMemory: written(
+      'memory',
+      said.writesMemory,
+      memories.map(({ id }) => id),
+    ),
+    writesTermbase: written('termbase', said.writesTermbase, termbases),
   };
 }
+
+const isReference = (db: Db, kind: 'memory' | 'termbase', id: number): boolean =>
+  db.prepare<[number], number>(`SELECT reference FROM ${kind} WHERE id = ?`).pluck().get(id) === 1;

@@ -11,6 +11,7 @@ import { caller } from '../scripts/api.mjs';
 import { alignmentQuality, alignmentSpeed, alignmentWhereHard } from './alignment.mjs';
 import { memory } from './memory.mjs';
 import { SERVER_ENV } from '../scripts/server-process.mjs';
+import { harvesting } from './harvest.mjs';
 import { inspection } from './inspection.mjs';
 import { merging } from './merging.mjs';
 import { rehearsal } from './rehearsal.mjs';
@@ -301,6 +302,7 @@ const PARTS = {
   memory: () => memory({ started, report, folder }),
   merging: () => merging({ started, report, folder }),
   inspection: () => inspection({ started, report, folder }),
+  harvest: harvesting,
   rehearsal: () => rehearsal({ folder }),
 };
 

@@ -26,7 +26,15 @@ const MANUALS = [
   ['manpages-pt-br', '/usr/share/man/pt_BR/man1/cat.1.gz'],
 ];
 
+/** Manuals with glossaries of their own, in which terms are looked for. */
+const GLOSSARIES = [
+  ['git-doc', '/usr/share/doc/git-doc/gitglossary.html'],
+  ['apache2-doc', '/usr/share/doc/apache2-doc/manual/en/glossary.html'],
+  ['postgresql-doc-15', '/usr/share/doc/postgresql-doc-15/html/glossary.html'],
+  ['python3-lxml', '/usr/lib/python3/dist-packages/lxml'],
+];
+
 install();
-getOutside([...ANALYSERS, ...MANUALS]);
+getOutside([...ANALYSERS, ...MANUALS, ...GLOSSARIES]);
 build();
 run('node', ['bench/run.mjs', ...process.argv.slice(2)]);

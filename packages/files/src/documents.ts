@@ -31,7 +31,7 @@ export async function* documentBlocks(
     for await (const event of partEvents(source.archive, partText, source.part ?? 'word/document.xml'))
       yield* reader.take(event);
   } else {
-    const reader = new HtmlBlocks(repeats);
+    const reader = new HtmlBlocks(repeats, reading.codes);
     for await (const piece of source.text) yield* reader.write(piece);
     yield* reader.end();
   }

@@ -1,20 +1,22 @@
 /** Project documents as the segments that would be translated: running text, cells, or the sources of a bilingual file. */
-import { cutText } from '@fair-copy/core/alignment/layout.js';
 import { DataError, type Diagnostic } from '@fair-copy/core/diagnostic.js';
+import { shownText } from '@fair-copy/core/document/blocks.js';
 import { AS_SHOWN, type WordReading } from '@fair-copy/core/document/docx.js';
+import { withCodes, withoutMarks } from '@fair-copy/core/document/formatting.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import { servingFor } from '@fair-copy/core/memory/serving.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
+import { composed } from '@fair-copy/core/text/composed.js';
 import { documentsAt, type DocumentAt } from './documents-at.js';
 import { formatOf } from './formats/registry.js';
 import { named } from './named.js';
-import { runningText } from './running-text.js';
+import { runningText, type Paragraph } from './running-text.js';
 import { UnitFile } from './unit-file.js';
 
 export interface ProjectDocument {
   /** Each has a name of its own. */
   readonly name: string;
-  /** NFC, in reading order. */
+  /** NFC, in reading order; an inline code is one character in it. */
   readonly segments: readonly string[];
 }
 
@@ -61,9 +63,18 @@ async function segmentsOf({ path, name }: DocumentAt, source: LanguageTag, readi
   const segments =
     units && !text
       ? await sourcesOf(path, name, source)
-      : cutText(await runningText(path, name, reading), segmenterFor(source)).segments;
+      : segmentsIn(await runningText(path, name, { ...reading, codes: true }), source);
   if (segments.length === 0) throw new DataError('file-empty', { file: name });
   return [...segments];
+}
+
+/** Cut as for Align, with the inline codes that are within segments. */
+function segmentsIn(paragraphs: readonly Paragraph[], source: LanguageTag): string[] {
+  const segment = segmenterFor(source);
+  return paragraphs.flatMap((paragraph) => {
+    const text = composed(paragraph.text);
+    return withCodes(text, segment(shownText(withoutMarks(text))));
+  });
 }
 
 async function sourcesOf(path: string, name: string, source: LanguageTag): Promise<string[]> {

@@ -75,14 +75,14 @@ export async function* docxBlocks(path: string, reading: WordReading): AsyncGene
   }
 }
 
-export async function* odtBlocks(path: string, { headers }: WordReading): AsyncGenerator<Block> {
+export async function* odtBlocks(path: string, { headers, codes }: WordReading): AsyncGenerator<Block> {
   const archive = await ZipArchive.open(path);
   try {
-    const reader = new OdtBlocks();
+    const reader = new OdtBlocks(codes);
     for await (const event of partEvents(archive, partText, 'content.xml')) yield* reader.take(event);
     // Headers and footers stand with the pages' styles (ISO 26300, 16.10).
     if (headers && archive.names.includes('styles.xml')) {
-      const styles = new OdtBlocks();
+      const styles = new OdtBlocks(codes);
       for await (const event of partEvents(archive, partText, 'styles.xml')) yield* styles.take(event);
     }
   } finally {
@@ -93,19 +93,19 @@ export async function* odtBlocks(path: string, { headers }: WordReading): AsyncG
 /** A Markdown file may begin with tags. */
 const isMarkdown = (name: string): boolean => /\.(md|markdown)$/i.test(name);
 
-export async function* pageBlocks({ path, name }: FileAt): AsyncGenerator<Block> {
+export async function* pageBlocks({ path, name }: FileAt, reading: WordReading): AsyncGenerator<Block> {
   const text = await exchangeText(path);
-  yield* htmlBlocks(isMarkdown(name) ? micromark(tamed(text), MARKDOWN) : text);
+  yield* htmlBlocks(isMarkdown(name) ? micromark(tamed(text), MARKDOWN) : text, reading);
 }
 
-export async function* plainBlocks({ path, name }: FileAt): AsyncGenerator<Block> {
+export async function* plainBlocks({ path, name }: FileAt, reading: WordReading): AsyncGenerator<Block> {
   const text = await exchangeText(path);
-  if (isMarkdown(name)) yield* htmlBlocks(micromark(tamed(text), MARKDOWN));
+  if (isMarkdown(name)) yield* htmlBlocks(micromark(tamed(text), MARKDOWN), reading);
   else for (const line of lines(text)) yield { kind: 'paragraph', text: line, heading: false };
 }
 
-const htmlBlocks = (text: string): AsyncGenerator<Block> =>
-  documentBlocks({ kind: 'html', text: [text] }, AS_SHOWN, false);
+const htmlBlocks = (text: string, reading: WordReading): AsyncGenerator<Block> =>
+  documentBlocks({ kind: 'html', text: [text] }, reading, false);
 
 /** Containers within containers (quotes, lists) that anybody writes; back ticks in a row; stars and brackets in a paragraph. */
 const NESTED = 30;

@@ -56,8 +56,8 @@ function asJson(tried: TriedFiles): object {
       segment,
       term: hit.term,
       concept: tried.conceptId(hit.concept),
-      start: hit.start,
-      end: hit.end,
+      start: plainPlace(segments[segment]!.text, hit.start),
+      end: plainPlace(segments[segment]!.text, hit.end),
       forbidden: hit.isForbidden,
       missing: hit.isMissing,
     })),
@@ -102,3 +102,6 @@ const money = (value: number, currency: string): string =>
   new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'code' })
     .format(value)
     .replace('\u00a0', ' ');
+
+/** A place in a text with codes, in the text without them. */
+const plainPlace = (text: string, place: number): number => withoutCodes(text.slice(0, place)).length;

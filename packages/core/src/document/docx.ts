@@ -4,6 +4,7 @@
  */
 import type { XmlEvent } from '../xml/reader.js';
 import { shownText, TableBuilder, type Block } from './blocks.js';
+import { FormattedText } from './formatting.js';
 
 /** How a word-processor document is read. */
 export interface WordReading {
@@ -13,6 +14,8 @@ export interface WordReading {
   readonly changes: 'accepted' | 'original';
   /** Headers and footers are read as well, each once, behind the rest; left out: they are not. */
   readonly headers?: boolean;
+  /** Formatting, links and pictures within paragraphs are marked (see `formatting.ts`), in documents of every kind. */
+  readonly codes?: boolean;
 }
 export const AS_SHOWN: WordReading = { hidden: false, changes: 'accepted' };
 
@@ -20,6 +23,16 @@ export const AS_SHOWN: WordReading = { hidden: false, changes: 'accepted' };
 const SKIPPED = ['Fallback', 'instrText', 'delInstrText', 'footnoteReference', 'commentReference'];
 /** Those of tracked changes (17.13.5) whose text is not there before, or after them. */
 const CHANGES = { accepted: ['del', 'moveFrom'], original: ['ins', 'moveTo'] } as const;
+
+/** Character formatting that readers see (17.3.2): not fonts, sizes, languages, or what a program notes for itself. */
+const FORMATTING = new Set(['b', 'i', 'u', 'strike', 'dstrike', 'vertAlign', 'rStyle', 'highlight']);
+const OFF = /^(?:0|false|off|none|baseline)$/;
+
+interface OpenParagraph {
+  readonly content: FormattedText;
+  heading: boolean;
+  endless: boolean;
+}
 
 interface OpenTable {
   readonly builder: TableBuilder;
@@ -35,7 +48,7 @@ export class DocxBlocks {
   private readonly tables: OpenTable[] = [];
   /** Texts of the open cells, or of the body. */
   private readonly cells: string[][] = [];
-  private paragraph: { text: string; heading: boolean; endless: boolean }[] = [];
+  private paragraph: OpenParagraph[] = [];
   private skipped = 0;
   private inText = false;
   private hiddenRun = false;
@@ -43,7 +56,10 @@ export class DocxBlocks {
   private inRun = false;
   private inParagraphProperties = false;
   /** Text of a paragraph whose end is not there in this reading, so that the next one goes on with it. */
-  private unended: { text: string; heading: boolean } | null = null;
+  private unended: OpenParagraph | null = null;
+  /** Of the open run, and the link it is in. */
+  private formatting: string[] = [];
+  private links = 0;
   /** The paragraph before was empty. */
   private apart = false;
   private readonly left: ReadonlySet<string>;
@@ -60,7 +76,7 @@ export class DocxBlocks {
   take(event: XmlEvent): Block[] {
     if (event.type === 'text') {
       const open = this.paragraph.at(-1);
-      if (this.inText && this.skipped === 0 && !this.hiddenRun && open) open.text += event.text;
+      if (this.inText && this.skipped === 0 && !this.hiddenRun && open) this.write(open, event.text);
       return [];
     }
     if (event.type === 'open') this.open(event.name, event.attributes);
@@ -75,12 +91,16 @@ export class DocxBlocks {
     const paragraph = this.paragraph.at(-1);
     // The end of the paragraph itself is deleted or inserted (17.13.5.15, 17.13.5.20).
     if (this.inParagraphProperties && paragraph && this.skipped === 0 && this.left.has(name)) paragraph.endless = true;
+    if (this.reading.codes && this.skipped === 0 && /^(?:footnoteReference|drawing|pict)$/.test(name))
+      paragraph?.content.alone();
     if (this.left.has(name)) this.skipped++;
     if (this.skipped > 0) return;
+    if (this.inRunProperties && FORMATTING.has(name) && !OFF.test(attributes.val ?? ''))
+      this.formatting.push(`${name}=${attributes.val ?? ''}`);
     const table = this.tables.at(-1);
     switch (name) {
       case 'p':
-        this.paragraph.push({ text: '', heading: false, endless: false });
+        this.paragraph.push({ content: new FormattedText(), heading: false, endless: false });
         break;
       case 'pPr':
         this.inParagraphProperties = true;
@@ -91,6 +111,10 @@ export class DocxBlocks {
       case 'r':
         this.inRun = true;
         this.hiddenRun = false;
+        this.formatting = [];
+        break;
+      case 'hyperlink':
+        this.links++;
         break;
       case 'rPr':
         this.inRunProperties = this.inRun;
@@ -104,14 +128,14 @@ export class DocxBlocks {
         this.inText = true;
         break;
       case 'tab':
-        if (this.inRun && paragraph && !this.inRunProperties) paragraph.text += '\t';
+        if (this.inRun && paragraph && !this.inRunProperties) this.write(paragraph, '\t');
         break;
       case 'br':
       case 'cr':
-        if (this.inRun && paragraph) paragraph.text += '\n';
+        if (this.inRun && paragraph) this.write(paragraph, '\n');
         break;
       case 'noBreakHyphen':
-        if (paragraph) paragraph.text += '-';
+        if (paragraph) this.write(paragraph, '-');
         break;
       case 'tbl':
         this.tables.push({ builder: new TableBuilder(), above: new Map(), column: 0, span: 1, merged: null });
@@ -152,6 +176,9 @@ export class DocxBlocks {
       case 'rPr':
         this.inRunProperties = false;
         break;
+      case 'hyperlink':
+        this.links--;
+        break;
       case 'pPr':
         this.inParagraphProperties = false;
         break;
@@ -181,11 +208,17 @@ export class DocxBlocks {
     }
   }
 
+  private write({ content }: OpenParagraph, text: string): void {
+    const link = this.links > 0 ? 'link ' : '';
+    content.add(text, this.reading.codes ? link + [...new Set(this.formatting)].sort().join(' ') : '');
+  }
+
   private endParagraph(): void {
     const open = this.paragraph.pop();
     if (!open) return;
+    open.content.end();
     if (this.unended) {
-      open.text = this.unended.text + open.text;
+      open.content.text = this.unended.content.text + open.content.text;
       open.heading ||= this.unended.heading;
       this.unended = null;
     }
@@ -193,7 +226,7 @@ export class DocxBlocks {
       this.unended = open;
       return;
     }
-    const text = shownText(open.text);
+    const text = shownText(open.content.text);
     const cell = this.cells.at(-1);
     if (cell) cell.push(text);
     else if (!text) this.apart = true;

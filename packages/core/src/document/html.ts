@@ -1,5 +1,6 @@
 /** The paragraphs and tables of a web page, as plain text (HTML Living Standard, by the htmlparser2 package). */
 import { Parser } from 'htmlparser2';
+import { MARK } from './formatting.js';
 import { shownText, TableBuilder, type Block } from './blocks.js';
 
 const PARAGRAPHS = new Set(
@@ -20,6 +21,11 @@ const SKIPPED = new Set([
   'textarea',
   'iframe',
 ]);
+/** Elements within a text that say how it looks or what it is (HTML Living Standard, 4.5), and what stands for itself. */
+const INLINE = new Set(
+  'a b strong i em u s strike del ins code kbd samp var sub sup mark small big tt abbr cite dfn q'.split(' '),
+);
+const ALONE = new Set(['img', 'input', 'button', 'svg', 'math', 'object', 'video', 'audio', 'canvas']);
 /** Deeper than this nothing is a glossary. */
 const DEPTH_LIMIT = 2000;
 
@@ -53,8 +59,14 @@ export class HtmlBlocks {
     { decodeEntities: true, lowerCaseTags: true },
   );
 
-  /** @param repeats whether a cell that reaches down stands in each of its rows */
-  constructor(private readonly repeats = true) {}
+  /**
+   * @param repeats whether a cell that reaches down stands in each of its rows
+   * @param codes whether formatting, links and pictures within texts are marked (see `formatting.ts`)
+   */
+  constructor(
+    private readonly repeats = true,
+    private readonly codes = false,
+  ) {}
 
   write(piece: string): Block[] {
     this.parser.write(piece);
@@ -76,8 +88,10 @@ export class HtmlBlocks {
 
   private open(name: string, attributes: Readonly<Record<string, string>>): void {
     this.depth++;
+    if (this.codes && this.skipped === 0 && ALONE.has(name)) this.text += MARK.alone;
     if (SKIPPED.has(name) || this.depth > DEPTH_LIMIT) this.skipped++;
     if (this.skipped > 0) return;
+    if (this.codes && INLINE.has(name)) this.text += MARK.open;
     if (name === 'br') this.text += '\n';
     else if (name === 'table') {
       this.endParagraph();
@@ -107,6 +121,7 @@ export class HtmlBlocks {
     if (SKIPPED.has(name) || this.depth > DEPTH_LIMIT) this.skipped = Math.max(0, this.skipped - 1);
     this.depth--;
     if (skipping) return;
+    if (this.codes && INLINE.has(name)) this.text += MARK.close;
     if (name === 'td' || name === 'th') this.endCell();
     else if (name === 'tr') {
       this.endCell();

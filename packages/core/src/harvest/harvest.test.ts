@@ -113,6 +113,27 @@ describe('harvest', () => {
     expect(found.map(({ text }) => text)).toContain('閘門');
   });
 
+  it('keeps a function word apart from words with the same stem, whichever comes first', () => {
+    const others = ['Others wait.', 'Other words stand here.', 'Other words come.', 'These are other words.'];
+    expect(harvested(others).map(({ text }) => text)).not.toContain('other words');
+    const works = ['It works.', 'The working tree is clean.', 'A working tree is needed.', 'Clean the working tree.'];
+    expect(harvested(works)[0]).toMatchObject({ text: 'working tree', times: 3 });
+  });
+
+  it('gives as many as are asked for, past those that are terms already', () => {
+    const names = Array.from(
+      { length: 150 },
+      (_, i) => `b${[...String(i)].map((d) => 'acegikmoqs'[Number(d)]).join('')}x`,
+    );
+    const harvest = new Harvest('en');
+    for (const name of names) for (const before of ['The', 'A', 'This is']) harvest.see(`${before} ${name} gate.`);
+    const last = names.slice(-5).map((name) => `${name} gate`);
+    const isTaken = (text: string): boolean => !last.includes(text);
+    const found = harvest.candidates(5, isTaken);
+    expect(found.filter(({ text }) => isTaken(text))).toEqual([]);
+    expect(found).toHaveLength(5);
+  });
+
   it('is silent where there is nothing', () => expect(harvested([])).toEqual([]));
 });
 

@@ -111,12 +111,14 @@ export class Harvest {
     const scored = this.scored(levels);
     scored.sort((a, b) => b.score - a.score || a.first - b.first);
     const found: Candidate[] = [];
-    for (const one of scored) {
-      if (found.length >= limit) break;
-      // One writing is looked up at once, all of them only by a pass over the texts.
-      if (isTaken(this.textAt(one.first, levels[one.level]!.length))) continue;
-      const described = this.described(one, levels);
-      if (!endsInParticiple(described.text, this.language) && !isTaken(described.text)) found.push(described);
+    // A few more than are wanted at a time: what the texts say of them is gathered in one pass over the texts.
+    for (let from = 0; found.length < limit && from < scored.length;) {
+      const some = scored.slice(from, (from += Math.max(50, 2 * (limit - found.length))));
+      // One writing is looked up at once, all of them only by the pass.
+      const asked = some.filter(({ first, level }) => !isTaken(this.textAt(first, levels[level]!.length)));
+      for (const described of this.described(asked, levels))
+        if (found.length < limit && !endsInParticiple(described.text, this.language) && !isTaken(described.text))
+          found.push(described);
     }
     return found;
   }
@@ -131,11 +133,16 @@ export class Harvest {
     let id = this.ids.get(word);
     if (id !== undefined) return id;
     const lower = word.toLowerCase().replace(/’/g, "'");
-    const key = this.functions.stop.has(lower) ? lower : this.stem(lower);
+    const isStop = this.functions.stop.has(lower);
+    // Apart from stems: "others" is no form of "other" that begins a term, whichever is seen first.
+    const key = isStop ? ` ${lower}` : this.stem(lower);
     id = this.byStem.get(key);
     if (id === undefined) {
-      const isStop = this.functions.stop.has(lower);
-      const isContent = !isStop && /\p{L}{2}/u.test(lower) && !/^\p{N}|ly$/u.test(lower);
+      const isContent =
+        !isStop &&
+        !this.functions.stop.has(lower.replace(/'\p{L}+$/u, '')) &&
+        /\p{L}{2}/u.test(lower) &&
+        !/^\p{N}|ly$/u.test(lower);
       id = this.words.length;
       this.words.push({
         text: lower,
@@ -280,19 +287,25 @@ export class Harvest {
     return isContent && times >= 3 && beforeDeterminer / times > VERB;
   }
 
-  private described({ level, id, score }: Scored, levels: readonly Level[]): Candidate {
-    const { at, length, times } = levels[level]!;
-    const writings = new Map<string, number>();
-    const examples: number[] = [];
-    for (let i = 0; i < at.length; i++) {
-      if (at[i] !== id) continue;
-      const text = this.textAt(i, length);
-      writings.set(text, (writings.get(text) ?? 0) + 1);
-      const number = this.texts.at(i);
-      if (examples.length < EXAMPLES && examples.at(-1) !== number) examples.push(number);
+  private described(all: readonly Scored[], levels: readonly Level[]): Candidate[] {
+    const seen = all.map(() => ({ writings: new Map<string, number>(), examples: [] as number[] }));
+    for (const [l, { at, length }] of levels.entries()) {
+      const wanted = new Map(all.flatMap(({ level, id }, i) => (level === l ? [[id, seen[i]!] as const] : [])));
+      for (let i = 0; wanted.size > 0 && i < at.length; i++) {
+        const one = at[i]! < 0 ? undefined : wanted.get(at[i]!);
+        if (!one) continue;
+        const text = this.textAt(i, length);
+        one.writings.set(text, (one.writings.get(text) ?? 0) + 1);
+        const number = this.texts.at(i);
+        if (one.examples.length < EXAMPLES && one.examples.at(-1) !== number) one.examples.push(number);
+      }
     }
-    const [text] = [...writings].sort((a, b) => b[1] - a[1] || a[0].length - b[0].length)[0]!;
-    return { text, words: length, times: times[id]!, score: Math.round(score * 100) / 100, examples };
+    return all.map(({ level, id, score }, i) => {
+      const { writings, examples } = seen[i]!;
+      const [text] = [...writings].sort((a, b) => b[1] - a[1] || a[0].length - b[0].length)[0]!;
+      const { length, times } = levels[level]!;
+      return { text, words: length, times: times[id]!, score: Math.round(score * 100) / 100, examples };
+    });
   }
 
   private textAt(position: number, length: number): string {

@@ -47,9 +47,9 @@ const MORE: Readonly<Record<string, string>> = {
     same so only again further once one two three first second third next last every either neither without within during
     while until since although though because whether whose whom which that this these those use uses used using want need
     needs make makes made see below above following example e.g i.e etc via per let allow allows allowed enable disabled
-    click choose select press enter type set go try give gives given find found keep take takes become becomes contain
+    click choose select press enter go try does did doing done others ones goes give gives given find found keep take takes become becomes contain
     contains containing provide provides include includes including like such able please note well however therefore
-    instead different new many much several various available possible need help want work works get gets put say says`,
+    instead different new many much several various available possible need want works get gets put say says`,
   de: 'sie ihr ihre ihrer ihren ihrem wird werden wurde kann können muss müssen soll sollen darf dürfen sowie bzw z.b d.h siehe bitte',
   fr: 'cette cet ce ces plus peut peuvent doit doivent être avoir si comme sous entre sans chaque tout tous toute toutes aussi afin lors ainsi',
   es: 'una un uno unos unas esta este estos estas ese esa puede pueden debe deben ser cada todo todos toda todas más muy también si como cuando donde sobre entre sin hasta desde usted le les',

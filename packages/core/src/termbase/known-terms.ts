@@ -1,5 +1,6 @@
 /** The terms of termbases, recognised in texts of any of their languages. */
 import { primaryLanguage } from '../language/tags.js';
+import { CODE, withoutCodes } from '../text/inline-codes.js';
 import type { ConceptBody } from './concept.js';
 import { saidForms } from './forms.js';
 import type { AffixDictionary } from './recognition/affixes.js';
@@ -50,14 +51,32 @@ export class KnownTerms {
   find({ general, text }: TextOfLanguage): readonly Hit<KnownTerm>[] {
     const last = this.lasts.get(general);
     if (last?.text === text) return last.hits;
-    const hits = this.recognizer(general).find(text);
+    const hits = text.includes(CODE) ? this.findAround(general, text) : this.recognizer(general).find(text);
     this.lasts.set(general, { text, hits });
     return hits;
   }
 
   /** Whether the whole of a text is a term. */
   covers(said: TextOfLanguage): boolean {
-    return this.find(said).some(({ start, end }) => start === 0 && end === said.text.length);
+    const whole = withoutCodes(said.text);
+    return this.find(said).some(({ start, end }) => withoutCodes(said.text.slice(start, end)) === whole);
+  }
+
+  /**
+   * Codes leave nothing behind: what is bold in part is one term. Where one parts two words instead, as a line break does,
+   * terms that only its place shows are found as well.
+   */
+  private findAround(general: string, text: string): Hit<KnownTerm>[] {
+    const recognizer = this.recognizer(general);
+    const places: number[] = [];
+    for (let at = 0; at < text.length; at++) if (text[at] !== CODE) places.push(at);
+    const hits = recognizer
+      .find(withoutCodes(text))
+      .map((hit) => ({ ...hit, start: places[hit.start]!, end: places[hit.end - 1]! + 1 }));
+    const apart = recognizer
+      .find(text)
+      .filter(({ start, end }) => !hits.some((hit) => hit.start < end && start < hit.end));
+    return [...hits, ...apart].sort((a, b) => a.start - b.start || a.end - b.end);
   }
 
   /** Terms of a concept in a language that may be used, the preferred first. */

@@ -101,8 +101,8 @@ export const FORMATS: readonly Format[] = [
     kind: 'html',
     detect: hasMarkup(/<!doctype html|<html[\s>]|^<(table|body|head|meta|p|h1|ul|dl|div)[\s>]/i),
     rows: async (at) => new (await import('../client/document.js')).WebPageFile(at),
-    text: async function* (at) {
-      yield* (await import('../running-text.js')).pageBlocks(at);
+    text: async function* (at, reading) {
+      yield* (await import('../running-text.js')).pageBlocks(at, reading);
     },
   },
   {
@@ -122,8 +122,8 @@ export const FORMATS: readonly Format[] = [
       return true;
     },
     rows: async (at) => new (await import('../client/delimited.js')).DelimitedFile(at),
-    text: async function* (at) {
-      yield* (await import('../running-text.js')).plainBlocks(at);
+    text: async function* (at, reading) {
+      yield* (await import('../running-text.js')).plainBlocks(at, reading);
     },
   },
 ];

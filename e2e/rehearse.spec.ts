@@ -1,5 +1,8 @@
 /** A kit tried on documents: as a new user finds it, and as the demo has it. */
-import { readFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { PNG } from '../test/png.js';
 import { expect, open, test } from './application.js';
 
 test('the galley by keys, by band, with matches and terms; the figures and the price', async ({ page, server }) => {
@@ -70,6 +73,27 @@ test('a document of one’s own, in a language that the client has nothing for',
   await expect(page.getByRole('list', { name: 'Does not fit' })).toContainText('German');
   await page.getByRole('button', { name: 'Rehearse again' }).click();
   await expect(page.getByText('Abra a porta devagar.')).toBeVisible();
+});
+
+test('a whole folder; what is no document in it is named', async ({ page, server }) => {
+  const folder = join(mkdtempSync(join(tmpdir(), 'documents-')), 'handbook');
+  mkdirSync(join(folder, 'parts'), { recursive: true });
+  writeFileSync(join(folder, 'a.md'), 'Open the **upper** gate.\n');
+  writeFileSync(join(folder, 'parts', 'b.html'), '<!DOCTYPE html><p>Wait for the green light.</p>');
+  writeFileSync(join(folder, 'parts', 'cover.png'), PNG);
+  writeFileSync(join(folder, '.hidden'), 'x');
+  await open(page, server, '/rehearse', 1);
+  await page.getByLabel('A folder of documents').setInputFiles(folder);
+  await expect(page.getByRole('button', { name: 'Take away: handbook/parts/b.html' })).toBeVisible();
+  for (const name of ['Lock handbook_en.docx', 'spring_notice_en.html'])
+    await page.getByRole('button', { name: `Take away: ${name}` }).click();
+  // At once, without waiting for what was changed.
+  await page.getByRole('button', { name: 'Rehearse again' }).click();
+  await expect(page.getByRole('list', { name: 'Left out of zips and folders:' })).toContainText(
+    'handbook/parts/cover.png',
+  );
+  await expect(page.getByRole('button', { name: /\.hidden/ })).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /Open the.*upper.*gate/ })).toBeVisible();
 });
 
 test('a kit after the pattern of another client, with what it writes to; at the end of a job its memory is merged', async ({

@@ -19,9 +19,10 @@ export const rateCard = z.object({
 
 /** A kit as it lies on the desk: what is chosen, what it is tried on, and what the client pays and says. */
 export const kitPlan = kitChoice.extend({
+  /** One that came with a folder is called by its way. */
   documents: z
     .array(z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }))
-    .max(200),
+    .max(2000),
   /** What of word-processor documents is read besides their text. */
   reading: z.object({ headers: z.boolean(), hidden: z.boolean() }).default({ headers: false, hidden: false }),
   rates: rateCard,
@@ -64,7 +65,7 @@ export const rehearsalOutcome = z.object({
   missing: z.array(candidateBody).readonly(),
   /** Documents and segments in another language than the kit's. */
   others: z.array(z.object({ document: z.string(), language: z.string(), segments: z.number() })).readonly(),
-  /** Files of zips that are no documents, with the reason. */
+  /** Files of zips and folders that are no documents, with the reason. */
   leftOut: z.array(z.object({ name: z.string(), why: diagnosticBody })).readonly(),
 });
 export type RehearsalOutcome = z.infer<typeof rehearsalOutcome>;

@@ -30,8 +30,8 @@ const NO_DOCUMENT = /(?:^|\/)(?:\.|__MACOSX\/|Thumbs\.db$|desktop\.ini$)/i;
  * @yields a document, whose file may be gone when the next is asked for. Throws `DataError` for a damaged or hostile zip that
  *   was asked for by itself
  */
-export function documentsAt(path: string, name: string, aside: string): AsyncGenerator<DocumentAt> {
-  return new Opening(aside).of({ path, name, isFromMany: false }, 0);
+export function documentsAt(file: DocumentAt, aside: string): AsyncGenerator<DocumentAt> {
+  return new Opening(aside).of(file, 0);
 }
 
 class Opening {

@@ -37,9 +37,12 @@ export class ProjectDocuments {
     private readonly reading: WordReading = AS_SHOWN,
   ) {}
 
-  /** @yields its documents. Throws `DataError` for a file without text that is asked for by itself, and for a damaged zip. */
-  async *in(path: string, name: string): AsyncGenerator<ProjectDocument> {
-    for await (const file of documentsAt(path, name, this.aside))
+  /**
+   * @param isFromMany whether it came with a folder: nobody has asked for just this one
+   * @yields its documents. Throws `DataError` for a file without text that is asked for by itself, and for a damaged zip.
+   */
+  async *in(path: string, name: string, isFromMany = false): AsyncGenerator<ProjectDocument> {
+    for await (const file of documentsAt({ path, name, isFromMany }, this.aside))
       try {
         if (file.broken) throw DataError.of(file.broken);
         const segments = await named(file.name, () => segmentsOf(file, this.source, this.reading));

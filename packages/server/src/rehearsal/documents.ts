@@ -10,7 +10,7 @@ import { pathsOf } from '../store/paths.js';
 
 /**
  * One after the other. @param share is told the share of the files that are read, 0 to 1
- * @returns what is left out of zips
+ * @returns what is left out of zips and folders
  */
 export async function* documentsOf(
   { documents, reading }: Pick<KitPlan, 'documents' | 'reading'>,
@@ -23,7 +23,7 @@ export async function* documentsOf(
   const reader = new ProjectDocuments(source, aside, { ...AS_SHOWN, ...reading });
   try {
     for (const [i, { sha256, name }] of documents.entries()) {
-      yield* reader.in(paths.original(sha256), name);
+      yield* reader.in(paths.original(sha256), name, name.includes('/'));
       share((i + 1) / documents.length);
     }
     return reader.leftOut;

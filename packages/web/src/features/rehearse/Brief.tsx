@@ -1,19 +1,14 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
-import IconButton from '@mui/material/IconButton';
 import MenuItem from '@mui/material/MenuItem';
-import { X } from 'lucide-react';
-import { useRef, useState, type DragEvent } from 'react';
 import type { KitItem } from '@fair-copy/api/kits.js';
 import type { KitPlan, RehearsalBody, RehearsalOutcome } from '@fair-copy/api/rehearsals.js';
 import { words } from '../../all-words.js';
-import { upload } from '../../api/http.js';
 import { LanguageField } from '../../ui/LanguageField.js';
 import { Pick } from '../../ui/Pick.js';
-import { useBusy } from '../../ui/useBusy.js';
 import { BriefHeading } from './BriefHeading.js';
+import { Documents } from './Documents.js';
 import { fitting } from './fitting.js';
 import { Kit } from './Kit.js';
 import { KitChooser } from './KitChooser.js';
@@ -77,80 +72,6 @@ function proposedFor({ plan, resources }: RehearsalBody, source: string, target:
   const written = plan.memories.filter(({ id }) => id === plan.writesMemory && !memories.some((one) => one.id === id));
   const toTerms = plan.termbases.filter((id) => id === plan.writesTermbase && !termbases.includes(id));
   return { memories: [...written, ...memories], termbases: [...toTerms, ...termbases] };
-}
-
-function Documents({ plan: { documents }, onChange }: { readonly plan: KitPlan } & Pick<Props, 'onChange'>) {
-  const input = useRef<HTMLInputElement>(null);
-  const [over, setOver] = useState(false);
-  const { busy, run } = useBusy();
-  const take = (files: readonly File[]): void => {
-    if (files.length === 0) return;
-    run(async () => {
-      const added: KitPlan['documents'] = [];
-      for (const file of files) {
-        const { sha256 } = await upload('POST /alignments/files', { file });
-        added.push({ sha256, name: file.name });
-      }
-      onChange({ documents: [...documents, ...added] });
-    });
-  };
-  const drop = (event: DragEvent): void => {
-    event.preventDefault();
-    setOver(false);
-    take([...event.dataTransfer.files]);
-  };
-  return (
-    <>
-      <BriefHeading>{t.documents}</BriefHeading>
-      <Box
-        onDragOver={(event) => {
-          event.preventDefault();
-          setOver(true);
-        }}
-        onDragLeave={() => setOver(false)}
-        onDrop={drop}
-        sx={{
-          border: '1px dashed',
-          borderColor: over ? 'primary.main' : 'divider',
-          p: 1.5,
-          mb: 1,
-          textAlign: 'center',
-          fontSize: 14,
-        }}
-      >
-        {busy ? t.taking : t.drop}
-        <Button size="small" disabled={busy} onClick={() => input.current?.click()}>
-          {t.choose}
-        </Button>
-        <input
-          ref={input}
-          type="file"
-          hidden
-          multiple
-          aria-label={t.documents}
-          onChange={(event) => {
-            const files = [...(event.target.files ?? [])];
-            event.target.value = '';
-            take(files);
-          }}
-        />
-      </Box>
-      <Box component="ul" aria-label={t.documents} sx={{ listStyle: 'none', m: 0, p: 0, mb: 1.5 }}>
-        {documents.map(({ name }, i) => (
-          <Box component="li" key={i} sx={{ display: 'flex', alignItems: 'center', fontSize: 14 }}>
-            <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>{name}</Box>
-            <IconButton
-              size="small"
-              aria-label={t.remove(name)}
-              onClick={() => onChange({ documents: documents.filter((_, at) => at !== i) })}
-            >
-              <X size={16} />
-            </IconButton>
-          </Box>
-        ))}
-      </Box>
-    </>
-  );
 }
 
 interface ReadingProps {

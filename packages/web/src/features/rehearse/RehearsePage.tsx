@@ -6,7 +6,7 @@ import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { KitItem } from '@fair-copy/api/kits.js';
 import type { CountedBody, KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
@@ -153,18 +153,20 @@ function useKit({ kitId, plan }: RehearsalBody) {
   const { fail } = useToast();
   const { busy, run } = useBusy();
   const { queryKey } = kitOf(kitId);
+  /** Changes on their way, each after the one before it. */
+  const kept = useRef<Promise<void>>(Promise.resolve());
   const change = (part: Partial<KitPlan>): void => {
-    const { noTerms, ...next } = { ...plan, ...part };
-    queries.setQueryData(queryKey, (now: RehearsalBody | undefined) => now && { ...now, plan: { ...next, noTerms } });
-    call('PUT /rehearsals/:id', { params: { id: kitId }, body: next }).then(
-      () => queries.invalidateQueries({ queryKey }),
-      (error: unknown) => {
-        fail(error);
-        void queries.invalidateQueries({ queryKey });
-      },
-    );
+    const { noTerms, ...next } = { ...(queries.getQueryData(queryKey)?.plan ?? plan), ...part };
+    queries.setQueryData(queryKey, (now) => now && { ...now, plan: { ...next, noTerms } });
+    const mine: Promise<void> = kept.current
+      .then(() => call('PUT /rehearsals/:id', { params: { id: kitId }, body: next }))
+      .catch(fail)
+      // What was changed since stays as it is shown.
+      .then(() => (kept.current === mine ? queries.invalidateQueries({ queryKey }) : undefined));
+    kept.current = mine;
   };
   const rehearse = async (): Promise<void> => {
+    await kept.current;
     await jobResult(await call('POST /rehearsals/:id/run', { params: { id: kitId } }));
     await queries.invalidateQueries({ queryKey: ['rehearsal'] });
   };

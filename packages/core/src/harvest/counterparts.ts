@@ -17,9 +17,19 @@ const MOSTLY = 0.5;
 /** Units from which a counterpart may have more words than the phrase: a compound that is a phrase there. */
 const LEAST_LONGER = 3;
 
+interface Sought {
+  readonly phrase: string;
+  readonly stems: readonly string[];
+  /** The place of the stem by which it is found. */
+  readonly at: number;
+}
+
+const longestOf = (stems: readonly string[]): string =>
+  stems.reduce((longest, stem) => (stem.length > longest.length ? stem : longest));
+
 export class Counterparts {
-  /** By the stem of the first word: phrases that are looked for, with all their stems. */
-  private readonly keys: Map<string, string[][]>;
+  /** Phrases that are looked for, by the longest of their stems: it is likely the rarest, and most units have none of them. */
+  private readonly keys = new Map<string, Sought[]>();
   private beginnings: Beginnings;
   private readonly sourceStem: (word: string) => string;
   private readonly targetStem: (word: string) => string;
@@ -42,16 +52,15 @@ export class Counterparts {
     const { stop, links } = functionWordsOf(target);
     this.stop = stop;
     this.links = links;
-    const keys = new Map<string, string[][]>();
     for (const phrase of phrases) {
-      const words = this.stems(phrase);
-      if (words.length === 0) continue;
-      const there = keys.get(words[0]!);
-      if (there) there.push([phrase, ...words]);
-      else keys.set(words[0]!, [[phrase, ...words]]);
+      const stems = this.stems(phrase);
+      if (stems.length === 0) continue;
+      const key = longestOf(stems);
+      const there = this.keys.get(key);
+      if (there) there.push({ phrase, stems, at: stems.indexOf(key) });
+      else this.keys.set(key, [{ phrase, stems, at: stems.indexOf(key) }]);
     }
-    this.keys = keys;
-    this.beginnings = new Beginnings(keys.keys(), source);
+    this.beginnings = this.beginningsNow();
   }
 
   /** A unit of the memory. O(words). */
@@ -71,11 +80,16 @@ export class Counterparts {
   }
 
   private lookNoMoreFor(phrase: string): void {
-    const [first] = this.stems(phrase);
-    const others = (this.keys.get(first!) ?? []).filter(([one]) => one !== phrase);
-    if (others.length > 0) this.keys.set(first!, others);
-    else this.keys.delete(first!);
-    this.beginnings = new Beginnings(this.keys.keys(), this.source);
+    const key = longestOf(this.stems(phrase));
+    const others = (this.keys.get(key) ?? []).filter((one) => one.phrase !== phrase);
+    if (others.length > 0) this.keys.set(key, others);
+    else this.keys.delete(key);
+    this.beginnings = this.beginningsNow();
+  }
+
+  private beginningsNow(): Beginnings {
+    const phrases = [...this.keys.values()].flatMap((some) => some.map(({ stems }) => stems));
+    return new Beginnings(phrases, this.source);
   }
 
   /** Null: the memory does not say. */
@@ -110,8 +124,8 @@ export class Counterparts {
     const words = this.stems(text);
     const found = new Set<string>();
     for (const [i, word] of words.entries())
-      for (const [phrase, ...own] of this.keys.get(word) ?? [])
-        if (own.every((one, k) => words[i + k] === one)) found.add(phrase!);
+      for (const { phrase, stems, at } of this.keys.get(word) ?? [])
+        if (stems.every((one, k) => words[i - at + k] === one)) found.add(phrase);
     return [...found];
   }
 

@@ -191,7 +191,15 @@ describe('beginnings of words', () => {
     ['de', ['strass'], 'An der Straße', true],
     ['ar', ['مستخدم'], 'اسم المستخدم', true],
     ['ja', ['水門'], '閉じた水門', true],
-  ])('%s %s in “%s”: %s', (language, stems, text, expected) =>
-    expect(new Beginnings(stems, language).mayBeIn(text)).toBe(expected),
+    ['en', ['lock boundari', 'weir'], 'The boundary is not there.', false],
+    ['en', ['lock boundari', 'weir'], 'At the boundaries of the lock.', true],
+    ['en', ['lock boundari', 'weir'], 'At the weir.', true],
+  ])('%s %s in “%s”: %s', (language, phrases, text, expected) =>
+    expect(
+      new Beginnings(
+        phrases.map((phrase) => phrase.split(' ')),
+        language,
+      ).mayBeIn(text),
+    ).toBe(expected),
   );
 });

@@ -127,13 +127,15 @@ export class SoughtIndex {
       if (rank === undefined) return;
       let place = end;
       while (place > 0 && own[place - 2]! > rank) place -= 2;
-      if (place > 0 && own[place - 2] === rank) own[place - 1]! += weight;
-      else {
-        own.copyWithin(place + 2, place, end);
-        own[place] = rank;
-        own[place + 1] = weight;
-        end += 2;
+      if (place > 0 && own[place - 2] === rank) {
+        own[place - 1]! += weight;
+        return;
       }
+      // By hand: to ask for so few to be moved takes longer than to move them.
+      for (let i = end; i > place; i--) own[i + 1] = own[i - 1]!;
+      own[place] = rank;
+      own[place + 1] = weight;
+      end += 2;
     });
     return end;
   }

@@ -113,6 +113,31 @@ describe('files', () => {
     expect(unitsIn(out)[1]).toEqual(['The weir is closed.', 'Das Wehr ist für alle gesperrt.']);
   });
 
+  test('words parted at line ends are made whole in text, Markdown and Word, unless they are to be left', () => {
+    const printed =
+      'The keeper closes the upper water-\nway for a day, and boats wait\nin the lower basin.\n\nBring a lamp.\n';
+    const sources = (name: string, content: string | Uint8Array, ...more: string[]): string[] => {
+      const text = file(
+        't.txt',
+        'Der Wärter schließt das obere Wasser für einen Tag, und Boote warten unten.\n\nEine Lampe mitbringen.\n',
+      );
+      const out = join(folder, 'parted.tmx');
+      call('align', file(name, content), text, '--source', 'en', '--target', 'de', '-o', out, ...more);
+      const said = readFileSync(out, 'utf8');
+      return said.match(/the upper water.{0,12}/g) ?? [];
+    };
+    for (const [name, content] of [
+      ['p.txt', printed],
+      ['p.md', printed],
+      [
+        'p.docx',
+        docx('The keeper closes the upper water-</w:t><w:br/><w:t>way for a day, and boats wait.', 'Bring a lamp.'),
+      ],
+    ] as const)
+      expect(sources(name, content)[0]).toMatch(/^the upper waterway/);
+    expect(sources('p.txt', printed, '--keep-hyphens')[0]).toMatch(/^the upper water- way/);
+  });
+
   test('segmentation rules of one’s own', () => {
     const srx = `<srx xmlns="http://www.lisa.org/srx20" version="2.0"><header cascade="no"/><body><languagerules><languagerule languagerulename="all"><rule break="yes"><beforebreak>;</beforebreak><afterbreak>\\s</afterbreak></rule></languagerule></languagerules><maprules><languagemap languagepattern=".*" languagerulename="all"/></maprules></body></srx>`;
     const out = join(folder, 'own.tmx');

@@ -49,6 +49,10 @@ test('files are cut into paragraphs, or by rules of one’s own, when they are a
   const segments = async (reading: object): Promise<readonly string[]> =>
     (await paired(english, german, { ...usual, ...reading })).sourceSegments;
   expect(await segments({})).toEqual(['Wait here.', 'Then go; slowly.', 'The gate is shut.']);
+  const parted = async (reading: object): Promise<readonly string[]> =>
+    (await paired('The water-\nway is closed.\n', german, { ...usual, ...reading })).sourceSegments;
+  expect(await parted({})).toEqual(['The waterway is closed.']);
+  expect(await parted({ parted: true })).toEqual(['The water-', 'way is closed.']);
   expect(await segments({ cut: 'paragraphs' })).toEqual(['Wait here. Then go; slowly.', 'The gate is shut.']);
   // SRX 2.0 as its specification writes it: a break after each semicolon, none after a full stop.
   const srx = `<?xml version="1.0"?><srx xmlns="http://www.lisa.org/srx20" version="2.0"><header segmentsubflows="yes" cascade="no"/>

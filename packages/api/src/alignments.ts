@@ -67,6 +67,8 @@ export const fileReading = z.object({
   /** Of Word files. */
   hidden: z.boolean(),
   changes: z.enum(['accepted', 'original']),
+  /** Words parted at the end of a line stay so; left out: they are made whole. */
+  parted: z.boolean().optional(),
   cut: z.enum(['sentences', 'paragraphs']),
   /** An SRX file of one's own; null: the rules that ship with Fair Copy. */
   rules: keptFile.nullable(),

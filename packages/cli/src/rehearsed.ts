@@ -31,6 +31,7 @@ export interface RehearseOptions {
   readonly rates?: string;
   readonly headers?: boolean;
   readonly hidden?: boolean;
+  readonly keepHyphens?: boolean;
   readonly pack?: string;
   readonly output?: string;
   readonly json?: boolean;
@@ -60,7 +61,12 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
   const threshold = Number(options.threshold);
   if (!(threshold >= 1 && threshold <= 100)) throw new UsageError('--threshold: give points from 1 to 100.');
   const card = options.rates === undefined ? USUAL_RATES : await rateCard(options.rates);
-  const reading = { ...AS_SHOWN, headers: options.headers ?? false, hidden: options.hidden ?? false };
+  const reading = {
+    ...AS_SHOWN,
+    headers: options.headers ?? false,
+    hidden: options.hidden ?? false,
+    parted: options.keepHyphens ?? false,
+  };
   const segments: DocumentSegment[] = [];
   const usual = new UsualWords();
   for await (const { name, segments: texts } of documentsOf(paths, source, reading))

@@ -6,6 +6,7 @@ import { gfmTable, gfmTableHtml } from 'micromark-extension-gfm-table';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import type { Block } from '@fair-copy/core/document/blocks.js';
 import { AS_SHOWN, type WordReading } from '@fair-copy/core/document/docx.js';
+import { closedHyphens, hasParted } from '@fair-copy/core/document/hyphens.js';
 import { OdtBlocks } from '@fair-copy/core/document/odt.js';
 import { ROW_LIMIT } from '@fair-copy/core/sheet/model.js';
 import { partEvents } from '@fair-copy/core/sheet/xlsx/workbook.js';
@@ -32,7 +33,7 @@ export async function runningText(path: string, name: string, reading = AS_SHOWN
     if (!text) throw new DataError('file-kind-unknown', { what: 'entries' });
     const paragraphs: Paragraph[] = [];
     for await (const block of text({ path, name, size: (await stat(path)).size }, reading))
-      paragraphs.push(...paragraphsOf(block));
+      paragraphs.push(...paragraphsOf(block, reading));
     return paragraphs;
   });
 }
@@ -95,13 +96,13 @@ const isMarkdown = (name: string): boolean => /\.(md|markdown)$/i.test(name);
 
 export async function* pageBlocks({ path, name }: FileAt, reading: WordReading): AsyncGenerator<Block> {
   const text = await exchangeText(path);
-  yield* htmlBlocks(isMarkdown(name) ? micromark(tamed(text), MARKDOWN) : text, reading);
+  yield* htmlBlocks(isMarkdown(name) ? micromark(tamed(whole(text, reading)), MARKDOWN) : text, reading);
 }
 
 export async function* plainBlocks({ path, name }: FileAt, reading: WordReading): AsyncGenerator<Block> {
   const text = await exchangeText(path);
-  if (isMarkdown(name)) yield* htmlBlocks(micromark(tamed(text), MARKDOWN), reading);
-  else for (const line of lines(text)) yield { kind: 'paragraph', text: line, heading: false };
+  if (isMarkdown(name)) yield* htmlBlocks(micromark(tamed(whole(text, reading)), MARKDOWN), reading);
+  else for (const line of lines(text, reading)) yield { kind: 'paragraph', text: line, heading: false };
 }
 
 const htmlBlocks = (text: string, reading: WordReading): AsyncGenerator<Block> =>
@@ -163,25 +164,34 @@ function requireLine(line: number, length: number): void {
 }
 
 /** Paragraphs of a plain text: lines, or, where lines are filled up and blank lines part them, what stands between those. */
-function lines(text: string): string[] {
+function lines(text: string, reading: WordReading): string[] {
   const all = text.split(/\r\n|\n|\r|\f/);
   const written = all.filter((line) => line.trim() !== '');
   const filled = written.filter((line) => line.length >= 55 && line.length <= 100).length;
-  const isWrapped =
-    all.length > written.length && filled > written.length * 0.4 && !written.some((line) => line.length > 120);
-  if (!isWrapped) return written.map((line) => line.trim());
-  return text
+  // Only a line that goes on in the next one parts a word.
+  const isFilled = filled > written.length * 0.4 || hasParted(text);
+  const isWrapped = all.length > written.length && isFilled && !written.some((line) => line.length > 120);
+  // Only now: lines that have become longer would not look filled up.
+  const closed = whole(text, reading);
+  if (!isWrapped)
+    return closed
+      .split(/\r\n|\n|\r|\f/)
+      .map((line) => line.trim())
+      .filter(Boolean);
+  return closed
     .split(/(?:\r\n|\n|\r)\s*(?:\r\n|\n|\r)/)
     .map((paragraph) => paragraph.replace(/\s+/g, ' ').trim())
     .filter(Boolean);
 }
 
-function paragraphsOf(block: Block): Paragraph[] {
+const whole = (text: string, { parted }: WordReading): string => (parted ? text : closedHyphens(text));
+
+function paragraphsOf(block: Block, reading: WordReading): Paragraph[] {
   if (block.kind === 'table')
     return block.rows.flatMap((row) =>
-      row.flatMap((cell) => parts(cell, /[\t\n]/).map((text) => ({ kind: 'cell', text }) as const)),
+      row.flatMap((cell) => parts(whole(cell, reading), /[\t\n]/).map((text) => ({ kind: 'cell', text }) as const)),
     );
-  return parts(block.text).map((text) => ({ kind: block.heading ? 'heading' : 'paragraph', text }));
+  return parts(whole(block.text, reading)).map((text) => ({ kind: block.heading ? 'heading' : 'paragraph', text }));
 }
 
 /** Tabs part what stands side by side; in a cell line breaks part paragraphs. */

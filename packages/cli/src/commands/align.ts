@@ -27,6 +27,7 @@ interface AlignCommandOptions {
   readonly srx?: string;
   readonly paragraphs?: boolean;
   readonly hidden?: boolean;
+  readonly keepHyphens?: boolean;
   readonly changes: string;
   readonly sure?: string;
   readonly json?: boolean;
@@ -54,7 +55,11 @@ export async function run(
   if (options.output) unitFormat(options.output);
   const texts = options.segments
     ? await caseTexts(options.segments)
-    : await fileTexts(source, target, options, { hidden: options.hidden ?? false, changes });
+    : await fileTexts(source, target, options, {
+        hidden: options.hidden ?? false,
+        parted: options.keepHyphens ?? false,
+        changes,
+      });
   const terms = options.termbase ? await termPairs(options.termbase, texts.sourceLang, texts.targetLang) : [];
   const alignment = aligned(texts, terms);
   const isRevision = primaryLanguage(texts.sourceLang) === primaryLanguage(texts.targetLang);

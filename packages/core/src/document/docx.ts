@@ -16,6 +16,8 @@ export interface WordReading {
   readonly headers?: boolean;
   /** Formatting, links and pictures within paragraphs are marked (see `formatting.ts`), in documents of every kind. */
   readonly codes?: boolean;
+  /** Words parted at the end of a line stay parted, in documents of every kind; left out: they are made whole. */
+  readonly parted?: boolean;
 }
 export const AS_SHOWN: WordReading = { hidden: false, changes: 'accepted' };
 

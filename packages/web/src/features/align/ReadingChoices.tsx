@@ -15,10 +15,12 @@ const t = alignTexts.reading;
 export interface FileReading {
   readonly hidden: boolean;
   readonly changes: 'accepted' | 'original';
+  /** Words parted at the end of a line stay so. */
+  readonly parted: boolean;
   readonly cut: 'sentences' | 'paragraphs';
   readonly rules: { readonly sha256: string; readonly name: string } | null;
 }
-export const USUAL: FileReading = { hidden: false, changes: 'accepted', cut: 'sentences', rules: null };
+export const USUAL: FileReading = { hidden: false, changes: 'accepted', parted: false, cut: 'sentences', rules: null };
 
 interface Props {
   readonly reading: FileReading;
@@ -61,6 +63,13 @@ export function ReadingChoices({ reading, word, onChange }: Props) {
             takeRules(event.target.files?.[0]).catch(fail);
             event.target.value = '';
           }}
+        />
+      </Choice>
+      <Choice label={t.lines}>
+        <FormControlLabel
+          control={<Checkbox size="small" checked={!reading.parted} />}
+          label={t.whole}
+          onChange={(_, whole) => onChange({ ...reading, parted: !whole })}
         />
       </Choice>
       {word && (

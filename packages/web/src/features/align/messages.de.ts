@@ -37,6 +37,8 @@ export const texts: typeof en = {
     ownRules: (name: string) => `nach den Regeln in „${name}“;`,
     useOwn: 'eine eigene SRX-Datei nehmen',
     useOurs: 'die Regeln von Fair Copy nehmen',
+    lines: 'Zeilenenden',
+    whole: 'dort getrennte Wörter werden zusammengesetzt („Was-“ / „ser“)',
     word: 'Word-Dateien',
     changes: 'Nachverfolgte Änderungen',
     accepted: 'nachverfolgte Änderungen wie angenommen',

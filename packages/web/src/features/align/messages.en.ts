@@ -36,6 +36,8 @@ export const texts = {
     ownRules: (name: string) => `by the rules in “${name}”;`,
     useOwn: 'use an SRX file of your own',
     useOurs: 'use the rules that come with Fair Copy',
+    lines: 'Line ends',
+    whole: 'words parted there are made whole (“water-” / “way”)',
     word: 'Word files',
     changes: 'Tracked changes',
     accepted: 'tracked changes as accepted',

@@ -225,3 +225,26 @@ test('several couples of files: put right by dragging, paired, handed over and w
   await page.getByRole('button', { name: /^Write \d+ units$/ }).click();
   await expect(page.getByRole('alert')).toContainText('written to “All pairs”.');
 });
+
+test('a section in another place of the translation is shown as one', async ({ page, server }) => {
+  const names = ['Ellbridge', 'Marsh End', 'Tarn Mill', 'Oakwharf', 'Sedge Pool', 'Ferry Lane', 'Stone Weir'];
+  const part = (k: number): [string, string][] => [
+    [`Part ${k}: locks of the ${k * 11} mile reach`, `Teil ${k}: Schleusen der Haltung ${k * 11}`],
+    ...names.map((name, i): [string, string] => [
+      `The lock ${name} ${k}${i} opens at ${k + 5}.${10 + i} and closes at ${k + 14}.${30 + i}.`,
+      `Die Schleuse ${name} ${k}${i} öffnet um ${k + 5}.${10 + i} Uhr und schließt um ${k + 14}.${30 + i} Uhr.`,
+    ]),
+  ];
+  const text = (order: readonly number[], side: 0 | 1): Buffer =>
+    Buffer.from(order.flatMap((k) => part(k).map((pair) => pair[side])).join('\n'));
+  await open(page, server, '/align', 1);
+  await page.locator('input[type=file]').setInputFiles([
+    { name: 'locks_en.txt', mimeType: 'text/plain', buffer: text([1, 2, 3, 4], 0) },
+    { name: 'schleusen_de.txt', mimeType: 'text/plain', buffer: text([4, 1, 2, 3], 1) },
+  ]);
+  await page.getByRole('button', { name: 'Pair them' }).click();
+  await expect(page.getByRole('button', { name: '1 moved section' })).toBeVisible();
+  await page.getByRole('button', { name: '1 moved section' }).click();
+  await expect(page.getByText('A section of 8 pairs that stands elsewhere in the translation')).toBeVisible();
+  await expect(page.getByText('stands there as segments 1 to 8')).toBeVisible();
+});

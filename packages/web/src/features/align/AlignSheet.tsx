@@ -24,6 +24,7 @@ import {
   type Sheet,
   type SideName,
 } from './pairs.js';
+import { movedSections } from './moved-sections.js';
 import { PairMargin } from './PairMargin.js';
 import { PairsOut } from './PairsOut.js';
 import { SheetHead } from './SheetHead.js';
@@ -42,6 +43,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
   const list = useRef<VirtuosoHandle>(null);
   const region = useRef<HTMLDivElement>(null);
   const { shown, pieces } = useShown(sheet, filter);
+  const sections = useMemo(() => movedSections(sheet.beads), [sheet.beads]);
   const commands = usePairCommands(work, shown, (rank) =>
     list.current?.scrollIntoView({ index: Math.floor(rank / PIECE) }),
   );
@@ -74,7 +76,7 @@ export function AlignSheet({ alignment }: { readonly alignment: AlignmentBody })
               increaseViewportBy={400}
               itemContent={(_, numbers) => (
                 <FacingPages
-                  {...{ alignment, sheet, numbers, editing, editor }}
+                  {...{ alignment, sheet, numbers, sections, editing, editor }}
                   selected={numbers.includes(at) ? at : null}
                   onSelect={select}
                   onEdit={edit}
@@ -166,6 +168,7 @@ function Foot({
   const { beads } = sheet;
   const kinds = useMemo(() => kindsOf(beads), [beads]);
   const both = useMemo(() => beads.filter(hasBothSides), [beads]);
+  const sections = useMemo(() => movedSections(beads).size, [beads]);
   return (
     <Box sx={{ px: 3, py: 1, borderTop: 1, borderColor: 'divider', display: 'flex', alignItems: 'center', gap: 2 }}>
       <Box role="group" aria-label={t.tally} sx={{ flex: 1, fontSize: 14, fontVariantNumeric: 'tabular-nums' }}>
@@ -180,6 +183,12 @@ function Foot({
             )}
           </span>
         ))}
+        {sections > 0 && (
+          <>
+            {' · '}
+            <WordButton onClick={() => onFilter('moved')}>{t.movedSections(sections)}</WordButton>
+          </>
+        )}
       </Box>
       <PairsOut
         clientId={alignment.clientId}

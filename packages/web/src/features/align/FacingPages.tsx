@@ -6,6 +6,7 @@ import { LanguageText } from '../../ui/LanguageText.js';
 import { keepSelected } from '../../parts/term-pair-store.js';
 import { useCommonTerms, withMarks } from './common-terms.js';
 import { hasBothSides, isDoubtful, isMoved, isPinned, type Sheet, type SideName } from './pairs.js';
+import type { MovedSection } from './moved-sections.js';
 import { SegmentEditor, type SegmentEditorActs } from './SegmentEditor.js';
 import { alignTexts } from './messages.js';
 import { chosenLine } from '../../ui/chosen-line.js';
@@ -23,6 +24,8 @@ interface Props {
   readonly sheet: Sheet;
   /** Numbers of the pairs that stand on this piece of the sheet. */
   readonly numbers: readonly number[];
+  /** Sections that stand elsewhere in the translation, by the number of their first pair. */
+  readonly sections: ReadonlyMap<number, MovedSection>;
   /** Null: none of this piece. */
   readonly selected: number | null;
   readonly onSelect: (number: number) => void;
@@ -38,7 +41,7 @@ interface Edge {
 
 /** A piece of both texts as running text on facing pages; bands join what belongs together. */
 export const FacingPages = memo(function FacingPages(props: Props) {
-  const { alignment, sheet, numbers, selected, onSelect, editing, onEdit, editor } = props;
+  const { alignment, sheet, numbers, sections, selected, onSelect, editing, onEdit, editor } = props;
   const pairs = sheet.beads;
   const marks = useCommonTerms(alignment.id, sheet, numbers);
   const box = useRef<HTMLDivElement>(null);
@@ -84,6 +87,7 @@ export const FacingPages = memo(function FacingPages(props: Props) {
         {numbers.map((number) => {
           const pair = pairs[number]!;
           const texts = sheet[name].slice(pair[from], pair[from + 1]!);
+          const section = sections.get(number);
           return (
             <Box
               key={number}
@@ -98,6 +102,7 @@ export const FacingPages = memo(function FacingPages(props: Props) {
                 bgcolor: number === selected ? theme.inks.tint : undefined,
               })}
             >
+              {section && <SectionHead side={name} section={section} />}
               {texts.map((text, k) => {
                 const at = pair[from]! + k;
                 if (editing?.side === name && editing.at === at)
@@ -143,7 +148,36 @@ function isShownAlike(before: Props, after: Props): boolean {
   return (
     old.source === young.source &&
     old.target === young.target &&
-    after.numbers.every((number, k) => number === before.numbers[k] && old.beads[number] === young.beads[number])
+    after.numbers.every(
+      (number, k) =>
+        number === before.numbers[k] &&
+        old.beads[number] === young.beads[number] &&
+        isSameSection(before.sections.get(number), after.sections.get(number)),
+    )
+  );
+}
+
+const isSameSection = (before: MovedSection | undefined, after: MovedSection | undefined): boolean =>
+  before === after || (before?.pairs === after?.pairs && before?.from === after?.from && before?.to === after?.to);
+
+/** Above a section that stands elsewhere in the translation: on both pages, so that its first passages begin level. */
+function SectionHead({ side, section }: { readonly side: SideName; readonly section: MovedSection }) {
+  return (
+    <Box
+      sx={{
+        fontSize: 13,
+        color: 'text.secondary',
+        whiteSpace: 'nowrap',
+        overflow: 'hidden',
+        textOverflow: 'ellipsis',
+        borderTop: 1,
+        borderColor: 'divider',
+        pt: 0.5,
+      }}
+    >
+      <span aria-hidden>⇅ </span>
+      {side === 'source' ? alignTexts.movedSection(section.pairs) : alignTexts.movedTo(section.from + 1, section.to)}
+    </Box>
   );
 }
 

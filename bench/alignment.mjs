@@ -139,7 +139,7 @@ function strict({ beads: gold }, beads) {
 /** Seconds for texts of 5,000 and 20,000 segments and for one where nothing is alike, beside Python counting their words. */
 export function alignmentSpeed(report) {
   const pairs = LANGUAGES.slice(0, 1).flatMap(pairsOf);
-  for (const size of [5000, 20_000, 100_000]) {
+  for (const size of [5000, 20_000, Number(process.env.PAIRED ?? 100_000)]) {
     // The pages again and again, told apart by a number in each segment, as pages of a long manual are.
     const texts = [0, 1].map((side) =>
       Array.from({ length: size }, (_, k) => `${pairs[k % pairs.length][side]} ${Math.floor(k / 7)}`),

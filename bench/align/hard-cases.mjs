@@ -1,7 +1,9 @@
 /**
  * Kinds of texts that clients really send and that are hard to pair, made of the pages of gnome-user-docs as in `cases.mjs`:
- * each case is segments of both sides and the beads by their indexes, the same for each seed.
+ * tables have the names of countries from iso-codes; each case is segments of both sides and the beads by their indexes, the same for each seed.
  */
+import { execFileSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
 import { pagesOf, randomFrom, sentenceParts } from './cases.mjs';
 
 const bead = ([source, target]) => [[source], [target]];
@@ -118,6 +120,18 @@ function freely(texts, random) {
 const SCRIPTS = ['ja', 'zh_CN', 'ko', 'ar', 'he', 'fa', 'th', 'el'];
 const MANY = ['es', 'de', 'ru', 'hu', 'fi', 'ja', 'zh_CN', 'ko'];
 
+const countries = new Map();
+
+/** Names of countries in English and another language. */
+function countriesIn(language) {
+  if (!countries.has(language)) {
+    const script = fileURLToPath(new URL('../../test/conformance/country_names.py', import.meta.url));
+    const out = execFileSync('/usr/bin/python3', [script], { input: JSON.stringify([language]), maxBuffer: 1 << 26 });
+    countries.set(language, JSON.parse(out.toString())[language]);
+  }
+  return countries.get(language);
+}
+
 /** By kind: its languages, how many cases of each, and how one is made. */
 export const HARD = {
   'very small texts, one segment missing': {
@@ -194,6 +208,21 @@ export const HARD = {
           }),
       ),
   },
+  'tables of numbers and names': {
+    cases: 2,
+    make(_, random, name, language) {
+      const names = countriesIn(language);
+      const from = Math.floor(random() * (names.length - 100));
+      const beads = names.slice(from, from + 100).flatMap(([source, target]) => {
+        const numbers = [whole(random, 100, 999), whole(random, 1000, 99_999) / 100, whole(random, 1, 40)];
+        const said = (tag) => numbers.map((value) => value.toLocaleString(tag.replace('_', '-')));
+        const row = [[source, target], ...said('en').map((cell, k) => [cell, said(language)[k]])];
+        const gone = random() < 0.1 ? whole(random, 0, 1) : null;
+        return row.map((pair) => (gone === 0 ? [[], [pair[1]]] : gone === 1 ? [[pair[0]], []] : bead(pair)));
+      });
+      return name(beads);
+    },
+  },
   'a free translation': {
     cases: 2,
     make(pages, random, name) {
@@ -219,7 +248,7 @@ export function hardCases(kind) {
     const pages = pagesOf(language);
     if (pages.flat().length < 100) return [];
     return Array.from({ length: cases }, (_, n) =>
-      make(pages, randomFrom(1000 * l + n + 17), (beads, order) => caseOf(kind, language, n, beads, order)),
+      make(pages, randomFrom(1000 * l + n + 17), (beads, order) => caseOf(kind, language, n, beads, order), language),
     );
   });
 }

@@ -128,8 +128,8 @@ function tamed(text: string): string {
     .join('\n');
 }
 
-/** UTF-16 units of a running text: several times the longest book. */
-const TEXT_LIMIT = 40_000_000;
+/** UTF-16 units of a running text: a million segments and more. */
+const TEXT_LIMIT = 120_000_000;
 
 /**
  * The text of a file in its own encoding, as its declaration or its letters show. Throws `DataError` for a line that is no

@@ -1,24 +1,22 @@
 /** Two texts cut into segments → which segments belong together, with how much certainty. */
-import { bandAround, fullBand, type Band, type Cut } from './band.js';
-import { anchorsOf, guideOf, pathThrough } from './anchors.js';
+import { anchorsOf, guideOf } from './anchors.js';
 import { lengthOf, type Alignment, type Bead, type WeighedBead } from './bead.js';
 import { withHeadings } from './headings.js';
+import { kindsOf } from './kinds.js';
+import { LARGEST, partScores, type Known } from './known.js';
 import { LayoutModel, type Layout } from './layout.js';
-import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
 import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
-import { kindsOf, largest, simplest } from './kinds.js';
-import { bestPath } from './best-path.js';
-import type { BeadKinds, Score } from './lattice.js';
-import { weighedPath } from './weighed-path.js';
-import { movedPassages, type PassageScore } from './moves.js';
-import { cutsOf, partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
+import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
+import { movedPassages } from './moves.js';
+import { finePath, isQuiet, NEAR_AT_FIRST, needsAnchors, refined, roughPath } from './paths.js';
 import { priorPairs } from './prior.js';
-import { fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
 import { joinedWhereRecut, shareOf } from './recut.js';
-import { Twins } from './twins.js';
+import { partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
+import { fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
+import { Twins } from './twins.js';
 import { usualRatio } from './usual-lengths.js';
-import { EXPECTED, knowledgeOf, Room, WordEvidence, type Expected, type Knowledge } from './word-evidence.js';
+import { EXPECTED, knowledgeOf, Room, type Expected } from './word-evidence.js';
 
 export interface AlignOptions {
   /** BCP 47. */
@@ -32,8 +30,6 @@ export interface AlignOptions {
   readonly layout?: Layout;
 }
 
-/** Every way in which cells are considered at first may be looked at: texts of up to about 1,700 segments. */
-const ALL_CELLS = 3_000_000;
 const ROUNDS = 3;
 /** Texts of more segments than this teach enough in one round less, and by so many beads, but for the last time. */
 const MANY = 4000;
@@ -42,25 +38,9 @@ const TEACHING = 10_000;
 const HOPELESS = 0.08;
 /** Share of beads without doubt, from which on there is nothing more to be learned. */
 const SETTLED = 0.9;
-/** Cuts on either side of the best path that are weighed against it: in the last pass, with all kinds of beads; before. */
-const NEAR = 8;
-const NEAR_AT_FIRST = 6;
-/** The same where for so many beads before and after nothing was in doubt. */
-const NEAR_QUIET = 3;
-const QUIET = { around: 6, sureness: 0.99 };
-/** Segments on one side of a bead at most. */
-const LARGEST = 4;
-/** Cuts on either side of a straight line between two anchors: at least; where they are far apart; and cells in all. */
-const NARROWEST = 30;
-const WIDE = 40;
-const WIDE_CELLS = 2_000_000;
-/** Anchors so near to one another say where the path is, this exactly. */
-const DENSE = 8;
-const NEAR_ANCHORS = 10;
-/** Rows of a wide band whose evidence is held at the same time. */
-const BLOCK = 2000;
-/** What the words say counts so much beside what the lengths say: words of a sentence do not vary independently. */
-const WORDS = 0.65;
+
+/** Shares of the work that are done before the last pass, and after it. */
+const [BEFORE_LAST, LAST] = [0.7, 0.95];
 
 /** Before anything is learned, that a word has no counterpart says little. */
 const NOTHING_LEARNED = { once: 0.1, more: 0.1 };
@@ -88,16 +68,6 @@ const RECUT = { segments: 5, share: 0.02, rounds: 2 };
 
 /** Segments of a passage that surely stands elsewhere. */
 const PASSAGE = 3;
-
-/** What is known of two texts while they are being aligned. */
-interface Known {
-  readonly room: Room;
-  readonly words: Knowledge;
-  readonly lengths: LengthModel;
-  readonly twins: Twins;
-  readonly layout: LayoutModel | null;
-  readonly kinds: BeadKinds;
-}
 
 /**
  * Yields the share of the work done; returns the alignment. Time and memory grow about linearly with the segments.
@@ -128,7 +98,7 @@ export function* align(
   for (;;) {
     const { done, value } = again.next();
     if (done) return putBack(value, order, source.length, target.length);
-    yield 0.95;
+    yield LAST;
   }
 }
 
@@ -196,24 +166,20 @@ function* aligned(
     const isLast = isSettled || round === rounds - 1;
     const taught = isLast ? lessons : spread(lessons, TEACHING);
     known = learned(beads, taught);
-    yield 0.05 + (0.85 * (round + 1)) / (rounds + 1);
+    yield 0.05 + ((BEFORE_LAST - 0.05) * (round + 1)) / rounds;
     if (isHopeless || isSettled) break;
   }
-  parts = parts.map((beads, k) =>
-    isHopeless
-      ? finePath(known, cutsOf(beads, between[k]!), () => NEAR_QUIET, 2)
-      : finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST),
-  );
+  parts = yield* lastPass(known, parts, between, isHopeless);
   const isRecut = (): boolean => !isHopeless && shareOf(parts.flat(), RECUT.segments) > RECUT.share;
   for (let again = 0; again < RECUT.rounds && isRecut(); again++) {
     parts = parts.map((beads) => joinedWhereRecut(beads, known));
     const beads = withFixed(fixed, parts);
     // All kinds of beads are seen only now: where many are large, they are as frequent as that, and teach other words.
     known = learned(beads, trainingBeads(beads));
-    parts = parts.map((beads, k) => finePath(known, cutsOf(beads, between[k]!), nearOf(beads), LARGEST));
+    parts = yield* lastPass(known, parts, between, false);
   }
   parts = parts.map((beads) => joinedWhereRecut(beads, known));
-  yield 0.95;
+  yield LAST;
   const { lexicon } = known.words;
   const apart = { ...known, words: knowledgeOf(left, right, lexicon, { once: 0, more: 0.5 }) };
   const score = partScores(apart);
@@ -221,6 +187,28 @@ function* aligned(
   const paired = parts.flat();
   const { beads, moved } = withHeadings(paired, movedPassages(left, right, paired, lexicon, known.kinds, score), score);
   return withMoved(withFixed(fixed, partsOf(beads, between)), moved);
+}
+
+/** All kinds of beads around what is known. Yields the share of the whole work that is done. */
+function* lastPass(
+  known: Known,
+  parts: readonly (readonly WeighedBead[])[],
+  between: readonly Rectangle[],
+  isHopeless: boolean,
+): Generator<number, WeighedBead[][]> {
+  const done: WeighedBead[][] = [];
+  for (const [k, beads] of parts.entries()) {
+    const piece = refined(known, beads, between[k]!, isHopeless);
+    for (;;) {
+      const step = piece.next();
+      if (step.done) {
+        done.push(step.value);
+        break;
+      }
+      yield BEFORE_LAST + ((LAST - BEFORE_LAST) * (k + step.value)) / parts.length;
+    }
+  }
+  return done;
 }
 
 /** What is known before anything is paired. */
@@ -241,28 +229,6 @@ function firstKnown(
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
     kinds: kindsOf([], few),
   };
-}
-
-/** Evidence for any rectangle of the two texts. */
-function partScores(known: Known): PassageScore {
-  return (sources, targets, most = LARGEST) => {
-    const evidence = new WordEvidence(
-      known.room,
-      known.words,
-      fullBand(sources, targets),
-      sources.from,
-      sources.to,
-      Math.min(most, lengthOf(sources)),
-      Math.min(most, lengthOf(targets)),
-    );
-    return scoreOf(evidence, known);
-  };
-}
-
-function scoreOf(evidence: WordEvidence, { lengths, twins, layout }: Known): Score {
-  const bare: Score = (i, a, j, b) =>
-    WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b);
-  return layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
 }
 
 /** Moved passages in the place of the segments without counterpart that they were. */
@@ -321,60 +287,6 @@ function trainingBeads(beads: readonly WeighedBead[]): TrainingBead[] {
   const isOfUse = ({ source, target, sureness }: WeighedBead): boolean =>
     sureness > 0.3 && [source, target].every((span) => lengthOf(span) > 0 && lengthOf(span) <= LARGEST);
   return beads.filter(isOfUse).map(({ source, target, sureness }) => ({ source, target, weight: sureness }));
-}
-
-function roughPath(known: Known, part: Rectangle, anchors: readonly Cut[]): readonly Cut[] {
-  const { room, words, kinds } = known;
-  const { from: begin, to: end } = part.source;
-  const band = wideBand(part, anchors);
-  let evidence: WordEvidence | null = null;
-  let from = -1;
-  let score: Score = () => 0;
-  return bestPath(band, simplest(kinds), (i) => {
-    // Rows up to two before the one in hand are asked for; a block overlaps the one before by as many.
-    if (evidence === null || i < from || i + 2 > Math.min(from + BLOCK, end)) {
-      from = Math.max(begin, i - 2);
-      evidence = new WordEvidence(room, words, band, from, Math.min(end, from + BLOCK), 2, 2);
-      score = scoreOf(evidence, known);
-    }
-    return score;
-  });
-}
-
-const needsAnchors = (left: Side, right: Side): boolean => (left.size + 1) * (right.size + 1) > ALL_CELLS;
-
-function wideBand({ source, target }: Rectangle, anchors: readonly Cut[]): Band {
-  if ((source.to - source.from + 1) * (target.to - target.from + 1) <= ALL_CELLS) return fullBand(source, target);
-  return bandAround(pathThrough(anchors, source, target), (sources, targets) => {
-    const gap = Math.max(sources, targets);
-    if (gap <= DENSE) return NEAR_ANCHORS;
-    return Math.round(Math.max(NARROWEST, Math.min(gap / 2, Math.max(WIDE, WIDE_CELLS / gap))));
-  });
-}
-
-const isQuiet = ({ source, target, sureness }: WeighedBead): boolean =>
-  lengthOf(source) > 0 && lengthOf(target) > 0 && sureness > QUIET.sureness;
-
-/** How far around each bead of a path other ways are looked at. */
-function nearOf(beads: readonly WeighedBead[]): (bead: number) => number {
-  const loud = new Uint8Array(beads.length);
-  beads.forEach((bead, k) => {
-    if (!isQuiet(bead)) loud.fill(1, Math.max(0, k - QUIET.around), k + QUIET.around + 1);
-  });
-  return (bead) => (loud[bead] === 0 ? NEAR_QUIET : NEAR);
-}
-
-function finePath(
-  known: Known,
-  path: readonly Cut[],
-  nearOfBead: (bead: number) => number,
-  most: number,
-): WeighedBead[] {
-  const { room, words, kinds } = known;
-  const band = bandAround(path, (_, __, bead) => nearOfBead(bead));
-  const [from] = path[0]!;
-  const evidence = new WordEvidence(room, words, band, from, path.at(-1)![0], most, most);
-  return weighedPath(band, largest(kinds, most), scoreOf(evidence, known));
 }
 
 function termWords({ terms = [], sourceLanguage, targetLanguage }: AlignOptions): (readonly [string[], string[]])[] {

@@ -184,6 +184,27 @@ describe('pairs of two texts', () => {
   });
 });
 
+test('a text that is weighed in pieces is paired as one, and says how far it is', () => {
+  const source = Array.from({ length: 21_500 }, (_, i) => `Lock number ${i} holds ${(i * 7) % 90} boats and a barge.`);
+  const isThere = (i: number): boolean => i % 700 !== 3;
+  const target = source.flatMap((_, i) =>
+    isThere(i) ? [`Die Schleuse Nummer ${i} fasst ${(i * 7) % 90} Boote und einen Lastkahn.`] : [],
+  );
+  const steps = align(source, target, { sourceLanguage: 'en', targetLanguage: 'de' });
+  const shares: number[] = [];
+  let step = steps.next();
+  for (; !step.done; step = steps.next()) shares.push(step.value);
+  expect(shares).toEqual([...shares].sort((a, b) => a - b));
+  expect(shares.at(-1)).toBeLessThan(1);
+  let j = 0;
+  const wanted = source.flatMap((_, i) => (isThere(i) ? [`${i}-${j++}`] : []));
+  const found = step.value.beads.filter(
+    (bead) => bead.source.to > bead.source.from && bead.target.to > bead.target.from,
+  );
+  expect(found.map((bead) => `${bead.source.from}-${bead.target.from}`)).toEqual(wanted);
+  expect(Math.min(...found.map(({ sureness }) => sureness))).toBeGreaterThan(0.8);
+});
+
 describe('a text and its own revision', () => {
   test('says what became of each segment', () => {
     const long = Array.from(

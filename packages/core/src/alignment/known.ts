@@ -1,0 +1,45 @@
+/** What is known of two texts while they are being aligned, and what it says of passages of theirs. */
+import { fullBand } from './band.js';
+import { lengthOf } from './bead.js';
+import type { BeadKinds, Score } from './lattice.js';
+import type { LayoutModel } from './layout.js';
+import type { LengthModel } from './length-model.js';
+import type { PassageScore } from './moves.js';
+import type { Twins } from './twins.js';
+import { WordEvidence, type Knowledge, type Room } from './word-evidence.js';
+
+/** Segments on one side of a bead at most. */
+export const LARGEST = 4;
+/** What the words say counts so much beside what the lengths say: words of a sentence do not vary independently. */
+const WORDS = 0.65;
+
+export interface Known {
+  readonly room: Room;
+  readonly words: Knowledge;
+  readonly lengths: LengthModel;
+  readonly twins: Twins;
+  readonly layout: LayoutModel | null;
+  readonly kinds: BeadKinds;
+}
+
+/** Evidence for any rectangle of the two texts. */
+export function partScores(known: Known): PassageScore {
+  return (sources, targets, most = LARGEST) => {
+    const evidence = new WordEvidence(
+      known.room,
+      known.words,
+      fullBand(sources, targets),
+      sources.from,
+      sources.to,
+      Math.min(most, lengthOf(sources)),
+      Math.min(most, lengthOf(targets)),
+    );
+    return scoreOf(evidence, known);
+  };
+}
+
+export function scoreOf(evidence: WordEvidence, { lengths, twins, layout }: Known): Score {
+  const bare: Score = (i, a, j, b) =>
+    WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b);
+  return layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
+}

@@ -24,15 +24,19 @@ class Ways {
   private readonly ready: Float64Array;
   /** Of each kind of pair that ends at a cell: computed once, used by both directions. */
   private readonly values: Float32Array;
-  /** Of all ways from a cell to the end, by how the way to it ended. */
+  /** Of all ways from a cell to the end, by how the way to it ended. Only of the few rows that are needed at a time. */
   private readonly afterPair: Float64Array;
   private readonly afterSource: Float64Array;
   private readonly afterTarget: Float64Array;
   /** Of all ways from corner to corner. */
   private total = 0;
-  /** The most right segments to be expected of the rest of the way (posterior decoding), and how it goes on. */
+  /** The most right segments to be expected of the rest of the way (posterior decoding). Of the same rows. */
   private readonly gain: Float64Array;
+  /** How the way goes on from a cell, and how probable that is. */
   private readonly next: Int8Array;
+  private readonly sureness: Float64Array;
+  /** By row: where its cut 0 would stand among those of the rows that are needed at a time. */
+  private readonly bases: Int32Array;
   private readonly SOURCE: number;
   private readonly TARGET: number;
 
@@ -45,9 +49,13 @@ class Ways {
     const empty = (): Float64Array => new Float64Array(size).fill(-Infinity);
     [this.paired, this.inSource, this.inTarget, this.ready] = [empty(), empty(), empty(), empty()];
     this.values = new Float32Array(size * kinds.pairs.length).fill(-Infinity);
-    [this.afterPair, this.afterSource, this.afterTarget] = [empty(), empty(), empty()];
-    this.gain = empty();
+    const rows = 1 + kinds.pairs.reduce((most, { sources }) => Math.max(most, sources), 1);
+    const width = band.lowest.reduce((most, from, row) => Math.max(most, band.highest[row]! - from + 1), 1);
+    const ofRows = (): Float64Array => new Float64Array(rows * width);
+    this.bases = band.lowest.map((from, row) => (row % rows) * width - from);
+    [this.afterPair, this.afterSource, this.afterTarget, this.gain] = [ofRows(), ofRows(), ofRows(), ofRows()];
     this.next = new Int8Array(size).fill(-1);
+    this.sureness = new Float64Array(size);
     [this.SOURCE, this.TARGET] = [kinds.pairs.length, kinds.pairs.length + 1];
   }
 
@@ -95,60 +103,78 @@ class Ways {
     const terms = new Float64Array(pairs.length);
     const last = cells.size - 1;
     this.total = logAdd(this.paired[last]!, logAdd(this.inSource[last]!, this.inTarget[last]!));
-    for (const all of [afterPair, afterSource, afterTarget, this.gain]) all[last] = 0;
     for (let i = firstRow + lowest.length - 1; i >= firstRow; i--)
       for (let j = highest[i - firstRow]!; j >= lowest[i - firstRow]!; j--) {
         const at = cells.at(i, j);
-        if (at === last) continue;
+        const here = this.placeOf(i, j);
+        if (at === last) {
+          for (const all of [afterPair, afterSource, afterTarget, this.gain]) all[here] = 0;
+          continue;
+        }
+        this.gain[here] = -Infinity;
         for (let k = 0; k < pairs.length; k++) {
           terms[k] = -Infinity;
           const { sources: a, targets: b } = pairs[k]!;
           if (!cells.has(i + a, j + b)) continue;
           const to = cells.at(i + a, j + b);
-          terms[k] = values[to * pairs.length + k]! + afterPair[to]!;
-          if (terms[k]! > -Infinity) this.offer(at, k, a + b, to);
+          const there = this.placeOf(i + a, j + b);
+          terms[k] = values[to * pairs.length + k]! + afterPair[there]!;
+          if (terms[k]! > -Infinity) this.offer(at, here, k, a + b, to, there);
         }
         let pair = logSum(terms);
         let [source, target] = [-Infinity, -Infinity];
         if (cells.has(i + 1, j)) {
           const to = cells.at(i + 1, j);
-          source = afterSource[to]!;
-          pair = logAdd(pair, afterPair[to]! + gaps.single.source);
-          this.offer(at, this.SOURCE, 1, to);
+          const there = this.placeOf(i + 1, j);
+          source = afterSource[there]!;
+          pair = logAdd(pair, afterPair[there]! + gaps.single.source);
+          this.offer(at, here, this.SOURCE, 1, to, there);
         }
         if (cells.has(i, j + 1)) {
           const to = cells.at(i, j + 1);
-          target = afterTarget[to]!;
-          pair = logAdd(pair, afterPair[to]! + gaps.single.target);
-          this.offer(at, this.TARGET, 1, to);
+          const there = this.placeOf(i, j + 1);
+          target = afterTarget[there]!;
+          pair = logAdd(pair, afterPair[there]! + gaps.single.target);
+          this.offer(at, here, this.TARGET, 1, to, there);
         }
-        afterPair[at] = logAdd(pair, logAdd(source, target) + gaps.begins);
-        afterSource[at] = logAdd(pair + gaps.end, logAdd(source + gaps.further, target + gaps.begins));
-        afterTarget[at] = logAdd(pair + gaps.end, target + gaps.further);
+        afterPair[here] = logAdd(pair, logAdd(source, target) + gaps.begins);
+        afterSource[here] = logAdd(pair + gaps.end, logAdd(source + gaps.further, target + gaps.begins));
+        afterTarget[here] = logAdd(pair + gaps.end, target + gaps.further);
       }
   }
 
-  /** A way to go on from a cell: taken if it promises more than those offered before. */
-  private offer(at: number, kind: number, segments: number, to: number): void {
-    const gain = this.gain[to]! + segments * this.probability(at, kind, to);
-    if (gain > this.gain[at]!) {
-      this.gain[at] = gain;
+  /** Where a cell stands among those of the rows that are needed at a time. */
+  private placeOf(i: number, j: number): number {
+    return this.bases[i - this.band.from]! + j;
+  }
+
+  /**
+   * A way to go on from a cell: taken if it promises more than those offered before.
+   * @param here @param there where both cells stand among the rows that are needed
+   */
+  private offer(at: number, here: number, kind: number, segments: number, to: number, there: number): void {
+    const probability = this.probability(at, kind, to, there);
+    const gain = this.gain[there]! + segments * probability;
+    if (gain > this.gain[here]!) {
+      this.gain[here] = gain;
       this.next[at] = kind;
+      this.sureness[at] = probability;
     }
   }
 
   /** How probable it is, 0 to 1, that a way goes from one cell to the other by this kind of step. */
-  private probability(at: number, kind: number, to: number): number {
+  private probability(at: number, kind: number, to: number, there: number): number {
     const { paired, inSource, inTarget, ready } = this;
     const { pairs, gaps } = this.kinds;
-    const afterPair = this.afterPair[to]!;
+    const afterPair = this.afterPair[there]!;
     if (kind < pairs.length)
       return Math.exp(ready[at]! + this.values[to * pairs.length + kind]! + afterPair - this.total);
     const source = kind === this.SOURCE;
     const alone = ready[at]! + (source ? gaps.single.source : gaps.single.target) + afterPair;
     const inGap = source
-      ? logAdd(paired[at]! + gaps.begins, inSource[at]! + gaps.further) + this.afterSource[to]!
-      : logAdd(logAdd(paired[at]!, inSource[at]!) + gaps.begins, inTarget[at]! + gaps.further) + this.afterTarget[to]!;
+      ? logAdd(paired[at]! + gaps.begins, inSource[at]! + gaps.further) + this.afterSource[there]!
+      : logAdd(logAdd(paired[at]!, inSource[at]!) + gaps.begins, inTarget[at]! + gaps.further) +
+        this.afterTarget[there]!;
     return Math.exp(logAdd(alone, inGap) - this.total);
   }
 
@@ -167,7 +193,7 @@ class Ways {
       beads.push({
         source: { from: i, to: i + a },
         target: { from: j, to: j + b },
-        sureness: Math.min(1, this.probability(at, kind, cells.at(i + a, j + b))),
+        sureness: Math.min(1, this.sureness[at]!),
       });
       i += a;
       j += b;

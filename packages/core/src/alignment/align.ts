@@ -78,7 +78,7 @@ export function* align(
   target: readonly string[],
   options: AlignOptions,
 ): Generator<number, Alignment> {
-  const first = yield* alignedInOrder(source, target, options);
+  const first = yield* forward(alignedInOrder(source, target, options));
   const size = Math.min(source.length, target.length);
   const sure = first.beads.filter(isSure).reduce((sum, bead) => sum + lengthOf(bead.source), 0);
   if (sure >= IN_ORDER * size) return first;
@@ -99,6 +99,16 @@ export function* align(
     const { done, value } = again.next();
     if (done) return putBack(value, order, source.length, target.length);
     yield LAST;
+  }
+}
+
+/** The same steps, of whose shares none is less than one before it: some texts are gone through again. */
+function* forward<T>(steps: Generator<number, T>): Generator<number, T> {
+  let furthest = 0;
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+    yield (furthest = Math.max(furthest, value));
   }
 }
 

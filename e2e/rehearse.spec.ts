@@ -23,6 +23,24 @@ test('the galley by keys, by band, with matches and terms; the figures and the p
   await expect(page.getByText(/segment is in German/)).toBeVisible();
 });
 
+test('what a document has in another language is rehearsed with a kit of its own', async ({ page, server }) => {
+  await open(page, server, '/rehearse', 1);
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  await page.getByRole('button', { name: 'Rehearse what is in German with a kit of its own' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('combobox', { name: 'The documents are in' })).toHaveValue(/^German/);
+  const target = dialog.getByRole('combobox', { name: 'They will be translated to' });
+  await expect(target).toHaveValue('');
+  await target.fill('en');
+  await target.press('Enter');
+  await dialog.getByRole('button', { name: 'Create' }).click();
+  await expect(page.getByRole('combobox', { name: 'Kit', exact: true })).toHaveText('German–English');
+  await expect(page.getByRole('button', { name: 'Take away: spring_notice_en.html' })).toBeVisible();
+  await page.getByRole('button', { name: 'Rehearse', exact: true }).click();
+  await page.getByRole('tab', { name: 'Figures' }).click();
+  await expect(page.getByText(/segments are in English/).first()).toBeVisible();
+});
+
 test('ranks, a candidate that is no term, and the kit packed', async ({ page, server }) => {
   await open(page, server, '/rehearse', 1);
   const kit = page.getByRole('list', { name: 'Memories' });

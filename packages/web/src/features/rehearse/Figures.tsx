@@ -14,8 +14,10 @@ import { BANDS, costOf, type Band } from '@fair-copy/core/rehearsal/figures.js';
 import { words } from '../../all-words.js';
 import { money, number, percent } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
+import { WordButton } from '../../ui/WordButton.js';
 import { rehearseTexts as t } from './messages.js';
 
+const NewKit = lazy(async () => ({ default: (await import('./NewKit.js')).NewKit }));
 const BandChart = lazy(async () => ({ default: (await import('./BandChart.js')).BandChart }));
 
 interface Props {
@@ -42,14 +44,33 @@ export function Figures({ body, outcome, onChange }: Props) {
         {all.apart.segments > 0 && <p>{t.nothingTo(all.apart.segments, all.apart.words)}</p>}
         {all.within.segments > 0 && <p>{t.within(all.within.segments, all.within.words)}</p>}
         <p>{t.coverage(terms.found, terms.concepts, terms.forbidden, terms.untranslated)}</p>
-        {others.map(({ document, language, segments }) => (
-          <p key={`${document} ${language}`}>{t.others(document, languageName(language), segments)}</p>
-        ))}
+        <Others body={body} others={others} />
         {body.before && <p>{t.before(body.before.weighted)}</p>}
       </Box>
       {memories.length > 0 && <Contributions memories={memories} />}
       <Card key={JSON.stringify(rates)} rates={rates} onKeep={(next) => onChange({ rates: next })} />
     </Box>
+  );
+}
+
+/** What the documents have in other languages: each is rehearsed with a kit of its own. */
+function Others({ body, others }: Pick<Props, 'body'> & Pick<RehearsalOutcome, 'others'>) {
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { clientId, plan } = body;
+  return (
+    <>
+      {others.map(({ document, language, segments }) => (
+        <p key={`${document} ${language}`}>
+          {t.others(document, languageName(language), segments)}{' '}
+          <WordButton onClick={() => setChosen(language)}>{t.rehearseOther(languageName(language))}</WordButton>
+        </p>
+      ))}
+      {chosen && (
+        <Suspense>
+          <NewKit clientId={clientId} beside={{ plan, source: chosen }} onClose={() => setChosen(null)} />
+        </Suspense>
+      )}
+    </>
   );
 }
 

@@ -11,6 +11,8 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { KitPlan } from '@fair-copy/api/rehearsals.js';
+import { meets } from '@fair-copy/core/language/tags.js';
 import { call } from '../../api/http.js';
 import { kits as kitsOf } from '../../api/queries.js';
 import { m } from '../../messages/index.js';
@@ -23,16 +25,18 @@ import { rehearseTexts as t } from './messages.js';
 
 interface Props {
   readonly clientId: number;
+  /** The plan whose documents it is tried on as well, and what of them it is for; left out: it is for none yet. */
+  readonly beside?: { readonly plan: KitPlan; readonly source: string };
   readonly onClose: () => void;
 }
 
 /** A kit by hand, of all that fits, or after the pattern of another. */
-export function NewKit({ clientId, onClose }: Props) {
+export function NewKit({ clientId, beside, onClose }: Props) {
   const { data: kits = [] } = useQuery(kitsOf(null));
   const navigate = useNavigate();
   const [said, setName] = useState<string | null>(null);
-  const [source, setSource] = useState('');
-  const [target, setTarget] = useState('');
+  const [source, setSource] = useState(beside?.source ?? '');
+  const [target, setTarget] = useState(() => (beside && !meets(beside.plan.target, source) ? beside.plan.target : ''));
   const [like, setLike] = useState('');
   const [isFilled, setIsFilled] = useState(true);
   const [withLasting, setWithLasting] = useState(false);
@@ -53,6 +57,7 @@ export function NewKit({ clientId, onClose }: Props) {
     const body = { clientId, name, source, target, like: pattern?.id ?? null, withLasting };
     const { id } = await call('POST /kits', { body });
     if (isFilled && !hasOwn) await fill(id);
+    if (beside) await takeDocuments(id, beside.plan);
     onClose();
     void navigate(`/rehearse?kit=${id}`);
   };
@@ -130,6 +135,13 @@ function useLikely(clientId: number): readonly string[] {
   const { resources } = useResources(clientId);
   const all = [...(resources?.memories ?? []), ...(resources?.termbases ?? [])];
   return [...new Set(all.flatMap(({ languages }) => languages.map(({ language }) => language)))];
+}
+
+/** The documents of a plan, with how they are read and what they cost. */
+async function takeDocuments(id: number, { documents, reading, rates }: KitPlan): Promise<void> {
+  const { plan } = await call('GET /rehearsals/:id', { params: { id } });
+  const { noTerms: _, ...kept } = plan;
+  await call('PUT /rehearsals/:id', { params: { id }, body: { ...kept, documents, reading, rates } });
 }
 
 /** All that has both languages goes into a kit, behind what is in it. */

@@ -2,6 +2,7 @@
 import { anchorsOf, guideOf } from './anchors.js';
 import { lengthOf, type Alignment, type Bead, type WeighedBead } from './bead.js';
 import { withHeadings } from './headings.js';
+import { Junctions } from './junctions.js';
 import { kindsOf } from './kinds.js';
 import { LARGEST, partScores, type Known } from './known.js';
 import { LayoutModel, type Layout } from './layout.js';
@@ -237,6 +238,7 @@ function firstKnown(
     lengths: firstLengths(left, right, options, few),
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
+    junctions: few > 0 ? new Junctions(source, target, few) : null,
     kinds: kindsOf([], few),
   };
 }

@@ -1,6 +1,7 @@
 /** What is known of two texts while they are being aligned, and what it says of passages of theirs. */
 import { fullBand } from './band.js';
 import { lengthOf } from './bead.js';
+import type { Junctions } from './junctions.js';
 import type { BeadKinds, Score } from './lattice.js';
 import type { LayoutModel } from './layout.js';
 import type { LengthModel } from './length-model.js';
@@ -19,6 +20,8 @@ export interface Known {
   readonly lengths: LengthModel;
   readonly twins: Twins;
   readonly layout: LayoutModel | null;
+  /** Of texts that are too short to show how they are cut. */
+  readonly junctions: Junctions | null;
   readonly kinds: BeadKinds;
 }
 
@@ -38,8 +41,9 @@ export function partScores(known: Known): PassageScore {
   };
 }
 
-export function scoreOf(evidence: WordEvidence, { lengths, twins, layout }: Known): Score {
+export function scoreOf(evidence: WordEvidence, { lengths, twins, layout, junctions }: Known): Score {
   const bare: Score = (i, a, j, b) =>
     WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b);
-  return layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
+  const placed: Score = layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
+  return junctions ? (i, a, j, b) => placed(i, a, j, b) + junctions.score(i, a, j, b) : placed;
 }

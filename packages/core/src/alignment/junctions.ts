@@ -35,6 +35,6 @@ export class Junctions {
 
 /** Marks within a text, without those at its end. */
 function marksIn(text: string): number {
-  const inside = text.trim().replace(/[\s\p{P}]+$/u, '');
+  const inside = text.replace(/(?<![\s\p{P}])[\s\p{P}]+$/u, '');
   return Math.min(255, inside.match(INNER)?.length ?? 0);
 }

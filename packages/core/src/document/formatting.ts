@@ -77,16 +77,17 @@ function coded(chars: string[]): string {
   if (!chars.some(isMark)) return chars.join('');
   const partner = partnersIn(chars);
   const isKept = (i: number): boolean => chars[i] === MARK.alone || partner.has(i);
-  let kept = chars.map((char, i) => ({ char, i })).filter(({ char, i }) => !isMark(char) || isKept(i));
-  for (;;) {
-    const [first, last] = [kept[0], kept.at(-1)];
-    if (!first || !last) return '';
-    if (first.char === MARK.alone) kept = kept.slice(1);
-    else if (last.char === MARK.alone) kept = kept.slice(0, -1);
-    else if (partner.get(first.i) === last.i) kept = kept.slice(1, -1);
-    else break;
+  const kept = chars.map((char, i) => ({ char, i })).filter(({ char, i }) => !isMark(char) || isKept(i));
+  let [from, to] = [0, kept.length - 1];
+  while (from <= to) {
+    const [first, last] = [kept[from]!, kept[to]!];
+    const isAround = partner.get(first.i) === last.i;
+    if (first.char === MARK.alone || isAround) from++;
+    else if (last.char !== MARK.alone) break;
+    if (last.char === MARK.alone || isAround) to--;
   }
-  return outsideSpaces(kept.map(({ char }) => char)).replace(MARKS, CODE);
+  const inside = kept.slice(from, to + 1).map(({ char }) => char);
+  return outsideSpaces(inside).replace(MARKS, CODE);
 }
 
 /** Marks of pairs whose ends both stand here, with something between, by their place. */
@@ -97,11 +98,17 @@ function partnersIn(chars: readonly string[]): Map<number, number> {
     if (char === MARK.open) open.push(i);
     if (char !== MARK.close) continue;
     const from = open.pop();
-    if (from === undefined || !chars.slice(from, i).some((one) => !isMark(one) && !isSpace(one))) continue;
+    if (from === undefined || !hasText(chars, from, i)) continue;
     partner.set(from, i);
     partner.set(i, from);
   }
   return partner;
+}
+
+/** Looks no further than the first letter. */
+function hasText(chars: readonly string[], from: number, to: number): boolean {
+  for (let i = from; i < to; i++) if (!isMark(chars[i]!) && !isSpace(chars[i]!)) return true;
+  return false;
 }
 
 /** Formatting begins at a word and ends at one: the spaces at its ends stand outside. */

@@ -13,5 +13,12 @@ test.each([
   ['a word that the text has whole', 'a co-\nlor; the color', 'a color; the color'],
   ['a dash, a list, a number', 'wait -\nthen go\n- open\n10-\n12 boats', 'wait -\nthen go\n- open\n10-\n12 boats'],
   ['other ends of lines', 'the water-\r\nway', 'the waterway'],
+  ['a part of a word with a hyphen', 'Nord-Ost-\nsee', 'Nord-Ostsee'],
   ['other scripts', 'шлю-\nзы', 'шлюзы'],
 ])('%s', (_, text, expected) => expect(closedHyphens(text)).toBe(expected));
+
+test('a run of letters without an end takes no more than linear time', () => {
+  const run = 'a'.repeat(300_000);
+  // Quadratic, this would take minutes: the test would run out of time.
+  expect(closedHyphens(`${run} water-\nway`)).toBe(`${run} waterway`);
+});

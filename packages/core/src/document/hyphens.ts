@@ -3,8 +3,9 @@
  * told from a hyphen that belongs there by the line alone (common practice); the rest of the text mostly can tell.
  */
 
-/** A word's beginning, the sign that parts it, the end of the line; what follows stays for the next match. */
-const PARTED = /(\p{L}[\p{L}\p{M}]*)([-\u00AD\u2010¬])[ \t]*(?:\r\n|\n|\r)[ \t]*(?=(\p{L}[\p{L}\p{M}]*))/gu;
+/** A word from where it begins (so that a run of letters is looked at once), the sign that parts it, the end of the line; what follows stays for the next match. */
+const PARTED =
+  /(?<![\p{L}\p{M}])(\p{L}[\p{L}\p{M}]*)([-\u00AD\u2010¬])[ \t]*(?:\r\n|\n|\r)[ \t]*(?=(\p{L}[\p{L}\p{M}]*))/gu;
 /** Signs that mean nothing but a parted word. */
 const PARTING_ONLY = /[\u00AD¬]/;
 /** "Ein- und Ausfahrt": what comes before them ends in a hyphen by itself. */

@@ -53,6 +53,13 @@ test('files are cut into paragraphs, or by rules of one’s own, when they are a
     (await paired('The water-\nway is closed.\n', german, { ...usual, ...reading })).sourceSegments;
   expect(await parted({})).toEqual(['The waterway is closed.']);
   expect(await parted({ parted: true })).toEqual(['The water-', 'way is closed.']);
+  // One sentence on each line of a usual length: no blank line parts paragraphs, and the one at the end is none.
+  const lines = [
+    'The keeper closes both of the gates at the end of the day',
+    'Boats that come later wait at the lower basin until morning',
+  ];
+  const listed = await paired(`${lines.join('\n')}\n`, german, { ...usual, cut: 'paragraphs' });
+  expect(listed.sourceSegments).toEqual(lines);
   expect(await segments({ cut: 'paragraphs' })).toEqual(['Wait here. Then go; slowly.', 'The gate is shut.']);
   // SRX 2.0 as its specification writes it: a break after each semicolon, none after a full stop.
   const srx = `<?xml version="1.0"?><srx xmlns="http://www.lisa.org/srx20" version="2.0"><header segmentsubflows="yes" cascade="no"/>

@@ -163,16 +163,16 @@ function requireLine(line: number, length: number): void {
   if (length > ROW_LIMIT) throw new DataError('row-too-long', { row: line, limit: ROW_LIMIT });
 }
 
+/** Not one at the end, as every file has it. */
 const BLANK_BETWEEN = /\S[ \t]*(?:\r\n|\n|\r)[ \t]*(?:\r\n|\n|\r)\s*\S/;
 
 /** Paragraphs of a plain text: lines, or, where lines are filled up and blank lines part them, what stands between those. */
 function lines(text: string, reading: WordReading): string[] {
-  const all = text.split(/\r\n|\n|\r|\f/);
-  const written = all.filter((line) => line.trim() !== '');
+  const written = text.split(/\r\n|\n|\r|\f/).filter((line) => line.trim() !== '');
   const filled = written.filter((line) => line.length >= 55 && line.length <= 100).length;
   // Only a line that goes on in the next one parts a word.
-  const isFilled = filled > written.length * 0.4 || (BLANK_BETWEEN.test(text) && hasParted(text));
-  const isWrapped = all.length > written.length && isFilled && !written.some((line) => line.length > 120);
+  const isFilled = filled > written.length * 0.4 || hasParted(text);
+  const isWrapped = isFilled && BLANK_BETWEEN.test(text) && !written.some((line) => line.length > 120);
   // Only now: lines that have become longer would not look filled up.
   const closed = whole(text, reading);
   if (!isWrapped)

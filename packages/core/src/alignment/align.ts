@@ -79,7 +79,10 @@ export function* align(
   target: readonly string[],
   options: AlignOptions,
 ): Generator<number, Alignment> {
-  const first = yield* forward(alignedInOrder(source, target, options));
+  let furthest = 0;
+  const forward = (share: number): number => (furthest = Math.max(furthest, share));
+  // Some texts are gone through again: no share is less than one before it.
+  const first = yield* withShares(alignedInOrder(source, target, options), forward);
   const size = Math.min(source.length, target.length);
   const sure = first.beads.filter(isSure).reduce((sum, bead) => sum + lengthOf(bead.source), 0);
   if (sure >= IN_ORDER * size) return first;
@@ -96,20 +99,15 @@ export function* align(
       ...(layout && { layout: { ...layout, target: Uint8Array.from(order, (j) => layout.target[j]!) } }),
     },
   );
-  for (;;) {
-    const { done, value } = again.next();
-    if (done) return putBack(value, order, source.length, target.length);
-    yield LAST;
-  }
+  return putBack(yield* withShares(again, () => LAST), order, source.length, target.length);
 }
 
-/** The same steps, of whose shares none is less than one before it: some texts are gone through again. */
-function* forward<T>(steps: Generator<number, T>): Generator<number, T> {
-  let furthest = 0;
+/** The same steps, each with what its share is of the whole. */
+function* withShares<T>(steps: Generator<number, T>, ofWhole: (share: number) => number): Generator<number, T> {
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;
-    yield (furthest = Math.max(furthest, value));
+    yield ofWhole(value);
   }
 }
 
@@ -209,15 +207,8 @@ function* lastPass(
 ): Generator<number, WeighedBead[][]> {
   const done: WeighedBead[][] = [];
   for (const [k, beads] of parts.entries()) {
-    const piece = refined(known, beads, between[k]!, isHopeless);
-    for (;;) {
-      const step = piece.next();
-      if (step.done) {
-        done.push(step.value);
-        break;
-      }
-      yield BEFORE_LAST + ((LAST - BEFORE_LAST) * (k + step.value)) / parts.length;
-    }
+    const ofWhole = (share: number): number => BEFORE_LAST + ((LAST - BEFORE_LAST) * (k + share)) / parts.length;
+    done.push(yield* withShares(refined(known, beads, between[k]!, isHopeless), ofWhole));
   }
   return done;
 }

@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { XmlReader } from '../xml/reader.js';
 import type { Block } from './blocks.js';
 import { DocxBlocks, type WordReading } from './docx.js';
+import { MARK } from './formatting.js';
 import { HtmlBlocks } from './html.js';
 import { cutLine, isDictionary, patternFromExample, proposedPattern } from './pattern.js';
 
@@ -34,6 +35,22 @@ describe('word-processor documents', () => {
           p('<w:r><w:instrText>PAGE</w:instrText></w:r>' + r('a') + '<w:r><w:br/></w:r>' + r('b')),
       ).map((block) => block.kind === 'paragraph' && block.text),
     ).toEqual(['lock\tSchleuse', 'new', 'a\nb']));
+
+  test('formatting as it was before a tracked change is none, and ends no paragraph otherwise', () => {
+    const was = (properties: string): string =>
+      `<w:rPrChange w:id="1" w:author="a"><w:rPr>${properties}</w:rPr></w:rPrChange>`;
+    const reading = { hidden: false, changes: 'accepted', codes: true } as const;
+    const blocks = docx(
+      p(
+        `<w:pPr><w:pPrChange w:id="2" w:author="a"><w:pPr/></w:pPrChange></w:pPr>${r('Open ')}${r('the', was('<w:b/>'))}${r(' gate', '<w:i/>' + was('<w:vanish/>'))}`,
+      ) + p(r('Wait.')),
+      reading,
+    );
+    expect(blocks.map((block) => block.kind === 'paragraph' && block.text)).toEqual([
+      `Open the${MARK.open} gate${MARK.close}`,
+      'Wait.',
+    ]);
+  });
 
   test.each([
     ['accepted', false, ['The gate opens.', 'Wait here. Then go.', 'moved']],

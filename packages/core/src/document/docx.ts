@@ -21,8 +21,16 @@ export interface WordReading {
 }
 export const AS_SHOWN: WordReading = { hidden: false, changes: 'accepted' };
 
-/** Elements whose text is not part of what is read. */
-const SKIPPED = ['Fallback', 'instrText', 'delInstrText', 'footnoteReference', 'commentReference'];
+/** Elements of which nothing is read: their text is none of the text, their formatting is what was before a change (17.13.5). */
+const SKIPPED = [
+  'Fallback',
+  'rPrChange',
+  'pPrChange',
+  'instrText',
+  'delInstrText',
+  'footnoteReference',
+  'commentReference',
+];
 /** Those of tracked changes (17.13.5) whose text is not there before, or after them. */
 const CHANGES = { accepted: ['del', 'moveFrom'], original: ['ins', 'moveTo'] } as const;
 
@@ -65,13 +73,15 @@ export class DocxBlocks {
   /** The paragraph before was empty. */
   private apart = false;
   private readonly left: ReadonlySet<string>;
+  private readonly changes: ReadonlySet<string>;
 
   /** @param repeats whether a cell that reaches down stands in each of its rows */
   constructor(
     private readonly reading: WordReading = AS_SHOWN,
     private readonly repeats = true,
   ) {
-    this.left = new Set([...SKIPPED, ...CHANGES[reading.changes]]);
+    this.changes = new Set(CHANGES[reading.changes]);
+    this.left = new Set([...SKIPPED, ...this.changes]);
   }
 
   /** Blocks that an event completes. */
@@ -92,7 +102,8 @@ export class DocxBlocks {
   private open(name: string, attributes: Readonly<Record<string, string>>): void {
     const paragraph = this.paragraph.at(-1);
     // The end of the paragraph itself is deleted or inserted (17.13.5.15, 17.13.5.20).
-    if (this.inParagraphProperties && paragraph && this.skipped === 0 && this.left.has(name)) paragraph.endless = true;
+    if (this.inParagraphProperties && paragraph && this.skipped === 0 && this.changes.has(name))
+      paragraph.endless = true;
     if (this.reading.codes && this.skipped === 0 && /^(?:footnoteReference|drawing|pict)$/.test(name))
       paragraph?.content.alone();
     if (this.left.has(name)) this.skipped++;

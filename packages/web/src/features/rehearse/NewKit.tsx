@@ -71,7 +71,9 @@ export function NewKit({ clientId, beside, onClose }: Props) {
       >
         <DialogTitle>{t.newKit}</DialogTitle>
         <DialogContent sx={{ display: 'grid', gap: 2, '&&': { pt: 1 } }}>
-          <Typography color="textSecondary">{t.kitIs}</Typography>
+          <Typography color="textSecondary">
+            {t.kitIs} {beside && t.sameDocuments(beside.plan.documents.length)}
+          </Typography>
           {kits.length > 0 && (
             <Pick label={t.pattern} value={like} onChange={take}>
               <MenuItem value="">{t.noPattern}</MenuItem>

@@ -141,6 +141,7 @@ export const texts: typeof en = {
   serving: 'Brauchbare Einheiten',
   coverage: (found: number, concepts: number, forbidden: number, untranslated: number) =>
     `Benennungen: ${number(found)} Stellen von ${count(concepts, 'Begriff', 'Begriffen')}; ${number(forbidden)} nicht zu verwenden; ${count(untranslated, 'Begriff', 'Begriffe')} ohne Benennung in der Zielsprache.`,
+  sameDocuments: (n: number) => `Er bekommt ${n === 1 ? 'das Dokument' : `die ${number(n)} Dokumente`} von diesem.`,
   rehearseOther: (language: string) => `Was auf ${language} ist, mit einem eigenen Satz proben`,
   others: (document: string, language: string, n: number) =>
     `${document}: ${count(n, 'Segment ist', 'Segmente sind')} ${language}.`,

@@ -134,6 +134,7 @@ export const texts = {
   serving: 'Units that serve',
   coverage: (found: number, concepts: number, forbidden: number, untranslated: number) =>
     `Terms: ${number(found)} places of ${count(concepts, 'concept', 'concepts')}; ${number(forbidden)} not to be used; ${count(untranslated, 'concept', 'concepts')} without a term in the target language.`,
+  sameDocuments: (n: number) => `It gets the ${count(n, 'document', 'documents')} of this one.`,
   rehearseOther: (language: string) => `Rehearse what is in ${language} with a kit of its own`,
   others: (document: string, language: string, n: number) =>
     `${document}: ${count(n, 'segment is', 'segments are')} in ${language}.`,

@@ -117,7 +117,7 @@ function freely(texts, random) {
       .join(' ');
 }
 
-const SCRIPTS = ['ja', 'zh_CN', 'ko', 'ar', 'he', 'fa', 'th', 'el'];
+const SCRIPTS = ['ja', 'zh_CN', 'ko', 'fa', 'el', 'ta', 'gu', 'mr'];
 const MANY = ['es', 'de', 'ru', 'hu', 'fi', 'ja', 'zh_CN', 'ko'];
 
 const countries = new Map();

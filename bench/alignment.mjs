@@ -6,6 +6,7 @@ import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { align } from '@fair-copy/core/alignment/align.js';
 import { caseOf, KIND_NAMES, pairsOf } from './align/cases.mjs';
+import { knownWordsFor } from '@fair-copy/files/phrase-lists.js';
 import { HARD, hardCases } from './align/hard-cases.mjs';
 
 const LANGUAGES = ['es', 'de', 'ru', 'hu', 'fi', 'ja', 'zh_CN', 'ko'];
@@ -72,7 +73,11 @@ const key = ([source, target]) => `${source.join()}|${target.join()}`;
 
 function aligned(one, judged) {
   const { beads } = ended(
-    align(one.source, one.target, { sourceLanguage: one.sourceLang, targetLanguage: one.targetLang }),
+    align(one.source, one.target, {
+      sourceLanguage: one.sourceLang,
+      targetLanguage: one.targetLang,
+      words: knownWordsFor(one.sourceLang, one.targetLang),
+    }),
   );
   const known = new Set(
     one.beads.flatMap(([s, t]) =>
@@ -145,7 +150,7 @@ export function alignmentSpeed(report) {
       Array.from({ length: size }, (_, k) => `${pairs[k % pairs.length][side]} ${Math.floor(k / 7)}`),
     );
     const start = performance.now();
-    ended(align(texts[0], texts[1], { sourceLanguage: 'en', targetLanguage: 'es' }));
+    ended(align(texts[0], texts[1], { sourceLanguage: 'en', targetLanguage: 'es', words: knownWordsFor('en', 'es') }));
     const ours = performance.now() - start;
     const reference = performance.now();
     execFileSync(

@@ -163,6 +163,31 @@ describe('files', () => {
   });
 });
 
+test('the units of a memory teach words that a list is too short for', () => {
+  const pairs = [
+    ['flimmock', 'Grottling'],
+    ['brakkle', 'Semmrich'],
+    ['dosker', 'Hulm'],
+    ['vurrel', 'Tappert'],
+    ['quoll', 'Ninse'],
+  ] as const;
+  const memory = file('trade.csv', `English;Deutsch\n${pairs.map(([en, de]) => `the ${en};der ${de}`).join('\n')}\n`);
+  const source = pairs.map(([en]) => en);
+  const target = pairs.map(([, de]) => de).filter((_, k) => k !== 1);
+  const given = file('trade.json', JSON.stringify({ sourceLang: 'en', targetLang: 'de', source, target }));
+  const beads = (...more: string[]): unknown =>
+    (JSON.parse(call('align', '--segments', given, '--json', ...more).out) as { beads: unknown }).beads;
+  const right = [
+    [[0], [0]],
+    [[1], []],
+    [[2], [1]],
+    [[3], [2]],
+    [[4], [3]],
+  ];
+  expect(beads('--memory', memory)).toEqual(right);
+  expect(beads()).not.toEqual(right);
+});
+
 describe('texts already cut', () => {
   const one = { sourceLang: 'en', targetLang: 'de' };
   const json = (name: string, content: object): string => file(name, JSON.stringify(content));

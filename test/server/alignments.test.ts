@@ -137,3 +137,39 @@ test('a file without text says so', async () => {
   const alignment = await paired('\n\n', GERMAN);
   expect(alignment).toMatchObject({ state: 'failed', error: { code: 'no-text', values: { name: 'rules.txt' } } });
 });
+
+/** Words of a trade that no list has, as the client's memory has them. */
+const OF_THE_TRADE = [
+  ['flimmock', 'Grottling'],
+  ['brakkle', 'Semmrich'],
+  ['dosker', 'Hulm'],
+  ['vurrel', 'Tappert'],
+  ['quoll', 'Ninse'],
+  ['zamber', 'Okel'],
+] as const;
+
+test('the client’s memories teach words that a short text cannot', async () => {
+  const own = await server.client('Fennmoor Boatyard');
+  const units = OF_THE_TRADE.map(
+    ([en, de]) => `<tu><tuv xml:lang="en"><seg>the ${en}</seg></tuv><tuv xml:lang="de"><seg>Der ${de}</seg></tuv></tu>`,
+  );
+  const tmx = `<tmx version="1.4"><header srclang="en"/><body>${units.join('')}</body></tmx>`;
+  const { fileId } = await server.takeIn(own, 'trade.tmx', tmx);
+  const { id } = await server.ask<{ id: number }>('POST', `/intake/files/${fileId}/write-units`, { newName: 'Trade' });
+  await server.ended(id);
+  const source = await kept('list.txt', OF_THE_TRADE.map(([en]) => en).join('\n\n'));
+  const target = await kept('liste.txt', OF_THE_TRADE.flatMap(([, de], k) => (k === 2 ? [] : [de])).join('\n\n'));
+  const linksFor = async (clientId: number): Promise<readonly (readonly number[])[]> => {
+    const files = { clientId, source, target };
+    const made = await server.ask<{ id: number; jobId: number }>('POST', '/alignments', files);
+    await server.ended(made.jobId);
+    const languages = { source: 'en', target: 'de' };
+    const again = await server.ask<{ id: number }>('POST', `/alignments/${made.id}/languages`, languages);
+    await server.ended(again.id);
+    const { beads } = await server.ask<AlignmentBody>('GET', `/alignments/${made.id}`);
+    return beads.map((bead) => bead.slice(0, 4));
+  };
+  const right = OF_THE_TRADE.map((_, k) => [k, k + 1, k - Number(k > 2), k - Number(k > 2) + Number(k !== 2)]);
+  expect(await linksFor(own)).toEqual(right);
+  expect(await linksFor(client)).not.toEqual(right);
+});

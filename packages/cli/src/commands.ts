@@ -178,6 +178,7 @@ export const COMMANDS: readonly Command[] = [
     .option('-o, --output <file>', 'the pairs; the ending says the format: .tmx, .csv, .tsv, .xlsx, .xliff, .docx')
     .option('--segments <case>', 'texts already cut: JSON with sourceLang, targetLang, source and target')
     .option('--termbase <file>', 'a termbase of the client (TBX, TMX, CSV …) whose terms help to find the pairs')
+    .option('--memory <file...>', 'memories of the client (TMX …) whose units teach words of the two languages')
     .option('--srx <file>', 'segmentation rules of your own (SRX 2.0)')
     .option('--paragraphs', 'pairs paragraphs instead of sentences')
     .option('--hidden', 'reads hidden text of DOCX files as well')

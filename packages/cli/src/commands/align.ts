@@ -2,14 +2,19 @@ import { readFile, rename, rm } from 'node:fs/promises';
 import { basename, extname } from 'node:path';
 import { align } from '@fair-copy/core/alignment/align.js';
 import type { Alignment, Span } from '@fair-copy/core/alignment/bead.js';
+import type { Phrases } from '@fair-copy/core/alignment/known-words.js';
 import { cutText, type Layout } from '@fair-copy/core/alignment/layout.js';
 import { unitsOfBeads } from '@fair-copy/core/alignment/units.js';
 import { fatesOf, type Fate } from '@fair-copy/core/alignment/revision.js';
 import type { WordReading } from '@fair-copy/core/document/docx.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';
 import { primaryLanguage, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { servingFor } from '@fair-copy/core/memory/serving.js';
+import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { readSrx } from '@fair-copy/core/segmentation/srx.js';
+import { UnitFile } from '@fair-copy/files/unit-file.js';
+import { knownWordsFor, MOST_TAUGHT } from '@fair-copy/files/phrase-lists.js';
 import { runningText } from '@fair-copy/files/running-text.js';
 import { writeUnitsFile, type UnitFormat } from '@fair-copy/files/write-units.js';
 import { conceptsIn } from '../concepts.js';
@@ -24,6 +29,7 @@ interface AlignCommandOptions {
   readonly output?: string;
   readonly segments?: string;
   readonly termbase?: string;
+  readonly memory?: readonly string[];
   readonly srx?: string;
   readonly paragraphs?: boolean;
   readonly hidden?: boolean;
@@ -61,7 +67,8 @@ export async function run(
         changes,
       });
   const terms = options.termbase ? await termPairs(options.termbase, texts.sourceLang, texts.targetLang) : [];
-  const alignment = aligned(texts, terms);
+  const units = await unitsOf(options.memory ?? [], texts.sourceLang, texts.targetLang);
+  const alignment = aligned(texts, terms, units);
   const isRevision = primaryLanguage(texts.sourceLang) === primaryLanguage(texts.targetLang);
   const fates = isRevision ? fatesOf(texts.source, texts.target, alignment) : null;
   if (options.output)
@@ -88,11 +95,38 @@ async function termPairs(path: string, source: LanguageTag, target: LanguageTag)
   return pairs;
 }
 
+/** The last units of memories in both languages. */
+async function unitsOf(paths: readonly string[], source: LanguageTag, target: LanguageTag): Promise<Phrases> {
+  const [sourceOf, targetOf] = [servingFor(source), servingFor(target)];
+  const pairs: (readonly [string, string])[] = [];
+  for (const path of paths) {
+    const file = await UnitFile.open(path, basename(path));
+    try {
+      for await (const batch of file.units())
+        for (const { unit } of batch) {
+          const [one, other] = [sourceOf(unit.variants).variants[0], targetOf(unit.variants).variants[0]];
+          if (one && other) pairs.push([withoutCodes(one.text), withoutCodes(other.text)]);
+        }
+    } finally {
+      file.close();
+    }
+  }
+  const last = pairs.slice(-MOST_TAUGHT);
+  return { source: last.map(([one]) => one), target: last.map(([, other]) => other) };
+}
+
 function aligned(
   { source, target, sourceLang, targetLang, layout }: Texts,
   terms: readonly (readonly [string, string])[],
+  units: Phrases,
 ): Alignment {
-  const work = align(source, target, { sourceLanguage: sourceLang, targetLanguage: targetLang, terms, layout });
+  const work = align(source, target, {
+    sourceLanguage: sourceLang,
+    targetLanguage: targetLang,
+    terms,
+    words: knownWordsFor(sourceLang, targetLang, units),
+    layout,
+  });
   for (;;) {
     const step = work.next();
     if (step.done) return step.value;

@@ -5,9 +5,11 @@ import { withHeadings } from './headings.js';
 import { Junctions } from './junctions.js';
 import { kindsOf } from './kinds.js';
 import { LARGEST, partScores, type Known } from './known.js';
+import type { KnownWords } from './known-words.js';
 import { LayoutModel, type Layout } from './layout.js';
 import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
 import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
+import { listness } from './listness.js';
 import { movedPassages } from './moves.js';
 import { finePath, isQuiet, NEAR_AT_FIRST, needsAnchors, refined, roughPath } from './paths.js';
 import { priorPairs } from './prior.js';
@@ -27,6 +29,8 @@ export interface AlignOptions {
   readonly fixed?: readonly Bead[];
   /** Pairs of terms that are known to translate each other. */
   readonly terms?: readonly (readonly [source: string, target: string])[];
+  /** Words that are known to stand for each other, in these two languages. */
+  readonly words?: KnownWords;
   /** Where the segments stand in their documents, if that is known. */
   readonly layout?: Layout;
 }
@@ -147,7 +151,7 @@ function* aligned(
   const left = sideOf(source, options.sourceLanguage);
   const right = sideOf(target, options.targetLanguage);
   yield 0.05;
-  const prior = priorPairs(left, right, termWords(options));
+  const prior = priorPairs(left, right, termWords(options), options.words ?? new Map<never, never>());
   const fixed = options.fixed ?? [];
   const between = rectangles(left.size, right.size, fixed);
   let known = firstKnown(left, right, source, target, options, few);
@@ -156,7 +160,7 @@ function* aligned(
     words: knowledgeOf(left, right, learnedLexicon(left, right, lessons, prior), expectedOf(few)),
     lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
     layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
-    kinds: kindsOf(beads, few),
+    kinds: kindsOf(beads, known.list),
   });
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
@@ -222,15 +226,17 @@ function firstKnown(
   options: AlignOptions,
   few: number,
 ): Known {
-  const prior = priorPairs(left, right, termWords(options));
+  const prior = priorPairs(left, right, termWords(options), options.words ?? new Map<never, never>());
+  const list = listness(source, target, few);
   return {
     room: new Room(left, right),
     words: knowledgeOf(left, right, lexiconOfPrior(left, right, prior), NOTHING_LEARNED),
     lengths: firstLengths(left, right, options, few),
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
-    junctions: few > 0 ? new Junctions(source, target, few) : null,
-    kinds: kindsOf([], few),
+    junctions: list > 0 ? new Junctions(source, target, list) : null,
+    kinds: kindsOf([], list),
+    list,
   };
 }
 

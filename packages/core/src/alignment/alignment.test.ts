@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { align, type AlignOptions } from './align.js';
 import type { Alignment, Bead } from './bead.js';
 import { lengthAlignment, logTail } from './gale-church.js';
+import { knownWords } from './known-words.js';
 import { fatesOf } from './revision.js';
 
 function aligned(source: readonly string[], target: readonly string[], options: Partial<AlignOptions> = {}): Alignment {
@@ -71,6 +72,22 @@ describe('pairs of two texts', () => {
   test('two sentences that were made one', () => {
     const joined = [...GERMAN.slice(0, 6), `${GERMAN[6]!} ${GERMAN[7]!}`];
     expect(aligned(ENGLISH, joined).beads.map(short)).toContain('6-8|6-7');
+  });
+
+  test('words that are known beforehand tell what is missing where the texts teach nothing', () => {
+    const source = ['Bridges', 'Cranes', 'Gates', 'Railings', 'Ropes', 'Weirs'];
+    const target = ['Brücken', 'Tore', 'Geländer', 'Seile', 'Wehre'];
+    const words = knownWords(
+      { source: ['bridges', 'gates', 'ropes'], target: ['Brücken', 'Tore', 'Seile'] },
+      'en',
+      'de',
+    );
+    const { beads } = aligned(source, target, { words });
+    expect(beads.map(short)).toEqual(['0-1|0-1', '1-2|1-1', '2-3|1-2', '3-4|2-3', '4-5|3-4', '5-6|4-5']);
+  });
+
+  test('languages for private use are languages like others', () => {
+    expectWhole(aligned(ENGLISH, GERMAN, { sourceLanguage: 'x-klient-1', targetLanguage: 'und' }), 8, 8);
   });
 
   test('nothing on one side or on both', () => {

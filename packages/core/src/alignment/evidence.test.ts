@@ -87,7 +87,7 @@ describe('the lexicon', () => {
   test('what is equal or begins alike is likely before anything is read', () => {
     const left = sideOf(['Valve 4711 closes', 'administration'], 'en');
     const right = sideOf(['Ventil 4711 schließt', 'administración'], 'es');
-    const lexicon = lexiconOfPrior(left, right, priorPairs(left, right, []));
+    const lexicon = lexiconOfPrior(left, right, priorPairs(left, right, [], new Map()));
     expect(probability(lexicon, left, right, '4711', '4711')).toBeGreaterThan(0.7);
     expect(probability(lexicon, left, right, 'adminis', 'adminis')).toBeGreaterThan(0.3);
     expect(probability(lexicon, left, right, 'valve', 'schließ')).toBe(0);
@@ -133,7 +133,7 @@ test('evidence of words within a band is that of the whole rectangle', () => {
   fc.assert(
     fc.property(texts, texts, (a, b) => {
       const [left, right] = [sideOf(a, 'en'), sideOf(b, 'en')];
-      const words = knowledgeOf(left, right, lexiconOfPrior(left, right, priorPairs(left, right, [])));
+      const words = knowledgeOf(left, right, lexiconOfPrior(left, right, priorPairs(left, right, [], new Map())));
       const whole = fullBand({ from: 0, to: left.size }, { from: 0, to: right.size });
       const path = [
         [0, 0],
@@ -158,7 +158,7 @@ describe('anchors of long texts', () => {
       language,
     );
   const [left, right] = [numbered('en'), numbered('de')];
-  const lexicon = lexiconOfPrior(left, right, priorPairs(left, right, []));
+  const lexicon = lexiconOfPrior(left, right, priorPairs(left, right, [], new Map()));
 
   test('rare words that translate each other mark the path', () => {
     const anchors = anchorsOf(left, right, lexicon);

@@ -24,19 +24,19 @@ const FREQUENCIES: readonly (readonly [number, number, number])[] = [
 /** Beads for which the usual frequencies of the kinds count. */
 const USUAL = 60;
 /** A single segment without counterpart on either side; a gap; and how it goes on. */
-const SINGLE = 0.01;
-/** The same in a text of a few segments, of which one is missing as often as two were made one. */
-const SINGLE_OF_FEW = 0.015;
+const SINGLE = 0.02;
+/** The same in a text of a few segments or in a list, of which one is missing rather than two made one. */
+const SINGLE_OF_LIST = 0.07;
 const GAP = { begins: 0.005, further: 0.4 };
 /** Segments without counterpart from which on they are a gap. */
 const LONG = 3;
 
 /**
  * The frequencies as they are in an alignment, held back towards the usual ones where little was seen.
- * @param few 1 for texts of a few segments, 0 for long ones
+ * @param list 1 for texts of a few segments and lists, 0 for long running texts
  */
-export function kindsOf(beads: readonly WeighedBead[], few: number): BeadKinds {
-  const single = SINGLE + (SINGLE_OF_FEW - SINGLE) * few;
+export function kindsOf(beads: readonly WeighedBead[], list: number): BeadKinds {
+  const single = SINGLE + (SINGLE_OF_LIST - SINGLE) * list;
   const seen = new Map<string, number>();
   let total = 0;
   for (const [key, sureness] of withGaps(beads)) {

@@ -20,7 +20,9 @@ export interface Known {
   readonly lengths: LengthModel;
   readonly twins: Twins;
   readonly layout: LayoutModel | null;
-  /** Of texts that are too short to show how they are cut. */
+  /** How much the texts are lists, or as good as one: see `listness`. */
+  readonly list: number;
+  /** Of texts that do not show themselves how they are cut. */
   readonly junctions: Junctions | null;
   readonly kinds: BeadKinds;
 }

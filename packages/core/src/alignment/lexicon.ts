@@ -28,8 +28,6 @@ export interface TrainingBead extends Bead {
 }
 
 const ITERATIONS = 5;
-/** Taken off what each pair was seen (absolute discounting, Ney, Essen & Kneser 1994). */
-const DISCOUNT = 0.5;
 /** Occurrences given to "no counterpart" of each word. */
 const NOTHING = 0.6;
 /** Pairs less probable than this both ways are not worth their time. */
@@ -42,13 +40,33 @@ export function lexiconOfPrior(source: Side, target: Side, prior: PriorPairs): L
   return table.lexicon();
 }
 
+/** How a lexicon is learned. */
+export interface Learning {
+  /** Whether a word is to be learned. */
+  readonly isLearned: (side: Side, word: number) => boolean;
+  /** Taken off what each pair was seen. */
+  readonly discount: number;
+}
+
+/**
+ * From the texts themselves, whose pairs are found at the same time: what stands in but one segment is of no use to them, and
+ * absolute discounting (Ney, Essen & Kneser 1994) keeps down what was seen together by chance.
+ */
+const FROM_ITSELF: Learning = { isLearned: (side, word) => side.counts[word]! > 1, discount: 0.5 };
+
 /**
  * The lexicon of beads, each counted by its weight.
  * Cost: time, their words on one side times those on the other, some times; memory, different pairs of words, and pairs
  * that may stand for each other in each bead.
  */
-export function learnedLexicon(source: Side, target: Side, beads: readonly TrainingBead[], prior: PriorPairs): Lexicon {
-  let corpus = corpusOf(source, target, beads);
+export function learnedLexicon(
+  source: Side,
+  target: Side,
+  beads: readonly TrainingBead[],
+  prior: PriorPairs,
+  learning = FROM_ITSELF,
+): Lexicon {
+  let corpus = corpusOf(source, target, beads, learning);
   const table = new Table(source, target, pairsTogether(source, target, corpus, knownPairs(source, prior)));
   for (let round = 1; round < ITERATIONS; round++) {
     table.estimate(0);
@@ -58,7 +76,7 @@ export function learnedLexicon(source: Side, target: Side, beads: readonly Train
       corpus = table.thinned(corpus);
     }
   }
-  table.estimate(DISCOUNT);
+  table.estimate(learning.discount);
   return table.lexicon();
 }
 
@@ -84,14 +102,16 @@ interface Corpus {
   readonly places: Int32Array | null;
 }
 
-function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[]): Corpus {
+function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[], learning: Learning): Corpus {
   const right = wordsByBead(
     target,
     beads.map((bead) => bead.target),
+    learning,
   );
   const left = wordsByBead(
     source,
     beads.map((bead) => bead.source),
+    learning,
   );
   const beadStarts = new Int32Array(source.words.length + 1);
   for (const word of left.words) beadStarts[word + 1]!++;
@@ -112,15 +132,19 @@ function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[]): C
   };
 }
 
-/** The words of each span that come more than once in the text, each once in a span. */
-function wordsByBead(side: Side, spans: readonly Span[]): { starts: Int32Array; words: Int32Array } {
+/** The words of each span that are to be learned, each once in a span. */
+function wordsByBead(
+  side: Side,
+  spans: readonly Span[],
+  learning: Learning,
+): { starts: Int32Array; words: Int32Array } {
   const starts = new Int32Array(spans.length + 1);
   const words = new Growing(Int32Array);
   spans.forEach(({ from, to }, bead) => {
     const begin = words.size;
     for (let k = side.starts[from]!; k < side.starts[to]!; k++) {
       const word = side.tokens[k]!;
-      if (side.counts[word]! > 1 && (to - from === 1 || !words.has(word, begin))) words.push(word);
+      if (learning.isLearned(side, word) && (to - from === 1 || !words.has(word, begin))) words.push(word);
     }
     starts[bead + 1] = words.size;
   });

@@ -1,6 +1,7 @@
-/** Pairs of words that are likely before anything is read: equal words and numbers, words of equal beginning, terms. */
+/** Pairs of words that are likely before anything is read: equal words and numbers, words of equal beginning, terms, known words. */
 import type { PriorPairs } from './lexicon.js';
 import { WHOLE_MARK, type Side } from './sides.js';
+import type { KnownWords } from './known-words.js';
 
 /** How often an equal word is taken as seen together, by how much its equality says. */
 const EQUAL = { number: 4, long: 3, short: 1, sign: 1.5, whole: 4 };
@@ -10,12 +11,17 @@ const RELATIVE_WEIGHT = 0.7;
 /** Beginnings that more words than this have are no sign of anything. */
 const MOST_RELATIVES = 4;
 const TERM_WEIGHT = 3;
+const KNOWN_WEIGHT = 6;
 
-/** @param terms pairs of terms as lists of words of `source.words` and `target.words`, from the client's termbase */
+/**
+ * @param terms pairs of terms as lists of words of `source.words` and `target.words`, from the client's termbase
+ * @param words what is known of the two languages
+ */
 export function priorPairs(
   source: Side,
   target: Side,
   terms: readonly (readonly [source: readonly string[], target: readonly string[]])[],
+  words: KnownWords,
 ): PriorPairs {
   const sources: number[] = [];
   const targets: number[] = [];
@@ -36,6 +42,12 @@ export function priorPairs(
     const relatives = beginnings.get(start);
     if (!relatives || relatives.length > MOST_RELATIVES) return;
     for (const relative of relatives) if (relative !== t) add(s, relative, RELATIVE_WEIGHT);
+  });
+  source.words.forEach((word, s) => {
+    for (const [other, sureness] of words.get(word) ?? []) {
+      const t = numbers.get(other);
+      if (t !== undefined) add(s, t, KNOWN_WEIGHT * sureness);
+    }
   });
   const sourceNumbers = terms.length > 0 ? new Map(source.words.map((word, number) => [word, number])) : null;
   for (const [left, right] of terms) {

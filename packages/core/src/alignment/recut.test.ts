@@ -17,7 +17,7 @@ const words = (from: number, count: number): string =>
 
 function joined(source: readonly string[], target: readonly string[], beads: readonly WeighedBead[]): WeighedBead[] {
   const [left, right] = [sideOf(source, 'en'), sideOf(target, 'de')];
-  const lexicon = lexiconOfPrior(left, right, priorPairs(left, right, []));
+  const lexicon = lexiconOfPrior(left, right, priorPairs(left, right, [], new Map()));
   return joinedWhereRecut(beads, {
     room: new Room(left, right),
     words: knowledgeOf(left, right, lexicon),

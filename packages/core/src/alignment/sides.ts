@@ -1,6 +1,7 @@
 /** Both texts as numbers: each segment its length and its words, each different word a small whole number. */
 import { foldForSearch } from '../text/fold.js';
 import { digitsOf } from './numbers.js';
+import { intlLocale } from '../language/tags.js';
 
 export interface Side {
   /** How many segments. */
@@ -139,7 +140,7 @@ const SAME_SIGN: Readonly<Record<string, string>> = {
 
 /** A run of a script without spaces cut into words by the dictionaries of the runtime (UAX #29 with CLDR's tailoring). */
 function cutterOf(language: string): (run: string) => string[] {
-  const segmenter = new Intl.Segmenter(language, { granularity: 'word' });
+  const segmenter = new Intl.Segmenter(intlLocale(language), { granularity: 'word' });
   const known = new Map<string, string[]>();
   return (run) => {
     const before = known.get(run);

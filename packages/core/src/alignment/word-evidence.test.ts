@@ -91,7 +91,11 @@ describe('evidence of words', () => {
           const span = { from: k, to: k + 1 };
           return { source: span, target: span, weight: 1 };
         });
-        const words = knowledgeOf(left, right, learnedLexicon(left, right, beads, priorPairs(left, right, [])));
+        const words = knowledgeOf(
+          left,
+          right,
+          learnedLexicon(left, right, beads, priorPairs(left, right, [], new Map())),
+        );
         const band = fullBand({ from: 0, to: left.size }, { from: 0, to: right.size });
         const evidence = new WordEvidence(new Room(left, right), words, band, 0, left.size, 4, 4);
         for (let i = 0; i < left.size; i++)
@@ -108,10 +112,15 @@ describe('evidence of words', () => {
     const source = ['Contacts', 'Use contacts to store addresses.', 'Close the gate.', 'Open the weir.'];
     const target = ['Kontakte speichern Adressen.', 'Das Tor schließen.', 'Das Wehr öffnen.'];
     const [left, right] = [sideOf(source, 'en'), sideOf(target, 'de')];
-    const prior = priorPairs(left, right, [
-      [['contact'], ['kontakt']],
-      [['contacts'], ['kontakte']],
-    ]);
+    const prior = priorPairs(
+      left,
+      right,
+      [
+        [['contact'], ['kontakt']],
+        [['contacts'], ['kontakte']],
+      ],
+      new Map(),
+    );
     const pair = (i: number, j: number) => ({
       source: { from: i, to: i + 1 },
       target: { from: j, to: j + 1 },

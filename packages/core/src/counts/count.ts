@@ -6,6 +6,7 @@
 import type { LanguageTag } from '../language/tags.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import type { Unit } from '../memory/unit.js';
+import { intlLocale } from '../language/tags.js';
 
 export interface TextCount {
   segments: number;
@@ -20,18 +21,11 @@ export function wordCount(text: string, language: string): number {
   // Words of basic Latin letters with single spaces: what UAX #29 finds there is plain to see.
   if (/^[A-Za-z]+(?: [A-Za-z]+)*$/.test(text)) return text.split(' ').length;
   let segmenter = segmenters.get(language);
-  if (!segmenter) segmenters.set(language, (segmenter = segmenterOf(language)));
+  if (!segmenter)
+    segmenters.set(language, (segmenter = new Intl.Segmenter(intlLocale(language), { granularity: 'word' })));
   let words = 0;
   for (const { isWordLike } of segmenter.segment(text)) if (isWordLike) words++;
   return words;
-}
-
-function segmenterOf(language: string): Intl.Segmenter {
-  try {
-    return new Intl.Segmenter(language, { granularity: 'word' });
-  } catch {
-    return new Intl.Segmenter('en', { granularity: 'word' });
-  }
 }
 
 export function characterCount(text: string): number {

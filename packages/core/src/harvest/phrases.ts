@@ -1,6 +1,7 @@
 /** Texts as runs of words, and all phrases of them that occur often enough, by one pass for each length. */
 import { isSpaceless, isSpacelessLanguage } from '../language/spaceless.js';
 import { TextHash } from '../text/hash.js';
+import { intlLocale } from '../language/tags.js';
 
 /** A word, with its letters; what stands between two of them ends a phrase unless it is one space. */
 const WORD = /[\p{L}\p{N}][\p{L}\p{M}\p{N}]*(?:[-'’][\p{L}\p{M}\p{N}]+)*/gu;
@@ -47,7 +48,8 @@ export class SeenTexts {
 const segmenters = new Map<string, Intl.Segmenter>();
 function segmenterOf(language: string): Intl.Segmenter {
   let segmenter = segmenters.get(language);
-  if (!segmenter) segmenters.set(language, (segmenter = new Intl.Segmenter(language, { granularity: 'word' })));
+  if (!segmenter)
+    segmenters.set(language, (segmenter = new Intl.Segmenter(intlLocale(language), { granularity: 'word' })));
   return segmenter;
 }
 

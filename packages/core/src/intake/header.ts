@@ -1,6 +1,7 @@
 /** What a header cell says about its column, and which row is the header. */
 import { because, type Guess, type Reason } from '../guess.js';
 import { languagesNamed, type NamedLanguage } from '../language/names.js';
+import { primaryLanguage } from '../language/tags.js';
 import { isBlank, type SheetRow } from '../sheet/model.js';
 import { fieldOfWord, isPart, type FieldName } from './field-names.js';
 
@@ -103,7 +104,7 @@ function headerSureness(
   const named = cells.flatMap((cell) =>
     cell.languages[0] && cell.languages[0].sureness > 0.5 ? [cell.languages[0].tag] : [],
   );
-  const distinct = new Set(named.map((tag) => tag.split('-')[0]));
+  const distinct = new Set(named.map(primaryLanguage));
   const fields = cells.filter((cell) => cell.field !== null).length;
   // "Finnish – Finnisch" in a list of languages is data: the cells name the same language.
   if (distinct.size >= 2) {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { canonicalTag, direction, fits, languageName, primaryLanguage } from './tags.js';
+import { canonicalTag, direction, fits, intlLocale, languageName, primaryLanguage } from './tags.js';
 
 describe('canonicalTag', () => {
   test.each([
@@ -34,7 +34,14 @@ test('names, parts and directions', () => {
   expect(languageName('pt-BR')).toBe('Portuguese (Brazil)');
   expect(languageName('und')).toBe('no language');
   expect(primaryLanguage('zh-Hant')).toBe('zh');
+  expect(primaryLanguage('x-klient-1')).toBe('x-klient-1');
   expect(direction('ar')).toBe('rtl');
   expect(direction('he-IL')).toBe('rtl');
   expect(direction('ja')).toBe('ltr');
+});
+
+test.each(['de', 'pt-BR', 'sr-Latn', 'und', 'x-klient-1', 'xh'])('Intl takes what stands for “%s”', (tag) => {
+  expect(() => new Intl.Segmenter(intlLocale(tag))).not.toThrow();
+  expect('TOR'.toLocaleLowerCase(intlLocale(tag))).toBe('tor');
+  expect(intlLocale(tag)).toBe(tag.startsWith('x-') ? 'und' : tag);
 });

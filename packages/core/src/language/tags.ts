@@ -56,9 +56,17 @@ function isKnownLanguage(code: string): boolean {
   return answer;
 }
 
-/** The language part: "pt" of "pt-BR". */
+/** The language part: "pt" of "pt-BR"; a tag for private use is all language. */
 export function primaryLanguage(tag: string): string {
-  return tag.split('-')[0]!;
+  return tag.startsWith('x-') ? tag : tag.split('-')[0]!;
+}
+
+/**
+ * The tag for `Intl` and for letters' case, which know no tags for private use and throw: "und" for those.
+ * @param tag BCP 47
+ */
+export function intlLocale(tag: string): string {
+  return tag.startsWith('x-') ? UNDETERMINED : tag;
 }
 
 /** RFC 4647 basic filtering: a range fits itself and every tag that narrows it; "*" fits all. */

@@ -5,17 +5,18 @@ import type { Bead } from '@fair-copy/core/alignment/bead.js';
 import { cutText, type Places } from '@fair-copy/core/alignment/layout.js';
 import { setAside } from '@fair-copy/core/alignment/set-aside.js';
 import { identifyPooled } from '@fair-copy/core/language/identify.js';
-import { canonicalTag, primaryLanguage, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
+import { canonicalTag, UNDETERMINED, type LanguageTag } from '@fair-copy/core/language/tags.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { readSrx, type SrxRules } from '@fair-copy/core/segmentation/srx.js';
 import { named } from '@fair-copy/files/named.js';
+import { knownWordsFor } from '@fair-copy/files/phrase-lists.js';
 import { exchangeText, runningText } from '@fair-copy/files/running-text.js';
 import { ApiError, bodyOf, carried } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { withinTime } from '../jobs/within-time.js';
-import { openForReading } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import type { BeadBody, FileLook, FileReading } from '@fair-copy/api/alignments.js';
+import { knownTerms, knownUnits } from './known-of-client.js';
 import type { FileOf } from './store.js';
 import type { Text } from './text.js';
 
@@ -101,13 +102,15 @@ export async function alignTexts(
   { clientId, source, target, fixed, crossing }: TextsToAlign,
   context: TaskContext,
 ): Promise<BeadBody[]> {
-  const terms = termPairs(context.dataDir, clientId, source.language, target.language);
+  const terms = knownTerms(context.dataDir, clientId, source.language, target.language);
+  const units = knownUnits(context.dataDir, clientId, source.language, target.language);
   const rest = setAside(source.segments, target.segments, crossing);
   const work = align(rest.source, rest.target, {
     sourceLanguage: source.language,
     targetLanguage: target.language,
     fixed: fixed.map(rest.inside).filter((bead) => bead !== null),
     terms,
+    words: knownWordsFor(source.language, target.language, units),
     layout: { source: placesIn(source, rest.kept.source), target: placesIn(target, rest.kept.target) },
   });
   for (;;) {
@@ -138,23 +141,3 @@ export async function alignTexts(
 const placesIn = ({ places }: Text, kept: readonly number[]): Places => Uint8Array.from(kept, (at) => places[at] ?? 0);
 
 const keyOf = ({ source, target }: Bead): string => `${source.from}-${source.to}|${target.from}-${target.to}`;
-
-/** What the client's termbases have in both languages. */
-function termPairs(dataDir: string, clientId: number, source: string, target: string): [string, string][] {
-  const db = openForReading(pathsOf(dataDir).workspace);
-  try {
-    return db
-      .prepare<{ client: number; source: string; target: string }, { source: string; target: string }>(
-        `SELECT a.text AS source, b.text AS target
-         FROM termbase JOIN term a ON a.termbase_id = termbase.id JOIN term b ON b.concept_id = a.concept_id
-         WHERE termbase.client_id = $client
-           AND (a.language = $source OR a.language LIKE $source || '-%')
-           AND (b.language = $target OR b.language LIKE $target || '-%')
-         LIMIT 100000`,
-      )
-      .all({ client: clientId, source: primaryLanguage(source), target: primaryLanguage(target) })
-      .map((pair) => [pair.source, pair.target]);
-  } finally {
-    db.close();
-  }
-}

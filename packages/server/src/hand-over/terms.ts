@@ -28,6 +28,7 @@ import { picturesOf } from '../store/pictures.js';
 import { clientById } from '../store/clients.js';
 import { termbaseById } from '../store/termbases.js';
 import { pictureSource, picturesToPack } from './pictures.js';
+import { intlLocale } from '@fair-copy/core/language/tags.js';
 
 /** `zip`: TBX with its pictures beside it; `html`: a glossary to print. */
 export type HandOverFormat = 'tbx' | 'zip' | 'tmx' | 'csv' | 'tsv' | 'xlsx' | 'html';
@@ -221,7 +222,7 @@ function* inAlphabet(
     )
     .iterate(termbaseId, languages[0]!);
   for (const { concept_id, text } of terms) if (!first.has(concept_id)) first.set(concept_id, text);
-  const { compare } = new Intl.Collator(languages[0]);
+  const { compare } = new Intl.Collator(intlLocale(languages[0]!));
   const order = [...wanted].sort((a, b) => {
     const x = first.get(a);
     const y = first.get(b);

@@ -3,6 +3,7 @@ import { CODE } from '../../text/inline-codes.js';
 import type { Finding } from '../check.js';
 import { finalMark } from './marks.js';
 import { Candidates, onTarget, overPairs, type Pair } from './pair.js';
+import { intlLocale } from '../../language/tags.js';
 
 const about = { id: 'capitals', severity: 'warning' } as const;
 
@@ -89,8 +90,8 @@ export const unitCapitalsCheck = overPairs(about, (facts) => {
         const letter = text[to.at]!;
         const other2 =
           from.is === 'upper'
-            ? letter.toLocaleUpperCase(pair.target.general)
-            : letter.toLocaleLowerCase(pair.target.general);
+            ? letter.toLocaleUpperCase(intlLocale(pair.target.general))
+            : letter.toLocaleLowerCase(intlLocale(pair.target.general));
         yield onTarget(
           about,
           pair,

@@ -3,6 +3,7 @@ import { saysNumber } from './number-words.js';
 import type { Mark } from '../check.js';
 import { onTarget, perPair, type Pair, type Side } from './pair.js';
 import { placeholdersOf } from './placeholders.js';
+import { intlLocale } from '../../language/tags.js';
 
 const about = { id: 'number', severity: 'error' } as const;
 
@@ -152,7 +153,7 @@ const MONTHS = new Map<string, readonly string[]>();
 function namesMonth(text: string, month: number, language: string): boolean {
   let names = MONTHS.get(language);
   if (!names) {
-    const format = new Intl.DateTimeFormat(language, { month: 'long', timeZone: 'UTC' });
+    const format = new Intl.DateTimeFormat(intlLocale(language), { month: 'long', timeZone: 'UTC' });
     names = Array.from({ length: 12 }, (_, i) => format.format(Date.UTC(2026, i, 15)).toLowerCase());
     MONTHS.set(language, names);
   }

@@ -1,5 +1,5 @@
 /** "Lock gate", "LOCK GATE" → "lock gate", in languages that do not write nouns large. */
-import { primaryLanguage } from '../../language/tags.js';
+import { intlLocale, primaryLanguage } from '../../language/tags.js';
 import { mapPieces, withText, type CleaningStep } from './piece.js';
 
 const NOUNS_LARGE = new Set(['de', 'lb', 'nds', 'gsw']);
@@ -12,7 +12,8 @@ export const capitalsStep: CleaningStep = {
       : mapPieces(pieces, (piece) => withText(piece, lowered(piece.text, language))),
 };
 
-function lowered(text: string, language: string): string {
+function lowered(text: string, tag: string): string {
+  const language = intlLocale(tag);
   const begin = text.charAt(0);
   if (begin >= 'a' && begin <= 'z') return text;
   const words = text.split(' ');

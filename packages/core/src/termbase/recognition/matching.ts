@@ -3,7 +3,7 @@
  * stems that bring different words together. Without one: a common beginning, with a limit on what may follow.
  */
 import { nfc } from '../../text/normal.js';
-import { primaryLanguage } from '../../language/tags.js';
+import { intlLocale, primaryLanguage } from '../../language/tags.js';
 import type { FormName } from './names.js';
 import { LONGEST_PARTICLES, takesParticles } from './korean.js';
 import { remembering } from './remembering.js';
@@ -140,7 +140,7 @@ function beginning(word: string, primary: string): string {
 }
 
 function normal(word: string, primary: string): string {
-  let text = nfc(word).toLocaleLowerCase(primary);
+  let text = nfc(word).toLocaleLowerCase(intlLocale(primary));
   for (const [pattern, letter] of ALTERNATIONS[primary] ?? []) text = text.replace(pattern, letter);
   return text;
 }

@@ -3,7 +3,7 @@
  * that of Aho and Corasick (1975), and since no term has many words, the tree is entered anew at each word instead of by
  * failure links.
  */
-import { primaryLanguage } from '../../language/tags.js';
+import { intlLocale, primaryLanguage } from '../../language/tags.js';
 import { nfc } from '../../text/normal.js';
 import type { AffixDictionary } from './affixes.js';
 import { WHOLE, type Endings, type FormName, type Inflection, type Place } from './inflection.js';
@@ -79,7 +79,7 @@ export class TermTree<C> {
   }
 
   fold(word: string): string {
-    return this.inflection ? this.inflection.fold(nfc(word)) : nfc(word).toLocaleLowerCase(this.language);
+    return this.inflection ? this.inflection.fold(nfc(word)) : nfc(word).toLocaleLowerCase(intlLocale(this.language));
   }
 
   /** Files the words one behind the other. @returns the places where the last of them ends */

@@ -1,3 +1,4 @@
+import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -342,7 +343,7 @@ interface LanguagesProps {
 /** The languages of the memory, and the general ones that stand for several. */
 function Languages({ label, memory, value, any, onChange }: LanguagesProps) {
   const tags = memory.languages.map(({ language }) => language);
-  const general = [...new Set(tags.map((tag) => tag.split('-')[0]!))].filter(
+  const general = [...new Set(tags.map(primaryLanguage))].filter(
     (tag) => !tags.includes(tag) && tags.filter((other) => other.startsWith(`${tag}-`)).length > 1,
   );
   return (

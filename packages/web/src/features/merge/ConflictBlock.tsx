@@ -1,3 +1,4 @@
+import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { wordChanges } from '@fair-copy/core/text/word-changes.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import type { Keeping } from '@fair-copy/core/memory/merge/plan.js';
@@ -38,7 +39,9 @@ export const ConflictBlock = memo(function ConflictBlock({
   const [first] = candidates;
   const isKept = keep === 'ask' || keep === 'all';
   const undecided = decision === 'all' ? t.why.decided : isKept ? t.why[keep] : t.why.undecided;
-  const source = first!.unit.variants.filter((variant) => variant.language.split('-')[0] !== language.split('-')[0]);
+  const source = first!.unit.variants.filter(
+    (variant) => primaryLanguage(variant.language) !== primaryLanguage(language),
+  );
   return (
     <DecisionBlock label={t.conflict(ordinal)} chosen={chosen} onChoose={onChoose}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, mb: 0.5 }}>

@@ -1,6 +1,7 @@
 /** Two texts cut into segments → which segments belong together, with how much certainty. */
 import { anchorsOf, guideOf } from './anchors.js';
 import { lengthOf, type Alignment, type Bead, type WeighedBead } from './bead.js';
+import { EdgeModel } from './edges.js';
 import { withHeadings } from './headings.js';
 import { Junctions } from './junctions.js';
 import { kindsOf } from './kinds.js';
@@ -160,6 +161,7 @@ function* aligned(
     words: knowledgeOf(left, right, learnedLexicon(left, right, lessons, prior), expectedOf(few)),
     lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
     layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
+    edges: known.edges.learned(beads),
     kinds: kindsOf(beads, known.list),
   });
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
@@ -234,6 +236,7 @@ function firstKnown(
     lengths: firstLengths(left, right, options, few),
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
+    edges: EdgeModel.of(source, target),
     junctions: list > 0 ? new Junctions(source, target, list) : null,
     kinds: kindsOf([], list),
     list,

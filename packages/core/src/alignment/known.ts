@@ -1,6 +1,7 @@
 /** What is known of two texts while they are being aligned, and what it says of passages of theirs. */
 import { fullBand } from './band.js';
 import { lengthOf } from './bead.js';
+import type { EdgeModel } from './edges.js';
 import type { Junctions } from './junctions.js';
 import type { BeadKinds, Score } from './lattice.js';
 import type { LayoutModel } from './layout.js';
@@ -20,6 +21,7 @@ export interface Known {
   readonly lengths: LengthModel;
   readonly twins: Twins;
   readonly layout: LayoutModel | null;
+  readonly edges: EdgeModel;
   /** How much the texts are lists, or as good as one: see `listness`. */
   readonly list: number;
   /** Of texts that do not show themselves how they are cut. */
@@ -43,9 +45,9 @@ export function partScores(known: Known): PassageScore {
   };
 }
 
-export function scoreOf(evidence: WordEvidence, { lengths, twins, layout, junctions }: Known): Score {
+export function scoreOf(evidence: WordEvidence, { lengths, twins, layout, edges, junctions }: Known): Score {
   const bare: Score = (i, a, j, b) =>
-    WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b);
+    WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b) + edges.score(i, a, j, b);
   const placed: Score = layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
   return junctions ? (i, a, j, b) => placed(i, a, j, b) + junctions.score(i, a, j, b) : placed;
 }

@@ -1,6 +1,7 @@
 /** Passages that are cut differently on both sides are one bead; texts that are cut alike stay as they are. */
 import { expect, test } from '@jest/globals';
 import type { WeighedBead } from './bead.js';
+import { EdgeModel } from './edges.js';
 import { kindsOf } from './kinds.js';
 import { lexiconOfPrior } from './lexicon.js';
 import { LengthModel } from './length-model.js';
@@ -22,6 +23,7 @@ function joined(source: readonly string[], target: readonly string[], beads: rea
     room: new Room(left, right),
     words: knowledgeOf(left, right, lexicon),
     lengths: new LengthModel(left, right, 1, 6.8),
+    edges: EdgeModel.of(source, target),
     kinds: kindsOf([], 0),
   });
 }

@@ -4,6 +4,7 @@
  * segment were moved to the neighbouring bead, lengths and words of both beads would agree better. Then both are one bead.
  */
 import { lengthOf, type Span, type WeighedBead } from './bead.js';
+import type { EdgeModel } from './edges.js';
 import type { BeadKinds } from './lattice.js';
 import type { LengthModel } from './length-model.js';
 import type { Side } from './sides.js';
@@ -29,6 +30,7 @@ export interface Texts {
   readonly room: Room;
   readonly words: Knowledge;
   readonly lengths: LengthModel;
+  readonly edges: EdgeModel;
   readonly kinds: BeadKinds;
 }
 
@@ -124,23 +126,27 @@ class Reach {
     /** @param x characters of the source, @param y of the target that go from the first bead to the second */
     const moved = (x: number, y: number): number =>
       this.agreement(sizes.a[0] - x, sizes.a[1] - y) + this.agreement(sizes.b[0] + x, sizes.b[1] + y) - now;
-    return Math.max(
-      best(
-        left,
-        b.source.from,
-        false,
-        (word) => -ofSource(word),
-        (x) => moved(-x, 0),
-      ),
-      best(left, a.source.to - 1, true, ofSource, (x) => moved(x, 0)),
-      best(
-        right,
-        b.target.from,
-        false,
-        (word) => -ofTarget(word),
-        (y) => moved(0, -y),
-      ),
-      best(right, a.target.to - 1, true, ofTarget, (y) => moved(0, y)),
+    const edges = this.texts.edges.between(b.source.from, b.target.from);
+    return (
+      -edges +
+      Math.max(
+        best(
+          left,
+          b.source.from,
+          false,
+          (word) => -ofSource(word),
+          (x) => moved(-x, 0),
+        ),
+        best(left, a.source.to - 1, true, ofSource, (x) => moved(x, 0)),
+        best(
+          right,
+          b.target.from,
+          false,
+          (word) => -ofTarget(word),
+          (y) => moved(0, -y),
+        ),
+        best(right, a.target.to - 1, true, ofTarget, (y) => moved(0, y)),
+      )
     );
   }
 

@@ -1,0 +1,123 @@
+/**
+ * How well the edges of two passages agree: what ends with a full stop, a question or in the midst of a sentence has a
+ * counterpart that does so too, and so has what begins with a capital or a small letter. How much that says is learned from
+ * the texts themselves: Thai has no full stops, Japanese no capitals.
+ */
+import { lengthOf, type WeighedBead } from './bead.js';
+
+/** Kinds of ends by their mark, after closing quotes and brackets are taken off: 0 without a mark. */
+const END_MARKS: readonly RegExp[] = [/[.。।…۔]$/u, /[?？؟;;]$/u, /[!！]$/u, /[:：]$/u, /[,、，،؛]$/u];
+const CLOSING = /[\s\p{Pf}\p{Pe}"'”’»“‘]+$/u;
+/** Kinds of beginnings, after opening quotes and brackets: 0 another. */
+const BEGINNINGS: readonly RegExp[] = [/^\p{Lu}/u, /^\p{Ll}/u, /^\p{N}/u, /^\p{Lo}/u];
+const OPENING = /^[\s\p{Pi}\p{Ps}"'“‘«„¿¡]+/u;
+const KINDS = 6;
+
+/** Usual share of passages that keep their kind of edge. */
+const KEPT = 0.8;
+/** Passages for which the usual counts. */
+const USUAL = 8;
+const WEIGHT = 1.2;
+
+interface Kinds {
+  readonly begin: Uint8Array;
+  readonly end: Uint8Array;
+}
+
+/** The edges of all segments of two texts. */
+interface Edges {
+  readonly source: Kinds;
+  readonly target: Kinds;
+}
+
+function kindsIn(texts: readonly string[]): Kinds {
+  const kindOf = (text: string, kinds: readonly RegExp[]): number => kinds.findIndex((kind) => kind.test(text)) + 1;
+  return {
+    begin: Uint8Array.from(texts, (text) => kindOf(text.replace(OPENING, ''), BEGINNINGS)),
+    end: Uint8Array.from(texts, (text) => kindOf(text.replace(CLOSING, ''), END_MARKS)),
+  };
+}
+
+export class EdgeModel {
+  private constructor(
+    private readonly edges: Edges,
+    /** Logs of how much likelier two kinds are together than by chance. */
+    private readonly begins: Float64Array,
+    private readonly ends: Float64Array,
+  ) {}
+
+  /** What is usual. */
+  static of(source: readonly string[], target: readonly string[]): EdgeModel {
+    return EdgeModel.from({ source: kindsIn(source), target: kindsIn(target) }, []);
+  }
+
+  /** @param beads an alignment from which is learned */
+  learned(beads: readonly WeighedBead[]): EdgeModel {
+    return EdgeModel.from(this.edges, beads);
+  }
+
+  private static from(edges: Edges, beads: readonly WeighedBead[]): EdgeModel {
+    const pairs = beads.filter(({ source, target }) => lengthOf(source) > 0 && lengthOf(target) > 0);
+    const { source, target } = edges;
+    const begins = pairs.map(
+      (bead) => [source.begin[bead.source.from]!, target.begin[bead.target.from]!, bead.sureness] as const,
+    );
+    const ends = pairs.map(
+      (bead) => [source.end[bead.source.to - 1]!, target.end[bead.target.to - 1]!, bead.sureness] as const,
+    );
+    return new EdgeModel(
+      edges,
+      togetherness(source.begin, target.begin, begins),
+      togetherness(source.end, target.end, ends),
+    );
+  }
+
+  /** The same for what lies between two passages: the end of the one and the beginning of the other. */
+  between(i: number, j: number): number {
+    const { source, target } = this.edges;
+    return (
+      this.ends[source.end[i - 1]! * KINDS + target.end[j - 1]!]! +
+      this.begins[source.begin[i]! * KINDS + target.begin[j]!]!
+    );
+  }
+
+  /** Log of how much likelier the edges are if the passages belong together. Constant cost. */
+  score(i: number, a: number, j: number, b: number): number {
+    const { source, target } = this.edges;
+    return (
+      this.begins[source.begin[i]! * KINDS + target.begin[j]!]! +
+      this.ends[source.end[i + a - 1]! * KINDS + target.end[j + b - 1]!]!
+    );
+  }
+}
+
+function togetherness(
+  source: Uint8Array,
+  target: Uint8Array,
+  seen: readonly (readonly [source: number, target: number, sureness: number])[],
+): Float64Array {
+  const [left, right] = [sharesOf(source), sharesOf(target)];
+  const common = left.reduce((sum, share, kind) => sum + Math.min(share, right[kind]!), 0);
+  const counts = new Float64Array(KINDS * KINDS);
+  let total = 0;
+  for (const [s, t, sureness] of seen) {
+    counts[s * KINDS + t]! += sureness;
+    total += sureness;
+  }
+  return counts.map((count, at) => {
+    const [s, t] = [Math.floor(at / KINDS), at % KINDS];
+    const chance = left[s]! * right[t]!;
+    const usual = (s === t ? KEPT * Math.min(left[s]!, right[t]!) : 0) + (1 - KEPT * common) * chance;
+    return WEIGHT * log((count + USUAL * usual) / (total + USUAL) / chance);
+  });
+}
+
+/** Nothing is impossible, and nothing certain. */
+const log = (ratio: number): number => Math.log(Math.min(50, Math.max(0.02, ratio)));
+
+/** How frequent each kind is; none is impossible. */
+function sharesOf(kinds: Uint8Array): Float64Array {
+  const counts = new Float64Array(KINDS).fill(0.5);
+  for (const kind of kinds) counts[kind]!++;
+  return counts.map((count) => count / (kinds.length + KINDS / 2));
+}

@@ -237,7 +237,7 @@ function firstKnown(
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
     edges: EdgeModel.of(source, target),
-    junctions: list > 0 ? new Junctions(source, target, list) : null,
+    junctions: few > 0 ? new Junctions(source, target, few) : null,
     kinds: kindsOf([], list),
     list,
   };

@@ -3,7 +3,7 @@
  * counterpart that does so too, and so has what begins with a capital or a small letter. How much that says is learned from
  * the texts themselves: Thai has no full stops, Japanese no capitals.
  */
-import { lengthOf, type WeighedBead } from './bead.js';
+import { lengthOf, type Bead, type WeighedBead } from './bead.js';
 
 /** Kinds of ends by their mark, after closing quotes and brackets are taken off: 0 without a mark. */
 const END_MARKS: readonly RegExp[] = [/[.。।…۔]$/u, /[?？؟;;]$/u, /[!！]$/u, /[:：]$/u, /[,、，،؛]$/u];
@@ -17,7 +17,8 @@ const KINDS = 6;
 const KEPT = 0.8;
 /** Passages for which the usual counts. */
 const USUAL = 8;
-const WEIGHT = 1.2;
+/** How much it says beside the words and lengths: more than they do, as hardly anything else says where a cut is. */
+const WEIGHT = 1;
 
 interface Kinds {
   readonly begin: Uint8Array;
@@ -72,12 +73,12 @@ export class EdgeModel {
     );
   }
 
-  /** The same for what lies between two passages: the end of the one and the beginning of the other. */
-  between(i: number, j: number): number {
+  /** The same of two passages for what lies between them: the end of the one and the beginning of the other. */
+  between(one: Bead, other: Bead): number {
     const { source, target } = this.edges;
     return (
-      this.ends[source.end[i - 1]! * KINDS + target.end[j - 1]!]! +
-      this.begins[source.begin[i]! * KINDS + target.begin[j]!]!
+      this.ends[source.end[one.source.to - 1]! * KINDS + target.end[one.target.to - 1]!]! +
+      this.begins[source.begin[other.source.from]! * KINDS + target.begin[other.target.from]!]!
     );
   }
 
@@ -97,7 +98,9 @@ function togetherness(
   seen: readonly (readonly [source: number, target: number, sureness: number])[],
 ): Float64Array {
   const [left, right] = [sharesOf(source), sharesOf(target)];
-  const common = left.reduce((sum, share, kind) => sum + Math.min(share, right[kind]!), 0);
+  // What is kept, and the rest of each kind on either side by chance, so that each stays as frequent as it is.
+  const kept = left.map((share, kind) => KEPT * Math.min(share, right[kind]!));
+  const rest = 1 - kept.reduce((sum, share) => sum + share, 0);
   const counts = new Float64Array(KINDS * KINDS);
   let total = 0;
   for (const [s, t, sureness] of seen) {
@@ -107,7 +110,7 @@ function togetherness(
   return counts.map((count, at) => {
     const [s, t] = [Math.floor(at / KINDS), at % KINDS];
     const chance = left[s]! * right[t]!;
-    const usual = (s === t ? KEPT * Math.min(left[s]!, right[t]!) : 0) + (1 - KEPT * common) * chance;
+    const usual = (s === t ? kept[s]! : 0) + ((left[s]! - kept[s]!) * (right[t]! - kept[t]!)) / rest;
     return WEIGHT * log((count + USUAL * usual) / (total + USUAL) / chance);
   });
 }

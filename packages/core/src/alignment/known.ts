@@ -24,7 +24,7 @@ export interface Known {
   readonly edges: EdgeModel;
   /** How much the texts are lists, or as good as one: see `listness`. */
   readonly list: number;
-  /** Of texts that do not show themselves how they are cut. */
+  /** Of texts that are too short to show how they are cut. */
   readonly junctions: Junctions | null;
   readonly kinds: BeadKinds;
 }

@@ -7,7 +7,7 @@ const ENDED = /[.!?…。！？؟।][\p{P}\s]*$/u;
 
 /**
  * How much two texts are lists, or as good as one for being short: 0 to 1. Longer ones say themselves how they are cut; of a
- * list, strings are next to never made one, but some are often missing.
+ * list, strings are often missing.
  * @param few how short the texts are, 0 to 1
  */
 export function listness(source: readonly string[], target: readonly string[], few: number): number {

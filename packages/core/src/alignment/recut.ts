@@ -18,8 +18,13 @@ const PLACES = 1;
 const FREQUENCY = { usual: 0.002, most: 0.3 };
 /** Pairs that a text has at least to show how it is cut; the share of them that are then no pair of one and one. */
 const PAIRS = { least: 20, anew: 0.05 };
-/** A gain that chance hardly explains, and the share of neighbours that have it in a text cut anew throughout. */
-const PLAINLY = { gain: 9, share: 0.005 };
+/** Gains that chance hardly explains, and the shares of neighbours that have them in a text cut anew throughout. */
+const PLAINLY = [
+  { gain: 9, share: 0.005 },
+  { gain: 5, share: 0.02 },
+];
+/** The share of pairs of so many segments with which a text shows by itself that it is cut anew. */
+const SEEN = { segments: 5, share: 0.02 };
 /** Segments on one side of a bead at most. */
 const LARGEST = 4;
 /** Deviations of lengths beyond which nothing is told apart. */
@@ -45,8 +50,10 @@ interface Bound {
 export function joinedWhereRecut(beads: readonly WeighedBead[], texts: Texts): WeighedBead[] {
   if (!isCutAnew(beads)) return [...beads];
   const bounds = boundsOf(beads, new Reach(texts));
-  const plain = bounds.reduce((all, { gain }) => all + Number(gain > PLAINLY.gain), 0);
-  if (plain < PLAINLY.share * bounds.length) return [...beads];
+  const isPlain = PLAINLY.some(
+    ({ gain: least, share }) => bounds.filter(({ gain }) => gain > least).length >= share * bounds.length,
+  );
+  if (!isPlain && shareOf(beads, SEEN.segments) < SEEN.share) return [...beads];
   let frequency = FREQUENCY.usual;
   for (let round = 0; round < 3; round++) {
     const sum = bounds.reduce((all, { gain }) => all + chance(gain, frequency), 0);
@@ -126,7 +133,7 @@ class Reach {
     /** @param x characters of the source, @param y of the target that go from the first bead to the second */
     const moved = (x: number, y: number): number =>
       this.agreement(sizes.a[0] - x, sizes.a[1] - y) + this.agreement(sizes.b[0] + x, sizes.b[1] + y) - now;
-    const edges = this.texts.edges.between(b.source.from, b.target.from);
+    const edges = this.texts.edges.between(a, b);
     return (
       -edges +
       Math.max(
@@ -167,7 +174,9 @@ class Reach {
     const { kinds } = this.texts;
     const single = isSource ? kinds.gaps.single.source : kinds.gaps.single.target;
     return (
-      parted(side, span.from, one, other, (first) => grown(sizes.a, first) + grown(sizes.b, all - first) - now) - single
+      parted(side, span.from, one, other, (first) => grown(sizes.a, first) + grown(sizes.b, all - first) - now) -
+      single -
+      this.texts.edges.between(a, b)
     );
   }
 

@@ -9,13 +9,14 @@ import { LARGEST, partScores, type Known } from './known.js';
 import type { KnownWords } from './known-words.js';
 import { LayoutModel, type Layout } from './layout.js';
 import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
-import { learnedLexicon, lexiconOfPrior, type TrainingBead } from './lexicon.js';
+import { learnedLexicon, lexiconOfPrior, type PriorPairs, type TrainingBead } from './lexicon.js';
 import { listness } from './listness.js';
 import { movedPassages } from './moves.js';
 import { finePath, isQuiet, NEAR_AT_FIRST, needsAnchors, refined, roughPath } from './paths.js';
 import { priorPairs } from './prior.js';
 import { joinedWhereRecut, shareOf } from './recut.js';
 import { partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
+import { isScanned, lookOf, readable } from './scanned.js';
 import { fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
 import { Twins } from './twins.js';
@@ -122,7 +123,7 @@ function sectionOrder(
   target: readonly string[],
   options: AlignOptions,
 ): readonly number[] | null {
-  const [left, right] = [sideOf(source, options.sourceLanguage), sideOf(target, options.targetLanguage)];
+  const [left, right] = sidesOf(source, target, options);
   if (left.size === 0 || right.size === 0 || needsAnchors(left, right)) return null;
   const known = firstKnown(left, right, source, target, options, 0);
   const all = { sources: { from: 0, to: left.size }, targets: { from: 0, to: right.size } };
@@ -149,10 +150,9 @@ function* aligned(
   options: AlignOptions,
   few: number,
 ): Generator<number, Alignment> {
-  const left = sideOf(source, options.sourceLanguage);
-  const right = sideOf(target, options.targetLanguage);
+  const [left, right] = sidesOf(source, target, options);
   yield 0.05;
-  const prior = priorPairs(left, right, termWords(options), options.words ?? new Map<never, never>());
+  const prior = priorOf(left, right, options);
   const fixed = options.fixed ?? [];
   const between = rectangles(left.size, right.size, fixed);
   let known = firstKnown(left, right, source, target, options, few);
@@ -219,6 +219,23 @@ function* lastPass(
   return done;
 }
 
+/** Both texts as they are compared: where scanning damaged one of them, both by how words look. */
+function sidesOf(
+  source: readonly string[],
+  target: readonly string[],
+  { sourceLanguage, targetLanguage }: AlignOptions,
+): readonly [Side, Side] {
+  if (!isScanned(source) && !isScanned(target)) return [sideOf(source, sourceLanguage), sideOf(target, targetLanguage)];
+  return [
+    sideOf(source.map(readable(source)), sourceLanguage, lookOf),
+    sideOf(target.map(readable(target)), targetLanguage, lookOf),
+  ];
+}
+
+function priorOf(left: Side, right: Side, options: AlignOptions): PriorPairs {
+  return priorPairs(left, right, termWords(options), options.words ?? new Map<never, never>());
+}
+
 /** What is known before anything is paired. */
 function firstKnown(
   left: Side,
@@ -228,7 +245,7 @@ function firstKnown(
   options: AlignOptions,
   few: number,
 ): Known {
-  const prior = priorPairs(left, right, termWords(options), options.words ?? new Map<never, never>());
+  const prior = priorOf(left, right, options);
   const list = listness(source, target, few);
   return {
     room: new Room(left, right),

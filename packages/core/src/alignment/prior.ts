@@ -43,19 +43,21 @@ export function priorPairs(
     if (!relatives || relatives.length > MOST_RELATIVES) return;
     for (const relative of relatives) if (relative !== t) add(s, relative, RELATIVE_WEIGHT);
   });
-  source.words.forEach((word, s) => {
-    for (const [other, sureness] of words.get(word) ?? []) {
-      const t = numbers.get(other);
+  const sourceNumbers = new Map(source.words.map((word, number) => [word, number]));
+  for (const [word, others] of words) {
+    const s = sourceNumbers.get(source.formOf(word));
+    if (s === undefined) continue;
+    for (const [other, sureness] of others) {
+      const t = numbers.get(target.formOf(other));
       if (t !== undefined) add(s, t, KNOWN_WEIGHT * sureness);
     }
-  });
-  const sourceNumbers = terms.length > 0 ? new Map(source.words.map((word, number) => [word, number])) : null;
+  }
   for (const [left, right] of terms) {
     const weight = TERM_WEIGHT / Math.max(left.length, right.length);
     for (const a of left)
       for (const b of right) {
-        const s = sourceNumbers!.get(a);
-        const t = numbers.get(b);
+        const s = sourceNumbers.get(source.formOf(a));
+        const t = numbers.get(target.formOf(b));
         if (s !== undefined && t !== undefined) add(s, t, weight);
       }
   }

@@ -18,6 +18,8 @@ export interface Side {
   readonly words: readonly string[];
   /** In how many segments each word stands. */
   readonly counts: Int32Array;
+  /** What a word is compared by, of a text in which it is not the word itself. */
+  readonly formOf: (word: string) => string;
 }
 
 const TOKEN =
@@ -32,8 +34,9 @@ const MOST_TOKENS = 160;
 /**
  * @param segments NFC text; inline codes as code characters are signs like others
  * @param language BCP 47, for scripts without spaces
+ * @param formOf what was done to the words of the segments before
  */
-export function sideOf(segments: readonly string[], language: string): Side {
+export function sideOf(segments: readonly string[], language: string, formOf = (word: string): string => word): Side {
   const numbers = new Map<string, number>();
   const words: string[] = [];
   const counts: number[] = [];
@@ -80,6 +83,7 @@ export function sideOf(segments: readonly string[], language: string): Side {
     timesBefore: Uint8Array.from(timesBefore),
     words,
     counts: Int32Array.from(counts),
+    formOf,
   };
 }
 

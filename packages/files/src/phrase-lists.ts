@@ -28,8 +28,8 @@ export const MOST_TAUGHT = 10_000;
 /**
  * @param source @param target BCP 47
  * @param own what the client's memories have in both languages, `MOST_TAUGHT` at most
- * @returns the words of the one language that are known to stand for words of the other; without own phrases they are kept for
- *   the life of the process (up to 0.7 s and 30 MB for the first use of a pair); none for a text and its revision
+ * @returns the words of the one language that are known to stand for words of the other; without own phrases those of the
+ *   last pairs are kept (up to 0.7 s and 30 MB for the first use of a pair); none for a text and its revision
  */
 export function knownWordsFor(source: string, target: string, own?: Phrases): KnownWords {
   if (primaryLanguage(source) === primaryLanguage(target)) return new Map();
@@ -39,11 +39,22 @@ export function knownWordsFor(source: string, target: string, own?: Phrases): Kn
     return knownWords(together, source, target);
   }
   const key = `${source} ${target}`;
-  let words = pairs.get(key);
-  if (!words) pairs.set(key, (words = knownWords(phrasesOf(source, target), source, target)));
-  return words;
+  return kept(pairs, key, () => knownWords(phrasesOf(source, target), source, target));
 }
 const pairs = new Map<string, KnownWords>();
+
+/** Languages and pairs that are kept at most: a server that runs for long meets many. */
+const MOST_KEPT = 8;
+
+function kept<T>(all: Map<string, T>, key: string, make: () => T): T {
+  let found = all.get(key);
+  if (found === undefined) {
+    found = make();
+    if (all.size >= MOST_KEPT) all.delete([...all.keys()][0]!);
+    all.set(key, found);
+  }
+  return found;
+}
 
 /** Phrases that are in lists of both languages. @param source @param target BCP 47 */
 export function phrasesOf(source: string, target: string): Phrases {
@@ -55,19 +66,15 @@ export function phrasesOf(source: string, target: string): Phrases {
 const known = new Map<string, ReadonlyMap<string, string>>();
 
 function phrasesIn(language: string): ReadonlyMap<string, string> {
-  let phrases = known.get(language);
-  if (!phrases) {
+  return kept(known, language, () => {
     const tag = canonicalTag(language);
-    const locale = tag && intlLocale(tag) !== UNDETERMINED ? new Intl.Locale(tag) : null;
-    const all = locale ? LISTS.flatMap((list, k) => [...list(locale)].map(([key, text]) => [`${k}/${key}`, text])) : [];
-    phrases = new Map(
-      all
-        .map(([key, text]) => [key!, text!.replace(PLACEHOLDER, ' ')] as const)
-        .filter(([, text]) => text.length <= LONGEST),
+    if (!tag || intlLocale(tag) === UNDETERMINED) return new Map<string, string>();
+    const locale = new Intl.Locale(tag);
+    const all = LISTS.flatMap((list, k) =>
+      [...list(locale)].map(([key, text]) => [`${k}/${key}`, text.replace(PLACEHOLDER, ' ')] as const),
     );
-    known.set(language, phrases);
-  }
-  return phrases;
+    return new Map(all.filter(([, text]) => text.length <= LONGEST));
+  });
 }
 
 /** Regions, languages, currencies, months and days by CLDR, as the runtime has them. */

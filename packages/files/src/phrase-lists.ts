@@ -29,7 +29,7 @@ export const MOST_TAUGHT = 10_000;
  * @param source @param target BCP 47
  * @param own what the client's memories have in both languages, `MOST_TAUGHT` at most
  * @returns the words of the one language that are known to stand for words of the other; without own phrases those of the
- *   last pairs are kept (up to 0.7 s and 30 MB for the first use of a pair); none for a text and its revision
+ *   last pairs are kept (about 1 s, 30 MB for the first use of a pair); none for a text and its revision
  */
 export function knownWordsFor(source: string, target: string, own?: Phrases): KnownWords {
   if (primaryLanguage(source) === primaryLanguage(target)) return new Map();

@@ -1,4 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { readdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { AlignmentBody, AlignmentItem } from '@fair-copy/api/alignments.js';
 import { Application } from './application.js';
 
@@ -172,4 +174,8 @@ test('the client’s memories teach words that a short text cannot', async () =>
   const right = OF_THE_TRADE.map((_, k) => [k, k + 1, k - Number(k > 2), k - Number(k > 2) + Number(k !== 2)]);
   expect(await linksFor(own)).toEqual(right);
   expect(await linksFor(client)).not.toEqual(right);
+  // A damaged memory teaches nothing, and stops nothing.
+  const folder = join(server.dataDir, 'memories');
+  for (const file of readdirSync(folder)) if (file.endsWith('.db')) writeFileSync(join(folder, file), 'x'.repeat(9000));
+  expect(await linksFor(own)).toEqual(await linksFor(client));
 });

@@ -106,6 +106,8 @@ async function unitsOf(paths: readonly string[], source: LanguageTag, target: La
         for (const { unit } of batch) {
           const [one, other] = [sourceOf(unit.variants).variants[0], targetOf(unit.variants).variants[0]];
           if (one && other) pairs.push([withoutCodes(one.text), withoutCodes(other.text)]);
+          // The last ones are kept, however many there are.
+          if (pairs.length === 2 * MOST_TAUGHT) pairs.splice(0, MOST_TAUGHT);
         }
     } finally {
       file.close();

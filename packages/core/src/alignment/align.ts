@@ -14,7 +14,7 @@ import { listness } from './listness.js';
 import { movedPassages } from './moves.js';
 import { finePath, isQuiet, NEAR_AT_FIRST, needsAnchors, refined, roughPath } from './paths.js';
 import { priorPairs } from './prior.js';
-import { joinedWhereRecut, shareOf } from './recut.js';
+import { isSeenCut, joinedWhereRecut } from './recut.js';
 import { partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
 import { isScanned, lookOf, readable } from './scanned.js';
 import { fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
@@ -70,8 +70,8 @@ const learnedShare = (size: number): number => Math.min(1, Math.max(0, (size - T
 const IN_ORDER = 0.97;
 const isSure = ({ source, target, sureness }: WeighedBead): boolean =>
   source.to > source.from && target.to > target.from && sureness > 0.9;
-/** Share of the pairs that are of so many segments, from which on a text is gone through again by what is seen; how often. */
-const RECUT = { segments: 5, share: 0.02, rounds: 2 };
+/** How often a text that shows that it is cut anew is gone through again by what is seen, at most. */
+const RECUT_ROUNDS = 2;
 
 /** Segments of a passage that surely stands elsewhere. */
 const PASSAGE = 3;
@@ -185,8 +185,8 @@ function* aligned(
     if (isHopeless || isSettled) break;
   }
   parts = yield* lastPass(known, parts, between, isHopeless);
-  const isRecut = (): boolean => !isHopeless && shareOf(parts.flat(), RECUT.segments) > RECUT.share;
-  for (let again = 0; again < RECUT.rounds && isRecut(); again++) {
+  const isRecut = (): boolean => !isHopeless && isSeenCut(parts.flat());
+  for (let again = 0; again < RECUT_ROUNDS && isRecut(); again++) {
     parts = parts.map((beads) => joinedWhereRecut(beads, known));
     const beads = withFixed(fixed, parts);
     // All kinds of beads are seen only now: where many are large, they are as frequent as that, and teach other words.

@@ -2,6 +2,8 @@
 
 /** Share of segments without the end of a sentence from which on a text may be a list, and surely is one. */
 const [MAY_BE_LIST, IS_LIST] = [0.7, 0.9];
+/** The end of a text is looked at no further; UTF-16 code units. */
+const END = 40;
 /** A mark at the end of a sentence. */
 const ENDED = /[.!?…。！？؟।][\p{P}\s]*$/u;
 
@@ -15,6 +17,6 @@ export function listness(source: readonly string[], target: readonly string[], f
 }
 
 function listShare(segments: readonly string[]): number {
-  const bare = segments.filter((text) => !ENDED.test(text)).length / Math.max(1, segments.length);
+  const bare = segments.filter((text) => !ENDED.test(text.slice(-END))).length / Math.max(1, segments.length);
   return Math.min(1, Math.max(0, (bare - MAY_BE_LIST) / (IS_LIST - MAY_BE_LIST)));
 }

@@ -23,7 +23,7 @@ const PLAINLY = [
   { gain: 9, share: 0.005 },
   { gain: 5, share: 0.02 },
 ];
-/** The share of pairs of so many segments with which a text shows by itself that it is cut anew. */
+/** The share of pairs of so many segments from which on a text shows by itself that it is cut anew. */
 const SEEN = { segments: 5, share: 0.02 };
 /** Segments on one side of a bead at most. */
 const LARGEST = 4;
@@ -53,7 +53,7 @@ export function joinedWhereRecut(beads: readonly WeighedBead[], texts: Texts): W
   const isPlain = PLAINLY.some(
     ({ gain: least, share }) => bounds.filter(({ gain }) => gain > least).length >= share * bounds.length,
   );
-  if (!isPlain && shareOf(beads, SEEN.segments) < SEEN.share) return [...beads];
+  if (!isPlain && !isSeenCut(beads)) return [...beads];
   let frequency = FREQUENCY.usual;
   for (let round = 0; round < 3; round++) {
     const sum = bounds.reduce((all, { gain }) => all + chance(gain, frequency), 0);
@@ -83,8 +83,11 @@ export function joinedWhereRecut(beads: readonly WeighedBead[], texts: Texts): W
 const isCutAnew = (beads: readonly WeighedBead[]): boolean =>
   beads.filter(isPair).length >= PAIRS.least && shareOf(beads, 3) >= PAIRS.anew;
 
+/** Whether so many pairs are of many segments that a text shows that it is cut anew throughout. */
+export const isSeenCut = (beads: readonly WeighedBead[]): boolean => shareOf(beads, SEEN.segments) > SEEN.share;
+
 /** The share of pairs that are of so many segments or more, both sides together. */
-export function shareOf(beads: readonly WeighedBead[], segments: number): number {
+function shareOf(beads: readonly WeighedBead[], segments: number): number {
   const pairs = beads.filter(isPair);
   const large = pairs.filter(({ source, target }) => lengthOf(source) + lengthOf(target) >= segments);
   return large.length / Math.max(1, pairs.length);

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { align } from './align.js';
+import { EdgeModel } from './edges.js';
+import { listness } from './listness.js';
 import { isScanned, lookOf, readable } from './scanned.js';
 
 /** Pairs of Unicode's confusables (UTS #39, confusables.txt 16.0, from memory), folded. */
@@ -72,4 +74,20 @@ test('a scanned text is paired by how its words look', () => {
   while (!step.done) step = steps.next();
   const pairs = step.value.beads.filter((bead) => bead.target.to > bead.target.from);
   expect(pairs.filter(({ source: s, target: t }) => t.from === s.from - Number(s.from > 17))).toHaveLength(35);
+});
+
+/** Runs of any length are gone through once: otherwise these would not end within the hour. */
+test.each([
+  ['digits', '7'.repeat(400_000)],
+  ['letters', 'ab'.repeat(200_000)],
+  ['letters and spaces', `${'x'.repeat(400_000)} y`],
+  ['marks', '«'.repeat(400_000)],
+  ['ends', `${'.'.repeat(400_000)}x`],
+])('long runs of %s take no time', (_, run) => {
+  const texts = [`Gate ${run} opens`, run, 'The end.'];
+  expect(isScanned(texts)).toBe(false);
+  expect(readable(texts)('Gate')).toBe(lookOf('gate'));
+  expect(readable(texts)(run).length).toBeGreaterThan(0);
+  expect(listness(texts, texts, 0)).toBe(0);
+  expect(EdgeModel.of(texts, texts).score(2, 1, 2, 1)).toBeGreaterThan(0);
 });

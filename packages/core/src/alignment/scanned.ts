@@ -29,8 +29,10 @@ export function lookOf(word: string): string {
   return look;
 }
 
-/** A word with figures in it, as scanning makes them of letters; a number stays one. */
-const RUN = /[\p{L}\p{M}\p{N}]*\p{L}[\p{L}\p{M}\p{N}]*/gu;
+/** A word, with figures in it, as scanning makes them of letters; or a number. */
+const RUN = /[\p{L}\p{M}\p{N}]+/gu;
+const HAS_LETTER = /\p{L}/u;
+const lookOfRun = (run: string): string => (HAS_LETTER.test(run) ? lookOf(run) : run);
 /** Scripts that part words by spaces. */
 const SPACED = /^[\p{sc=Latn}\p{sc=Cyrl}\p{sc=Grek}\p{sc=Hang}\p{sc=Arab}\p{sc=Hebr}\p{M}\p{N}]+$/u;
 
@@ -42,6 +44,8 @@ const SCANNED = { words: 20, share: 0.12 };
 const TELLING = /^\p{L}{4,}$/u;
 /** Letters of a part of what was run together, at least. */
 const LEAST_PART = 2;
+/** Letters of what was run together, at most. */
+const MOST = 40;
 
 /** Whether a text is full of what scanning does. Cost: its length, of the first segments. */
 export function isScanned(segments: readonly string[]): boolean {
@@ -59,7 +63,7 @@ export function isScanned(segments: readonly string[]): boolean {
 
 /** Gives the texts of a scanned text as they are to be compared: by how words look, parted and joined as elsewhere. */
 export function readable(segments: readonly string[]): (text: string) => string {
-  const counts = countsOf(segments, lookOf);
+  const counts = countsOf(segments, lookOfRun);
   const countOf = (word: string): number => counts.get(word) ?? 0;
   const parts = (word: string): string => {
     let [most, result] = [0, word];
@@ -71,11 +75,13 @@ export function readable(segments: readonly string[]): (text: string) => string 
     return result;
   };
   return (text) => {
-    const folded = foldForSearch(text).replace(RUN, lookOf);
-    const joined = folded.replace(/(\p{L}+) (?=(\p{L}+))/gu, (found: string, one: string, other: string) =>
+    const folded = foldForSearch(text).replace(RUN, lookOfRun);
+    const joined = folded.replace(/(?<!\p{L})(\p{L}+) (?=(\p{L}+))/gu, (found: string, one: string, other: string) =>
       countOf(one) < 2 && countOf(one + other) > 1 ? one : found,
     );
-    return joined.replace(RUN, (word) => (countOf(word) > 1 || !SPACED.test(word) ? word : parts(word)));
+    return joined.replace(RUN, (word) =>
+      word.length > MOST || countOf(word) > 1 || !SPACED.test(word) ? word : parts(word),
+    );
   };
 }
 

@@ -3,7 +3,7 @@ import type { Phrases } from '@fair-copy/core/alignment/known-words.js';
 import { primaryLanguage } from '@fair-copy/core/language/tags.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { MOST_TAUGHT } from '@fair-copy/files/phrase-lists.js';
-import { DamagedFileError } from '../damage.js';
+import { DamagedFileError, isDamage } from '../damage.js';
 import { openForReading } from '../store/database.js';
 import { MemoryFile } from '../store/memory-file.js';
 import { pathsOf } from '../store/paths.js';
@@ -50,23 +50,27 @@ export function knownUnits(dataDir: string, clientId: number, source: string, ta
 
 /** None of a memory that is damaged: that is said where it is opened. */
 function lastPairs(path: string, source: string, target: string, limit: number): [string, string][] {
-  let memory: MemoryFile;
+  let memory: MemoryFile | null = null;
   try {
     memory = MemoryFile.openForReading(path);
+    return pairsIn(memory, source, target, limit);
   } catch (error) {
-    if (error instanceof DamagedFileError) return [];
+    if (error instanceof DamagedFileError || isDamage(error)) return [];
     throw error;
-  }
-  try {
-    const [ours, theirs] = [source, target].map((tag) => memory.languageIds(primaryLanguage(tag)).join());
-    return memory.db
-      .prepare<[number], [string, string]>(
-        `SELECT a.text, b.text FROM segment a JOIN segment b ON b.unit_id = a.unit_id
-         WHERE a.language IN (${ours}) AND b.language IN (${theirs}) ORDER BY a.unit_id DESC LIMIT ?`,
-      )
-      .raw()
-      .all(limit) as [string, string][];
   } finally {
-    memory.close();
+    memory?.close();
   }
+}
+
+function pairsIn(memory: MemoryFile, source: string, target: string, limit: number): [string, string][] {
+  const [ours, theirs] = [source, target].map((tag) => memory.languageIds(primaryLanguage(tag)).join());
+  // In a memory of a million units without the pair nothing is gone through.
+  if (!ours || !theirs) return [];
+  return memory.db
+    .prepare<[number], [string, string]>(
+      `SELECT a.text, b.text FROM segment a JOIN segment b ON b.unit_id = a.unit_id
+       WHERE a.language IN (${ours}) AND b.language IN (${theirs}) ORDER BY a.unit_id DESC LIMIT ?`,
+    )
+    .raw()
+    .all(limit) as [string, string][];
 }

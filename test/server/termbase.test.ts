@@ -328,6 +328,23 @@ describe('hand-over', () => {
     return { text: readFileSync((job.result as { path: string }).path, 'utf8'), result: job.result! };
   };
 
+  test('in the order of a language for private use, of which Intl has no alphabet', async () => {
+    const term = (language: string, text: string): string =>
+      `<langSet xml:lang="${language}"><tig><term>${text}</term></tig></langSet>`;
+    const entries = ['Wehr', 'Anker'].map(
+      (text) => `<termEntry>${term('x-klient-1', text)}${term('de', text)}</termEntry>`,
+    );
+    const tbx = `<martif type="TBX"><text><body>${entries.join('')}</body></text></martif>`;
+    const { fileId } = await server.takeIn(client, 'own.tbx', tbx);
+    const { termbaseId } = (await server.write(fileId, { newName: 'Own language' })).result as { termbaseId: number };
+    const body = { format: 'html', languages: ['x-klient-1', 'de'] };
+    const { id } = await server.ask<{ id: number }>('POST', `/termbases/${termbaseId}/hand-over`, body);
+    const job = await server.ended(id);
+    expect(job.state).toBe('done');
+    const page = readFileSync((job.result as { path: string }).path, 'utf8');
+    expect(page.indexOf('Anker')).toBeLessThan(page.lastIndexOf('Wehr'));
+  });
+
   test.each(['csv', 'tsv', 'tbx', 'tmx'] as const)('%s is taken in again with nothing lost', async (format) => {
     const id = await conceptOf('Wehr');
     await server.ask('POST', `/concepts/${id}/change`, { kind: 'add term', language: 'en', text: '=dam; "fixed"' });

@@ -111,11 +111,9 @@ describe('hostile files', () => {
     ],
     ['a dictionary line of many groups', `${'a | '.repeat(200_000)}b :: c\n`.repeat(2)],
     ['a cell of a million brackets', `Deutsch;English\nTor;${'('.repeat(1_000_000)}\nWehr;${'a (b) '.repeat(5000)}\n`],
-  ])('%s is read or refused, and soon', async (_, text) => {
-    const start = performance.now();
+    // What grew with the square of the size would not end before the tests are given up.
+  ])('%s is read or refused', async (_, text) => {
     const result = await taken(strToU8(text));
     expect(typeof result === 'string' ? result : result.sum === result.rows).toBeTruthy();
-    // Far more than it takes, and far less than what grows with the square of the size.
-    expect(performance.now() - start).toBeLessThan(60_000);
   });
 });

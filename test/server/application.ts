@@ -86,6 +86,20 @@ export class Application {
     return this.ended((await this.ask<JobBody>('POST', `/intake/files/${fileId}/write`, target)).id);
   }
 
+  /**
+   * The units of a memory that pass a filter, when all are known: a page is answered before that, with what there is,
+   * and on a busy machine that may be nothing.
+   */
+  async units<U>(
+    memoryId: number,
+    body: object = { filter: {} },
+  ): Promise<{ readonly units: readonly U[]; readonly total: number }> {
+    for (;;) {
+      const page = await this.ask<{ units: U[]; total: number | null }>('POST', `/memories/${memoryId}/units`, body);
+      if (page.total !== null) return { units: page.units, total: page.total };
+    }
+  }
+
   async count(termbaseId: number): Promise<number> {
     return (await this.ask<{ concepts: number }>('GET', `/termbases/${termbaseId}`)).concepts;
   }

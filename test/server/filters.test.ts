@@ -78,12 +78,7 @@ afterAll(() => server.stop());
 async function found(filter: Filter): Promise<{ ids: number[]; units: Unit[] }> {
   const units: Unit[] = [];
   for (;;) {
-    const page = await server.ask<{ units: Unit[]; total: number | null }>('POST', `/memories/${memory}/units`, {
-      filter,
-      from: units.length,
-      limit: 200,
-    });
-    if (page.total === null) continue;
+    const page = await server.units<Unit>(memory, { filter, from: units.length, limit: 200 });
     units.push(...page.units);
     if (units.length >= page.total) return { ids: units.map(({ id }) => id), units };
   }

@@ -58,17 +58,8 @@ const inspect = async (): Promise<Record<string, unknown>> =>
   (await server.ended((await server.ask<{ id: number }>('POST', `/memories/${memory}/inspection`)).id)).result!;
 const found = (check = ''): Promise<MatterRow[]> =>
   server.ask('GET', `/memories/${memory}/findings${check && `?check=${check}`}`);
-async function withFindings(): Promise<number[]> {
-  for (;;) {
-    const filter = { findings: true };
-    const { units, total } = await server.ask<{ units: { id: number }[]; total: number | null }>(
-      'POST',
-      `/memories/${memory}/units`,
-      { filter },
-    );
-    if (total !== null) return units.map(({ id }) => id);
-  }
-}
+const withFindings = async (): Promise<number[]> =>
+  (await server.units<{ id: number }>(memory, { filter: { findings: true } })).units.map(({ id }) => id);
 
 test('a memory that was not inspected says so', async () => {
   const overview = await server.ask<InspectionOverview>('GET', `/memories/${memory}/inspection`);

@@ -53,15 +53,8 @@ const conflicts = async (more = ''): Promise<readonly MergeConflict[]> =>
   (await server.ask<{ conflicts: MergeConflict[] }>('GET', `/merges/${client}/conflicts?limit=50${more}`)).conflicts;
 
 async function texts(memory: number): Promise<string[]> {
-  for (;;) {
-    const page = await server.ask<{ total: number | null; units: { variants: { text: string }[] }[] }>(
-      'POST',
-      `/memories/${memory}/units`,
-      { filter: {}, limit: 100 },
-    );
-    if (page.total !== null)
-      return page.units.map(({ variants }) => variants.map(({ text }) => text).join(' = ')).sort();
-  }
+  const page = await server.units<{ variants: { text: string }[] }>(memory, { filter: {}, limit: 100 });
+  return page.units.map(({ variants }) => variants.map(({ text }) => text).join(' = ')).sort();
 }
 
 test('nothing chosen is said; the language that the memories share is proposed', async () => {

@@ -87,15 +87,8 @@ interface Unit {
   readonly props: readonly { readonly type: string; readonly text: string }[];
 }
 
-async function unitsOf(id: number): Promise<readonly Unit[]> {
-  for (;;) {
-    const page = await server.ask<{ total: number | null; units: Unit[] }>('POST', `/memories/${id}/units`, {
-      filter: {},
-      limit: 10,
-    });
-    if (page.total !== null) return page.units;
-  }
-}
+const unitsOf = async (id: number): Promise<readonly Unit[]> =>
+  (await server.units<Unit>(id, { filter: {}, limit: 10 })).units;
 
 describe('a bridge', () => {
   test('needs two different resources with a language in common', async () => {

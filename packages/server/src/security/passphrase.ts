@@ -31,7 +31,11 @@ export class Passphrase {
   private readonly expected: Promise<Buffer>;
   private readonly tries = new Map<string, Tries>();
 
-  constructor(secret: string) {
+  /** @param pause waits so many milliseconds */
+  constructor(
+    secret: string,
+    private readonly pause: (milliseconds: number) => Promise<unknown> = wait,
+  ) {
     this.expected = derive(secret, this.salt, 32);
   }
 
@@ -53,7 +57,7 @@ export class Passphrase {
 
   private async tried(given: string, tries: Tries): Promise<boolean> {
     if (Date.now() - tries.at > FORGIVEN) tries.wrong = 0;
-    if (tries.wrong > 0) await wait(Math.min(LONGEST, FIRST * 2 ** (tries.wrong - 1)));
+    if (tries.wrong > 0) await this.pause(Math.min(LONGEST, FIRST * 2 ** (tries.wrong - 1)));
     const isRight = given.length <= MOST && timingSafeEqual(await derive(given, this.salt, 32), await this.expected);
     tries.wrong = isRight ? 0 : tries.wrong + 1;
     tries.at = Date.now();

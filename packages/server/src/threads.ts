@@ -1,4 +1,4 @@
-/** Files of threads: built, or in tests as they are written. */
+/** Files of threads: built, or in tests as they are written, if a loader for that is given. */
 import { fileURLToPath } from 'node:url';
 
 /** What lets Node load the sources; set by the tests. */
@@ -10,7 +10,9 @@ const LOADER = process.env.FAIR_COPY_LOADER;
  * @param module relative to it, without its ending
  */
 export function threadFile(from: string, module: string): string {
-  return fileURLToPath(new URL(module + (from.endsWith('.ts') ? '.ts' : '.js'), from));
+  if (!from.endsWith('.ts')) return fileURLToPath(new URL(`${module}.js`, from));
+  if (LOADER) return fileURLToPath(new URL(`${module}.ts`, from));
+  return fileURLToPath(new URL(`${module}.js`, from.replace('/server/src/', '/server/dist/')));
 }
 
 /** Options that every thread is started with. */

@@ -290,3 +290,25 @@ test('a whole memory says what it often has and no termbase, with what it says f
   await server.ask('POST', `/clients/${client}/no-terms`, { text: 'mooring ring' });
   expect((await find()).candidates.map(({ text }) => text)).not.toContain('mooring ring');
 });
+
+test('of a memory of many units, the same is found', async () => {
+  const filling = Array.from(
+    { length: 20_100 },
+    (_, i) => [`Towpath ${i} is shut.`, `Treidelpfad ${i} gesperrt.`] as const,
+  );
+  const many = await memory('Many', 'de', [
+    ['Close the upper gate.', 'Schließen Sie das Obertor.'],
+    ...filling,
+    ['Mind all the paddle gear.', 'Achten Sie auf die Schütze.'],
+  ]);
+  const text = 'Close the upper gate.\nMind the paddle gear.\nTowpath 17 is shut.';
+  const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from(text));
+  await keep({ documents: [{ sha256, name: 'many.txt' }], memories: [{ id: many, off: 0 }], termbases: [] });
+  expect((await run()).error).toBeNull();
+  const found = (await galley()).map(({ class: kind, matches }) => [kind, matches[0]!.source, matches.length]);
+  expect(found).toEqual([
+    ['exact', 'Close the upper gate.', 1],
+    ['fuzzy', 'Mind all the paddle gear.', 1],
+    ['exact', 'Towpath 17 is shut.', 5],
+  ]);
+});

@@ -1,5 +1,5 @@
 /** A rehearsal from the files that a command is given: the kit opened, the documents read, everything worked out. */
-import { readFile } from 'node:fs/promises';
+import { readFile, stat } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
@@ -9,12 +9,14 @@ import type { TmxHeader } from '@fair-copy/core/formats/tmx/header.js';
 import { BANDS, USUAL_RATES, type Band, type RateCard } from '@fair-copy/core/rehearsal/figures.js';
 import type { KitMemory } from '@fair-copy/core/rehearsal/kit-memory.js';
 import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
+import type { Meet } from '@fair-copy/core/rehearsal/meeting.js';
 import { misfitsOf, type SpokenByTerms } from '@fair-copy/core/rehearsal/misfits.js';
 import { rehearsalTables, rehearsalTitle } from '@fair-copy/core/rehearsal/report.js';
 import type { Tried } from '@fair-copy/core/rehearsal/tried.js';
 import { documentSegment, type DocumentSegment } from '@fair-copy/core/rehearsal/segment.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import type { RehearsalReport } from '@fair-copy/files/rehearsal-report.js';
+import { SoughtThread } from '@fair-copy/files/sought-thread.js';
 import { UnitFile } from '@fair-copy/files/unit-file.js';
 import { rehearsal as words } from '@fair-copy/words/en/rehearsal.js';
 import { conceptsIn } from './concepts.js';
@@ -36,6 +38,9 @@ export interface RehearseOptions {
   readonly output?: string;
   readonly json?: boolean;
 }
+
+/** Bytes of memories. */
+const LONG = 4_000_000;
 
 /** A concept of the kit, with the id that its file gives it. */
 export interface KitConcept {
@@ -76,7 +81,12 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
   const bodies = concepts.map(({ body }) => body);
   const kit = new KitRehearsal({ segments, source, target, threshold, concepts: bodies, dictionaryFor });
   const headers: (TmxHeader | null)[] = [];
-  for (const path of options.memory ?? []) headers.push(await passed(path, kit));
+  const thread = (await isLong(options.memory ?? [])) ? new SoughtThread(kit.texts, threshold) : null;
+  try {
+    for (const path of options.memory ?? []) headers.push(await passed(path, kit, thread?.meet));
+  } finally {
+    thread?.close();
+  }
   return {
     source,
     target,
@@ -114,12 +124,25 @@ async function conceptsOf(
   return { concepts, spoken };
 }
 
+/** Whether a thread beside is worth starting: in some ten thousand units. */
+async function isLong(memories: readonly string[]): Promise<boolean> {
+  const sizes = await Promise.all(
+    memories.map((path) =>
+      stat(path).then(
+        ({ size }) => size,
+        () => 0,
+      ),
+    ),
+  );
+  return sizes.reduce((sum, size) => sum + size, 0) > LONG;
+}
+
 /** All units of a memory pass by. @returns what its file says of itself */
-async function passed(path: string, kit: KitRehearsal): Promise<TmxHeader | null> {
+async function passed(path: string, kit: KitRehearsal, meet?: Meet): Promise<TmxHeader | null> {
   const memory = kit.memory(basename(path));
   const file = await UnitFile.open(path, basename(path));
   try {
-    for await (const batch of file.units()) for (const { unit, number } of batch) kit.see(memory, unit, number);
+    await kit.pass(memory, file.units(), meet);
     return file.seen.header;
   } finally {
     file.close();

@@ -5,11 +5,13 @@
 import type { LanguageTag } from '../language/tags.js';
 import type { Found } from '../memory/match/search.js';
 import { SoughtIndex } from '../memory/match/sought-index.js';
+import { isBridged } from '../memory/bridge/plan.js';
 import { servingFor, type Fit } from '../memory/serving.js';
 import type { Unit } from '../memory/unit.js';
 import { exactKey } from '../text/fold.js';
 import { ownCopy } from '../text/own-copy.js';
 import { withoutCodes } from '../text/inline-codes.js';
+import { meetingsOf, type Meeting } from './meeting.js';
 
 export interface KitPair {
   /** With codes. */
@@ -28,6 +30,19 @@ export interface KitMatch extends KitPair {
   readonly score: number;
   readonly before: string;
   after: string;
+}
+
+export interface NumberedUnit {
+  readonly unit: Unit;
+  /** In its memory. */
+  readonly number: number;
+}
+
+/** What of a unit serves a pair of languages. */
+export interface ServingTexts {
+  /** In the source language; one at least. */
+  readonly sources: readonly string[];
+  readonly target: string;
 }
 
 export const keyOfText = (text: string): string => exactKey(withoutCodes(text));
@@ -58,9 +73,13 @@ export class SoughtTexts {
     return this.numbers.size;
   }
 
-  /** The texts that one of a memory matches, with their scores, in no order. @param threshold at least that of all */
-  meeting(text: string, threshold: number): readonly Found[] {
-    return this.index.find(text, threshold);
+  /** Those that each of some texts matches. @param threshold at least that of all */
+  readonly meet = (texts: readonly string[], threshold: number): readonly Meeting[] =>
+    meetingsOf(this.index, texts, threshold);
+
+  /** In the order of their numbers. */
+  get texts(): readonly string[] {
+    return [...this.numbers.keys()];
   }
 
   /** Of the texts that came before one, the nearest to it; of equally near ones the first. @param number of the text */
@@ -100,11 +119,16 @@ export class KitMemory {
     this.targetOf = servingFor(target);
   }
 
+  /** Points from which one of its texts matches. */
+  get threshold(): number {
+    return Math.min(100, this.sought.threshold + this.offPoints);
+  }
+
   /**
    * In the order of the memory.
-   * @returns the pair that serves; null: the unit has not both languages
+   * @returns what serves the pair; null: the unit has not both languages
    */
-  add(unit: Unit, number: number, isBridged = false): { readonly source: string; readonly target: string } | null {
+  serve(unit: Unit): ServingTexts | null {
     for (const { language } of unit.variants) this.languages.set(language, (this.languages.get(language) ?? 0) + 1);
     const { variants: from, fit: fromFit } = this.sourceOf(unit.variants);
     const {
@@ -114,24 +138,32 @@ export class KitMemory {
     if (!to || from.length === 0) return null;
     if (fromFit === 'general' || toFit === 'general') this.fit = 'general';
     this.serving++;
+    return { sources: from.length === 1 ? [from[0]!.text] : from.map(({ text }) => text), target: to.text };
+  }
+
+  /**
+   * Keeps what is met of units that serve, each in its turn; of those that meet nothing it is asked as well.
+   * @param met of its sources, in their order; `passing` counts them
+   */
+  keep({ unit, number }: NumberedUnit, { sources, target }: ServingTexts, met: readonly Meeting[]): void {
     if (this.lastFound.length > 0) {
-      const key = ownCopy(keyOfText(from[0]!.text));
+      const key = ownCopy(keyOfText(sources[0]!));
       for (const one of this.lastFound) one.after ||= key;
     }
     const found: KitMatch[] = [];
-    for (const { text } of from) {
-      let pair: Omit<KitMatch, 'score'> | null = null;
-      for (const { id, score } of this.sought.meeting(text, Math.min(100, this.sought.threshold + this.offPoints))) {
-        if (!this.hasRoom(id, score)) continue;
-        pair ??= this.pairOf(unit, number, text, to.text, isBridged);
-        const match = { ...pair, score };
-        this.keep(id, match);
-        found.push(match);
-      }
+    let pair: Omit<KitMatch, 'score'> | null = null;
+    let of = -1;
+    for (const { passing, id, score } of met) {
+      if (!this.hasRoom(id, score)) continue;
+      if (of !== passing) pair = null;
+      of = passing;
+      pair ??= this.pairOf(unit, number, sources[passing]!, target);
+      const match = { ...pair, score };
+      this.put(id, match);
+      found.push(match);
     }
-    this.lastText = from[0]!.text;
+    this.lastText = sources[0]!;
     this.lastFound = found;
-    return { source: from[0]!.text, target: to.text };
   }
 
   /** Units that have both languages. */
@@ -167,7 +199,7 @@ export class KitMemory {
     return !there || there.length < mostOf(score) || score > there.at(-1)!.score;
   }
 
-  private keep(id: number, match: KitMatch): void {
+  private put(id: number, match: KitMatch): void {
     let there = this.matches.get(id);
     if (!there) this.matches.set(id, (there = []));
     const place = there.findIndex(({ score }) => score < match.score);
@@ -176,13 +208,13 @@ export class KitMemory {
   }
 
   /** In memory of its own: the texts of a unit are pieces of the file that it was read from. */
-  private pairOf(unit: Unit, number: number, source: string, target: string, isBridged: boolean) {
+  private pairOf(unit: Unit, number: number, source: string, target: string) {
     return {
       source: ownCopy(source),
       target: ownCopy(target),
       number,
       id: ownCopy(unit.attributes?.tuid ?? ''),
-      isBridged,
+      isBridged: isBridged(unit),
       before: sayingOf(unit, 'x-before') || ownCopy(keyOfText(this.lastText)),
       after: sayingOf(unit, 'x-after'),
     };

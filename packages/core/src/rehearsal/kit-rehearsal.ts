@@ -5,13 +5,12 @@
 import { Counterparts } from '../harvest/counterparts.js';
 import { Harvest, type Candidate } from '../harvest/harvest.js';
 import type { LanguageTag } from '../language/tags.js';
-import { isBridged } from '../memory/bridge/plan.js';
-import type { Unit } from '../memory/unit.js';
 import type { ConceptBody } from '../termbase/concept.js';
 import type { AffixDictionary } from '../termbase/recognition/affixes.js';
 import { withoutCodes } from '../text/inline-codes.js';
-import { KitMemory, SoughtTexts } from './kit-memory.js';
+import { KitMemory, SoughtTexts, type NumberedUnit, type ServingTexts } from './kit-memory.js';
 import { KitTerms, type TermInSegment } from './kit-terms.js';
+import type { Meet, Meeting } from './meeting.js';
 import { Rehearsal, type Rehearsed } from './rehearse.js';
 import type { DocumentSegment } from './segment.js';
 
@@ -40,6 +39,13 @@ export interface TermAt extends TermInSegment {
 
 /** Candidates. */
 const PROPOSED = 60;
+
+/** Batches whose meetings may be missing while more is read. */
+const AHEAD = 24;
+
+interface Served extends NumberedUnit {
+  readonly texts: ServingTexts;
+}
 
 export class KitRehearsal {
   readonly terms: KitTerms;
@@ -77,10 +83,41 @@ export class KitRehearsal {
     return memory;
   }
 
-  /** A unit of one of them, in its order. */
-  see(memory: KitMemory, unit: Unit, number: number): void {
-    const pair = memory.add(unit, number, isBridged(unit));
-    if (pair) this.counterparts.see(pair.source, pair.target);
+  /** What is sought in the memories, for whoever looks for it elsewhere. */
+  get texts(): readonly string[] {
+    return this.sought.texts;
+  }
+
+  /**
+   * The units of one of them, in its order. While the meetings of a batch are worked out elsewhere, the next ones are read.
+   * @param meet who works them out; left out: this thread
+   */
+  async pass(
+    memory: KitMemory,
+    batches: AsyncIterable<readonly NumberedUnit[]> | Iterable<readonly NumberedUnit[]>,
+    meet: Meet = this.sought.meet,
+  ): Promise<void> {
+    const ahead: (readonly [Served[], ReturnType<Meet>])[] = [];
+    for await (const batch of batches) {
+      const served: Served[] = [];
+      const sources: string[] = [];
+      for (const { unit, number } of batch) {
+        const texts = memory.serve(unit);
+        if (!texts) continue;
+        served.push({ unit, number, texts });
+        for (const source of texts.sources) sources.push(source);
+      }
+      ahead.push([served, this.met(meet, sources, memory.threshold)]);
+      for (const { texts } of served) this.counterparts.see(texts.sources[0]!, texts.target);
+      if (ahead.length > AHEAD) keepMet(memory, ...(await first(ahead)));
+    }
+    while (ahead.length > 0) keepMet(memory, ...(await first(ahead)));
+  }
+
+  /** Whatever ends it elsewhere, it is worked out here. */
+  private met(meet: Meet, sources: readonly string[], threshold: number): ReturnType<Meet> {
+    const met = meet(sources, threshold);
+    return met instanceof Promise ? met.catch(() => this.sought.meet(sources, threshold)) : met;
   }
 
   /** When all units have passed. One for each segment. */
@@ -101,3 +138,23 @@ export class KitRehearsal {
 }
 
 const isLookedAt = ({ language, isApart }: DocumentSegment): boolean => language === null && !isApart;
+
+async function first(
+  ahead: (readonly [Served[], ReturnType<Meet>])[],
+): Promise<readonly [Served[], readonly Meeting[]]> {
+  const [served, met] = ahead.shift()!;
+  return [served, await met];
+}
+
+/** @param met of the sources of all units, in their order */
+function keepMet(memory: KitMemory, units: readonly Served[], met: readonly Meeting[]): void {
+  let [from, next] = [0, 0];
+  for (const unit of units) {
+    const end = from + unit.texts.sources.length;
+    const own: Meeting[] = [];
+    for (; next < met.length && met[next]!.passing < end; next++)
+      own.push({ ...met[next]!, passing: met[next]!.passing - from });
+    memory.keep(unit, unit.texts, own);
+    from = end;
+  }
+}

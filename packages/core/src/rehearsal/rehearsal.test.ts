@@ -7,7 +7,9 @@ import type { ConceptBody } from '../termbase/concept.js';
 import { CODE } from '../text/inline-codes.js';
 import { BANDS, bandOf, contributions, costOf, figuresOf, USUAL_RATES } from './figures.js';
 import { KitMemory, SoughtTexts } from './kit-memory.js';
+import { KitRehearsal } from './kit-rehearsal.js';
 import { KitTerms } from './kit-terms.js';
+import type { Meet } from './meeting.js';
 import { Rehearsal } from './rehearse.js';
 import { documentSegment, otherLanguage, type DocumentSegment } from './segment.js';
 
@@ -32,6 +34,13 @@ const memory = (name: string, pairs: readonly (readonly [string, string])[], off
 
 const segments = (...texts: string[]) => texts.map((text) => documentSegment('a.txt', text, EN));
 
+function passing(into: KitMemory, sought: SoughtTexts, units: readonly Unit[]): void {
+  for (const [i, unit] of units.entries()) {
+    const texts = into.serve(unit);
+    if (texts) into.keep({ unit, number: i + 1 }, texts, sought.meet(texts.sources, into.threshold));
+  }
+}
+
 function tried(memories: readonly Described[], all: readonly DocumentSegment[], threshold = 50) {
   const sought = new SoughtTexts(
     all.map(({ text }) => text),
@@ -39,7 +48,7 @@ function tried(memories: readonly Described[], all: readonly DocumentSegment[], 
   );
   const kit = memories.map(({ name, units, off }) => {
     const made = new KitMemory(name, EN, DE, sought, off);
-    for (const [i, one] of units.entries()) made.add(one, i + 1);
+    passing(made, sought, units);
     return made;
   });
   return [...new Rehearsal(kit, sought).of(all)];
@@ -122,8 +131,9 @@ describe('classes', () => {
 
 describe('what fits', () => {
   const fitting = (source: string, target: string, one: Unit): KitMemory => {
-    const made = new KitMemory('m', tag(source), tag(target), new SoughtTexts([], 50));
-    made.add(one, 1);
+    const sought = new SoughtTexts([], 50);
+    const made = new KitMemory('m', tag(source), tag(target), sought);
+    passing(made, sought, [one]);
     return made;
   };
 
@@ -265,4 +275,35 @@ test('units that pass by find what a search through all of them finds', () => {
     const best = Math.max(...pairs.map(([source]) => matchScore(tokensOf(one), tokensOf(source))));
     expect(found[i]!.score).toBe(best >= 50 ? best : 0);
   }
+});
+
+describe('memories that pass', () => {
+  const texts = ['Close the upper gate.', 'Wait for the red light.', 'Nothing like it.'];
+  const units = FIRST.units.map((one, i) => ({ unit: one, number: i + 1 }));
+  const asked = { segments: segments(...texts), source: EN, target: DE, threshold: 50, concepts: [] };
+  const bestOf = async (meet?: Meet): Promise<readonly (string | undefined)[]> => {
+    const kit = new KitRehearsal(asked);
+    // A unit of two texts in the source language, and one that has not both languages, in between.
+    const both = unit('Mind the sill.', 'Achten Sie auf den Drempel.');
+    const two = { ...both, variants: [...both.variants, { language: EN, text: texts[2]!, codes: [] }] };
+    const single = { variants: [{ language: EN, text: texts[0]!, codes: [] }] };
+    const batches = [[{ unit: single, number: 8 }, { unit: two, number: 9 }, ...units.slice(0, 1)], [], units.slice(1)];
+    await kit.pass(kit.memory('first'), batches, meet);
+    return kit.rehearsed().map(({ matches }) => matches[0] && `${matches[0].number} ${matches[0].score}`);
+  };
+
+  it('give the same wherever they are met, and whatever ends it there', async () => {
+    const here = await bestOf();
+    expect(here).toEqual(['1 100', expect.stringMatching(/^2 [78]\d/), '9 100']);
+    const sought = new SoughtTexts(texts, 50);
+    const later: Meet = async (some, threshold) => {
+      await new Promise((resolve) => setImmediate(resolve));
+      return sought.meet(some, threshold);
+    };
+    expect(await bestOf(later)).toEqual(here);
+    let batches = 0;
+    const ending: Meet = (some, threshold) =>
+      batches++ === 0 ? later(some, threshold) : Promise.reject(new Error('The thread has ended.'));
+    expect(await bestOf(ending)).toEqual(here);
+  });
 });

@@ -11,7 +11,7 @@ import {
   workerData,
   type MessagePort,
 } from 'node:worker_threads';
-import { THREAD_OPTIONS, threadFile } from '../threads.js';
+import { THREAD_OPTIONS, threadFile } from '@fair-copy/files/threads.js';
 
 export interface BlockMaker<T> {
   /** Pure in its number: two threads may work out the same block. What it gives back can be sent between threads. */

@@ -1,7 +1,7 @@
 /** Threads beside the main one; what each is for: `Thread`. */
 import { setTimeout as wait } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
-import { THREAD_OPTIONS, threadFile } from '../threads.js';
+import { THREAD_OPTIONS, threadFile } from '@fair-copy/files/threads.js';
 import { Piscina } from 'piscina';
 import { ApiError, StoppedError, type Carried } from '../errors.js';
 import { DataError } from '@fair-copy/core/diagnostic.js';

@@ -7,6 +7,7 @@ import { doubtsOf } from '@fair-copy/core/rehearsal/doubts.js';
 import { bandOf, contributions, figuresOf } from '@fair-copy/core/rehearsal/figures.js';
 import { isAmong } from '@fair-copy/core/memory/said-of.js';
 import { KitRehearsal } from '@fair-copy/core/rehearsal/kit-rehearsal.js';
+import type { NumberedUnit } from '@fair-copy/core/rehearsal/kit-memory.js';
 import { misfitsOf } from '@fair-copy/core/rehearsal/misfits.js';
 import { unitsThatMatch } from '@fair-copy/core/rehearsal/packing.js';
 import { keptTried, type Tried } from '@fair-copy/core/rehearsal/tried.js';
@@ -15,6 +16,7 @@ import type { Concept } from '@fair-copy/core/termbase/concept.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
+import { SoughtThread } from '@fair-copy/files/sought-thread.js';
 import { ApiError } from '../errors.js';
 import type { TaskContext } from '../jobs/task.js';
 import { conceptsOf } from '../store/concepts.js';
@@ -22,6 +24,7 @@ import { openForReading, type Db } from '../store/database.js';
 import { languageCounts } from '../store/language-counts.js';
 import { memoryById } from '../store/memories.js';
 import { MemoryFile } from '../store/memory-file.js';
+import type { StoredUnit } from '../store/stored-unit.js';
 import { stagedFile } from '../store/outcome-file.js';
 import { pathsOf } from '../store/paths.js';
 import { termbaseById } from '../store/termbases.js';
@@ -37,6 +40,10 @@ const READ = 0.1;
 const TABLES = `CREATE TABLE segment (ordinal INTEGER PRIMARY KEY, band TEXT NOT NULL, score REAL NOT NULL, words INTEGER NOT NULL,
     document TEXT NOT NULL, text TEXT NOT NULL, has_terms INTEGER NOT NULL, has_doubts INTEGER NOT NULL, body TEXT NOT NULL) STRICT;
   CREATE TABLE about (name TEXT PRIMARY KEY, body TEXT NOT NULL) STRICT`;
+
+/** Units of a memory from which a thread beside is worth starting. */
+const LONG = 20_000;
+const BATCH = 500;
 
 /** A concept with the termbase that has it. */
 interface Owned {
@@ -64,7 +71,7 @@ export async function rehearseKit({ kitId, plan }: KitToRehearse, context: TaskC
       dictionaryFor,
       noTerms: new Set(plan.noTerms),
     });
-    passMemories(db, plan, kit, context);
+    await passMemories(db, plan, kit, context);
     const spoken = plan.termbases.map((id) => ({
       name: termbaseById(db, id).name,
       languages: languageCounts(db, id).map(({ language }) => language as LanguageTag),
@@ -106,21 +113,40 @@ async function segmentsOf(
   }
 }
 
-function passMemories(db: Db, { memories }: KitPlan, kit: KitRehearsal, context: TaskContext): void {
-  for (const [i, { id, off, only }] of memories.entries()) {
-    const row = memoryById(db, id);
-    const memory = kit.memory(row.name, off);
-    const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(row.file));
-    file.db.exec('BEGIN');
-    try {
-      const passed = (share: number): void =>
-        context.checkpoint(READ + ((0.95 - READ) * (i + share)) / memories.length);
-      for (const unit of file.units(passed)) if (!only || isAmong(unit, only)) kit.see(memory, unit, unit.id);
-    } finally {
-      file.db.exec('COMMIT');
-      file.close();
+async function passMemories(db: Db, { memories, threshold }: KitPlan, kit: KitRehearsal, context: TaskContext) {
+  let thread: SoughtThread | null = null;
+  try {
+    for (const [i, { id, off, only }] of memories.entries()) {
+      const row = memoryById(db, id);
+      const memory = kit.memory(row.name, off);
+      const file = MemoryFile.openForReading(pathsOf(context.dataDir).memory(row.file));
+      file.db.exec('BEGIN');
+      try {
+        if (file.countUnits() > LONG) thread ??= new SoughtThread(kit.texts, threshold);
+        const passed = (share: number): void =>
+          context.checkpoint(READ + ((0.95 - READ) * (i + share)) / memories.length);
+        await kit.pass(memory, inBatches(file.units(passed), only), thread?.meet);
+      } finally {
+        file.db.exec('COMMIT');
+        file.close();
+      }
     }
+  } finally {
+    thread?.close();
   }
+}
+
+/** @param only units of whom this holds */
+function* inBatches(units: Iterable<StoredUnit>, only: KitPlan['memories'][number]['only']): Generator<NumberedUnit[]> {
+  let batch: NumberedUnit[] = [];
+  for (const unit of units) {
+    if (only && !isAmong(unit, only)) continue;
+    batch.push({ unit, number: unit.id });
+    if (batch.length < BATCH) continue;
+    yield batch;
+    batch = [];
+  }
+  yield batch;
 }
 
 /** The galley, and the tables of the report. */

@@ -7,7 +7,7 @@ import { once } from 'node:events';
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
-import { THREAD_OPTIONS, threadFile } from '../threads.js';
+import { THREAD_OPTIONS, threadFile } from '@fair-copy/files/threads.js';
 import type { LanguageTag } from '@fair-copy/core/language/tags.js';
 import type { Unit } from '@fair-copy/core/memory/unit.js';
 import { ownCopy } from '@fair-copy/core/text/own-copy.js';

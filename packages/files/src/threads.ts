@@ -12,7 +12,7 @@ const LOADER = process.env.FAIR_COPY_LOADER;
 export function threadFile(from: string, module: string): string {
   if (!from.endsWith('.ts')) return fileURLToPath(new URL(`${module}.js`, from));
   if (LOADER) return fileURLToPath(new URL(`${module}.ts`, from));
-  return fileURLToPath(new URL(`${module}.js`, from.replace('/server/src/', '/server/dist/')));
+  return fileURLToPath(new URL(`${module}.js`, from.replace(/\/src\/(?!.*\/src\/)/, '/dist/')));
 }
 
 /** Options that every thread is started with. */

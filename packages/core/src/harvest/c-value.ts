@@ -12,7 +12,7 @@ export interface Phrase {
  * One word has no logarithm to speak of: it is worth so much of what two are. Small enough that frequent words of everyday
  * language do not stand before the phrases (chosen by what manuals have in their own glossaries; `npm run bench -- harvest`).
  */
-const SINGLE = 0.02;
+const SINGLE = 0.01;
 
 /**
  * @param within times it occurs within longer candidates, @param longer how many of these there are

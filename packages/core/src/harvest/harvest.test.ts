@@ -2,6 +2,7 @@ import { describe, expect, it, test } from '@jest/globals';
 import { cValue } from './c-value.js';
 import { Beginnings } from './beginnings.js';
 import { Counterparts } from './counterparts.js';
+import { singularOf } from './singular.js';
 import { Harvest } from './harvest.js';
 import { logLikelihood } from './log-likelihood.js';
 
@@ -34,6 +35,19 @@ test('events that have nothing to do with each other have none', () => {
   expect(logLikelihood(10, 90, 90, 810)).toBeCloseTo(0, 6);
   expect(logLikelihood(0, 0, 0, 0)).toBe(0);
 });
+
+/** Harman 1991, "How effective is suffixing?", the rules of her "S" stemmer, an example for each (from memory). */
+test.each([
+  ['skies', 'sky'],
+  ['queries', 'query'],
+  ['gates', 'gate'],
+  ['sluices', 'sluice'],
+  ['sees', 'see'],
+  ['corpus', 'corpus'],
+  ['pass', 'pass'],
+  ['locks', 'lock'],
+  ['digital', 'digital'],
+])('the singular of %s is %s', (word, singular) => expect(singularOf(word)).toBe(singular));
 
 const MANUAL = [
   'The lock keeper opens the upper gate of the lock chamber.',
@@ -118,6 +132,23 @@ describe('harvest', () => {
     expect(harvested(others).map(({ text }) => text)).not.toContain('other words');
     const works = ['It works.', 'The working tree is clean.', 'A working tree is needed.', 'Clean the working tree.'];
     expect(harvested(works)[0]).toMatchObject({ text: 'working tree', times: 3 });
+  });
+
+  it('makes one word of a word’s number only, not of what is derived from it', () => {
+    const receivers = ['Receiving takes long.', 'Receiving the signal.', 'The lock receiver hums.', 'A lock receiver.'];
+    expect(harvested(receivers).map(({ text }) => text)).toContain('lock receiver');
+    const loads = ['It dynamically loads.', 'It dynamically grows.', 'A dynamic load is here.', 'Mind dynamic loads.'];
+    expect(harvested(loads)[0]).toMatchObject({ text: 'dynamic load', times: 2 });
+    const supplies = ['The power supply is off.', 'Two power supplies hum.', 'Check the power supply.'];
+    expect(harvested(supplies)[0]).toMatchObject({ text: 'power supply', times: 3 });
+  });
+
+  it('puts names of people behind what is as frequent', () => {
+    const texts = ['Seen by Ada Quill in', 'Drawn by Ada Quill for', 'Built by Ada Quill near'];
+    const gates = texts.map((text) => `${text} the roller gate ${text.length}.`);
+    const found = harvested(gates).map(({ text }) => text);
+    expect(found.indexOf('roller gate')).toBeLessThan(found.indexOf('Ada Quill'));
+    expect(found).toContain('Ada Quill');
   });
 
   it('gives as many as are asked for, past those that are terms already', () => {

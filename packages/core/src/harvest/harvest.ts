@@ -1,9 +1,10 @@
 /**
  * Words and phrases of texts that look like terms: what occurs often, does not begin or end with a function word, and is more
  * than a part of longer ones (C-value). Without a tagger, two habits of texts stand for the parts of speech: what articles
- * often follow is a verb ("close the gate"), and what only begins sentences is hardly a noun.
+ * often follow is a verb ("close the gate"), and what only begins sentences is hardly a noun. Names of people, frequent in lists of contributors, come behind.
  */
 import { primaryLanguage } from '../language/tags.js';
+import { singularOf } from './singular.js';
 import { STEMMERS } from '../termbase/recognition/stemmers.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import { cValue } from './c-value.js';
@@ -33,6 +34,8 @@ const BREAK = -1;
 const EXAMPLES = 5;
 /** The share of its times that an article follows, from which a word is taken for a verb. */
 const VERB = 0.2;
+/** The share of its times that a word of a name may stand in small letters: it is a word as well. */
+const NAMED_SMALL = 0.1;
 /** Letters of a word by itself. */
 const SINGLE_LETTERS = 4;
 
@@ -53,6 +56,7 @@ interface KnownWord {
 /** Sees texts, then says what is worth being a term. Memory: 12 bytes for each word of the texts. */
 export class Harvest {
   private readonly functions: FunctionWords;
+  private readonly isEnglish: boolean;
   private readonly stem: (word: string) => string;
   private readonly words: KnownWord[] = [];
   private readonly ids = new Map<string, number>();
@@ -74,8 +78,9 @@ export class Harvest {
     { longest = 5, least = 2 }: HarvestOptions = {},
   ) {
     this.functions = functionWordsOf(language);
+    this.isEnglish = primaryLanguage(language) === 'en';
     const stemmer = STEMMERS[primaryLanguage(language)];
-    this.stem = stemmer ? stemmer.stem : (word) => word;
+    this.stem = this.isEnglish ? singularOf : stemmer ? stemmer.stem : (word) => word;
     this.longest = longest;
     this.least = least;
   }
@@ -142,7 +147,8 @@ export class Harvest {
         !isStop &&
         !this.functions.stop.has(lower.replace(/'\p{L}+$/u, '')) &&
         /\p{L}{2}/u.test(lower) &&
-        !/^\p{N}|ly$/u.test(lower);
+        !/^\p{N}/u.test(lower) &&
+        !(this.isEnglish && isAdverb(lower));
       id = this.words.length;
       this.words.push({
         text: lower,
@@ -263,12 +269,14 @@ export class Harvest {
     for (let i = 0; i < at.length; i++) {
       const id = at[i]!;
       if (id < 0) continue;
-      const look = (looks[id] ??= { first: i, isTerm: this.canBeTerm(i, length), begins: 0, weight: 1 });
-      // It begins a sentence that goes on behind it.
+      const look = (looks[id] ??= { first: i, isTerm: this.canBeTerm(i, length), begins: 0, named: 0, weight: 1 });
       const opens = i === 0 || (positions.at(i - 1) === BREAK && (i < 2 || this.texts.at(i - 2) !== this.texts.at(i)));
+      // It begins a sentence that goes on behind it.
       if (opens && positions.at(i + length) !== BREAK) look.begins++;
+      if (!opens && length > 1 && this.isName(i, length)) look.named++;
     }
-    for (const [id, look] of looks.entries()) if (look) look.weight = 1 - 0.7 * (look.begins / times[id]!);
+    for (const [id, look] of looks.entries())
+      if (look) look.weight = (1 - 0.7 * (look.begins / times[id]!)) * (1 - 0.8 * (look.named / times[id]!));
     return looks;
   }
 
@@ -280,6 +288,15 @@ export class Harvest {
     // A link stands between two words of a term, not three.
     for (let i = 1; i < length - 1; i++)
       if (this.isVerb(words[positions.at(from + i)]!) && words[positions.at(from + i)]!.isContent) return false;
+    return true;
+  }
+
+  /** Written as people's names are, each word of it nowhere otherwise. */
+  private isName(from: number, length: number): boolean {
+    for (let i = from; i < from + length; i++) {
+      const { small, times } = this.words[this.positions.at(i)]!;
+      if (small > NAMED_SMALL * times || !/^\p{Lu}\p{Ll}/u.test(this.written[this.surfaces.at(i)]!)) return false;
+    }
     return true;
   }
 
@@ -329,11 +346,18 @@ function endsInParticiple(text: string, language: string): boolean {
   );
 }
 
+/** Whether an English word ends as adverbs do and is none of the nouns and adjectives that do so too. */
+const isAdverb = (word: string): boolean => word.endsWith('ly') && !OTHERS_IN_LY.test(word);
+const OTHERS_IN_LY =
+  /(?:family|assembly|supply|reply|anomaly|ally|belly|butterfly|dragonfly|jelly|lily|monopoly|oligopoly|rally|tally|trolley|gully|panoply|homily|italy|daily|weekly|fortnightly|monthly|quarterly|yearly|hourly|early|friendly|only|fly|ply)$/u;
+
 interface Look {
   /** Its first position. */
   readonly first: number;
   readonly isTerm: boolean;
   begins: number;
+  /** Written as names are, elsewhere than at a beginning. */
+  named: number;
   weight: number;
 }
 

@@ -4,7 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { cutText } from '@fair-copy/core/alignment/layout.js';
 import { align } from '@fair-copy/core/alignment/align.js';
-import type { Alignment, Bead } from '@fair-copy/core/alignment/bead.js';
+import { isOnlyCutInDoubt, type Alignment, type Bead } from '@fair-copy/core/alignment/bead.js';
 import { lengthAlignment } from '@fair-copy/core/alignment/gale-church.js';
 import { segmenterFor } from '@fair-copy/core/segmentation/segmenter.js';
 import { runningText } from '@fair-copy/files/running-text.js';
@@ -117,6 +117,12 @@ test.each([
   // What it says to be sure of is right.
   const sure = pairs.filter(({ sureness }) => sureness > 0.9);
   expect(sure.filter(isRight).length / sure.length).toBeGreaterThan(0.97);
+  // Where it says that only the cut is in doubt, something of both does belong together.
+  const linked = new Set(beads.flatMap(([a, b]) => a.flatMap((s) => b.map((t) => `${s}-${t}`))));
+  const cuts = pairs.filter((bead) => isOnlyCutInDoubt(bead, 0.8));
+  const near = cuts.filter((bead) => links([bead]).some(([s, t]) => linked.has(`${s}-${t}`)));
+  if (kind === 'mixed') expect(cuts.length).toBeGreaterThan(0);
+  expect(near.length).toBeGreaterThanOrEqual(0.97 * cuts.length);
 });
 
 /**

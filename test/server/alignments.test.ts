@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { readdirSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { strFromU8, unzipSync } from 'fflate';
 import type { AlignmentBody, AlignmentItem } from '@fair-copy/api/alignments.js';
 import { Application } from './application.js';
 
@@ -117,6 +118,18 @@ test('pairs are written to a memory as one operation; doubtful ones are left out
   const { result } = await server.ended(job.id);
   expect(result).toMatchObject({ files: [{ fileId: null, written: { memory: 'Rules', units: 3 } }] });
   expect(await server.ask('GET', `/alignments/${id}`)).toMatchObject({ written: { memory: 'Rules', units: 3 } });
+  // What is left out of a file is listed, with the reason.
+  const cut = doubtful.map((bead, k) => (k === 0 ? [...bead, 0.99] : bead));
+  await server.ask('PUT', `/alignments/${id}`, { beads: cut });
+  expect(await server.ask('GET', `/alignments/${id}`)).toMatchObject({ beads: cut });
+  const out = await server.ask<{ id: number }>('POST', '/alignments/hand-over', {
+    ids: [id],
+    format: 'left out',
+    sure: 0.8,
+  });
+  const { path } = (await server.ended(out.id)).result as { path: string };
+  const said = Object.values(unzipSync(readFileSync(path))).map((part) => strFromU8(part));
+  expect(said.join()).toContain('40 % sure; it belongs together, only the cut is in doubt');
 });
 
 test('another language cuts and pairs the files again', async () => {
@@ -161,7 +174,7 @@ test('the client’s memories teach words that a short text cannot', async () =>
   await server.ended(id);
   const source = await kept('list.txt', OF_THE_TRADE.map(([en]) => en).join('\n\n'));
   const target = await kept('liste.txt', OF_THE_TRADE.flatMap(([, de], k) => (k === 2 ? [] : [de])).join('\n\n'));
-  const linksFor = async (clientId: number): Promise<readonly (readonly number[])[]> => {
+  const linksFor = async (clientId: number): Promise<readonly (readonly (number | undefined)[])[]> => {
     const files = { clientId, source, target };
     const made = await server.ask<{ id: number; jobId: number }>('POST', '/alignments', files);
     await server.ended(made.jobId);

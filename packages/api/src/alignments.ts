@@ -4,7 +4,10 @@ import { jobOf } from './jobs.js';
 import { routes } from './route.js';
 import { asideBody, done, idParam, ofClient, addedBody, UNIT_FORMATS, errorBody, standing } from './shared.js';
 
-/** Source from, to; target from, to (indexes of segments); sureness 0 to 1; 1 where pinned; 1 where it stands elsewhere. */
+/**
+ * Source from, to; target from, to (indexes of segments); sureness 0 to 1; 1 where pinned; 1 where it stands elsewhere; how
+ * probable it is that something of both belongs together, 0 to 1 (not in alignments of earlier versions).
+ */
 export const beadBody = z.tuple([
   z.number().int().min(0),
   z.number().int().min(0),
@@ -13,6 +16,7 @@ export const beadBody = z.tuple([
   z.number().min(0).max(1),
   z.union([z.literal(0), z.literal(1)]),
   z.union([z.literal(0), z.literal(1)]),
+  z.number().min(0).max(1).optional(),
 ]);
 export type BeadBody = z.infer<typeof beadBody>;
 

@@ -185,7 +185,10 @@ export const COMMANDS: readonly Command[] = [
     .option('--keep-hyphens', 'leaves words parted at the end of a line as they are')
     .option('--changes <how>', 'tracked changes of DOCX files: accepted or original', 'accepted')
     .option('--sure <probability>', 'writes only pairs at least so sure (0 to 1)', '0')
-    .option('--json', 'the pairs as JSON: beads, sureness, moved; fates where both languages are one')
+    .option(
+      '--json',
+      'the pairs as JSON: beads, sureness, together (below it only the cut is in doubt), moved; fates where both languages are one',
+    )
     .action(loaded(async () => (await import('./commands/align.js')).run)),
 
   new Command('merge')

@@ -190,6 +190,7 @@ function asJson({ beads, moved }: Alignment, fates: readonly Fate[] | null): obj
       fates ? [indexes(source), indexes(target), fates[k]!] : [indexes(source), indexes(target)],
     ),
     sureness: beads.map(({ sureness }) => Number(sureness.toFixed(4))),
+    together: beads.map(({ together }) => (together === undefined ? null : Number(together.toFixed(4)))),
     moved,
     ...(fates ? { fates } : {}),
   };

@@ -15,6 +15,11 @@ export interface Bead {
 export interface WeighedBead extends Bead {
   /** How probable it is that exactly these segments belong together: 0 to 1. */
   readonly sureness: number;
+  /**
+   * How probable it is at least that something of the one passage belongs to something of the other, 0 to 1: where it is high
+   * and the sureness is not, only the cut is in doubt. Left out where nobody asked for it, and without a counterpart.
+   */
+  readonly together?: number;
 }
 
 export interface Alignment {
@@ -25,3 +30,12 @@ export interface Alignment {
 }
 
 export const lengthOf = (span: Span): number => span.to - span.from;
+
+/** From so high a probability on that something of both passages belongs together, only the cut can be in doubt. */
+const TOGETHER = 0.95;
+
+/** Whether a pair that is less sure than `sure` is so only in where it is cut. */
+export const isOnlyCutInDoubt = (
+  { sureness, together = 0 }: Pick<WeighedBead, 'sureness' | 'together'>,
+  sure: number,
+) => sureness < sure && together >= TOGETHER;

@@ -69,6 +69,44 @@ describe('the lattice', () => {
     );
   });
 
+  test('how probable it is that passages belong together, however they are cut, is never more than what all ways say', () => {
+    fc.assert(
+      fc.property(sizes, scores, ([n, m], values) => {
+        const score = scoreOf(values);
+        const all = [...ways(n, m, score)];
+        const total = all.reduce((sum, { log }) => sum + Math.exp(log), 0);
+        const shareOf = (holds: (way: Way) => boolean): number =>
+          all.filter(holds).reduce((sum, { log }) => sum + Math.exp(log), 0) / total;
+        /** Whether a way links segment s of the source with t of the target. */
+        const links = (way: Way, s: number, t: number): boolean =>
+          way.beads.some((bead) => {
+            const [i, a, j, b] = bead.split(/[+|]/).map(Number) as [number, number, number, number];
+            return i <= s && s < i + a && j <= t && t < j + b;
+          });
+        for (const { source, target, sureness, together } of weighedPath(
+          fullBand({ from: 0, to: n }, { from: 0, to: m }),
+          KINDS,
+          score,
+          true,
+        )) {
+          if (source.from === source.to || target.from === target.to) {
+            expect(together).toBeUndefined();
+            continue;
+          }
+          const pairs: [number, number][] = [];
+          for (let s = source.from; s < source.to; s++)
+            for (let t = target.from; t < target.to; t++) pairs.push([s, t]);
+          const most = Math.max(...pairs.map(([s, t]) => shareOf((way) => links(way, s, t))));
+          // What is less probable than one in two hundred is not counted.
+          expect(together).toBeLessThan(most + 1e-4);
+          expect(together).toBeGreaterThan(most - 0.005 * 3 - 1e-4);
+          expect(together).toBeGreaterThan(sureness - 0.006);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   test('the best path is the best of all ways', () => {
     fc.assert(
       fc.property(sizes, scores, ([n, m], values) => {

@@ -104,10 +104,16 @@ function withoutOverlap(found: { gain: number; beads: WeighedBead[] }[]): Weighe
       for (let i = bead.source.from; i < bead.source.to; i++) usedSource.add(i);
       for (let j = bead.target.from; j < bead.target.to; j++) usedTarget.add(j);
     }
-    result.push(beads.map((bead) => ({ ...bead, sureness: bead.sureness * sure })));
+    result.push(beads.map((bead) => lessSure(bead, sure)));
   }
   return result;
 }
+
+const lessSure = ({ together, ...bead }: WeighedBead, share: number): WeighedBead => ({
+  ...bead,
+  sureness: bead.sureness * share,
+  ...(together !== undefined && { together: together * share }),
+});
 
 function isFree(used: ReadonlySet<number>, from: number, to: number): boolean {
   for (let k = from; k < to; k++) if (used.has(k)) return false;

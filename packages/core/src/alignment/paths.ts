@@ -77,12 +77,13 @@ export function finePath(
   path: readonly Cut[],
   nearOfBead: (bead: number) => number,
   most: number,
+  isClose = false,
 ): WeighedBead[] {
   const { room, words, kinds } = known;
   const band = bandAround(path, (_, __, bead) => nearOfBead(bead));
   const [from] = path[0]!;
   const evidence = new WordEvidence(room, words, band, from, path.at(-1)![0], most, most);
-  return weighedPath(band, largest(kinds, most), scoreOf(evidence, known));
+  return weighedPath(band, largest(kinds, most), scoreOf(evidence, known), isClose);
 }
 
 /**
@@ -106,7 +107,8 @@ export function* refined(
     while (to < path.length - 1 && (isHopeless || near(to) !== NEAR_QUIET)) to++;
     const first = from;
     // Not by spreading: a piece may have more beads than a call may have arguments.
-    for (const bead of finePath(known, path.slice(from, to + 1), (bead) => near(first + bead), most)) beads.push(bead);
+    const cuts = path.slice(from, to + 1);
+    for (const bead of finePath(known, cuts, (bead) => near(first + bead), most, true)) beads.push(bead);
     from = to;
     yield from / (path.length - 1);
   }

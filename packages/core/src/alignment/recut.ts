@@ -68,7 +68,8 @@ export function joinedWhereRecut(beads: readonly WeighedBead[], texts: Texts): W
     const joined = { source: over(before.source, bead.source), target: over(before.target, bead.target) };
     if (lengthOf(joined.source) > LARGEST || lengthOf(joined.target) > LARGEST) continue;
     if (share > 0.5) {
-      result[at] = { ...joined, sureness: share };
+      // What either of them is right in, the joined one is right in as well.
+      result[at] = { ...joined, sureness: share, together: Math.max(share, before.together ?? 0, bead.together ?? 0) };
       result.fill(null, first + 1, second + 1);
       firsts[second] = at;
     } else {

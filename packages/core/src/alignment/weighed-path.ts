@@ -6,9 +6,10 @@ import { Cells, type BeadKinds, type Score } from './lattice.js';
 /**
  * The best path and the probability of each of its beads (forward–backward, Baum 1972). In a gap on both sides the source
  * comes first. Cost: cells times kinds.
+ * @param isClose whether it is asked how probable it is that segments belong together, however they are cut
  */
-export function weighedPath(band: Band, kinds: BeadKinds, score: Score): WeighedBead[] {
-  const ways = new Ways(band, kinds);
+export function weighedPath(band: Band, kinds: BeadKinds, score: Score, isClose = false): WeighedBead[] {
+  const ways = new Ways(band, kinds, isClose);
   ways.begun(score);
   ways.ended();
   return ways.best();
@@ -37,15 +38,19 @@ class Ways {
   private readonly sureness: Float64Array;
   /** By row: where its cut 0 would stand among those of the rows that are needed at a time. */
   private readonly bases: Int32Array;
+  /** By the cut before two segments: how probable it is that both are in one bead. Null: nobody asks. */
+  private readonly together: Float32Array | null;
   private readonly SOURCE: number;
   private readonly TARGET: number;
 
   constructor(
     private readonly band: Band,
     private readonly kinds: BeadKinds,
+    isClose: boolean,
   ) {
     this.cells = new Cells(band);
     const { size } = this.cells;
+    this.together = isClose ? new Float32Array(size) : null;
     const empty = (): Float64Array => new Float64Array(size).fill(-Infinity);
     [this.paired, this.inSource, this.inTarget, this.ready] = [empty(), empty(), empty(), empty()];
     this.values = new Float32Array(size * kinds.pairs.length).fill(-Infinity);
@@ -119,7 +124,9 @@ class Ways {
           const to = cells.at(i + a, j + b);
           const there = this.placeOf(i + a, j + b);
           terms[k] = values[to * pairs.length + k]! + afterPair[there]!;
-          if (terms[k]! > -Infinity) this.offer(at, here, k, a + b, to, there);
+          if (terms[k]! === -Infinity) continue;
+          const probability = this.offer(at, here, k, a + b, to, there);
+          if (this.together && probability > NOTICED) this.noteTogether(i, a, j, b, probability);
         }
         let pair = logSum(terms);
         let [source, target] = [-Infinity, -Infinity];
@@ -151,8 +158,9 @@ class Ways {
   /**
    * A way to go on from a cell: taken if it promises more than those offered before.
    * @param here @param there where both cells stand among the rows that are needed
+   * @returns how probable it is
    */
-  private offer(at: number, here: number, kind: number, segments: number, to: number, there: number): void {
+  private offer(at: number, here: number, kind: number, segments: number, to: number, there: number): number {
     const probability = this.probability(at, kind, to, there);
     const gain = this.gain[there]! + segments * probability;
     if (gain > this.gain[here]!) {
@@ -160,6 +168,21 @@ class Ways {
       this.next[at] = kind;
       this.sureness[at] = probability;
     }
+    return probability;
+  }
+
+  private noteTogether(i: number, a: number, j: number, b: number, probability: number): void {
+    for (let s = i; s < i + a; s++)
+      for (let t = j; t < j + b; t++) if (this.cells.has(s, t)) this.together![this.cells.at(s, t)]! += probability;
+  }
+
+  /** Of the segments of a bead those that belong together most probably say how far it is right. */
+  private togetherIn(i: number, a: number, j: number, b: number): number {
+    let most = 0;
+    for (let s = i; s < i + a; s++)
+      for (let t = j; t < j + b; t++)
+        if (this.cells.has(s, t)) most = Math.max(most, this.together![this.cells.at(s, t)]!);
+    return Math.min(1, most);
   }
 
   /** How probable it is, 0 to 1, that a way goes from one cell to the other by this kind of step. */
@@ -194,6 +217,7 @@ class Ways {
         source: { from: i, to: i + a },
         target: { from: j, to: j + b },
         sureness: Math.min(1, this.sureness[at]!),
+        ...(this.together && a > 0 && b > 0 && { together: this.togetherIn(i, a, j, b) }),
       });
       i += a;
       j += b;
@@ -204,6 +228,9 @@ class Ways {
 
 /** What is less probable by this much, as a log, adds nothing that could be seen. */
 const NEGLIGIBLE = 25;
+
+/** A bead that is less probable says nothing of what belongs together. */
+const NOTICED = 0.005;
 
 /** log(eᵃ + eᵇ). */
 function logAdd(a: number, b: number): number {

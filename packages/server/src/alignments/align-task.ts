@@ -1,7 +1,7 @@
 /** Two documents → their segments and beads, in a reading thread. */
 import { nfc } from '@fair-copy/core/text/normal.js';
 import { align } from '@fair-copy/core/alignment/align.js';
-import type { Bead } from '@fair-copy/core/alignment/bead.js';
+import { lengthOf, type Bead, type WeighedBead } from '@fair-copy/core/alignment/bead.js';
 import { cutText, type Places } from '@fair-copy/core/alignment/layout.js';
 import { setAside } from '@fair-copy/core/alignment/set-aside.js';
 import { identifyPooled } from '@fair-copy/core/language/identify.js';
@@ -122,22 +122,27 @@ export async function alignTexts(
     const { beads, moved } = step.value;
     const elsewhere = new Set(moved);
     const found = beads.map((bead, k) => ({ ...bead, moved: elsewhere.has(k) }));
-    const linked = crossing.map((bead) => ({ ...bead, sureness: 1, moved: true }));
+    const linked = crossing.map((bead): Found => ({ ...bead, sureness: 1, moved: true }));
     const pinned = new Set([...fixed, ...crossing].map(keyOf));
-    return [...rest.outside(found), ...linked]
+    return [...rest.outside<Found>(found), ...linked]
       .sort((a, b) => a.source.from - b.source.from || a.source.to - b.source.to || a.target.from - b.target.from)
-      .map((bead) => [
-        bead.source.from,
-        bead.source.to,
-        bead.target.from,
-        bead.target.to,
-        Number(bead.sureness.toFixed(3)),
-        pinned.has(keyOf(bead)) ? 1 : 0,
-        bead.moved ? 1 : 0,
-      ]);
+      .map((bead) => pairBody(bead, pinned.has(keyOf(bead))));
   }
 }
 
 const placesIn = ({ places }: Text, kept: readonly number[]): Places => Uint8Array.from(kept, (at) => places[at] ?? 0);
+
+interface Found extends WeighedBead {
+  readonly moved: boolean;
+}
+
+function pairBody({ source, target, sureness, together, moved }: Found, isPinned: boolean): BeadBody {
+  const rounded = (share: number): number => Number(share.toFixed(3));
+  const spans = [source.from, source.to, target.from, target.to] as const;
+  const body: BeadBody = [...spans, rounded(sureness), isPinned ? 1 : 0, moved ? 1 : 0];
+  // A passage that was left over behind a gap has the bead's figures and no counterpart.
+  if (together !== undefined && lengthOf(source) > 0 && lengthOf(target) > 0) body.push(rounded(together));
+  return body;
+}
 
 const keyOf = ({ source, target }: Bead): string => `${source.from}-${source.to}|${target.from}-${target.to}`;

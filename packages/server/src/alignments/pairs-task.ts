@@ -1,4 +1,5 @@
 /** The pairs of alignments, several at once if wished: to a memory, to a file, and what is left out of them. */
+import { isOnlyCutInDoubt } from '@fair-copy/core/alignment/bead.js';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import { unitsOfBeads, type PairedText } from '@fair-copy/core/alignment/units.js';
@@ -14,7 +15,7 @@ import { openForReading } from '../store/database.js';
 import { pathsOf } from '../store/paths.js';
 import { beadOf, hasBothSides, isSure } from './pairs.js';
 import { Recognizers } from '../termbases/recognize.js';
-import type { AlignmentBody, ChosenPairs, TermMarks } from '@fair-copy/api/alignments.js';
+import type { AlignmentBody, BeadBody, ChosenPairs, TermMarks } from '@fair-copy/api/alignments.js';
 import { Alignments } from './store.js';
 
 /** The pairs as units, staged for the memory that they go to. */
@@ -90,13 +91,18 @@ function* leftOut(all: readonly AlignmentBody[], sure: number): Generator<readon
     for (const bead of beads) {
       const both = hasBothSides(bead);
       if (both && isSure(bead, sure)) continue;
-      const why = both ? `doubtful, ${Math.round(bead[4] * 100)} % sure` : 'no counterpart';
+      const why = both ? doubtOf(bead, sure) : 'no counterpart';
       for (let i = bead[0]; i < bead[1]; i++)
         yield [source.name, source.language ?? '', String(i + 1), sourceSegments[i]!, why];
       for (let j = bead[2]; j < bead[3]; j++)
         yield [target.name, target.language ?? '', String(j + 1), targetSegments[j]!, why];
     }
   }
+}
+
+function doubtOf([, , , , sureness, , , together]: BeadBody, sure: number): string {
+  const cut = isOnlyCutInDoubt({ sureness, ...(together !== undefined && { together }) }, sure);
+  return `doubtful, ${Math.round(sureness * 100)} % sure${cut ? '; it belongs together, only the cut is in doubt' : ''}`;
 }
 
 function* unitsOf(all: readonly AlignmentBody[], sure: number): Generator<Unit> {

@@ -5,7 +5,8 @@ import type { AlignmentBody } from '../../api/types.js';
 import { LanguageText } from '../../ui/LanguageText.js';
 import { keepSelected } from '../../parts/term-pair-store.js';
 import { useCommonTerms, withMarks } from './common-terms.js';
-import { hasBothSides, isDoubtful, isMoved, isPinned, type Sheet, type SideName } from './pairs.js';
+import { pairSays } from './pair-says.js';
+import { hasBothSides, isDoubtful, isDoubtfulCut, isMoved, isPinned, type Sheet, type SideName } from './pairs.js';
 import type { MovedSection } from './moved-sections.js';
 import { SegmentEditor, type SegmentEditorActs } from './SegmentEditor.js';
 import { alignTexts } from './messages.js';
@@ -230,7 +231,7 @@ function Bands({ pairs, numbers, edges, height, selected, onSelect, textsOf }: B
             role="listitem"
             {...chosenLine(number === selected)}
             aria-description={number === selected ? textsOf(pair) : undefined}
-            aria-label={alignTexts.pairSays(number + 1, pair[4], isPinned(pair), isMoved(pair))}
+            aria-label={pairSays(number + 1, pair)}
             onClick={() => onSelect(number)}
           >
             <path
@@ -243,7 +244,7 @@ function Bands({ pairs, numbers, edges, height, selected, onSelect, textsOf }: B
                 d={`M0 ${left.bottom} L${GUTTER} ${right.bottom}`}
                 stroke={doubtful ? inks.doubt : isPinned(pair) ? inks.petrol : inks.quiet}
                 strokeWidth={doubtful || isPinned(pair) ? 2 : 0.75}
-                strokeDasharray={doubtful ? '5 4' : undefined}
+                strokeDasharray={isDoubtfulCut(pair) ? '2 4' : doubtful ? '5 4' : undefined}
                 fill="none"
               />
             )}

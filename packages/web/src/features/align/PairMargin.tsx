@@ -5,6 +5,8 @@ import { m } from '../../messages/index.js';
 import { MONO } from '../../ui/typefaces.js';
 import { WordButton } from '../../ui/WordButton.js';
 import { alignTexts as t } from './messages.js';
+import { isDoubtful } from './pairs.js';
+import { pairSays } from './pair-says.js';
 import type { PairCommands } from './usePairCommands.js';
 
 interface Props {
@@ -15,7 +17,7 @@ interface Props {
 
 /** Beside the selected pair, level with it: what can be done to it, with the keys. Out of sight, the pair leaves it at the edge. */
 export function PairMargin({ commands, sheet }: Props) {
-  const { acts, at, linking, endLinking } = commands;
+  const { acts, at, pair, linking, endLinking } = commands;
   const margin = useRef<HTMLDivElement>(null);
   const panel = useRef<HTMLDivElement>(null);
   const [top, setTop] = useState(0);
@@ -48,6 +50,14 @@ export function PairMargin({ commands, sheet }: Props) {
       sx={{ width: 196, flex: 'none', position: 'relative', overflow: 'auto', borderLeft: 1, borderColor: 'divider' }}
     >
       <Box ref={panel} sx={{ position: 'absolute', left: 0, right: 0, top, px: 1.75, py: 0.5 }}>
+        {pair && (
+          <Typography
+            variant="body2"
+            sx={(theme) => ({ mb: 0.5, color: isDoubtful(pair) ? theme.inks.doubt : theme.palette.text.secondary })}
+          >
+            {pairSays(at + 1, pair)}
+          </Typography>
+        )}
         <Box role="toolbar" aria-label={t.actsLabel} aria-orientation="vertical">
           {acts.map(([label, key, act]) => (
             <Box key={label} sx={{ display: 'flex', alignItems: 'baseline', gap: 1, fontSize: 13, minHeight: 27 }}>

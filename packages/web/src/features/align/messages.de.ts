@@ -103,8 +103,17 @@ export const texts: typeof en = {
     `Paar ${number(n)} wartet auf sein Gegenstück: Wählen Sie die Stelle, zu der es gehört, und drücken Sie noch einmal m.`,
   sheet: 'Ausgangstext und Übersetzung auf gegenüberliegenden Seiten',
   bands: 'Paare',
-  pairSays: (n: number, sureness: number, pinned: boolean, moved: boolean) =>
-    `Paar ${number(n)}: ${pinned ? 'festgesteckt' : `zu ${Math.round(sureness * 100)} % sicher`}${moved ? ', steht anderswo' : ''}`,
+  /** @param sureness null: it is pinned */
+  pairSays: (n: number, sureness: number | null, onlyCut: boolean, moved: boolean) => {
+    const percent = `${Math.round((sureness ?? 1) * 100)} %`;
+    const said =
+      sureness === null
+        ? 'festgesteckt'
+        : onlyCut
+          ? `gehört zusammen; wo es geschnitten ist, zu ${percent} sicher`
+          : `zu ${percent} sicher`;
+    return `Paar ${number(n)}: ${said}${moved ? ', steht anderswo' : ''}`;
+  },
   actsLabel: 'Was mit dem gewählten Paar zu tun ist',
   acts: {
     widen: 'mit dem nächsten verbinden',

@@ -102,8 +102,13 @@ export const texts = {
     `Pair ${number(n)} waits for its counterpart: choose the passage it belongs to and press m again.`,
   sheet: 'Source and translation on facing pages',
   bands: 'Pairs',
-  pairSays: (n: number, sureness: number, pinned: boolean, moved: boolean) =>
-    `Pair ${number(n)}: ${pinned ? 'pinned' : `${Math.round(sureness * 100)} % sure`}${moved ? ', stands elsewhere' : ''}`,
+  /** @param sureness null: it is pinned */
+  pairSays: (n: number, sureness: number | null, onlyCut: boolean, moved: boolean) => {
+    const percent = `${Math.round((sureness ?? 1) * 100)} %`;
+    const said =
+      sureness === null ? 'pinned' : onlyCut ? `belongs together; where it is cut, ${percent} sure` : `${percent} sure`;
+    return `Pair ${number(n)}: ${said}${moved ? ', stands elsewhere' : ''}`;
+  },
   actsLabel: 'What to do with the selected pair',
   acts: {
     widen: 'join with the next',

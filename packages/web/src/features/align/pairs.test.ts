@@ -1,7 +1,8 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { BeadBody } from '../../api/types.js';
-import { kindsOf, narrowed, parted, pinTurned, shifted, widened } from './pairs.js';
+import { pairSays } from './pair-says.js';
+import { isDoubtfulCut, kindsOf, narrowed, parted, pinTurned, shifted, widened } from './pairs.js';
 
 const pair = (i: number, iEnd: number, j: number, jEnd: number): BeadBody => [i, iEnd, j, jEnd, 0.5, 0, 0];
 const ends = (pairs: readonly BeadBody[] | null): string[] => (pairs ?? []).map((one) => one.slice(0, 4).join());
@@ -19,6 +20,20 @@ test('joined, split, shifted, parted, pinned', () => {
     ['1–1', 1],
     ['', 2],
   ]);
+});
+
+test('a pair whose cut alone is in doubt is told from one that may be none; pinning keeps what is known of it', () => {
+  const cut: BeadBody = [0, 2, 0, 1, 0.5, 0, 0, 0.98];
+  const whole: BeadBody = [0, 2, 0, 1, 0.5, 0, 0, 0.6];
+  expect([cut, whole, pair(0, 1, 0, 1)].map(isDoubtfulCut)).toEqual([true, false, false]);
+  const [pinned] = pinTurned([cut], 0)!;
+  expect(pinned).toEqual([0, 2, 0, 1, 0.5, 1, 0, 0.98]);
+  expect([cut, pinned!, whole].map((one) => pairSays(3, one))).toEqual([
+    'Pair 3: belongs together; where it is cut, 50 % sure',
+    'Pair 3: pinned',
+    'Pair 3: 50 % sure',
+  ]);
+  expect(pinTurned([pinned!], 0)).toEqual([cut]);
 });
 
 test('what is not possible changes nothing', () => {

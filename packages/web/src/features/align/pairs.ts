@@ -1,4 +1,5 @@
 /** What a person does to the pairs of an alignment: pure changes, each giving a new list. */
+import { isOnlyCutInDoubt } from '@fair-copy/core/alignment/bead.js';
 import { composed } from '@fair-copy/core/text/composed.js';
 import { sameNumbers } from '@fair-copy/core/alignment/numbers.js';
 import type { BeadBody } from '../../api/types.js';
@@ -20,6 +21,9 @@ export const targetsOf = ([, , j, end]: BeadBody): number => end - j;
 export const isPinned = (pair: BeadBody): boolean => pair[5] === 1;
 export const isMoved = (pair: BeadBody): boolean => pair[6] === 1;
 export const isDoubtful = (pair: BeadBody): boolean => pair[4] < DOUBT && !isPinned(pair);
+/** It belongs together, and may have to be cut elsewhere. */
+export const isDoubtfulCut = (pair: BeadBody): boolean =>
+  isDoubtful(pair) && isOnlyCutInDoubt({ sureness: pair[4], together: pair[7] ?? 0 }, DOUBT);
 export const hasBothSides = (pair: BeadBody): boolean => sourcesOf(pair) > 0 && targetsOf(pair) > 0;
 
 export const FILTERS = ['all', 'doubtful', 'not 1–1', 'no counterpart', 'numbers', 'pinned', 'moved'] as const;
@@ -94,8 +98,7 @@ export function shifted(pairs: readonly BeadBody[], at: number, down: boolean): 
 export function pinTurned(pairs: readonly BeadBody[], at: number): readonly BeadBody[] | null {
   const here = pairs[at];
   if (!here) return null;
-  const [i, iEnd, j, jEnd, sureness, pin, moved] = here;
-  return replaced(pairs, at, 1, [[i, iEnd, j, jEnd, sureness, pin === 1 ? 0 : 1, moved]]);
+  return replaced(pairs, at, 1, [withPin(here, isPinned(here) ? 0 : 1)]);
 }
 
 /** Both sides are left without counterpart. */
@@ -152,15 +155,13 @@ export function cut(sheet: Sheet, side: SideName, at: number, said: string, offs
 const holds = (pair: BeadBody, side: SideName, at: number): boolean =>
   side === 'source' ? pair[0] <= at && at < pair[1] : pair[2] <= at && at < pair[3];
 
-const pinnedPair = ([i, iEnd, j, jEnd, sureness, , moved]: BeadBody): BeadBody => [
-  i,
-  iEnd,
-  j,
-  jEnd,
-  sureness,
-  1,
-  moved,
-];
+function withPin(pair: BeadBody, pin: 0 | 1): BeadBody {
+  const turned = [...pair] as BeadBody;
+  turned[5] = pin;
+  return turned;
+}
+
+const pinnedPair = (pair: BeadBody): BeadBody => withPin(pair, 1);
 
 /** "1–1" → how many; segments without counterpart are counted one by one. */
 export function kindsOf(pairs: readonly BeadBody[]): readonly (readonly [kind: string, count: number])[] {

@@ -53,6 +53,8 @@ export interface PairCommands {
   /** The pair whose counterpart is being looked for. */
   readonly linking: number | null;
   endLinking(): void;
+  /** The selected one; undefined: there is none. */
+  readonly pair: BeadBody | undefined;
   /** As words, each with its key. */
   readonly acts: readonly (readonly [label: string, key: string, act: () => void])[];
 }
@@ -111,7 +113,7 @@ export function usePairCommands(
   useAltArrows(shift);
   useKeyHints(HINTS);
   const acts = named.map(([label, key, act], i) => [label, key ?? (i === 2 ? 'Alt ↓' : 'Alt ↑'), act] as const);
-  return { at, select, go, editing, edit, editor, linking, endLinking, acts };
+  return { at, pair: pairs[at], select, go, editing, edit, editor, linking, endLinking, acts };
 }
 
 /** The selected pair, and the ways to another one. */

@@ -8,6 +8,8 @@ import { meetingsOf, type Meeting } from '@fair-copy/core/rehearsal/meeting.js';
 import { THREAD_OPTIONS, threadFile } from './threads.js';
 
 const ROLE = 'sought texts';
+/** Megabytes of the thread for what is young (V8's young generation): of a batch nearly nothing stays. */
+const YOUNG = 16;
 
 interface Work {
   readonly role: typeof ROLE;
@@ -38,6 +40,7 @@ export class SoughtThread {
     this.worker = new Worker(threadFile(import.meta.url, './sought-thread'), {
       ...THREAD_OPTIONS,
       workerData: { role: ROLE, texts, threshold } satisfies Work,
+      resourceLimits: { maxYoungGenerationSizeMb: YOUNG },
     });
     this.worker.on('message', (met: readonly Meeting[]) => this.waiting.shift()!.answer(met));
     this.worker.on('error', (error) => this.failed(error));

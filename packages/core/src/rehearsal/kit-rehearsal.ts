@@ -41,7 +41,7 @@ export interface TermAt extends TermInSegment {
 const PROPOSED = 60;
 
 /** Batches whose meetings may be missing while more is read. */
-const AHEAD = 24;
+const AHEAD = 8;
 
 interface Served extends NumberedUnit {
   readonly texts: ServingTexts;

@@ -28,6 +28,8 @@ export class KitTerms {
   private readonly known: KnownTerms;
   private readonly source: string;
   private readonly target: string;
+  /** By text: asked for doubts and for each match, and one unit matches many segments. */
+  private readonly forbidden = new Map<string, readonly ForbiddenInTarget[]>();
 
   constructor(
     concepts: readonly ConceptBody[],
@@ -52,7 +54,13 @@ export class KitTerms {
   }
 
   /** Terms that a text in the target language should not have; where one of the same place may be used, it may. */
-  forbiddenIn(text: string): ForbiddenInTarget[] {
+  forbiddenIn(text: string): readonly ForbiddenInTarget[] {
+    let forbidden = this.forbidden.get(text);
+    if (!forbidden) this.forbidden.set(text, (forbidden = this.lookedForIn(text)));
+    return forbidden;
+  }
+
+  private lookedForIn(text: string): ForbiddenInTarget[] {
     const hits = this.known.find({ general: this.target, text });
     return hits
       .filter(

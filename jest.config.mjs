@@ -2,7 +2,8 @@
  * Threads that tests start run the sources, as the tests do: nothing has to be built before. Where it was built a moment
  * ago, they run that, which starts much sooner.
  */
-if (!process.env.FAIR_COPY_BUILT) process.env.FAIR_COPY_LOADER ??= new URL('test/source/register.mjs', import.meta.url).href;
+if (!process.env.FAIR_COPY_BUILT)
+  process.env.FAIR_COPY_LOADER ??= new URL('test/source/register.mjs', import.meta.url).href;
 
 const transform = ({ tsx }) => [
   '@swc/jest',

@@ -1,6 +1,6 @@
 /** Three memories become one: planned in sentences, counted, decided by key, written, taken back. */
 import { readFileSync } from 'node:fs';
-import { expect, open, test } from './application.js';
+import { expect, open, planMerge, test } from './application.js';
 
 test('three memories become one that lives on, conflicts decided by key, the job’s goes away, one undo brings all back', async ({
   page,
@@ -150,4 +150,14 @@ test('a comparison adds up and is handed over; termbases become one, by rank dra
   await page.mouse.up();
   await expect(page.getByRole('listitem').first()).toContainText('Brennick terminology');
   await expect(tally).toContainText('54 concepts = ');
+});
+
+test('a memory that is only looked up can be merged, but nothing is merged into it', async ({ page, server }) => {
+  await planMerge(server);
+  const headers = { 'content-type': 'application/json' };
+  const body = JSON.stringify({ isReference: true });
+  expect((await fetch(`${server.address}/api/memories/5`, { method: 'PATCH', headers, body })).status).toBe(200);
+  await open(page, server, '/merge', 1);
+  await expect(page.getByRole('radio', { name: /\(for reference only\)$/ })).toBeDisabled();
+  await expect(page.getByRole('radio', { name: /which lives on with it$/ })).toHaveCount(2);
 });

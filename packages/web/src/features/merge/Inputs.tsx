@@ -14,6 +14,7 @@ import { QUIET } from '../../ui/dragging.js';
 import { moment } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { SERIF } from '../../ui/typefaces.js';
+import { shared } from '../../parts/messages.js';
 import { mergeTexts as t } from './messages.js';
 
 /** What can be merged, as the list of inputs shows it. */
@@ -28,6 +29,8 @@ export interface Mergeable {
   readonly isSound: boolean;
   /** Of one job: it is proposed that it goes away with the merging. */
   readonly isOfJob: boolean;
+  /** It is only looked up: nothing is written to it. */
+  readonly isReference: boolean;
 }
 
 /** The part of a plan that says what becomes one, and where it goes. */
@@ -247,8 +250,13 @@ function Where({ plan, chosen, change, words }: WhereProps) {
             sx={{ ml: 4, mb: 1 }}
           />
         )}
-        {chosen.map(({ id, name }) => (
-          <FormControlLabel key={id} value={String(id)} control={<Radio size="small" />} label={t.toOld(name)} />
+        {chosen.map(({ id, name, isReference }) => (
+          <FormControlLabel
+            key={id}
+            value={String(id)}
+            control={<Radio size="small" disabled={isReference} />}
+            label={isReference ? `${name} (${shared.forReference})` : t.toOld(name)}
+          />
         ))}
       </RadioGroup>
     </Box>

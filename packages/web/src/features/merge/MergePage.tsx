@@ -36,7 +36,7 @@ function OfClient({ clientId }: { readonly clientId: number }) {
   return <Desk merging={merging} memories={memories} />;
 }
 
-const mergeable = ({ id, name, units, languages, changedAt, damage, ofJob }: MemoryBody): Mergeable => ({
+const mergeable = ({ id, name, units, languages, changedAt, damage, ofJob, isReference }: MemoryBody): Mergeable => ({
   id,
   name,
   size: t.units(units),
@@ -44,6 +44,7 @@ const mergeable = ({ id, name, units, languages, changedAt, damage, ofJob }: Mem
   changedAt,
   isSound: damage === null,
   isOfJob: ofJob,
+  isReference,
 });
 
 /** Units that are looked at: those of a memory of which the same becomes. */

@@ -50,7 +50,7 @@ function OfClient({ clientId }: { readonly clientId: number }) {
   return <Desk merging={merging} termbases={termbases} />;
 }
 
-const mergeable = ({ id, name, concepts, languages, changedAt }: Holding): Mergeable => ({
+const mergeable = ({ id, name, concepts, languages, changedAt, isReference }: Holding): Mergeable => ({
   id,
   name,
   size: t.concepts(concepts),
@@ -58,6 +58,7 @@ const mergeable = ({ id, name, concepts, languages, changedAt }: Holding): Merge
   changedAt,
   isSound: true,
   isOfJob: false,
+  isReference,
 });
 
 interface DeskProps {

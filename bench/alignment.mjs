@@ -4,12 +4,15 @@
  */
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
+import { isOnlyCutInDoubt } from '@fair-copy/core/alignment/bead.js';
 import { align } from '@fair-copy/core/alignment/align.js';
 import { caseOf, KIND_NAMES, pairsOf } from './align/cases.mjs';
 import { knownWordsFor } from '@fair-copy/files/phrase-lists.js';
 import { HARD, hardCases } from './align/hard-cases.mjs';
 
 const LANGUAGES = ['es', 'de', 'ru', 'hu', 'fi', 'ja', 'zh_CN', 'ko'];
+/** Below this the page shows a pair as doubtful. */
+const DOUBT = 0.8;
 const at = (path) => fileURLToPath(new URL(path, import.meta.url));
 
 /** Prints a line for each kind: means over the languages. */
@@ -18,7 +21,7 @@ export function alignmentQuality() {
     kind,
     cases: LANGUAGES.map((language) => caseOf(pairsOf(language), kind, language, 7 + k)),
   }));
-  const judged = { sure: 0, sureRight: 0, wrong: 0, wrongAmongLeast: 0, all: [] };
+  const judged = { sure: 0, sureRight: 0, wrong: 0, wrongAmongLeast: 0, all: [], cuts: [] };
   for (const { kind, cases } of all) {
     const ours = cases.map((one) => strict(one, aligned(one, judged)));
     const lengths = cases.map((one, k) => strict(one, byLength(cases)[k]));
@@ -39,7 +42,7 @@ export function alignmentQuality() {
 /** The same for kinds that are hard, each of them in eight languages. @param kinds left out: all */
 export function alignmentWhereHard(kinds = Object.keys(HARD)) {
   for (const kind of kinds) {
-    const judged = { sure: 0, sureRight: 0, wrong: 0, wrongAmongLeast: 0, all: [] };
+    const judged = { sure: 0, sureRight: 0, wrong: 0, wrongAmongLeast: 0, all: [], cuts: [] };
     const cases = hardCases(kind);
     const ours = cases.map((one) => strict(one, aligned(one, judged)));
     const lengths = byLength(cases).map((beads, k) => strict(cases[k], beads));
@@ -47,7 +50,8 @@ export function alignmentWhereHard(kinds = Object.keys(HARD)) {
     console.log(
       `pairs found, ${kind}`.padEnd(62),
       `${percent(mean(ours))}  (lengths alone ${percent(mean(lengths))}; lowest ${cases[worst].targetLang} ${percent(ours[worst])}; ` +
-        `over 0.9 sure, right ${percent(judged.sureRight / judged.sure)}; errors among the 10 % least sure ${percent(wrongAmongLeast(judged.all))})`,
+        `over 0.9 sure, right ${percent(judged.sureRight / judged.sure)}; errors among the 10 % least sure ${percent(wrongAmongLeast(judged.all))}; ` +
+        `only the cut in doubt ${judged.cuts.length}, of which something belongs together ${judged.cuts.filter(Boolean).length})`,
     );
   }
 }
@@ -92,6 +96,10 @@ function aligned(one, judged) {
   judged.sure += right.filter(({ sureness }) => sureness > 0.9).length;
   judged.sureRight += right.filter((bead) => bead.sureness > 0.9 && bead.right).length;
   judged.all.push(...right);
+  const linked = new Set(one.beads.flatMap(([s, t]) => s.flatMap((i) => t.map((j) => `${i} ${j}`))));
+  for (const bead of beads)
+    if (isOnlyCutInDoubt(bead, DOUBT))
+      judged.cuts.push(range(bead.source).some((i) => range(bead.target).some((j) => linked.has(`${i} ${j}`))));
   judged.wrong += right.filter((bead) => !bead.right).length;
   judged.wrongAmongLeast += least.filter((bead) => !bead.right).length;
   return beads.map(({ source, target }) => [range(source), range(target)]);

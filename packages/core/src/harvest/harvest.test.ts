@@ -1,4 +1,5 @@
 import { describe, expect, it, test } from '@jest/globals';
+import { isAdverb } from './adverbs.js';
 import { cValue } from './c-value.js';
 import { Beginnings } from './beginnings.js';
 import { Counterparts } from './counterparts.js';
@@ -48,6 +49,24 @@ test.each([
   ['locks', 'lock'],
   ['digital', 'digital'],
 ])('the singular of %s is %s', (word, singular) => expect(singularOf(word)).toBe(singular));
+
+/** Common practice. */
+test('English adverbs are told from other words that end so', () => {
+  const adverbs = [
+    'slowly',
+    'dynamically',
+    'generally',
+    'totally',
+    'simply',
+    'sharply',
+    'clearly',
+    'normally',
+    'briefly',
+  ];
+  expect(adverbs.filter((word) => !isAdverb(word))).toEqual([]);
+  const others = ['family', 'subassembly', 'supply', 'early', 'daily', 'reply', 'anomaly', 'lock'];
+  expect(others.filter(isAdverb)).toEqual([]);
+});
 
 const MANUAL = [
   'The lock keeper opens the upper gate of the lock chamber.',
@@ -149,6 +168,16 @@ describe('harvest', () => {
     const found = harvested(gates).map(({ text }) => text);
     expect(found.indexOf('roller gate')).toBeLessThan(found.indexOf('Ada Quill'));
     expect(found).toContain('Ada Quill');
+    // In German every noun is written so.
+    const names = [
+      'Hier liegt die Schleuse Elmkamp',
+      'Dort steht die Schleuse Elmkamp',
+      'Nun kommt die Schleuse Elmkamp',
+    ];
+    const roles = names.map((text) => `${text} und die obere Rolle.`);
+    const german = harvested(roles, 'de');
+    const scoreOf = (text: string): number => german.find((one) => one.text === text)!.score;
+    expect(scoreOf('Schleuse Elmkamp')).toBe(scoreOf('obere Rolle'));
   });
 
   it('gives as many as are asked for, past those that are terms already', () => {

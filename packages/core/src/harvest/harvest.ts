@@ -1,15 +1,18 @@
 /**
  * Words and phrases of texts that look like terms: what occurs often, does not begin or end with a function word, and is more
  * than a part of longer ones (C-value). Without a tagger, two habits of texts stand for the parts of speech: what articles
- * often follow is a verb ("close the gate"), and what only begins sentences is hardly a noun. Names of people, frequent in lists of contributors, come behind.
+ * often follow is a verb ("close the gate"), and what only begins sentences is hardly a noun. Names of people, frequent in
+ * lists of contributors, come behind.
  */
+import { writesNounsLarge } from '../language/large-nouns.js';
 import { primaryLanguage } from '../language/tags.js';
-import { singularOf } from './singular.js';
 import { STEMMERS } from '../termbase/recognition/stemmers.js';
 import { withoutCodes } from '../text/inline-codes.js';
+import { isAdverb } from './adverbs.js';
 import { cValue } from './c-value.js';
 import { functionWordsOf, type FunctionWords } from '../language/function-words.js';
 import { gapOf, Numbers, SeenTexts, wordsInText, type Level } from './phrases.js';
+import { singularOf } from './singular.js';
 
 export interface Candidate {
   /** As it is mostly written, in small letters but for names and German nouns. */
@@ -265,6 +268,7 @@ export class Harvest {
   /** What the places of each phrase say: whether it can be a term, and how much so. */
   private looksOf({ length, at, times }: Level): (Look | undefined)[] {
     const { positions } = this;
+    const namesShow = !writesNounsLarge(this.language);
     const looks: (Look | undefined)[] = new Array<Look | undefined>(times.length).fill(undefined);
     for (let i = 0; i < at.length; i++) {
       const id = at[i]!;
@@ -273,7 +277,7 @@ export class Harvest {
       const opens = i === 0 || (positions.at(i - 1) === BREAK && (i < 2 || this.texts.at(i - 2) !== this.texts.at(i)));
       // It begins a sentence that goes on behind it.
       if (opens && positions.at(i + length) !== BREAK) look.begins++;
-      if (!opens && length > 1 && this.isName(i, length)) look.named++;
+      if (namesShow && !opens && length > 1 && this.isName(i, length)) look.named++;
     }
     for (const [id, look] of looks.entries())
       if (look) look.weight = (1 - 0.7 * (look.begins / times[id]!)) * (1 - 0.8 * (look.named / times[id]!));
@@ -345,11 +349,6 @@ function endsInParticiple(text: string, language: string): boolean {
     !/(?:riverbed|seabed|flatbed|testbed|watershed|hundred|moped)$/u.test(text)
   );
 }
-
-/** Whether an English word ends as adverbs do and is none of the nouns and adjectives that do so too. */
-const isAdverb = (word: string): boolean => word.endsWith('ly') && !OTHERS_IN_LY.test(word);
-const OTHERS_IN_LY =
-  /(?:family|assembly|supply|reply|anomaly|ally|belly|butterfly|dragonfly|jelly|lily|monopoly|oligopoly|rally|tally|trolley|gully|panoply|homily|italy|daily|weekly|fortnightly|monthly|quarterly|yearly|hourly|early|friendly|only|fly|ply)$/u;
 
 interface Look {
   /** Its first position. */

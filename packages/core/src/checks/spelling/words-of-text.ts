@@ -1,4 +1,5 @@
 /** The words of a text that spelling is a question of: no names, codes, addresses, file names, commands. */
+import { writesNounsLarge } from '../../language/large-nouns.js';
 import { primaryLanguage, type LanguageTag } from '../../language/tags.js';
 import { CODE } from '../../text/inline-codes.js';
 import { placeholdersOf } from '../units/placeholders.js';
@@ -40,8 +41,8 @@ export function wordsOfText(text: string, language: LanguageTag): WordAt[] {
     if (BEHIND.has(behind) || ('.:?'.includes(behind) && behind !== '' && /[\p{L}\p{N}/]/u.test(bare[end + 1] ?? '')))
       continue;
     if (/\p{L}['’-]?\p{Lu}/u.test(word) || !ownScript.test(word)) continue;
-    // Nouns begin with a capital in German; elsewhere a capital within a sentence is a name's.
-    if (general !== 'de' && general !== 'lb' && /^\p{Lu}/u.test(word) && !beginsSentence(bare, index)) continue;
+    // A capital within a sentence is a name's, but where nouns have one.
+    if (!writesNounsLarge(general) && /^\p{Lu}/u.test(word) && !beginsSentence(bare, index)) continue;
     found.push({ word, from: inText(index), to: inText(end - 1) + 1 });
   }
   return found;

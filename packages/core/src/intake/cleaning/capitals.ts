@@ -1,13 +1,12 @@
 /** "Lock gate", "LOCK GATE" → "lock gate", in languages that do not write nouns large. */
-import { intlLocale, primaryLanguage } from '../../language/tags.js';
+import { writesNounsLarge } from '../../language/large-nouns.js';
+import { intlLocale } from '../../language/tags.js';
 import { mapPieces, withText, type CleaningStep } from './piece.js';
-
-const NOUNS_LARGE = new Set(['de', 'lb', 'nds', 'gsw']);
 
 export const capitalsStep: CleaningStep = {
   id: 'capitals',
   apply: (pieces, { language }) =>
-    language === null || NOUNS_LARGE.has(primaryLanguage(language))
+    language === null || writesNounsLarge(language)
       ? pieces
       : mapPieces(pieces, (piece) => withText(piece, lowered(piece.text, language))),
 };

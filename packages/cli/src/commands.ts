@@ -187,7 +187,7 @@ export const COMMANDS: readonly Command[] = [
     .option('--sure <probability>', 'writes only pairs at least so sure (0 to 1)', '0')
     .option(
       '--json',
-      'the pairs as JSON: beads, sureness, together (below it only the cut is in doubt), moved; fates where both languages are one',
+      'the pairs as JSON: beads, sureness, together (how probable it is that something of both does belong together), moved; fates where both languages are one',
     )
     .action(loaded(async () => (await import('./commands/align.js')).run)),
 

@@ -1,5 +1,6 @@
 /** A rehearsal from the files that a command is given: the kit opened, the documents read, everything worked out. */
-import { readFile, stat } from 'node:fs/promises';
+import { statSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { basename } from 'node:path';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
 import type { ConceptBody } from '@fair-copy/core/termbase/concept.js';
@@ -39,7 +40,7 @@ export interface RehearseOptions {
   readonly json?: boolean;
 }
 
-/** Bytes of memories. */
+/** Bytes of memories from which a thread beside is worth starting. */
 const LONG = 4_000_000;
 
 /** A concept of the kit, with the id that its file gives it. */
@@ -81,7 +82,7 @@ export async function rehearsedFrom(paths: readonly string[], options: RehearseO
   const bodies = concepts.map(({ body }) => body);
   const kit = new KitRehearsal({ segments, source, target, threshold, concepts: bodies, dictionaryFor });
   const headers: (TmxHeader | null)[] = [];
-  const thread = (await isLong(options.memory ?? [])) ? new SoughtThread(kit.texts, threshold) : null;
+  const thread = isLong(options.memory ?? []) ? new SoughtThread(kit.texts, threshold) : null;
   try {
     for (const path of options.memory ?? []) headers.push(await passed(path, kit, thread?.meet));
   } finally {
@@ -124,16 +125,9 @@ async function conceptsOf(
   return { concepts, spoken };
 }
 
-/** Whether a thread beside is worth starting: in some ten thousand units. */
-async function isLong(memories: readonly string[]): Promise<boolean> {
-  const sizes = await Promise.all(
-    memories.map((path) =>
-      stat(path).then(
-        ({ size }) => size,
-        () => 0,
-      ),
-    ),
-  );
+/** Whether a thread beside is worth starting: from some ten thousand units on. What is not there is said when it is read. */
+function isLong(memories: readonly string[]): boolean {
+  const sizes = memories.map((path) => statSync(path, { throwIfNoEntry: false })?.size ?? 0);
   return sizes.reduce((sum, size) => sum + size, 0) > LONG;
 }
 

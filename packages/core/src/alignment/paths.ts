@@ -77,13 +77,13 @@ export function finePath(
   path: readonly Cut[],
   nearOfBead: (bead: number) => number,
   most: number,
-  isClose = false,
+  saysTogether = false,
 ): WeighedBead[] {
   const { room, words, kinds } = known;
   const band = bandAround(path, (_, __, bead) => nearOfBead(bead));
   const [from] = path[0]!;
   const evidence = new WordEvidence(room, words, band, from, path.at(-1)![0], most, most);
-  return weighedPath(band, largest(kinds, most), scoreOf(evidence, known), isClose);
+  return weighedPath(band, largest(kinds, most), scoreOf(evidence, known), saysTogether);
 }
 
 /**

@@ -6,10 +6,10 @@ import { Cells, type BeadKinds, type Score } from './lattice.js';
 /**
  * The best path and the probability of each of its beads (forward–backward, Baum 1972). In a gap on both sides the source
  * comes first. Cost: cells times kinds.
- * @param isClose whether it is asked how probable it is that segments belong together, however they are cut
+ * @param saysTogether whether it is asked how probable it is that segments belong together, however they are cut
  */
-export function weighedPath(band: Band, kinds: BeadKinds, score: Score, isClose = false): WeighedBead[] {
-  const ways = new Ways(band, kinds, isClose);
+export function weighedPath(band: Band, kinds: BeadKinds, score: Score, saysTogether = false): WeighedBead[] {
+  const ways = new Ways(band, kinds, saysTogether);
   ways.begun(score);
   ways.ended();
   return ways.best();
@@ -46,11 +46,11 @@ class Ways {
   constructor(
     private readonly band: Band,
     private readonly kinds: BeadKinds,
-    isClose: boolean,
+    saysTogether: boolean,
   ) {
     this.cells = new Cells(band);
     const { size } = this.cells;
-    this.together = isClose ? new Float32Array(size) : null;
+    this.together = saysTogether ? new Float32Array(size) : null;
     const empty = (): Float64Array => new Float64Array(size).fill(-Infinity);
     [this.paired, this.inSource, this.inTarget, this.ready] = [empty(), empty(), empty(), empty()];
     this.values = new Float32Array(size * kinds.pairs.length).fill(-Infinity);

@@ -47,6 +47,15 @@ interface Served extends NumberedUnit {
   readonly texts: ServingTexts;
 }
 
+/** A batch whose meetings somebody works out. */
+interface Asked {
+  readonly served: readonly Served[];
+  /** Of all of them, in their order. */
+  readonly sources: readonly string[];
+  /** Null: whoever was asked has ended. */
+  readonly met: readonly Meeting[] | Promise<readonly Meeting[] | null>;
+}
+
 export class KitRehearsal {
   readonly terms: KitTerms;
   readonly memories: KitMemory[] = [];
@@ -97,7 +106,12 @@ export class KitRehearsal {
     batches: AsyncIterable<readonly NumberedUnit[]> | Iterable<readonly NumberedUnit[]>,
     meet: Meet = this.sought.meet,
   ): Promise<void> {
-    const ahead: (readonly [Served[], ReturnType<Meet>])[] = [];
+    const ahead: Asked[] = [];
+    const next = async (): Promise<void> => {
+      const { served, sources, met } = ahead.shift()!;
+      // Whatever ends it elsewhere, it is worked out here.
+      keepMet(memory, served, (await met) ?? this.sought.meet(sources, memory.threshold));
+    };
     for await (const batch of batches) {
       const served: Served[] = [];
       const sources: string[] = [];
@@ -107,17 +121,12 @@ export class KitRehearsal {
         served.push({ unit, number, texts });
         for (const source of texts.sources) sources.push(source);
       }
-      ahead.push([served, this.met(meet, sources, memory.threshold)]);
+      const met = meet(sources, memory.threshold);
+      ahead.push({ served, sources, met: met instanceof Promise ? met.catch(() => null) : met });
       for (const { texts } of served) this.counterparts.see(texts.sources[0]!, texts.target);
-      if (ahead.length > AHEAD) keepMet(memory, ...(await first(ahead)));
+      if (ahead.length > AHEAD) await next();
     }
-    while (ahead.length > 0) keepMet(memory, ...(await first(ahead)));
-  }
-
-  /** Whatever ends it elsewhere, it is worked out here. */
-  private met(meet: Meet, sources: readonly string[], threshold: number): ReturnType<Meet> {
-    const met = meet(sources, threshold);
-    return met instanceof Promise ? met.catch(() => this.sought.meet(sources, threshold)) : met;
+    while (ahead.length > 0) await next();
   }
 
   /** When all units have passed. One for each segment. */
@@ -138,13 +147,6 @@ export class KitRehearsal {
 }
 
 const isLookedAt = ({ language, isApart }: DocumentSegment): boolean => language === null && !isApart;
-
-async function first(
-  ahead: (readonly [Served[], ReturnType<Meet>])[],
-): Promise<readonly [Served[], readonly Meeting[]]> {
-  const [served, met] = ahead.shift()!;
-  return [served, await met];
-}
 
 /** @param met of the sources of all units, in their order */
 function keepMet(memory: KitMemory, units: readonly Served[], met: readonly Meeting[]): void {

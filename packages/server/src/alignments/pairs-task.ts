@@ -101,7 +101,7 @@ function* leftOut(all: readonly AlignmentBody[], sure: number): Generator<readon
 }
 
 function doubtOf([, , , , sureness, , , together]: BeadBody, sure: number): string {
-  const cut = isOnlyCutInDoubt({ sureness, ...(together !== undefined && { together }) }, sure);
+  const cut = isOnlyCutInDoubt({ sureness, together: together ?? 0 }, sure);
   return `doubtful, ${Math.round(sureness * 100)} % sure${cut ? '; it belongs together, only the cut is in doubt' : ''}`;
 }
 

@@ -14,7 +14,6 @@ import { QUIET } from '../../ui/dragging.js';
 import { moment } from '../../ui/format.js';
 import { languageName } from '../../ui/languages.js';
 import { SERIF } from '../../ui/typefaces.js';
-import { shared } from '../../parts/messages.js';
 import { mergeTexts as t } from './messages.js';
 
 /** What can be merged, as the list of inputs shows it. */
@@ -255,7 +254,8 @@ function Where({ plan, chosen, change, words }: WhereProps) {
             key={id}
             value={String(id)}
             control={<Radio size="small" disabled={isReference} />}
-            label={isReference ? `${name} (${shared.forReference})` : t.toOld(name)}
+            label={isReference ? t.toReference(name) : t.toOld(name)}
+            sx={{ my: 0.5 }}
           />
         ))}
       </RadioGroup>

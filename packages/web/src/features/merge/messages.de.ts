@@ -170,6 +170,7 @@ export const texts: MergeTexts = {
   where: 'Wohin das Ergebnis kommt',
   toNew: 'ein neuer Speicher',
   newName: 'Name des neuen Speichers',
+  toReference: (name) => `„${name}“ ist nur zum Nachschlagen`,
   toOld: (name) => `„${name}“, der damit weiterlebt`,
   sentence: {
     same: 'Einheiten sind gleich, wenn',

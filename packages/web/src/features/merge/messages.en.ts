@@ -178,6 +178,7 @@ export const texts = {
   where: 'Where the result goes',
   toNew: 'a new memory',
   newName: 'Name of the new memory',
+  toReference: (name: string) => `“${name}” is for reference only`,
   toOld: (name: string) => `“${name}”, which lives on with it`,
   sentence: {
     same: 'Units are the same when',

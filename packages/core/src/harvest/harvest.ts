@@ -9,6 +9,7 @@ import { primaryLanguage } from '../language/tags.js';
 import { STEMMERS } from '../termbase/recognition/stemmers.js';
 import { withoutCodes } from '../text/inline-codes.js';
 import { isAdverb } from './adverbs.js';
+import { association } from './association.js';
 import { cValue } from './c-value.js';
 import { functionWordsOf, type FunctionWords } from '../language/function-words.js';
 import { gapOf, Numbers, SeenTexts, wordsInText, type Level } from './phrases.js';
@@ -255,14 +256,10 @@ export class Harvest {
     return scored;
   }
 
-  /** How much its words belong together: normalised pointwise mutual information (Bouma 2009), −1 to 1; 1 for one word. */
+  /** How much the words of a phrase belong together, −1 to 1. */
   private association(from: number, length: number, times: number): number {
-    if (length === 1) return 1;
-    const all = this.wordCount;
-    let apart = 0;
-    for (let i = 0; i < length; i++) apart += Math.log(this.words[this.positions.at(from + i)]!.times / all);
-    const together = Math.log(times / all);
-    return (together - apart) / (-(length - 1) * together);
+    const each = Array.from({ length }, (_, i) => this.words[this.positions.at(from + i)]!.times);
+    return association(times, each, this.wordCount);
   }
 
   /** What the places of each phrase say: whether it can be a term, and how much so. */

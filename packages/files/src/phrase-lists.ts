@@ -7,6 +7,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { knownWords, type KnownWords, type Phrases } from '@fair-copy/core/alignment/known-words.js';
 import { canonicalTag, intlLocale, primaryLanguage, UNDETERMINED } from '@fair-copy/core/language/tags.js';
 
@@ -20,7 +21,7 @@ const PLACEHOLDER = /['"„“«]?\{\w+\}['"“”»]?|<[^>]*>|`/g;
 
 type PhraseList = (language: Intl.Locale) => Iterable<readonly [key: string, phrase: string]>;
 
-const LISTS: readonly PhraseList[] = [namesInIntl, namesOfThings, namesOfPlaces, messages];
+const LISTS: readonly PhraseList[] = [namesInIntl, namesOfThings, namesOfPlaces, messages, phrasesOfInterfaces];
 
 /** Of a client's own units so many teach what there is to be learned; each ten thousand take about a second. */
 export const MOST_TAUGHT = 10_000;
@@ -139,6 +140,15 @@ function* messages(locale: Intl.Locale): Generator<[string, string]> {
   for (const file of files)
     for (const [key, text] of Object.entries(readJson(file) as Readonly<Record<string, string>>))
       yield [key, isEnglish ? key.replace(/_\d+$/, '').replaceAll('_', ' ') : text];
+}
+
+/** Phrases of interfaces, one to a line that is the same in all languages (`scripts/phrases.mjs`). */
+function* phrasesOfInterfaces(locale: Intl.Locale): Generator<[string, string]> {
+  const folder = fileURLToPath(new URL('../phrases', import.meta.url));
+  for (const file of filesIn(locale, folder, (tag) => `${tag}.txt`)) {
+    const lines = readFileSync(file, 'utf8').split('\n');
+    for (const [number, phrase] of lines.entries()) if (phrase) yield [String(number), phrase];
+  }
 }
 
 const folderOf = (name: string, ...inside: string[]): string =>

@@ -12,8 +12,11 @@ import { WordEvidence, type Knowledge, type Room } from './word-evidence.js';
 
 /** Segments on one side of a bead at most. */
 export const LARGEST = 4;
-/** What the words say counts so much beside what the lengths say: words of a sentence do not vary independently. */
-const WORDS = 0.65;
+/**
+ * How much what the words say counts beside what the lengths say: words of a sentence do not vary independently, the two of
+ * a button nearly do. `few` and `many` are words of a segment, on average.
+ */
+const WORDS = { few: 4, ofFew: 1, many: 10, ofMany: 0.65 };
 
 export interface Known {
   readonly room: Room;
@@ -45,9 +48,16 @@ export function partScores(known: Known): PassageScore {
   };
 }
 
-export function scoreOf(evidence: WordEvidence, { lengths, twins, layout, edges, junctions }: Known): Score {
+export function scoreOf(evidence: WordEvidence, { room, lengths, twins, layout, edges, junctions }: Known): Score {
+  const weight = weightOfWords(room);
   const bare: Score = (i, a, j, b) =>
-    WORDS * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b) + edges.score(i, a, j, b);
+    weight * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b) + edges.score(i, a, j, b);
   const placed: Score = layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
   return junctions ? (i, a, j, b) => placed(i, a, j, b) + junctions.score(i, a, j, b) : placed;
+}
+
+function weightOfWords({ source, target }: Room): number {
+  const mean = (source.tokens.length + target.tokens.length) / Math.max(1, source.size + target.size);
+  const share = Math.min(1, Math.max(0, (mean - WORDS.few) / (WORDS.many - WORDS.few)));
+  return WORDS.ofFew + (WORDS.ofMany - WORDS.ofFew) * share;
 }

@@ -1,5 +1,6 @@
 /** Pairs of words that are likely before anything is read: equal words and numbers, words of equal beginning, terms, known words. */
 import type { PriorPairs } from './lexicon.js';
+import { knownPairsIn } from './holders.js';
 import { WHOLE_MARK, type Side } from './sides.js';
 import type { KnownWords } from './known-words.js';
 
@@ -43,15 +44,8 @@ export function priorPairs(
     if (!relatives || relatives.length > MOST_RELATIVES) return;
     for (const relative of relatives) if (relative !== t) add(s, relative, RELATIVE_WEIGHT);
   });
+  for (const [s, t, sureness] of knownPairsIn(source, target, words)) add(s, t, KNOWN_WEIGHT * sureness);
   const sourceNumbers = new Map(source.words.map((word, number) => [word, number]));
-  for (const [word, others] of words) {
-    const s = sourceNumbers.get(source.formOf(word));
-    if (s === undefined) continue;
-    for (const [other, sureness] of others) {
-      const t = numbers.get(target.formOf(other));
-      if (t !== undefined) add(s, t, KNOWN_WEIGHT * sureness);
-    }
-  }
   for (const [left, right] of terms) {
     const weight = TERM_WEIGHT / Math.max(left.length, right.length);
     for (const a of left)

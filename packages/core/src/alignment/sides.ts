@@ -16,6 +16,8 @@ export interface Side {
   readonly times: Uint8Array;
   readonly timesBefore: Uint8Array;
   readonly words: readonly string[];
+  /** Each word uncut, as it was first seen. */
+  readonly wholes: readonly string[];
   /** In how many segments each word stands. */
   readonly counts: Int32Array;
   /** What a word is compared by, of a text in which it is not the word itself. */
@@ -27,7 +29,7 @@ const TOKEN =
 /** Segments of so few tokens also count as one word of their own: headings and buttons come again as a whole. */
 const WHOLE = 6;
 /** Letters of a word that tell it from others; what follows is mostly inflection. */
-const BEGINNING = 7;
+export const BEGINNING = 7;
 /** Words beyond this many in one segment add nothing but time. */
 const MOST_TOKENS = 160;
 
@@ -39,6 +41,7 @@ const MOST_TOKENS = 160;
 export function sideOf(segments: readonly string[], language: string, formOf = (word: string): string => word): Side {
   const numbers = new Map<string, number>();
   const words: string[] = [];
+  const wholes: string[] = [];
   const counts: number[] = [];
   const starts = new Int32Array(segments.length + 1);
   const lengths = new Float64Array(segments.length);
@@ -52,13 +55,15 @@ export function sideOf(segments: readonly string[], language: string, formOf = (
     lengths[i] = Math.max(1, codePoints(text));
     /** The place of each word in `tokens`. */
     const seen = new Map<number, number>();
-    for (const word of comparedWords(text, cut)) {
+    const uncut: string[] = [];
+    for (const [at, word] of comparedWords(text, cut, uncut).entries()) {
       if (seen.size >= MOST_TOKENS) break;
       let number = numbers.get(word);
       if (number === undefined) {
         number = words.length;
         numbers.set(word, number);
         words.push(word);
+        wholes.push(uncut[at] ?? word);
         counts.push(0);
       }
       const place = seen.get(number);
@@ -82,6 +87,7 @@ export function sideOf(segments: readonly string[], language: string, formOf = (
     times: Uint8Array.from(times),
     timesBefore: Uint8Array.from(timesBefore),
     words,
+    wholes,
     counts: Int32Array.from(counts),
     formOf,
   };
@@ -90,32 +96,37 @@ export function sideOf(segments: readonly string[], language: string, formOf = (
 /** The words of a text in one language, as `sideOf` takes them. */
 export function wordsIn(language: string): (text: string) => string[] {
   const cut = cutterOf(language);
-  return (text) => comparedWords(text, cut);
+  return (text) => comparedWords(text, cut, []);
 }
 
-const BEGINNINGS = new Map<string, string>();
+const FOLDED = new Map<string, string>();
 const REMEMBERED = 100_000;
 
-/** A word folded and cut; words repeat, so what was worked out once is kept for a while. */
-function beginningOf(word: string): string {
-  let beginning = BEGINNINGS.get(word);
-  if (beginning === undefined) {
-    beginning = foldForSearch(word).slice(0, BEGINNING);
-    if (BEGINNINGS.size >= REMEMBERED) BEGINNINGS.clear();
-    BEGINNINGS.set(word, beginning);
+/** A word folded; words repeat, so what was worked out once is kept for a while. */
+function foldedWord(word: string): string {
+  let folded = FOLDED.get(word);
+  if (folded === undefined) {
+    folded = foldForSearch(word);
+    if (FOLDED.size >= REMEMBERED) FOLDED.clear();
+    FOLDED.set(word, folded);
   }
-  return beginning;
+  return folded;
 }
 
-/** The words by which segments are compared: folded, long ones by their beginning; signs; the whole of a short segment. */
-function comparedWords(text: string, cut: (run: string) => string[]): string[] {
+/**
+ * The words by which segments are compared: folded, long ones by their beginning; signs; the whole of a short segment.
+ * @param wholes takes each word that was cut, at its index, as it is uncut
+ */
+function comparedWords(text: string, cut: (run: string) => string[], wholes: string[]): string[] {
   const words: string[] = [];
   for (const match of text.matchAll(TOKEN)) {
     const [, number, run, word, sign] = match;
     if (number) words.push(digitsOf(number) || number);
     else if (run) words.push(...cut(run));
     else if (word) {
-      words.push(beginningOf(word));
+      const folded = foldedWord(word);
+      if (folded.length > BEGINNING) wholes[words.length] = folded;
+      words.push(folded.slice(0, BEGINNING));
     } else if (sign) words.push(SAME_SIGN[sign] ?? sign);
   }
   if (words.length > 1 && words.length <= WHOLE) words.push(WHOLE_MARK + words.join(' '));

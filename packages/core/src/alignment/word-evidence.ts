@@ -14,9 +14,10 @@ import type { Side } from './sides.js';
  * Share of the words whose translations are known that have none of them opposite. Of a word of which nothing is known
  * less is expected.
  */
-const UNTRANSLATED = 0.35;
-/** Numbers are nearly always carried over. */
+const UNTRANSLATED = 0.3;
+/** Numbers are nearly always carried over, and need no dictionary: so much more is expected of one than of a word. */
 const NUMBER_LEFT_OUT = 0.02;
+const NUMBER_EXPECTED = 2;
 /**
  * How much of that holds for a word of which nothing is known, as its translation would be unknown as well, or not: a
  * word that stands but once in its text, and any other.
@@ -59,9 +60,10 @@ export function knowledgeOf(source: Side, target: Side, lexicon: Lexicon, expect
 /** @param known for each word the probability of all its translations together */
 function aloneIn(side: Side, known: Float32Array, { once, more }: Expected): Alone {
   const words = known.map((share, word) => {
-    const untranslated = /^\p{N}/u.test(side.words[word]!) ? NUMBER_LEFT_OUT : UNTRANSLATED;
+    if (/^\p{N}/u.test(side.words[word]!))
+      return 1 - (1 - NUMBER_LEFT_OUT) * Math.min(1, Math.max(share, NUMBER_EXPECTED * more));
     const expected = side.counts[word] === 1 ? once : more;
-    return 1 - (1 - untranslated) * (expected + (1 - expected) * Math.min(1, share));
+    return 1 - (1 - UNTRANSLATED) * (expected + (1 - expected) * Math.min(1, share));
   });
   const logs = words.map(Math.log);
   const segments = new Float32Array(side.size);

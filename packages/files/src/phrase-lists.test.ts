@@ -16,6 +16,13 @@ test.each([
   ['nb', 'sv', 'Tyskland = Tyskland'],
 ])('%s and %s: %s', (source, target, pair) => expect(pairsIn(source, target)).toContain(pair));
 
+/** Short phrases of interfaces, one to a line. */
+test.each([
+  ['en', 'de', 'Yesterday = Gestern'],
+  ['fi', 'ja', 'Ääni = 音'],
+  ['en-GB', 'pt-BR', 'Sound = Som'],
+])('%s and %s: %s', (source, target, pair) => expect(pairsIn(source, target)).toContain(pair));
+
 /** Files of a region hold only what differs from the language in general. */
 describe('a language of a region has all that the language has', () => {
   test.each([

@@ -295,3 +295,16 @@ describe('the published length aligner', () => {
     expect(lengthAlignment([100, 60, 60, 100], [100, 120, 100]).map(short)).toEqual(['0-1|0-1', '1-3|1-2', '3-4|2-3']);
   });
 });
+
+test('rows of numbers that one side alone has are no pair of the other side’s', () => {
+  const row = (k: number): string[] => [`${100 + k * 7}`, `${9000 - k * 11}`, `${17 * k + 3}`, `${20000 + 13 * k}`];
+  const rows = (numbers: readonly number[]): string[] => numbers.flatMap(row);
+  const common = Array.from({ length: 40 }, (_, k) => k);
+  // The two rows after the twentieth are other ones on either side.
+  const source = rows([...common.slice(0, 20), 50, 51, ...common.slice(20)]);
+  const target = rows([...common.slice(0, 20), 61, 70, ...common.slice(20)]);
+  const { beads } = aligned(source, target);
+  const isPaired = (i: number): boolean => beads.some((b) => short(b) === `${i}-${i + 1}|${i}-${i + 1}`);
+  for (const k of [79, 88]) expect(isPaired(k)).toBe(true);
+  for (let k = 80; k < 88; k++) expect(isPaired(k)).toBe(false);
+});

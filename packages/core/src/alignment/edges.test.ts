@@ -67,3 +67,27 @@ test('sentences that only one text parts in their midst stay one passage with th
   const found = step.value.beads.map((b) => `${b.source.from}-${b.source.to}|${b.target.from}-${b.target.to}`);
   expect(found.filter((bead) => expected.includes(bead)).length).toBeGreaterThanOrEqual(8);
 });
+
+test('what a passage looks like that is broken up teaches nothing about edges', () => {
+  // Every fifth pair is followed by one that begins with a small letter on one side only, and is of two segments on the other.
+  const source: string[] = [];
+  const target: string[] = [];
+  const beads: WeighedBead[] = [];
+  const add = (left: readonly string[], right: readonly string[]): void => {
+    const [s, t] = [source.length, target.length];
+    beads.push({
+      source: { from: s, to: s + left.length },
+      target: { from: t, to: t + right.length },
+      sureness: 1,
+    });
+    source.push(...left);
+    target.push(...right);
+  };
+  for (let k = 0; k < 100; k++) {
+    if (k % 5 === 4) add(['of the lock is shut.'], ['Die Schleuse', 'ist zu.']);
+    else add([`Gate ${k}`], [`Tor ${k}`]);
+  }
+  const model = EdgeModel.of(source, target).learned(beads);
+  // What lies between the fourth pair and the fifth: a small letter beside a capital, no likelier than what is usual.
+  expect(model.between(beads[3]!, beads[4]!)).toBeLessThan(-1);
+});

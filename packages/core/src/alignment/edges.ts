@@ -57,20 +57,21 @@ export class EdgeModel {
     return EdgeModel.from({ source: kindsIn(source), target: kindsIn(target) }, []);
   }
 
-  /** @param beads an alignment from which is learned */
+  /** @param beads an alignment: what is learned is from pairs of one and one between such pairs */
   learned(beads: readonly WeighedBead[]): EdgeModel {
     return EdgeModel.from(this.edges, beads);
   }
 
   private static from(edges: Edges, beads: readonly WeighedBead[]): EdgeModel {
-    const pairs = beads.filter(({ source, target }) => lengthOf(source) > 0 && lengthOf(target) > 0);
     const { source, target } = edges;
-    const begins = pairs.map(
-      (bead) => [source.begin[bead.source.from]!, target.begin[bead.target.from]!, bead.sureness] as const,
-    );
-    const ends = pairs.map(
-      (bead) => [source.end[bead.source.to - 1]!, target.end[bead.target.to - 1]!, bead.sureness] as const,
-    );
+    // A passage that is cut anew, broken up, has edges that do not agree; and it leaves a bead of other size beside it.
+    const singles = beads.map((bead) => lengthOf(bead.source) === 1 && lengthOf(bead.target) === 1);
+    const begins = beads
+      .filter((_, k) => singles[k] && (singles[k - 1] ?? true))
+      .map((bead) => [source.begin[bead.source.from]!, target.begin[bead.target.from]!, bead.sureness] as const);
+    const ends = beads
+      .filter((_, k) => singles[k] && (singles[k + 1] ?? true))
+      .map((bead) => [source.end[bead.source.from]!, target.end[bead.target.from]!, bead.sureness] as const);
     return new EdgeModel(
       edges,
       togetherness(source.begin, target.begin, begins),

@@ -66,3 +66,23 @@ test('a text whose segments end where the others end stays as it is', () => {
   const { source, target, beads } = text(false);
   expect(joined(source, target, beads)).toEqual(beads);
 });
+
+test('a single word that reaches over is enough where its kind is frequent', () => {
+  const [source, target]: [string[], string[]] = [[], []];
+  const beads: WeighedBead[] = [];
+  for (let k = 0; k < 60; k++) {
+    const [s, t] = [source.length, target.length];
+    const over = k % 4 === 0 ? 5 : k % 4 === 2 ? 1 : 0;
+    const first = words(k * 40, 18);
+    // The words of the last passage stand elsewhere as well, but for the first of them.
+    const last = [words(k * 40 + 18, 1), ...words((k % 5) * 8, 8).split(' ')];
+    source.push([first, ...last.slice(0, over)].join(' '), last.slice(over).join(' '));
+    target.push(...[words(k * 40, 9), words(k * 40 + 9, 9), last.join(' ')]);
+    beads.push(bead(s, t, [1, 2]), bead(s + 1, t + 2));
+  }
+  const found = joined(source, target, beads);
+  const isJoined = (k: number): boolean => found.some(({ source: { from, to } }) => from === 2 * k && to === 2 * k + 2);
+  const all = Array.from({ length: 60 }, (_, k) => k);
+  expect(all.filter((k) => k % 4 === 2 && isJoined(k)).length).toBeGreaterThan(12);
+  expect(all.filter((k) => k % 2 === 1 && isJoined(k))).toEqual([]);
+});

@@ -8,14 +8,16 @@ import type { EdgeModel } from './edges.js';
 import type { BeadKinds } from './lattice.js';
 import type { LengthModel } from './length-model.js';
 import type { Side } from './sides.js';
-import type { Knowledge, Room } from './word-evidence.js';
+import { UNTRANSLATED, type Knowledge, type Room } from './word-evidence.js';
 
 /** Share of the words that are expected to be translated, and how much words count beside lengths; as in the whole score. */
-const [TRANSLATED, WORDS] = [0.65, 0.65];
+const [TRANSLATED, WORDS] = [1 - UNTRANSLATED, 0.65];
 /** Log of the places within a segment at which it may be cut. */
 const PLACES = 1;
 /** How often two neighbours are one passage that is cut anew, where nothing is known yet; and at most. */
 const FREQUENCY = { usual: 0.002, most: 0.3 };
+/** Neighbours for which the frequency of all counts, for how often those of one kind are one. */
+const OF_ALL = 20;
 /** Pairs that a text has at least to show how it is cut; the share of them that are then no pair of one and one. */
 const PAIRS = { least: 20, anew: 0.05 };
 /** Gains that chance hardly explains, and the shares of neighbours that have them in a text cut anew throughout. */
@@ -43,7 +45,10 @@ export interface Texts {
 interface Bound {
   readonly first: number;
   readonly second: number;
+  /** Log of how much likelier they are one by what reaches over. */
   readonly gain: number;
+  /** What the one would be: 3-2. */
+  readonly kind: string;
 }
 
 /** @returns the beads, some of them joined; of the others the sureness says how far that is in doubt. O(words) */
@@ -54,19 +59,15 @@ export function joinedWhereRecut(beads: readonly WeighedBead[], texts: Texts): W
     ({ gain: least, share }) => bounds.filter(({ gain }) => gain > least).length >= share * bounds.length,
   );
   if (!isPlain && !isSeenCut(beads)) return [...beads];
-  let frequency = FREQUENCY.usual;
-  for (let round = 0; round < 3; round++) {
-    const sum = bounds.reduce((all, { gain }) => all + chance(gain, frequency), 0);
-    frequency = Math.min(FREQUENCY.most, Math.max(FREQUENCY.usual, sum / Math.max(1, bounds.length)));
-  }
+  const chances = chancesOf(bounds);
   const result = beads.map((bead): WeighedBead | null => bead);
   /** By bead: the first of those that it is joined with. */
   const firsts = beads.map((_, k) => k);
-  for (const { first, second, gain } of bounds) {
-    const share = chance(gain, frequency);
+  bounds.forEach(({ first, second }, k) => {
+    const share = chances[k]!;
     const [at, before, bead] = [firsts[first]!, result[firsts[first]!]!, result[second]!];
     const joined = { source: over(before.source, bead.source), target: over(before.target, bead.target) };
-    if (lengthOf(joined.source) > LARGEST || lengthOf(joined.target) > LARGEST) continue;
+    if (lengthOf(joined.source) > LARGEST || lengthOf(joined.target) > LARGEST) return;
     if (share > 0.5) {
       // What either of them is right in, the joined one is right in as well.
       result[at] = { ...joined, sureness: share, together: Math.max(share, before.together ?? 0, bead.together ?? 0) };
@@ -76,7 +77,7 @@ export function joinedWhereRecut(beads: readonly WeighedBead[], texts: Texts): W
       result[at] = { ...before, sureness: before.sureness * (1 - share) };
       result[second] = { ...bead, sureness: bead.sureness * (1 - share) };
     }
-  }
+  });
   return result.filter((bead) => bead !== null);
 }
 
@@ -100,11 +101,31 @@ function boundsOf(beads: readonly WeighedBead[], reach: Reach): Bound[] {
   return beads.flatMap((bead, second): Bound[] => {
     const [before, last] = [beads[second - 2], beads[second - 1]];
     if (!isPair(bead) || !last) return [];
-    if (isPair(last)) return [{ first: second - 1, second, gain: reach.over(last, bead) }];
+    if (isPair(last)) return [{ first: second - 1, second, gain: reach.over(last, bead), kind: kindOf(last, bead) }];
     if (!before || !isPair(before)) return [];
-    return [{ first: second - 2, second, gain: reach.through(before, last, bead) }];
+    return [{ first: second - 2, second, gain: reach.through(before, last, bead), kind: kindOf(before, bead) }];
   });
 }
+
+const kindOf = (first: WeighedBead, second: WeighedBead): string =>
+  `${lengthOf(over(first.source, second.source))}-${lengthOf(over(first.target, second.target))}`;
+
+/** How probable it is that each is one; each kind is as frequent as it is found to be, in rounds (expectation and maximization). */
+function chancesOf(bounds: readonly Bound[]): readonly number[] {
+  const within = (share: number): number => Math.min(FREQUENCY.most, Math.max(FREQUENCY.usual, share));
+  let chances = bounds.map(({ gain }) => chance(gain, FREQUENCY.usual));
+  for (let round = 0; round < ROUNDS; round++) {
+    const all = within(chances.reduce((sum, share) => sum + share, 0) / Math.max(1, bounds.length));
+    const kinds = new Map<string, { sum: number; count: number }>();
+    bounds.forEach(({ kind }, k) => {
+      const { sum, count } = kinds.get(kind) ?? { sum: OF_ALL * all, count: OF_ALL };
+      kinds.set(kind, { sum: sum + chances[k]!, count: count + 1 });
+    });
+    chances = bounds.map(({ kind, gain }) => chance(gain, within(kinds.get(kind)!.sum / kinds.get(kind)!.count)));
+  }
+  return chances;
+}
+const ROUNDS = 5;
 
 const over = (a: Span, b: Span): Span => ({ from: a.from, to: b.to });
 
@@ -247,8 +268,8 @@ function lengthIn({ lengths }: Side, { from, to }: Span): number {
   return sum;
 }
 
-/** Words that are moved at least, and that stay. */
-const LEAST = 2;
+/** Words that go over at least, and that stay. */
+const LEAST = 1;
 
 /**
  * The best that a part of a segment can do by going over: its beginning, or its end.

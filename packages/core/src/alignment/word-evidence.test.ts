@@ -7,7 +7,7 @@ import { priorPairs } from './prior.js';
 import { sideOf, type Side } from './sides.js';
 import { knowledgeOf, Room, WordEvidence, type Knowledge } from './word-evidence.js';
 
-const UNTRANSLATED = 0.35;
+const UNTRANSLATED = 0.3;
 const EXPLAINS = 0.05;
 
 interface Token {

@@ -14,7 +14,7 @@ import type { Side } from './sides.js';
  * Share of the words whose translations are known that have none of them opposite. Of a word of which nothing is known
  * less is expected.
  */
-const UNTRANSLATED = 0.3;
+export const UNTRANSLATED = 0.3;
 /** Numbers are nearly always carried over, and need no dictionary: so much more is expected of one than of a word. */
 const NUMBER_LEFT_OUT = 0.02;
 const NUMBER_EXPECTED = 2;

@@ -257,6 +257,21 @@ test('the galley is filtered and sorted; a match says what its unit says by now,
   await keep({ memories: [{ id: older, off: 5 }] });
 });
 
+test('words parted at the end of a line are made whole, unless the kit says otherwise', async () => {
+  const before = await look();
+  const text = 'Each lock has two gates and a sluice, and the water-\nway has forty of them.\n';
+  const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from(text));
+  const read = async (parted: boolean): Promise<string> => {
+    await keep({ documents: [{ sha256, name: 'wrapped.txt' }], reading: { headers: false, hidden: false, parted } });
+    await run();
+    return (await galley()).map((segment) => segment.text).join(' ');
+  };
+  expect(await read(false)).toContain('the waterway has');
+  expect((await read(true)).replace(/\s/g, '')).toContain('thewater-wayhas');
+  await keep({ documents: before.plan.documents, reading: before.plan.reading });
+  await run();
+});
+
 test('a document that holds no text is refused by its name, and the last rehearsal stands', async () => {
   const before = await look();
   const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from('\n\n'));

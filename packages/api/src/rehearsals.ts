@@ -23,8 +23,13 @@ export const kitPlan = kitChoice.extend({
   documents: z
     .array(z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), name: z.string().min(1).max(300) }))
     .max(2000),
-  /** What of word-processor documents is read besides their text. */
-  reading: z.object({ headers: z.boolean(), hidden: z.boolean() }).default({ headers: false, hidden: false }),
+  /**
+   * What of word-processor documents is read besides their text, and whether words parted at the end of a line stay so;
+   * otherwise they are made whole.
+   */
+  reading: z
+    .object({ headers: z.boolean(), hidden: z.boolean(), parted: z.boolean().default(false) })
+    .default({ headers: false, hidden: false, parted: false }),
   rates: rateCard,
   /** What the client said is no term, in small letters. */
   noTerms: z.array(z.string().max(300)).max(5000),

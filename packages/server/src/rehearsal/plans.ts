@@ -23,7 +23,7 @@ type OfClient = Pick<KitPlan, 'rates' | 'noTerms'>;
 const USUAL: OfClient = { rates: USUAL_RATES, noTerms: [] };
 
 type Tried = Pick<KitPlan, 'documents' | 'reading'>;
-const NOTHING: Tried = { documents: [], reading: { headers: false, hidden: false } };
+const NOTHING: Tried = { documents: [], reading: { headers: false, hidden: false, parted: false } };
 export type KeptOutcome = RehearsalOutcome & { readonly before: FiguresBody | null };
 
 interface Row {
@@ -44,7 +44,10 @@ export class KitPlans {
     const kit = kitById(workspace, kitId);
     const row = this.row(kitId);
     const { rates, noTerms } = { ...USUAL, ...this.ofClient.plan(kit.client_id) };
-    const { documents, reading } = { ...NOTHING, ...(row && (JSON.parse(row.body) as Tried)) };
+    const tried: Partial<Tried> = row ? (JSON.parse(row.body) as Tried) : {};
+    const { documents } = { ...NOTHING, ...tried };
+    // One that was kept before a switch came has nothing to say of it.
+    const reading = { ...NOTHING.reading, ...tried.reading };
     return { ...choiceOf(workspace, kit), documents, reading, rates, noTerms };
   }
 

@@ -79,7 +79,7 @@ interface ReadingProps {
   readonly onChange: (reading: KitPlan['reading']) => void;
 }
 
-/** What of word-processor documents is read besides their text. */
+/** What of word-processor documents is read besides their text; words at line ends. */
 function Reading({ reading, onChange }: ReadingProps) {
   return (
     <Box sx={{ mb: 1 }}>
@@ -93,6 +93,17 @@ function Reading({ reading, onChange }: ReadingProps) {
           label={t.reading[what]}
         />
       ))}
+      <FormControlLabel
+        sx={{ display: 'flex' }}
+        control={
+          <Checkbox
+            size="small"
+            checked={!reading.parted}
+            onChange={(_, whole) => onChange({ ...reading, parted: !whole })}
+          />
+        }
+        label={t.reading.whole}
+      />
     </Box>
   );
 }

@@ -13,7 +13,11 @@ export const texts: typeof en = {
   folder: 'Ein Ordner mit Dokumenten',
   taking: (at: number, of: number) => `${number(at)} von ${number(of)} wird aufgenommen …`,
   remove: (name: string) => `Wegnehmen: ${name}`,
-  reading: { headers: 'mit Kopf- und Fußzeilen', hidden: 'mit verborgenem Text' },
+  reading: {
+    headers: 'mit Kopf- und Fußzeilen',
+    hidden: 'mit verborgenem Text',
+    whole: 'am Zeilenende getrennte Wörter zusammengesetzt',
+  },
   leftOut: 'Aus Archiven und Ordnern ausgelassen:',
   languages: 'Sprachen',
   source: 'Die Dokumente sind auf',

@@ -12,7 +12,11 @@ export const texts = {
   folder: 'A folder of documents',
   taking: (at: number, of: number) => `Taking in ${number(at)} of ${number(of)} …`,
   remove: (name: string) => `Take away: ${name}`,
-  reading: { headers: 'with headers and footers', hidden: 'with hidden text' },
+  reading: {
+    headers: 'with headers and footers',
+    hidden: 'with hidden text',
+    whole: 'words parted at line ends made whole',
+  },
   leftOut: 'Left out of zips and folders:',
   languages: 'Languages',
   source: 'The documents are in',

@@ -10,7 +10,7 @@ import type { LengthModel } from './length-model.js';
 import type { Side } from './sides.js';
 import { UNTRANSLATED, type Knowledge, type Room } from './word-evidence.js';
 
-/** Share of the words that are expected to be translated, and how much words count beside lengths; as in the whole score. */
+/** Share of the words that are expected to be translated, and how much words count beside lengths; as in the whole score of sentences. */
 const [TRANSLATED, WORDS] = [1 - UNTRANSLATED, 0.65];
 /** Log of the places within a segment at which it may be cut. */
 const PLACES = 1;
@@ -18,6 +18,8 @@ const PLACES = 1;
 const FREQUENCY = { usual: 0.002, most: 0.3 };
 /** Neighbours for which the frequency of all counts, for how often those of one kind are one. */
 const OF_ALL = 20;
+/** How often frequencies are estimated anew. */
+const ROUNDS = 5;
 /** Pairs that a text has at least to show how it is cut; the share of them that are then no pair of one and one. */
 const PAIRS = { least: 20, anew: 0.05 };
 /** Gains that chance hardly explains, and the shares of neighbours that have them in a text cut anew throughout. */
@@ -125,8 +127,6 @@ function chancesOf(bounds: readonly Bound[]): readonly number[] {
   }
   return chances;
 }
-const ROUNDS = 5;
-
 const over = (a: Span, b: Span): Span => ({ from: a.from, to: b.to });
 
 function chance(gain: number, frequency: number): number {

@@ -79,11 +79,16 @@ test('by keyboard: terms are marked and merged, a concept is split, and both are
 }) => {
   await open(page, server, '/termbases/1?language=de', 1);
   const list = page.getByRole('complementary', { name: 'Terms' });
+  await list.getByRole('button', { name: /^Baggergut/ }).waitFor();
+  // Keys that are quicker than the machine.
+  const chromium = await page.context().newCDPSession(page);
+  await chromium.send('Emulation.setCPUThrottlingRate', { rate: 6 });
   await list.getByRole('button', { name: /^Baggergut/ }).click();
   await page.locator('main').press('x');
   await page.locator('main').press('j');
   await page.locator('main').press('x');
   await expect(page.getByText('2 marked')).toBeVisible();
+  await chromium.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   await page.getByRole('button', { name: 'Change the marked …' }).press('Enter');
   await page.getByRole('combobox', { name: 'What to do' }).press('Enter');
   await page.getByRole('option', { name: 'Merge into one concept' }).press('Enter');

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { focusChosenLine, goesToLine } from './chosen-line.js';
 
 export type KeyMap = Readonly<Record<string, () => void>>;
@@ -9,7 +9,8 @@ export type KeyMap = Readonly<Record<string, () => void>>;
  */
 export function useKeys(map: KeyMap): void {
   const latest = useRef(map);
-  useEffect(() => {
+  // Before the next key can come.
+  useLayoutEffect(() => {
     latest.current = map;
   });
   useEffect(() => {

@@ -2,13 +2,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { memory as memoryQuery } from '../../api/queries.js';
 import type { MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { m } from '../../messages/index.js';
 import { ResourceHead, ResourceNotShown } from '../../parts/resource-page.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useAddress } from '../../ui/useAddress.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { useMarks } from '../../ui/useMarks.js';
 import { ChangeUnits } from './ChangeUnits.js';
@@ -45,7 +46,7 @@ export function MemoryPage() {
 const COLUMNS = 4;
 
 function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
-  const [params, setParams] = useSearchParams();
+  const [params, show] = useAddress();
   const unit = Number(params.get('unit') ?? 0);
   const tags = memory.languages.map(({ language }) => language);
   const [columns, setColumns] = useState<readonly string[]>(tags.slice(0, 2));
@@ -58,8 +59,7 @@ function LoadedMemory({ memory }: { readonly memory: MemoryBody }) {
   const undo = useUndoNewest((entry) => entry.memoryId === memory.id);
   useKeyHints(HINTS);
   useKeys({ u: undo });
-  const choose = (id: number): void =>
-    setParams((now) => new URLSearchParams({ ...Object.fromEntries(now), unit: String(id) }), { replace: true });
+  const choose = (id: number): void => show({ unit: String(id) });
   const selection = { filter, ...(marked.size > 0 && { ids: [...marked] }) };
   return (
     <>

@@ -5,8 +5,8 @@ import MenuItem from '@mui/material/MenuItem';
 import Tab from '@mui/material/Tab';
 import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { KitItem } from '@fair-copy/api/kits.js';
 import type { CountedBody, KitPlan, RehearsalBody } from '@fair-copy/api/rehearsals.js';
@@ -15,7 +15,7 @@ import type { Spoken } from '@fair-copy/words/catalogues.js';
 import { words } from '../../all-words.js';
 import { call } from '../../api/http.js';
 import { kits as kitsOf } from '../../api/queries.js';
-import { fetchJobFile, jobEnded, jobResult } from '../../api/jobs.js';
+import { fetchJobFile, jobEnded } from '../../api/jobs.js';
 import { m } from '../../messages/index.js';
 import { ClientChoice } from '../../parts/ClientChoice.js';
 import { PageHead } from '../../parts/resource-page.js';
@@ -24,7 +24,6 @@ import { money } from '../../ui/format.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { Failed, failureOf } from '../../ui/Failed.js';
 import { useToast } from '../../ui/toast-store.js';
-import { useBusy } from '../../ui/useBusy.js';
 import { errorWords } from '../../words.js';
 import { Brief } from './Brief.js';
 import { Figures } from './Figures.js';
@@ -32,6 +31,7 @@ import { Galley } from './Galley.js';
 import { rehearseTexts as t } from './messages.js';
 import { Missing } from './Missing.js';
 import { kitOf } from './queries.js';
+import { useKit } from './useKit.js';
 
 const NewKit = lazy(async () => ({ default: (await import('./NewKit.js')).NewKit }));
 
@@ -89,10 +89,10 @@ function FirstKit({ clientId }: { readonly clientId: number }) {
 
 const TABS = ['galley', 'figures', 'missing'] as const;
 
-function Desk({ body, kits }: { readonly body: RehearsalBody; readonly kits: readonly KitItem[] }) {
+function Desk({ body: asked, kits }: { readonly body: RehearsalBody; readonly kits: readonly KitItem[] }) {
+  const { body, change, run, busy } = useKit(asked);
   const { kitId, plan, outcome, stale } = body;
   const [tab, setTab] = useState<(typeof TABS)[number]>('galley');
-  const { change, run, busy } = useKit(body);
   const isReady = plan.documents.length > 0 && plan.source !== '' && plan.target !== '';
   return (
     <>
@@ -145,32 +145,6 @@ function Counted({ documents, rates }: { readonly documents: CountedBody; readon
       {t.counted(documents.length, all, repeated, cost === null ? null : money(cost, rates.currency))}
     </Typography>
   );
-}
-
-/** Changes of the kit are shown at once and kept; a rehearsal is one job. */
-function useKit({ kitId, plan }: RehearsalBody) {
-  const queries = useQueryClient();
-  const { fail } = useToast();
-  const { busy, run } = useBusy();
-  const { queryKey } = kitOf(kitId);
-  /** Changes on their way, each after the one before it. */
-  const kept = useRef<Promise<void>>(Promise.resolve());
-  const change = (part: Partial<KitPlan>): void => {
-    const { noTerms, ...next } = { ...(queries.getQueryData(queryKey)?.plan ?? plan), ...part };
-    queries.setQueryData(queryKey, (now) => now && { ...now, plan: { ...next, noTerms } });
-    const mine: Promise<void> = kept.current
-      .then(() => call('PUT /rehearsals/:id', { params: { id: kitId }, body: next }))
-      .catch(fail)
-      // What was changed since stays as it is shown.
-      .then(() => (kept.current === mine ? queries.invalidateQueries({ queryKey }) : undefined));
-    kept.current = mine;
-  };
-  const rehearse = async (): Promise<void> => {
-    await kept.current;
-    await jobResult(await call('POST /rehearsals/:id/run', { params: { id: kitId } }));
-    await queries.invalidateQueries({ queryKey: ['rehearsal'] });
-  };
-  return { change, busy, run: () => run(rehearse) };
 }
 
 function HandOver({ kit }: { readonly kit: number }) {

@@ -271,13 +271,15 @@ function Terms({ query, anchors, conceptId, onConcept, marked, onMark, wanted, o
   useEffect(() => {
     if (here >= 0) list.current?.scrollIntoView({ index: here, behavior: 'auto' });
   }, [here]);
+  const choose = (item: TermItem, index: number): void => {
+    setStepped({ concept: item.concept, index });
+    onConcept(item.concept);
+  };
   const go = (by: number) => () => {
+    if (here < 0 && place === undefined) return;
     const next = Math.max(0, Math.min(count - 1, here + by));
     const item = itemAt(next);
-    if (item) {
-      setStepped({ concept: item.concept, index: next });
-      onConcept(item.concept);
-    }
+    if (item) choose(item, next);
     list.current?.scrollIntoView({ index: next, behavior: 'auto' });
   };
   const firstListed = itemAt(0)?.concept;
@@ -302,7 +304,7 @@ function Terms({ query, anchors, conceptId, onConcept, marked, onMark, wanted, o
           chosen={index === here}
           marked={marked.has(itemAt(index)?.concept ?? -1)}
           onMark={onMark}
-          onChoose={onConcept}
+          onChoose={(item) => choose(item, index)}
         />
       )}
     />
@@ -315,7 +317,7 @@ interface LineProps {
   readonly chosen: boolean;
   readonly marked: boolean;
   readonly onMark: (concept: number) => void;
-  readonly onChoose: (id: number) => void;
+  readonly onChoose: (item: TermItem) => void;
 }
 
 function TermLine({ item, language, chosen, marked, onMark, onChoose }: LineProps) {
@@ -331,7 +333,7 @@ function TermLine({ item, language, chosen, marked, onMark, onChoose }: LineProp
       })}
     >
       <ButtonBase
-        onClick={() => item && onChoose(item.concept)}
+        onClick={() => item && onChoose(item)}
         aria-current={chosen ? 'true' : undefined}
         sx={{ display: 'block', flex: 1, minWidth: 0, textAlign: 'start', pl: 2, py: '3px', minHeight: 47 }}
       >

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { termbase as termbaseQuery, termPage } from '../../api/queries.js';
 import type { TermbaseBody } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
@@ -10,6 +10,7 @@ import { m } from '../../messages/index.js';
 import { ResourceHead, ResourceNotShown } from '../../parts/resource-page.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useKeyHints, type KeyHint } from '../../ui/key-list.js';
+import { useAddress } from '../../ui/useAddress.js';
 import { useKeys } from '../../ui/useKeys.js';
 import { ConceptSheet } from './ConceptSheet.js';
 import { HandOver } from './HandOver.js';
@@ -35,7 +36,7 @@ export function TermbasePage() {
 }
 
 function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
-  const [params, setParams] = useSearchParams();
+  const [params, show] = useAddress();
   const language = params.get('language') ?? termbase.languages[0]?.language ?? '';
   const chosen = Number(params.get('concept') ?? 0);
   // A list opens with its first entry shown beside it.
@@ -50,8 +51,6 @@ function LoadedTermbase({ termbase }: { readonly termbase: TermbaseBody }) {
   const undo = useUndoNewest((entry) => entry.termbaseId === termbase.id);
   useKeyHints(HINTS);
   useKeys({ u: undo });
-  const show = (change: Readonly<Record<string, string>>): void =>
-    setParams((now) => new URLSearchParams({ ...Object.fromEntries(now), ...change }), { replace: true });
   return (
     <>
       <ResourceHead

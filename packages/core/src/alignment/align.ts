@@ -12,7 +12,7 @@ import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
 import { learnedLexicon, lexiconOfPrior, type PriorPairs, type TrainingBead } from './lexicon.js';
 import { listness } from './listness.js';
 import { movedPassages } from './moves.js';
-import { finePath, isQuiet, NEAR_AT_FIRST, needsAnchors, refined, roughPath } from './paths.js';
+import { firstBeads, isQuiet, needsAnchors, refined, roughPath } from './paths.js';
 import { priorPairs } from './prior.js';
 import { isSeenCut, joinedWhereRecut } from './recut.js';
 import { partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
@@ -38,9 +38,10 @@ export interface AlignOptions {
 }
 
 const ROUNDS = 3;
-/** Texts of more segments than this teach enough in one round less, and by so many beads, but for the last time. */
+/** Texts of more segments than this teach enough in one round less. */
 const MANY = 4000;
-const TEACHING = 10_000;
+/** Beads that a lexicon is learned from, at most: as long as another is learned after it; the last. */
+const TEACHING = { before: 10_000, last: 300_000 };
 /** Pairs for each segment of the shorter text, from which on it is worth learning from them. */
 const HOPELESS = 0.08;
 /** Share of beads without doubt, from which on there is nothing more to be learned. */
@@ -169,7 +170,7 @@ function* aligned(
   let isHopeless = false;
   for (let round = 0; round < rounds; round++) {
     const anchors = needsAnchors(left, right) ? guideOf(parts.flat(), anchorsOf(left, right, known.words.lexicon)) : [];
-    parts = between.map((part) => finePath(known, roughPath(known, part, anchors), () => NEAR_AT_FIRST, 2));
+    parts = between.map((part) => firstBeads(known, roughPath(known, part, anchors)));
     const beads = withFixed(fixed, parts);
     const lessons = trainingBeads(beads);
     // Long texts of which next to nothing belongs together teach nothing: another round would find no more.
@@ -179,8 +180,7 @@ function* aligned(
     // Where a long text leaves hardly a doubt, another round would say the same.
     const isSettled = rounds < ROUNDS && parts.flat().filter(isQuiet).length > SETTLED * beads.length;
     const isLast = isSettled || round === rounds - 1;
-    const taught = isLast ? lessons : spread(lessons, TEACHING);
-    known = learned(beads, taught);
+    known = learned(beads, spread(lessons, isLast ? TEACHING.last : TEACHING.before));
     yield 0.05 + ((BEFORE_LAST - 0.05) * (round + 1)) / rounds;
     if (isHopeless || isSettled) break;
   }
@@ -190,7 +190,7 @@ function* aligned(
     parts = parts.map((beads) => joinedWhereRecut(beads, known));
     const beads = withFixed(fixed, parts);
     // All kinds of beads are seen only now: where many are large, they are as frequent as that, and teach other words.
-    known = learned(beads, trainingBeads(beads));
+    known = learned(beads, spread(trainingBeads(beads), TEACHING.last));
     parts = yield* lastPass(known, parts, between, false);
   }
   parts = parts.map((beads) => joinedWhereRecut(beads, known));

@@ -4,6 +4,7 @@
  * Taskar & Klein 2006), with absolute discounting so that what was seen together once proves nothing.
  */
 import type { Bead, Span } from './bead.js';
+import { Growing } from './growing.js';
 import type { Side } from './sides.js';
 
 /** A sparse table of pairs of words, ordered by the source word. */
@@ -35,7 +36,13 @@ const LEAST = 0.002;
 
 /** The lexicon that says only what is known before. */
 export function lexiconOfPrior(source: Side, target: Side, prior: PriorPairs): Lexicon {
-  const table = new Table(source, target, knownPairs(source, prior));
+  const known = knownPairs(source, prior);
+  const table = new Table(source, target, {
+    rows: known.rows.slice(),
+    targets: known.targets.slice(),
+    known,
+    counts: known.weights.slice(),
+  });
   table.estimate(0);
   return table.lexicon();
 }
@@ -151,18 +158,25 @@ function wordsByBead(
   return { starts, words: words.all() };
 }
 
-/** Pairs of words by source word. */
+/** Known pairs by source word. */
+interface KnownPairs {
+  readonly rows: Int32Array;
+  readonly targets: Int32Array;
+  /** How often each is taken as seen. */
+  readonly weights: Float64Array;
+}
+
+/** Pairs of words by source word: in each row the known ones first. */
 interface Pairs {
   readonly rows: Int32Array;
   readonly targets: Int32Array;
-  /** How often known pairs are taken as seen; 0 of the others. */
-  readonly known: Float64Array;
+  readonly known: KnownPairs;
   /** How often a pair is expected to stand for each other, with what is known. */
   readonly counts: Float64Array;
 }
 
-/** The known pairs by source word, each once: a pair may be known for several reasons. */
-function knownPairs(side: Side, { source, target, weight }: PriorPairs): Pairs {
+/** Each known pair once: it may be known for several reasons. */
+function knownPairs(side: Side, { source, target, weight }: PriorPairs): KnownPairs {
   const order = Array.from(source, (_, k) => k).sort((a, b) => source[a]! - source[b]! || target[a]! - target[b]!);
   const rows = new Int32Array(side.words.length + 1);
   const targets: number[] = [];
@@ -178,28 +192,27 @@ function knownPairs(side: Side, { source, target, weight }: PriorPairs): Pairs {
     }
   });
   for (let word = 0; word < side.words.length; word++) rows[word + 1]! += rows[word]!;
-  return { rows, targets: Int32Array.from(targets), known: Float64Array.from(known), counts: Float64Array.from(known) };
+  return { rows, targets: Int32Array.from(targets), weights: Float64Array.from(known) };
 }
 
 /**
  * All pairs that stand together in a bead, and the known ones, first in each row; expected as if each word of a bead could
  * stand for any other of it, but rather for one that is known to.
  */
-function pairsTogether(source: Side, target: Side, corpus: Corpus, before: Pairs): Pairs {
+function pairsTogether(source: Side, target: Side, corpus: Corpus, before: KnownPairs): Pairs {
   const { weights, words, heights, beadStarts, beads, from, to } = corpus;
   const rows = new Int32Array(source.words.length + 1);
   const targets = new Growing(Int32Array);
   const counts = new Growing(Float64Array);
-  const known = new Growing(Float64Array);
   const slots = new Int32Array(target.words.length);
   for (let word = 0; word < source.words.length; word++) {
     const first = targets.size;
     for (let k = before.rows[word]!; k < before.rows[word + 1]!; k++) {
       slots[before.targets[k]!] = targets.size;
       targets.push(before.targets[k]!);
-      counts.push(before.known[k]!);
-      known.push(before.known[k]!);
+      counts.push(before.weights[k]!);
     }
+    const afterKnown = targets.size;
     for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
       const bead = beads[b]!;
       const height = heights[bead]!;
@@ -212,26 +225,24 @@ function pairsTogether(source: Side, target: Side, corpus: Corpus, before: Pairs
           slot = slots[other] = targets.size;
           targets.push(other);
           counts.push(0);
-          known.push(0);
         }
-        const weight = known.numbers[slot]!;
-        if (weight === 0) counts.numbers[slot]! += usual;
+        if (slot >= afterKnown) counts.numbers[slot]! += usual;
         else {
-          const trust = 1 + TRUST * weight;
+          const trust = 1 + TRUST * before.weights[before.rows[word]! + slot - first]!;
           counts.numbers[slot]! += (weights[bead]! * trust * trust) / ((height + trust) * (width + trust));
         }
       }
     }
     rows[word + 1] = targets.size;
   }
-  return { rows, targets: targets.all(), known: known.all(), counts: counts.all() };
+  return { rows, targets: targets.all(), known: before, counts: counts.all() };
 }
 
 /** Pairs of words with what is thought of them so far. */
 class Table {
   private readonly rows: Int32Array;
   private readonly targets: Int32Array;
-  private readonly known: Float64Array;
+  private readonly known: KnownPairs;
   private readonly counts: Float64Array;
   private readonly forward: Float64Array;
   private readonly backward: Float64Array;
@@ -254,8 +265,8 @@ class Table {
 
   /** How often each pair is expected to stand for each other in the beads, by what was thought of them up to now. */
   expect({ weights, words, beadStarts, beads, from, to, places: some }: Corpus): void {
-    const { counts, known, forward, backward, places } = this;
-    counts.set(known);
+    const { counts, forward, backward, places } = this;
+    this.countKnown();
     // For each target word of each bead: all that its source words give it.
     const sums = new Float64Array(words.length).fill(NULL_SHARE);
     for (let word = 0; word < this.source.words.length; word++) {
@@ -268,7 +279,9 @@ class Table {
         }
       }
     }
-    const shares = sums.map((sum) => 1 / sum);
+    // From here on what each weighs: one by its sum, in the same room.
+    const shares = sums;
+    for (let p = 0; p < sums.length; p++) shares[p] = 1 / sums[p]!;
     for (let word = 0; word < this.source.words.length; word++) {
       if (beadStarts[word] === beadStarts[word + 1]) continue;
       this.open(word);
@@ -322,16 +335,16 @@ class Table {
     }
   }
 
-  /** Pairs are taken out that say too little by their probabilities, but for the known ones. */
-  forget(saysLittle: (forward: number, backward: number) => boolean): void {
-    const { rows, targets, known, counts, forward, backward } = this;
+  /** Pairs are taken out that say too little by their probabilities, but for the known ones if they are to be spared. */
+  forget(saysLittle: (forward: number, backward: number) => boolean, sparesKnown = true): void {
+    const { rows, targets, counts, forward, backward } = this;
     let kept = 0;
     for (let word = 0, from = 0; word < this.source.words.length; word++) {
       const to = rows[word + 1]!;
+      const afterKnown = sparesKnown ? from + this.knownOf(word) : from;
       for (let slot = from; slot < to; slot++) {
-        if (known[slot] === 0 && saysLittle(forward[slot]!, backward[slot]!)) continue;
+        if (slot >= afterKnown && saysLittle(forward[slot]!, backward[slot]!)) continue;
         targets[kept] = targets[slot]!;
-        known[kept] = known[slot]!;
         counts[kept] = counts[slot]!;
         forward[kept] = forward[slot]!;
         backward[kept] = backward[slot]!;
@@ -344,8 +357,7 @@ class Table {
 
   /** Without pairs that say next to nothing. */
   lexicon(): Lexicon {
-    this.known.fill(0);
-    this.forget((forward, backward) => forward < LEAST && backward < LEAST);
+    this.forget((forward, backward) => forward < LEAST && backward < LEAST, false);
     const size = this.rows.at(-1)!;
     return {
       rows: this.rows,
@@ -355,31 +367,21 @@ class Table {
     };
   }
 
+  private knownOf(word: number): number {
+    return this.known.rows[word + 1]! - this.known.rows[word]!;
+  }
+
+  /** The counts of what is known, and none of all other pairs. */
+  private countKnown(): void {
+    const { counts, rows, known } = this;
+    counts.fill(0);
+    for (let word = 0; word < this.source.words.length; word++) {
+      const first = known.rows[word]!;
+      for (let k = 0; k < this.knownOf(word); k++) counts[rows[word]! + k] = known.weights[first + k]!;
+    }
+  }
+
   private open(word: number): void {
     for (let slot = this.rows[word]!; slot < this.rows[word + 1]!; slot++) this.places[this.targets[slot]!] = slot;
-  }
-}
-
-/** A typed array to which numbers are added. */
-class Growing<T extends Int32Array | Float64Array> {
-  size = 0;
-  numbers: T;
-  constructor(private readonly kind: new (size: number) => T) {
-    this.numbers = new kind(1 << 16);
-  }
-  push(number: number): void {
-    if (this.size === this.numbers.length) {
-      const more = new this.kind(this.size * 2);
-      more.set(this.numbers);
-      this.numbers = more;
-    }
-    this.numbers[this.size++] = number;
-  }
-  /** Whether a number was pushed, from a place on. */
-  has(number: number, from: number): boolean {
-    return this.numbers.subarray(from, this.size).includes(number);
-  }
-  all(): T {
-    return this.numbers.subarray(0, this.size) as T;
   }
 }

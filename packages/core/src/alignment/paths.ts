@@ -15,7 +15,7 @@ import { WordEvidence } from './word-evidence.js';
 const ALL_CELLS = 3_000_000;
 /** Cuts on either side of the best path that are weighed against it: in the last pass, with all kinds of beads; before. */
 const NEAR = 8;
-export const NEAR_AT_FIRST = 6;
+const NEAR_AT_FIRST = 6;
 /** The same where for so many beads before and after nothing was in doubt. */
 const NEAR_QUIET = 3;
 const QUIET = { around: 6, sureness: 0.99 };
@@ -28,8 +28,12 @@ const DENSE = 8;
 const NEAR_ANCHORS = 10;
 /** Rows of a wide band whose evidence is held at the same time. */
 const BLOCK = 2000;
-/** Beads of a long text that are weighed at a time in the last pass. */
+/** Beads of a long text that are weighed at a time. */
 const PIECE = 20_000;
+/** So many before the end of a piece in which the next may begin, and after which the ways still tell them apart. */
+const SEAM = 200;
+/** Beads on either side of a cut that say how sure it is. */
+const AROUND_SEAM = 6;
 
 export function roughPath(known: Known, part: Rectangle, anchors: readonly Cut[]): readonly Cut[] {
   const { room, words, kinds } = known;
@@ -60,8 +64,9 @@ function wideBand({ source, target }: Rectangle, anchors: readonly Cut[]): Band 
   });
 }
 
-export const isQuiet = ({ source, target, sureness }: WeighedBead): boolean =>
-  lengthOf(source) > 0 && lengthOf(target) > 0 && sureness > QUIET.sureness;
+const isPair = ({ source, target }: WeighedBead): boolean => lengthOf(source) > 0 && lengthOf(target) > 0;
+
+export const isQuiet = (bead: WeighedBead): boolean => isPair(bead) && bead.sureness > QUIET.sureness;
 
 /** How far around each bead of a path other ways are looked at. */
 function nearOf(beads: readonly WeighedBead[]): (bead: number) => number {
@@ -72,7 +77,42 @@ function nearOf(beads: readonly WeighedBead[]): (bead: number) => number {
   return (bead) => (loud[bead] === 0 ? NEAR_QUIET : NEAR);
 }
 
-export function finePath(
+/**
+ * The beads before the last pass: those of up to two segments a side around a rough path. A long one in pieces, so that
+ * the room that is taken is that of a piece: each goes on behind where the next begins, which is its surest cut there.
+ */
+export function firstBeads(known: Known, path: readonly Cut[], cutsAtOnce = PIECE): readonly WeighedBead[] {
+  const beads: WeighedBead[] = [];
+  let piece = path.slice(0, cutsAtOnce);
+  for (let next = piece.length; ;) {
+    const found = finePath(known, piece, () => NEAR_AT_FIRST, 2);
+    const kept = next === path.length ? found.length : surestCut(found);
+    for (let k = 0; k < kept; k++) beads.push(found[k]!);
+    if (kept === found.length) return beads;
+    const { source, target } = found[kept]!;
+    const begin: Cut = [source.from, target.from];
+    const ahead = piece.filter(([i, j]) => i >= begin[0] && j >= begin[1] && i + j > begin[0] + begin[1]);
+    piece = [begin, ...ahead, ...path.slice(next, next + cutsAtOnce)];
+    next = Math.min(path.length, next + cutsAtOnce);
+  }
+}
+
+/** Of the cuts near the end of a piece, but not behind its seam, the one whose beads on either side are surest. */
+function surestCut(beads: readonly WeighedBead[]): number {
+  let best = -1;
+  let sureness = -1;
+  for (let k = Math.max(1, beads.length - 2 * SEAM); k <= beads.length - SEAM; k++) {
+    let least = 1;
+    for (let near = k - AROUND_SEAM; near < k + AROUND_SEAM; near++) {
+      const bead = beads[near];
+      if (bead) least = Math.min(least, isPair(bead) ? bead.sureness : 0);
+    }
+    if (least >= sureness) [best, sureness] = [k, least];
+  }
+  return best;
+}
+
+function finePath(
   known: Known,
   path: readonly Cut[],
   nearOfBead: (bead: number) => number,

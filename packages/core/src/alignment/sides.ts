@@ -2,6 +2,7 @@
 import { foldForSearch } from '../text/fold.js';
 import { digitsOf } from './numbers.js';
 import { intlLocale } from '../language/tags.js';
+import { Growing } from './growing.js';
 
 export interface Side {
   /** How many segments. */
@@ -45,9 +46,9 @@ export function sideOf(segments: readonly string[], language: string, formOf = (
   const counts: number[] = [];
   const starts = new Int32Array(segments.length + 1);
   const lengths = new Float64Array(segments.length);
-  const tokens: number[] = [];
-  const times: number[] = [];
-  const timesBefore: number[] = [];
+  const tokens = new Growing(Int32Array);
+  const times = new Growing(Uint8Array);
+  const timesBefore = new Growing(Uint8Array);
   let before = new Map<number, number>();
   const cut = cutterOf(language);
   for (let i = 0; i < segments.length; i++) {
@@ -68,24 +69,24 @@ export function sideOf(segments: readonly string[], language: string, formOf = (
       }
       const place = seen.get(number);
       if (place === undefined) {
-        seen.set(number, tokens.length);
+        seen.set(number, tokens.size);
         counts[number]!++;
         tokens.push(number);
         times.push(1);
         const other = before.get(number);
-        timesBefore.push(other === undefined ? 0 : times[other]!);
-      } else if (times[place]! < 255) times[place]!++;
+        timesBefore.push(other === undefined ? 0 : times.numbers[other]!);
+      } else if (times.numbers[place]! < 255) times.numbers[place]!++;
     }
     before = seen;
-    starts[i + 1] = tokens.length;
+    starts[i + 1] = tokens.size;
   }
   return {
     size: segments.length,
     lengths,
     starts,
-    tokens: Int32Array.from(tokens),
-    times: Uint8Array.from(times),
-    timesBefore: Uint8Array.from(timesBefore),
+    tokens: tokens.trimmed(),
+    times: times.trimmed(),
+    timesBefore: timesBefore.trimmed(),
     words,
     wholes,
     counts: Int32Array.from(counts),

@@ -17,7 +17,7 @@ import { priorPairs } from './prior.js';
 import { isSeenCut, joinedWhereRecut } from './recut.js';
 import { partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
 import { isScanned, lookOf, readable } from './scanned.js';
-import { fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
+import { doubtedAtSeams, fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
 import { Twins } from './twins.js';
 import { usualRatio } from './usual-lengths.js';
@@ -106,7 +106,8 @@ export function* align(
       ...(layout && { layout: { ...layout, target: Uint8Array.from(order, (j) => layout.target[j]!) } }),
     },
   );
-  return putBack(yield* withShares(again, () => LAST), order, source.length, target.length);
+  const back = putBack(yield* withShares(again, () => LAST), order, source.length, target.length);
+  return doubtedAtSeams(back, source, target, options.fixed ?? []);
 }
 
 /** The same steps, each with what its share is of the whole. */

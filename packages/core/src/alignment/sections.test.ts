@@ -1,9 +1,9 @@
 /** Sections in another order: the strongest stretch against all ways written out, and texts that are put back in order. */
 import { describe, expect, test } from '@jest/globals';
 import { align } from './align.js';
-import type { Alignment } from './bead.js';
+import type { Alignment, Span } from './bead.js';
 import type { Score } from './lattice.js';
-import { fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
+import { doubtedAtSeams, fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
 
 /** Numbers from 0 up to 1, the same each time (mulberry32). */
 function randomFrom(seed: number): () => number {
@@ -109,6 +109,22 @@ describe('the order of sections', () => {
     ]);
     expect(moved).toEqual([0]);
   });
+});
+
+test('what stands elsewhere as well is in doubt beside a seam of two sections, and nowhere else', () => {
+  const source = ['Open.', 'a', 'Press.', 'Open.', 'b', 'Press.', 'c'];
+  const target = ['Öffnen.', 'B', 'Drücken.', 'C', 'Öffnen.', 'A', 'Drücken.'];
+  const pair = (i: number, j: number) => ({ source: one(i), target: one(j), sureness: 1 });
+  // The second section comes first in the target: of the first, “Press.” stands at the seam, of the second, “Open.” does.
+  const beads = [pair(0, 4), pair(1, 5), pair(2, 6), pair(3, 0), pair(4, 1), pair(5, 2), pair(6, 3)];
+  const surenessOf = (fixed: readonly { source: Span; target: Span }[]): number[] => {
+    const doubted = doubtedAtSeams({ beads, moved: [0, 1, 2] }, source, target, fixed);
+    expect(doubted.moved).toEqual([0, 1, 2]);
+    return doubted.beads.map(({ sureness }) => sureness);
+  };
+  expect(surenessOf([])).toEqual([1, 1, 0.5, 0.5, 1, 1, 1]);
+  // What a person has fixed is not in doubt.
+  expect(surenessOf([beads[3]!])).toEqual([1, 1, 0.5, 1, 1, 1, 1]);
 });
 
 const range = (from: number, to: number): number[] => Array.from({ length: to - from }, (_, k) => from + k);

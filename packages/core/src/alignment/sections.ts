@@ -261,6 +261,51 @@ function inSourceOrder(
   return { beads, moved };
 }
 
+/** Target segments without counterpart between two pairs that still follow one another. */
+const STILL_NEXT = 5;
+
+/**
+ * Where one section ends and another begins, segments that stand elsewhere as well may belong to either: their words say
+ * as much for the one as for the other, and no neighbours speak for one of them. O(segments)
+ * @param alignment of texts in which sections stand in another order
+ * @param fixed beads that are as they are, by a person's word: no doubt of theirs
+ */
+export function doubtedAtSeams(
+  { beads, moved }: Alignment,
+  source: readonly string[],
+  target: readonly string[],
+  fixed: readonly Bead[],
+): Alignment {
+  const isFixed = new Set(fixed.map((bead) => bead.source.from));
+  const [ofSource, ofTarget] = [repeatedIn(source), repeatedIn(target)];
+  const pairs = beads.flatMap((bead, k) =>
+    bead.source.to > bead.source.from && bead.target.to > bead.target.from ? [k] : [],
+  );
+  const isRepeated = (k: number): boolean => {
+    const { source: s, target: t } = beads[k]!;
+    if (isFixed.has(s.from)) return false;
+    return s.to - s.from === 1 && t.to - t.from === 1 && ofSource.has(source[s.from]!) && ofTarget.has(target[t.from]!);
+  };
+  const doubted = new Set<number>();
+  for (let at = 1; at < pairs.length; at++) {
+    const between = beads[pairs[at]!]!.target.from - beads[pairs[at - 1]!]!.target.to;
+    if (between >= 0 && between <= STILL_NEXT) continue;
+    for (let back = at - 1; back >= 0 && isRepeated(pairs[back]!); back--) doubted.add(pairs[back]!);
+    for (let on = at; on < pairs.length && isRepeated(pairs[on]!); on++) doubted.add(pairs[on]!);
+  }
+  return {
+    beads: beads.map((bead, k) => (doubted.has(k) ? { ...bead, sureness: Math.min(bead.sureness, 0.5) } : bead)),
+    moved,
+  };
+}
+
+function repeatedIn(texts: readonly string[]): ReadonlySet<string> {
+  const seen = new Set<string>();
+  const again = new Set<string>();
+  for (const text of texts) (seen.has(text) ? again : seen).add(text);
+  return again;
+}
+
 /** A bead by the numbers of the target; where it reached over a seam, its longest part, and the rest by itself. */
 function inPlace(bead: WeighedBead, order: readonly number[]): WeighedBead[] {
   const { from, to } = bead.target;

@@ -16,7 +16,7 @@ import type { Side } from './sides.js';
  */
 export const UNTRANSLATED = 0.3;
 /** Numbers are nearly always carried over, and need no dictionary: so much more is expected of one than of a word. */
-const NUMBER_LEFT_OUT = 0.02;
+const NUMBER_LEFT_OUT = 0.005;
 const NUMBER_EXPECTED = 2;
 /**
  * How much of that holds for a word of which nothing is known, as its translation would be unknown as well, or not: a

@@ -308,3 +308,26 @@ test('rows of numbers that one side alone has are no pair of the other side’s'
   for (const k of [79, 88]) expect(isPaired(k)).toBe(true);
   for (let k = 80; k < 88; k++) expect(isPaired(k)).toBe(false);
 });
+
+test('a row of a table whose name nobody knows is no sure pair of one with other numbers', () => {
+  /** Invented, no two alike. */
+  const name = (k: number, letters: string): string =>
+    Array.from({ length: 5 + (k % 4) }, (_, at) => letters[(k * (at + 3) + at * at) % letters.length]).join('');
+  const [source, target]: [string[], string[]] = [[], []];
+  const others = new Set<number>();
+  for (let k = 0; k < 40; k++) {
+    const isOther = k === 11 || k === 27;
+    if (isOther) for (let cell = 0; cell < 3; cell++) others.add(3 * k + cell);
+    source.push(name(k, 'bdgklmnaeiou'), `${(k * 37) % 90}`, `${k * 13 + 120}`);
+    target.push(
+      name(k, 'cfhprstaeiou'),
+      `${isOther ? k + 90 : (k * 37) % 90}`,
+      `${isOther ? k * 17 + 3000 : k * 13 + 120}`,
+    );
+  }
+  for (const { source: s, target: t, sureness } of aligned(source, target).beads) {
+    if (s.from === s.to || t.from === t.to) continue;
+    if (others.has(s.from) && /\d/.test(source[s.from]!)) expect(sureness).toBeLessThan(0.9);
+    else if (!others.has(s.from)) expect(sureness).toBeGreaterThan(0.9);
+  }
+});

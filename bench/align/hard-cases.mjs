@@ -234,6 +234,67 @@ export const HARD = {
       return name(pairs.map(([source, target]) => sometimesMissing(bead([source, free(target)]), 0.05, random)));
     },
   },
+  'abridged: a third left out, in runs': {
+    cases: 2,
+    make(pages, random, name) {
+      const pairs = pages.flat().slice(...spanOf(pages.flat(), 400, random));
+      let left = 0;
+      return name(
+        pairs.map(([source, target]) => {
+          // Runs of one to five: every sixth pair begins one.
+          if (left === 0 && random() < 1 / 6) left = whole(random, 1, 5);
+          return left > 0 && left-- ? [[source], []] : bead([source, target]);
+        }),
+      );
+    },
+  },
+  'with additions: a fifth more on the one side': {
+    cases: 2,
+    make(pages, random, name) {
+      const all = pages.flat();
+      const [from, to] = spanOf(all, 300, random);
+      const others = [...all.slice(0, from), ...all.slice(to)];
+      return name(
+        all.slice(from, to).flatMap((pair) => {
+          if (random() >= 0.2) return [bead(pair)];
+          const added = others[Math.floor(random() * others.length)][1];
+          return random() < 0.5 ? [[[], [added]], bead(pair)] : [bead(pair), [[], [added]]];
+        }),
+      );
+    },
+  },
+  'boilerplate: a third of it the same few lines, a twentieth missing': {
+    cases: 2,
+    make(pages, random, name) {
+      const all = pages.flat();
+      const [from, to] = spanOf(all, 250, random);
+      const lines = Array.from({ length: 6 }, () => all[Math.floor(random() * all.length)]);
+      return name(
+        all
+          .slice(from, to)
+          .flatMap((pair) => (random() < 0.5 ? [pair, lines[Math.floor(random() * lines.length)]] : [pair]))
+          .map((pair) => sometimesMissing(bead(pair), 0.05, random)),
+      );
+    },
+  },
+  'code-mixed: a fifth not translated, words of the source among the rest': {
+    cases: 2,
+    make(pages, random, name) {
+      const pairs = pages.flat().slice(...spanOf(pages.flat(), 300, random));
+      const mixed = ([source, target]) => {
+        if (random() < 0.2) return [source, source];
+        const words = source.split(' ');
+        return [
+          source,
+          target
+            .split(' ')
+            .map((word) => (random() < 0.15 ? words[Math.floor(random() * words.length)] : word))
+            .join(' '),
+        ];
+      };
+      return name(pairs.map((pair) => sometimesMissing(bead(mixed(pair)), 0.05, random)));
+    },
+  },
 };
 
 function spanOf(pairs, size, random) {

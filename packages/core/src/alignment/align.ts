@@ -47,6 +47,9 @@ const HOPELESS = 0.08;
 /** Share of beads without doubt, from which on there is nothing more to be learned. */
 const SETTLED = 0.9;
 
+/** Shares of a round that are done when the rough path is found, and when its beads are. */
+const [ROUGH, PAIRED] = [0.3, 0.7];
+
 /** Shares of the work that are done before the last pass, and after it. */
 const [BEFORE_LAST, LAST] = [0.7, 0.95];
 
@@ -171,7 +174,13 @@ function* aligned(
   let isHopeless = false;
   for (let round = 0; round < rounds; round++) {
     const anchors = needsAnchors(left, right) ? guideOf(parts.flat(), anchorsOf(left, right, known.words.lexicon)) : [];
-    parts = between.map((part) => firstBeads(known, roughPath(known, part, anchors)));
+    const ofWhole = (share: number): number => 0.05 + ((BEFORE_LAST - 0.05) * (round + share)) / rounds;
+    const found: (readonly WeighedBead[])[] = [];
+    for (const part of between) {
+      const path = roughPath(known, part, anchors);
+      found.push(yield* withShares(firstBeads(known, path), (share) => ofWhole(ROUGH + (PAIRED - ROUGH) * share)));
+    }
+    parts = found;
     const beads = withFixed(fixed, parts);
     const lessons = trainingBeads(beads);
     // Long texts of which next to nothing belongs together teach nothing: another round would find no more.
@@ -182,7 +191,7 @@ function* aligned(
     const isSettled = rounds < ROUNDS && parts.flat().filter(isQuiet).length > SETTLED * beads.length;
     const isLast = isSettled || round === rounds - 1;
     known = learned(beads, spread(lessons, isLast ? TEACHING.last : TEACHING.before));
-    yield 0.05 + ((BEFORE_LAST - 0.05) * (round + 1)) / rounds;
+    yield ofWhole(1);
     if (isHopeless || isSettled) break;
   }
   parts = yield* lastPass(known, parts, between, isHopeless);

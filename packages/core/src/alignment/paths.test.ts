@@ -46,14 +46,26 @@ function texts() {
   return { source, target };
 }
 
+function ended<T>(steps: Generator<number, T>): { beads: T; shares: number[] } {
+  const shares: number[] = [];
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return { beads: value, shares };
+    shares.push(value);
+  }
+}
+
 test('the beads before the last pass are the same in pieces as at once, wherever the pieces end', () => {
   const { source, target } = texts();
   const known = knownOf(source, target);
   const part = { source: { from: 0, to: source.length }, target: { from: 0, to: target.length } };
   const path = roughPath(known, part, []);
-  const whole = firstBeads(known, path);
+  const whole = ended(firstBeads(known, path)).beads;
   for (const cutsAtOnce of [500, 701, 960]) {
-    const beads = firstBeads(known, path, cutsAtOnce);
+    const { beads, shares } = ended(firstBeads(known, path, cutsAtOnce));
+    // It can be stopped after each piece.
+    expect(shares).toHaveLength(Math.ceil(path.length / cutsAtOnce) - 1);
+    expect(shares).toEqual(shares.toSorted((a, b) => a - b));
     expect(beads.map(({ source: s, target: t }) => [s, t])).toEqual(whole.map(({ source: s, target: t }) => [s, t]));
     beads.forEach(({ sureness }, k) => expect(sureness).toBeCloseTo(whole[k]!.sureness, 3));
   }

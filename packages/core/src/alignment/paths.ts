@@ -79,9 +79,13 @@ function nearOf(beads: readonly WeighedBead[]): (bead: number) => number {
 
 /**
  * The beads before the last pass: those of up to two segments a side around a rough path. A long one in pieces, so that
- * the room that is taken is that of a piece: each goes on behind where the next begins, which is its surest cut there.
+ * the room that is taken is that of a piece: each goes on behind where the next begins, which is its surest cut there. Yields the share of the path that is done.
  */
-export function firstBeads(known: Known, path: readonly Cut[], cutsAtOnce = PIECE): readonly WeighedBead[] {
+export function* firstBeads(
+  known: Known,
+  path: readonly Cut[],
+  cutsAtOnce = PIECE,
+): Generator<number, readonly WeighedBead[]> {
   const beads: WeighedBead[] = [];
   let piece = path.slice(0, cutsAtOnce);
   for (let next = piece.length; ;) {
@@ -89,6 +93,7 @@ export function firstBeads(known: Known, path: readonly Cut[], cutsAtOnce = PIEC
     const kept = next === path.length ? found.length : surestCut(found);
     for (let k = 0; k < kept; k++) beads.push(found[k]!);
     if (kept === found.length) return beads;
+    yield next / path.length;
     const { source, target } = found[kept]!;
     const begin: Cut = [source.from, target.from];
     const ahead = piece.filter(([i, j]) => i >= begin[0] && j >= begin[1] && i + j > begin[0] + begin[1]);

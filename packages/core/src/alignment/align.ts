@@ -40,7 +40,7 @@ export interface AlignOptions {
 const ROUNDS = 3;
 /** Texts of more segments than this teach enough in one round less. */
 const MANY = 4000;
-/** Beads that a lexicon is learned from, at most: as long as another is learned after it; the last. */
+/** Beads that a lexicon is learned from, at most: the last one, and those before it. */
 const TEACHING = { before: 10_000, last: 300_000 };
 /** Pairs for each segment of the shorter text, from which on it is worth learning from them. */
 const HOPELESS = 0.08;

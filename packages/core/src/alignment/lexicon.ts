@@ -4,7 +4,7 @@
  * Taskar & Klein 2006), with absolute discounting so that what was seen together once proves nothing.
  */
 import type { Bead, Span } from './bead.js';
-import { Growing } from './growing.js';
+import { Growing } from '../growing.js';
 import type { Side } from './sides.js';
 
 /** A sparse table of pairs of words, ordered by the source word. */

@@ -30,7 +30,7 @@ const NEAR_ANCHORS = 10;
 const BLOCK = 2000;
 /** Beads of a long text that are weighed at a time. */
 const PIECE = 20_000;
-/** So many before the end of a piece in which the next may begin, and after which the ways still tell them apart. */
+/** The next piece begins so many beads before the end of one, or up to twice as many: what follows there has its say. */
 const SEAM = 200;
 /** Beads on either side of a cut that say how sure it is. */
 const AROUND_SEAM = 6;
@@ -79,7 +79,8 @@ function nearOf(beads: readonly WeighedBead[]): (bead: number) => number {
 
 /**
  * The beads before the last pass: those of up to two segments a side around a rough path. A long one in pieces, so that
- * the room that is taken is that of a piece: each goes on behind where the next begins, which is its surest cut there. Yields the share of the path that is done.
+ * the room that is taken is that of a piece: each goes on behind where the next begins, which is its surest cut there.
+ * Yields the share of the path that is done.
  */
 export function* firstBeads(
   known: Known,

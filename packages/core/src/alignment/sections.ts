@@ -287,11 +287,13 @@ export function doubtedAtSeams(
     return s.to - s.from === 1 && t.to - t.from === 1 && ofSource.has(source[s.from]!) && ofTarget.has(target[t.from]!);
   };
   const doubted = new Set<number>();
+  // What is in doubt was reached from another seam, and with it all that is repeated behind it.
+  const isNew = (k: number): boolean => !doubted.has(k) && isRepeated(k);
   for (let at = 1; at < pairs.length; at++) {
     const between = beads[pairs[at]!]!.target.from - beads[pairs[at - 1]!]!.target.to;
     if (between >= 0 && between <= STILL_NEXT) continue;
-    for (let back = at - 1; back >= 0 && isRepeated(pairs[back]!); back--) doubted.add(pairs[back]!);
-    for (let on = at; on < pairs.length && isRepeated(pairs[on]!); on++) doubted.add(pairs[on]!);
+    for (let back = at - 1; back >= 0 && isNew(pairs[back]!); back--) doubted.add(pairs[back]!);
+    for (let on = at; on < pairs.length && isNew(pairs[on]!); on++) doubted.add(pairs[on]!);
   }
   return {
     beads: beads.map((bead, k) => (doubted.has(k) ? { ...bead, sureness: Math.min(bead.sureness, 0.5) } : bead)),

@@ -2,7 +2,7 @@
 import { foldForSearch } from '../text/fold.js';
 import { digitsOf } from './numbers.js';
 import { intlLocale } from '../language/tags.js';
-import { Growing } from './growing.js';
+import { Growing } from '../growing.js';
 
 export interface Side {
   /** How many segments. */

@@ -4,6 +4,7 @@
  * often follow is a verb ("close the gate"), and what only begins sentences is hardly a noun. Names of people, frequent in
  * lists of contributors, come behind.
  */
+import { Growing } from '../growing.js';
 import { writesNounsLarge } from '../language/large-nouns.js';
 import { primaryLanguage } from '../language/tags.js';
 import { STEMMERS } from '../termbase/recognition/stemmers.js';
@@ -12,7 +13,7 @@ import { isAdverb } from './adverbs.js';
 import { association } from './association.js';
 import { cValue } from './c-value.js';
 import { functionWordsOf, type FunctionWords } from '../language/function-words.js';
-import { gapOf, Numbers, SeenTexts, wordsInText, type Level } from './phrases.js';
+import { gapOf, SeenTexts, wordsInText, type Level } from './phrases.js';
 import { singularOf } from './singular.js';
 
 export interface Candidate {
@@ -66,9 +67,9 @@ export class Harvest {
   private readonly ids = new Map<string, number>();
   private readonly byStem = new Map<string, number>();
   /** Words by number, `BREAK` between what is no phrase; parallel to `texts`, `surfaces`. */
-  private readonly positions = new Numbers();
-  private readonly texts = new Numbers();
-  private readonly surfaces = new Numbers();
+  private readonly positions = new Growing(Int32Array);
+  private readonly texts = new Growing(Int32Array);
+  private readonly surfaces = new Growing(Int32Array);
   private readonly written: string[] = [];
   private readonly writtenIds = new Map<string, number>();
   private readonly seen = new SeenTexts();
@@ -182,8 +183,8 @@ export class Harvest {
   /** Phrases of each length that occur often enough: only what grows from such can be one (Agrawal & Srikant 1994). */
   private levels(): Level[] {
     const { positions } = this;
-    const first = new Int32Array(positions.length).fill(-1);
-    for (let i = 0; i < positions.length; i++) {
+    const first = new Int32Array(positions.size).fill(-1);
+    for (let i = 0; i < positions.size; i++) {
       const word = positions.at(i);
       if (word !== BREAK && this.words[word]!.isContent && this.words[word]!.times >= this.least) first[i] = word;
     }
@@ -204,14 +205,14 @@ export class Harvest {
     const keyAt = (i: number): number => {
       if (before[i]! < 0) return -1;
       const word = positions.at(i + length - 1);
-      if (i + length > positions.length || word === BREAK) return -1;
+      if (i + length > positions.size || word === BREAK) return -1;
       const known = words[word]!;
       // What goes on must be able to be within or at the end of a term.
       if (!known.isContent && !known.isLink) return -1;
       if (known.isContent && known.times < this.least) return -1;
       return before[i]! * size + word;
     };
-    for (let i = 0; i + length <= positions.length; i++) {
+    for (let i = 0; i + length <= positions.size; i++) {
       const key = keyAt(i);
       if (key >= 0) counts.set(key, (counts.get(key) ?? 0) + 1);
     }
@@ -223,8 +224,8 @@ export class Harvest {
         times.push(count);
       }
     counts.clear();
-    const at = new Int32Array(positions.length).fill(-1);
-    for (let i = 0; i + length <= positions.length; i++) {
+    const at = new Int32Array(positions.size).fill(-1);
+    for (let i = 0; i + length <= positions.size; i++) {
       const key = keyAt(i);
       if (key >= 0) at[i] = ids.get(key) ?? -1;
     }

@@ -53,25 +53,6 @@ function segmenterOf(language: string): Intl.Segmenter {
   return segmenter;
 }
 
-/** A list of whole numbers that grows. */
-export class Numbers {
-  private all = new Int32Array(1 << 12);
-  length = 0;
-
-  push(value: number): void {
-    if (this.length === this.all.length) {
-      const larger = new Int32Array(this.all.length * 2);
-      larger.set(this.all);
-      this.all = larger;
-    }
-    this.all[this.length++] = value;
-  }
-
-  at(index: number): number {
-    return this.all[index]!;
-  }
-}
-
 /** Phrases of one length: where each begins, and how often it occurs. */
 export interface Level {
   readonly length: number;

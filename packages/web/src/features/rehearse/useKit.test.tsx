@@ -55,10 +55,23 @@ function kit() {
   const wrapper = ({ children }: { readonly children: ReactNode }) => (
     <QueryClientProvider client={queries}>{children}</QueryClientProvider>
   );
-  const shown = renderHook(() => useKit(useQuery(kitOf(7)).data!), { wrapper });
+  const open = () => renderHook(() => useKit(useQuery(kitOf(7)).data!), { wrapper });
+  const shown = open();
   const names = (): string[] => shown.result.current.body.plan.documents.map(({ name }) => name);
-  return { ...shown, queries, names };
+  return { ...shown, queries, names, open };
 }
+
+test('who leaves the page and comes back before the server has a change finds it, and goes on from it', async () => {
+  const server = slowServer();
+  const { result, unmount, open } = kit();
+  act(() => result.current.change({ documents: [document('forno.md')] }));
+  unmount();
+  const again = open().result;
+  expect(again.current.body.plan.documents).toEqual([document('forno.md')]);
+  act(() => again.current.change({ source: 'pt' }));
+  await waitFor(() => expect(server.sent).toHaveLength(2));
+  expect(server.sent[1]).toMatchObject({ documents: [{ name: 'forno.md' }], source: 'pt' });
+});
 
 test('an answer from before a change neither hides the change nor is sent back with the next', async () => {
   const server = slowServer();

@@ -37,7 +37,10 @@ export function useKit(asked: RehearsalBody): ShownKit {
   };
   const change = (part: Partial<KitPlan>): void => {
     lay({ ...latest.current, ...part });
-    const { noTerms: _, ...next } = { ...(queries.getQueryData(queryKey)?.plan ?? asked.plan), ...latest.current };
+    const plan = { ...(queries.getQueryData(queryKey)?.plan ?? asked.plan), ...latest.current };
+    // Known here before it is sent: whoever leaves the page and comes back at once finds it.
+    queries.setQueryData(queryKey, (now) => now && { ...now, plan });
+    const { noTerms: _, ...next } = plan;
     const mine: Promise<void> = kept.current
       .then(() => call('PUT /rehearsals/:id', { params: { id: kitId }, body: next }))
       .catch(fail)

@@ -276,6 +276,7 @@ function Terms({ query, anchors, conceptId, onConcept, marked, onMark, wanted, o
     onConcept(item.concept);
   };
   const go = (by: number) => () => {
+    // Where the concept stands is still asked for.
     if (here < 0 && place === undefined) return;
     const next = Math.max(0, Math.min(count - 1, here + by));
     const item = itemAt(next);

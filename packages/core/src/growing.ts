@@ -13,6 +13,9 @@ export class Growing<T extends Int32Array | Float64Array | Uint8Array> {
     }
     this.numbers[this.size++] = number;
   }
+  at(index: number): number {
+    return this.numbers[index]!;
+  }
   /** Whether a number was pushed, from a place on. */
   has(number: number, from: number): boolean {
     return this.numbers.subarray(from, this.size).includes(number);

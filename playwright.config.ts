@@ -11,7 +11,8 @@ export default defineConfig({
   expect: { timeout: 45_000 },
   workers: 2,
   fullyParallel: true,
-  retries: 0,
+  // What fails once and then passes is named as flaky, with its page: a race that is to be found, not a reason to stop.
+  retries: 1,
   reporter: [['list']],
   use: { ...browser, actionTimeout: 45_000 },
 });

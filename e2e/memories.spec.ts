@@ -101,6 +101,27 @@ test('the sheet of units: filter, edit in place around codes, history, changes o
   await page.getByRole('button', { name: 'Cancel' }).click();
 });
 
+test('what opens below a word stands at once where it stays, so that it is let go of where it was pressed', async ({
+  page,
+  server,
+}) => {
+  await open(page, server, '/memories/1', 1);
+  const word = page.getByRole('button', { name: 'Narrow further' });
+  await expect(word).toBeVisible();
+  const tops = await word.evaluate(async (button: HTMLElement) => {
+    button.click();
+    const seen: number[] = [];
+    for (let frame = 0; frame < 30; frame++) {
+      await new Promise(requestAnimationFrame);
+      const field = document.querySelector('.MuiPopover-paper [role="combobox"]');
+      if (field) seen.push(field.getBoundingClientRect().top);
+    }
+    return seen;
+  });
+  expect(tops.length).toBeGreaterThan(20);
+  expect(new Set(tops).size).toBe(1);
+});
+
 test('concordance: from the look-up to the unit', async ({ page, server }) => {
   await open(page, server, '/holdings', 1);
   await page.keyboard.press('Control+k');

@@ -3,8 +3,12 @@ import { getOutside } from './outside.mjs';
 import { weighFirstPage } from './first-page.mjs';
 import { build, install, root, run } from './set-up.mjs';
 import { spawn } from 'node:child_process';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 
 const took = [];
+/** Characters of a failed test's page that are printed. */
+const PAGE = 12_000;
 
 async function step(name, work) {
   process.stdout.write(`\n== ${name}\n`);
@@ -31,7 +35,26 @@ await step('Lint (the rest of it)', async () => {
 await step('Unit and conformance tests', () =>
   run('npm', ['run', '--silent', 'unit'], { env: { ...process.env, FAIR_COPY_BUILT: '1' } }),
 );
-await step('End-to-end tests', () => run('npx', ['playwright', 'test']));
+await step('End-to-end tests', async () => {
+  const code = await new Promise((resolve) =>
+    spawn('npx', ['playwright', 'test'], {
+      cwd: root,
+      stdio: 'inherit',
+      shell: process.platform === 'win32',
+    }).on('close', resolve),
+  );
+  tellFailedPages();
+  if (code !== 0) process.exit(code ?? 1);
+});
+
+/** What stood on the page where a test failed, also one that then passed: whoever reads it may not have the machine. */
+function tellFailedPages() {
+  const results = join(root, 'test-results');
+  for (const name of existsSync(results) ? readdirSync(results) : []) {
+    const file = join(results, name, 'error-context.md');
+    if (existsSync(file)) process.stdout.write(`\n${readFileSync(file, 'utf8').slice(0, PAGE)}\n`);
+  }
+}
 
 process.stdout.write('\nWhat each part took:\n');
 for (const [name, seconds] of took) {

@@ -6,7 +6,7 @@ import { languageName } from '../ui/languages.js';
 import { useTheme } from '@mui/material/styles';
 import { useQuery } from '@tanstack/react-query';
 import { Search } from 'lucide-react';
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { lookUp, memories as memoriesQuery } from '../api/queries.js';
 import { m } from '../messages/index.js';
@@ -101,7 +101,8 @@ export function LookUp({ onHelp }: { readonly onHelp: () => void }) {
   const input = useRef<HTMLInputElement>(null);
   const [q, setQ] = useState('');
   const choices = useChoices(q, onHelp);
-  useEffect(() => {
+  // What is seen answers to its keys.
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
       event.preventDefault();

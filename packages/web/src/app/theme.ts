@@ -96,7 +96,9 @@ export function themeOf(name: ThemeName): Theme {
         },
       },
       MuiTooltip: { defaultProps: { arrow: false, enterDelay: 400 } },
-      MuiPopover: { defaultProps: { elevation: 3 } },
+      // Open at once and where they stay: what grows under the pointer is let go of beside where it was pressed.
+      MuiPopover: { defaultProps: { elevation: 3, transitionDuration: 0 } },
+      MuiMenu: { defaultProps: { transitionDuration: 0 } },
       MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
       MuiCssBaseline: {
         styleOverrides: {

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { focusChosenLine, goesToLine } from './chosen-line.js';
 
 export type KeyMap = Readonly<Record<string, () => void>>;
@@ -13,7 +13,8 @@ export function useKeys(map: KeyMap): void {
   useLayoutEffect(() => {
     latest.current = map;
   });
-  useEffect(() => {
+  // What is seen answers to its keys.
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.altKey || event.metaKey || event.defaultPrevented || isTyping(event.target)) return;
       if (event.key === 'Enter' && isControl(event.target)) return;

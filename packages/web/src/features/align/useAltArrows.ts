@@ -1,12 +1,13 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 /** Alt with an arrow moves a rung; nothing else on the page takes it. */
 export function useAltArrows(act: (down: boolean) => void): void {
   const latest = useRef(act);
-  useEffect(() => {
+  // Before the next key can come.
+  useLayoutEffect(() => {
     latest.current = act;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const listen = (event: KeyboardEvent): void => {
       if (!event.altKey || (event.key !== 'ArrowDown' && event.key !== 'ArrowUp')) return;
       if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement) return;

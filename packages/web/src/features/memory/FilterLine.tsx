@@ -5,7 +5,7 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { languageLabel } from '../../ui/languages.js';
 import { LanguageChecks } from '../../ui/LanguageChecks.js';
@@ -34,16 +34,21 @@ interface Props {
 export function FilterLine({ memory, filter, onFilter, sort, onSort, columns, onColumns, total }: Props) {
   const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState(filter.text ?? '');
+  // What is typed waits a moment and must not bring back what was changed meanwhile.
+  const latest = useRef(filter);
+  useLayoutEffect(() => {
+    latest.current = filter;
+  });
   const set = (change: { [K in keyof UnitFilter]?: UnitFilter[K] | undefined }): void =>
     onFilter(
       Object.fromEntries(
-        Object.entries({ ...filter, ...change }).filter(([, value]) => value !== undefined && value !== ''),
+        Object.entries({ ...latest.current, ...change }).filter(([, value]) => value !== undefined && value !== ''),
       ) as UnitFilter,
     );
   // The list follows a moment after the last key.
   useEffect(() => {
     const wait = window.setTimeout(() => {
-      if (text !== (filter.text ?? '')) set({ text: text || undefined });
+      if (text !== (latest.current.text ?? '')) set({ text: text || undefined });
     }, 200);
     return () => window.clearTimeout(wait);
     // eslint-disable-next-line react-hooks/exhaustive-deps

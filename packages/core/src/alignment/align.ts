@@ -9,7 +9,8 @@ import { LARGEST, partScores, type Known } from './known.js';
 import type { KnownWords } from './known-words.js';
 import { LayoutModel, type Layout } from './layout.js';
 import { LengthModel, PUBLISHED_VARIANCE } from './length-model.js';
-import { learnedLexicon, lexiconOfPrior, type PriorPairs, type TrainingBead } from './lexicon.js';
+import type { TrainingBead } from './corpus.js';
+import { learnedLexicon, lexiconOfPrior, type PriorPairs } from './lexicon.js';
 import { listness } from './listness.js';
 import { movedPassages } from './moves.js';
 import { firstBeads, isQuiet, needsAnchors, refined, roughPath } from './paths.js';
@@ -19,6 +20,7 @@ import { partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js'
 import { isScanned, lookOf, readable } from './scanned.js';
 import { doubtedAtSeams, fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
+import { withShares, type Steps } from './steps.js';
 import { Twins } from './twins.js';
 import { usualRatio } from './usual-lengths.js';
 import { EXPECTED, knowledgeOf, Room, type Expected } from './word-evidence.js';
@@ -84,11 +86,7 @@ const PASSAGE = 3;
  * Yields the share of the work done; returns the alignment. Time and memory grow about linearly with the segments.
  * @param source @param target NFC texts of the segments
  */
-export function* align(
-  source: readonly string[],
-  target: readonly string[],
-  options: AlignOptions,
-): Generator<number, Alignment> {
+export function* align(source: readonly string[], target: readonly string[], options: AlignOptions): Steps<Alignment> {
   let furthest = 0;
   const forward = (share: number): number => (furthest = Math.max(furthest, share));
   // Some texts are gone through again: no share is less than one before it.
@@ -113,15 +111,6 @@ export function* align(
   return doubtedAtSeams(back, source, target, options.fixed ?? []);
 }
 
-/** The same steps, each with what its share is of the whole. */
-function* withShares<T>(steps: Generator<number, T>, ofWhole: (share: number) => number): Generator<number, T> {
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-    yield ofWhole(value);
-  }
-}
-
 /** The target in the order of the source; null: it is, or the texts are too long to be searched for another. */
 function sectionOrder(
   source: readonly string[],
@@ -130,7 +119,7 @@ function sectionOrder(
 ): readonly number[] | null {
   const [left, right] = sidesOf(source, target, options);
   if (left.size === 0 || right.size === 0 || needsAnchors(left, right)) return null;
-  const known = firstKnown(left, right, source, target, options, 0);
+  const known = firstKnown(left, right, source, target, options, 0, priorOf(left, right, options));
   const all = { sources: { from: 0, to: left.size }, targets: { from: 0, to: right.size } };
   const score = partScores(known)(all.sources, all.targets, 2);
   return orderOf(sectionsOf(left.size, right.size, score), left.size, right.size);
@@ -140,7 +129,7 @@ function* alignedInOrder(
   source: readonly string[],
   target: readonly string[],
   options: AlignOptions,
-): Generator<number, Alignment> {
+): Steps<Alignment> {
   const few = 1 - learnedShare(Math.min(source.length, target.length));
   const strict = yield* aligned(source, target, options, 0);
   // A passage that stands elsewhere leaves gaps that are no want of knowledge: they are not to be bridged.
@@ -154,21 +143,24 @@ function* aligned(
   target: readonly string[],
   options: AlignOptions,
   few: number,
-): Generator<number, Alignment> {
+): Steps<Alignment> {
   const [left, right] = sidesOf(source, target, options);
   yield 0.05;
   const prior = priorOf(left, right, options);
   const fixed = options.fixed ?? [];
   const between = rectangles(left.size, right.size, fixed);
-  let known = firstKnown(left, right, source, target, options, few);
-  const learned = (beads: readonly WeighedBead[], lessons: readonly TrainingBead[]): Known => ({
-    ...known,
-    words: knowledgeOf(left, right, learnedLexicon(left, right, lessons, prior), expectedOf(few)),
-    lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
-    layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
-    edges: known.edges.learned(beads),
-    kinds: kindsOf(beads, known.list),
-  });
+  let known = firstKnown(left, right, source, target, options, few, prior);
+  function* learned(beads: readonly WeighedBead[], lessons: readonly TrainingBead[]): Steps<Known> {
+    const lexicon = yield* learnedLexicon(left, right, lessons, prior);
+    return {
+      ...known,
+      words: knowledgeOf(left, right, lexicon, expectedOf(few)),
+      lengths: LengthModel.estimated(left, right, beads) ?? known.lengths,
+      layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
+      edges: known.edges.learned(beads),
+      kinds: kindsOf(beads, known.list),
+    };
+  }
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
   let parts: readonly (readonly WeighedBead[])[] = [];
   let isHopeless = false;
@@ -177,7 +169,7 @@ function* aligned(
     const ofWhole = (share: number): number => 0.05 + ((BEFORE_LAST - 0.05) * (round + share)) / rounds;
     const found: (readonly WeighedBead[])[] = [];
     for (const part of between) {
-      const path = roughPath(known, part, anchors);
+      const path = yield* withShares(roughPath(known, part, anchors), (share) => ofWhole(ROUGH * share));
       found.push(yield* withShares(firstBeads(known, path), (share) => ofWhole(ROUGH + (PAIRED - ROUGH) * share)));
     }
     parts = found;
@@ -190,7 +182,8 @@ function* aligned(
     // Where a long text leaves hardly a doubt, another round would say the same.
     const isSettled = rounds < ROUNDS && parts.flat().filter(isQuiet).length > SETTLED * beads.length;
     const isLast = isSettled || round === rounds - 1;
-    known = learned(beads, spread(lessons, isLast ? TEACHING.last : TEACHING.before));
+    const learning = learned(beads, spread(lessons, isLast ? TEACHING.last : TEACHING.before));
+    known = yield* withShares(learning, (share) => ofWhole(PAIRED + (1 - PAIRED) * share));
     yield ofWhole(1);
     if (isHopeless || isSettled) break;
   }
@@ -200,11 +193,23 @@ function* aligned(
     parts = parts.map((beads) => joinedWhereRecut(beads, known));
     const beads = withFixed(fixed, parts);
     // All kinds of beads are seen only now: where many are large, they are as frequent as that, and teach other words.
-    known = learned(beads, spread(trainingBeads(beads), TEACHING.last));
+    known = yield* withShares(learned(beads, spread(trainingBeads(beads), TEACHING.last)), () => BEFORE_LAST);
     parts = yield* lastPass(known, parts, between, false);
   }
   parts = parts.map((beads) => joinedWhereRecut(beads, known));
   yield LAST;
+  return withPassages(left, right, known, parts, between, fixed);
+}
+
+/** What is left over on both sides is tried as passages that stand elsewhere. */
+function withPassages(
+  left: Side,
+  right: Side,
+  known: Known,
+  parts: readonly (readonly WeighedBead[])[],
+  between: readonly Rectangle[],
+  fixed: readonly Bead[],
+): Alignment {
   const { lexicon } = known.words;
   const apart = { ...known, words: knowledgeOf(left, right, lexicon, { once: 0, more: 0.5 }) };
   const score = partScores(apart);
@@ -220,7 +225,7 @@ function* lastPass(
   parts: readonly (readonly WeighedBead[])[],
   between: readonly Rectangle[],
   isHopeless: boolean,
-): Generator<number, WeighedBead[][]> {
+): Steps<WeighedBead[][]> {
   const done: WeighedBead[][] = [];
   for (const [k, beads] of parts.entries()) {
     const ofWhole = (share: number): number => BEFORE_LAST + ((LAST - BEFORE_LAST) * (k + share)) / parts.length;
@@ -254,8 +259,8 @@ function firstKnown(
   target: readonly string[],
   options: AlignOptions,
   few: number,
+  prior: PriorPairs,
 ): Known {
-  const prior = priorOf(left, right, options);
   const list = listness(source, target, few);
   return {
     room: new Room(left, right),

@@ -1,11 +1,22 @@
 /** The best way alone of pairing two texts within a band. */
 import type { Band } from './band.js';
 import { Cells, type BeadKinds, type Score } from './lattice.js';
+import type { Steps } from './steps.js';
 
-/** The best path alone through a band, as its cuts from corner to corner: two bytes a cell, for wide bands. */
-export function bestPath(band: Band, kinds: BeadKinds, scoreOfRow: (i: number) => Score): [number, number][] {
+/** Rows of a band in one step. */
+const STEP = 2000;
+
+/**
+ * The best path alone through a band, as its cuts from corner to corner: two bytes a cell, for wide bands.
+ * @param scoreOfRow asked for row after row
+ */
+export function* bestPath(band: Band, kinds: BeadKinds, scoreOfRow: (i: number) => Score): Steps<[number, number][]> {
   const search = new Search(band, kinds);
-  for (let row = 0; row < band.lowest.length; row++) search.row(row, scoreOfRow);
+  const rows = band.lowest.length;
+  for (let row = 0; row < rows; row++) {
+    search.row(row, scoreOfRow);
+    if (row % STEP === STEP - 1) yield row / rows;
+  }
   return search.path();
 }
 

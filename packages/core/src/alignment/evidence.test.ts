@@ -8,6 +8,7 @@ import { learnedLexicon, lexiconOfPrior, type Lexicon } from './lexicon.js';
 import { priorPairs } from './prior.js';
 import { setAside } from './set-aside.js';
 import { sideOf, wordsIn, type Side } from './sides.js';
+import { ended } from './steps.js';
 import { knowledgeOf, Room, WordEvidence } from './word-evidence.js';
 
 const bead = (i: number, j: number, a = 1, b = 1) => ({
@@ -70,7 +71,7 @@ describe('the lexicon', () => {
     );
     const none = { source: new Int32Array(), target: new Int32Array(), weight: new Float32Array() };
     const beads = corpus.map((_, k) => ({ ...bead(k, k), weight: 1 }));
-    const lexicon = learnedLexicon(left, right, beads, none);
+    const lexicon = ended(learnedLexicon(left, right, beads, none));
     for (const [s, t] of [
       ['das', 'the'],
       ['haus', 'house'],

@@ -3,7 +3,9 @@
  * phrases that say the same in both languages (lists that ship with the application, the client's memories). A list of
  * buttons or a letter teaches next to nothing; the names of things are known all the same.
  */
-import { learnedLexicon, type Learning, type PriorPairs } from './lexicon.js';
+import type { Learning } from './corpus.js';
+import { learnedLexicon, type PriorPairs } from './lexicon.js';
+import { ended } from './steps.js';
 import { sideOf } from './sides.js';
 
 /** Phrases or segments that say the same in two languages, each at the same index. */
@@ -37,7 +39,7 @@ export function knownWords({ source, target }: Phrases, sourceLanguage: string, 
     const span = { from: k, to: k + 1 };
     return { source: span, target: span, weight: 1 };
   });
-  const { rows, targets, forward, backward } = learnedLexicon(left, right, beads, NOTHING_BEFORE, FROM_PHRASES);
+  const { rows, targets, forward, backward } = ended(learnedLexicon(left, right, beads, NOTHING_BEFORE, FROM_PHRASES));
   const known = new Map<string, (readonly [string, number])[]>();
   left.words.forEach((word, s) => {
     const others: (readonly [string, number])[] = [];

@@ -1,8 +1,10 @@
 /** The lexicon against the same model written out plainly, over whole tables (formulas: Brown et al. 1993; Liang et al. 2006). */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { learnedLexicon, lexiconOfPrior, type Lexicon, type PriorPairs, type TrainingBead } from './lexicon.js';
+import type { TrainingBead } from './corpus.js';
+import { learnedLexicon, lexiconOfPrior, type Lexicon, type PriorPairs } from './lexicon.js';
 import { sideOf, type Side } from './sides.js';
+import { ended } from './steps.js';
 
 const NO_PRIOR: PriorPairs = { source: new Int32Array(), target: new Int32Array(), weight: new Float32Array() };
 const ROUNDS = 5;
@@ -96,7 +98,7 @@ describe('the lexicon', () => {
             at += size;
             return { source: span, target: span, weight };
           });
-          const found = pairsOf(learnedLexicon(left, right, beads, NO_PRIOR));
+          const found = pairsOf(ended(learnedLexicon(left, right, beads, NO_PRIOR)));
           const known = plainly(left, right, beads);
           for (const [pair, [forward, backward]] of known) {
             // What is next to nothing may have been forgotten, and its share gone to others.
@@ -117,7 +119,7 @@ describe('the lexicon', () => {
       sideOf(['Tor auf', 'Tor zu', 'Wehr auf'], 'de'),
     ];
     const beads = [0, 1, 2].map((k) => ({ source: { from: k, to: k + 1 }, target: { from: k, to: k + 1 }, weight: 1 }));
-    const { rows, targets, forward, backward } = learnedLexicon(left, right, beads, NO_PRIOR);
+    const { rows, targets, forward, backward } = ended(learnedLexicon(left, right, beads, NO_PRIOR));
     expect(rows).toHaveLength(left.words.length + 1);
     expect([...rows]).toEqual([...rows].sort((a, b) => a - b));
     expect(targets).toHaveLength(rows.at(-1)!);
@@ -139,7 +141,7 @@ describe('the lexicon', () => {
     const [weir, gate] = [left.words.indexOf('weir'), left.words.indexOf('gate')];
     const [wehr, tor] = [right.words.indexOf('wehr'), right.words.indexOf('tor')];
     const prior = { source: Int32Array.of(weir), target: Int32Array.of(wehr), weight: Float32Array.of(2) };
-    const pairs = pairsOf(learnedLexicon(left, right, beads, prior));
+    const pairs = pairsOf(ended(learnedLexicon(left, right, beads, prior)));
     const of = (s: number, t: number): number => pairs.get(`${s} ${t}`)?.[0] ?? 0;
     expect(of(weir, wehr)).toBeGreaterThan(3 * of(weir, tor));
     // And so the other word is left for the other.
@@ -153,6 +155,6 @@ describe('the lexicon', () => {
     const p = (prior: PriorPairs): number => pairsOf(lexiconOfPrior(left, right, prior)).get('0 0')![0];
     expect(p(once)).toBeCloseTo(1 / 1.6, 5);
     expect(p(twice)).toBeCloseTo(2 / 2.6, 5);
-    expect(pairsOf(learnedLexicon(left, right, [], twice)).get('0 0')![0]).toBeCloseTo(1.5 / 2.6, 5);
+    expect(pairsOf(ended(learnedLexicon(left, right, [], twice))).get('0 0')![0]).toBeCloseTo(1.5 / 2.6, 5);
   });
 });

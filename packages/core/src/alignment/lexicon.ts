@@ -3,9 +3,10 @@
  * Pietra, Della Pietra & Mercer 1993, Computational Linguistics 19:2) in both directions that have to agree (Liang,
  * Taskar & Klein 2006), with absolute discounting so that what was seen together once proves nothing.
  */
-import type { Bead, Span } from './bead.js';
 import { Growing } from '../growing.js';
+import { corpusOf, type Corpus, type Learning, type TrainingBead } from './corpus.js';
 import type { Side } from './sides.js';
+import { withShares, type Steps } from './steps.js';
 
 /** A sparse table of pairs of words, ordered by the source word. */
 export interface Lexicon {
@@ -22,10 +23,6 @@ export interface PriorPairs {
   readonly source: Int32Array;
   readonly target: Int32Array;
   readonly weight: Float32Array;
-}
-
-export interface TrainingBead extends Bead {
-  readonly weight: number;
 }
 
 const ITERATIONS = 5;
@@ -47,14 +44,6 @@ export function lexiconOfPrior(source: Side, target: Side, prior: PriorPairs): L
   return table.lexicon();
 }
 
-/** How a lexicon is learned. */
-export interface Learning {
-  /** Whether a word is to be learned. */
-  readonly isLearned: (side: Side, word: number) => boolean;
-  /** Taken off what each pair was seen. */
-  readonly discount: number;
-}
-
 /**
  * From the texts themselves, whose pairs are found at the same time: what stands in but one segment is of no use to them, and
  * absolute discounting (Ney, Essen & Kneser 1994) keeps down what was seen together by chance.
@@ -62,22 +51,25 @@ export interface Learning {
 const FROM_ITSELF: Learning = { isLearned: (side, word) => side.counts[word]! > 1, discount: 0.5 };
 
 /**
- * The lexicon of beads, each counted by its weight.
+ * The lexicon of beads, each counted by its weight; yields the share of the work that is done.
  * Cost: time, their words on one side times those on the other, some times; memory, different pairs of words, and pairs
  * that may stand for each other in each bead.
  */
-export function learnedLexicon(
+export function* learnedLexicon(
   source: Side,
   target: Side,
   beads: readonly TrainingBead[],
   prior: PriorPairs,
   learning = FROM_ITSELF,
-): Lexicon {
+): Steps<Lexicon> {
+  const ofRound = (round: number) => (share: number) => (round + share) / ITERATIONS;
   let corpus = corpusOf(source, target, beads, learning);
-  const table = new Table(source, target, pairsTogether(source, target, corpus, knownPairs(source, prior)));
+  yield ofRound(0)(0.1);
+  const together = pairsTogether(source, target, corpus, knownPairs(source, prior));
+  const table = new Table(source, target, yield* withShares(together, ofRound(0)));
   for (let round = 1; round < ITERATIONS; round++) {
     table.estimate(0);
-    table.expect(corpus);
+    yield* withShares(table.expect(corpus), ofRound(round));
     if (round < ITERATIONS - 2) {
       table.forget((forward, backward) => forward * backward < HOPELESS);
       corpus = table.thinned(corpus);
@@ -87,76 +79,16 @@ export function learnedLexicon(
   return table.lexicon();
 }
 
+/** Words whose pairs are gone through in one step. */
+const STEP = 2000;
+const endsStep = (word: number): boolean => word % STEP === STEP - 1;
+
 /** Weight of "no counterpart" against the words of the other side, in the expectation. */
 const NULL_SHARE = 0.02;
 /** Pairs whose two probabilities together, by which they are counted, are less than this come to nothing. */
 const HOPELESS = 1e-5;
 /** How much more than of any other pair is thought of a known one before anything is read, for each time it counts as seen. */
 const TRUST = 20;
-
-/** Beads as the words in them. Going through it word by word keeps all that belongs to a word close together. */
-interface Corpus {
-  readonly weights: Float64Array;
-  /** The target words of all beads, bead by bead; and how many source words each bead has. */
-  readonly words: Int32Array;
-  readonly heights: Int32Array;
-  /** The beads of each source word. */
-  readonly beadStarts: Int32Array;
-  readonly beads: Int32Array;
-  /** For each of those the words opposite: from where to where in `words`, or in `places`, which are some of `words`. */
-  readonly from: Int32Array;
-  readonly to: Int32Array;
-  readonly places: Int32Array | null;
-}
-
-function corpusOf(source: Side, target: Side, beads: readonly TrainingBead[], learning: Learning): Corpus {
-  const right = wordsByBead(
-    target,
-    beads.map((bead) => bead.target),
-    learning,
-  );
-  const left = wordsByBead(
-    source,
-    beads.map((bead) => bead.source),
-    learning,
-  );
-  const beadStarts = new Int32Array(source.words.length + 1);
-  for (const word of left.words) beadStarts[word + 1]!++;
-  for (let word = 0; word < source.words.length; word++) beadStarts[word + 1]! += beadStarts[word]!;
-  const next = beadStarts.slice();
-  const beadsOfWords = new Int32Array(left.words.length);
-  for (let bead = 0; bead < beads.length; bead++)
-    for (let k = left.starts[bead]!; k < left.starts[bead + 1]!; k++) beadsOfWords[next[left.words[k]!]!++] = bead;
-  return {
-    weights: Float64Array.from(beads, ({ weight }) => weight),
-    words: right.words,
-    heights: Int32Array.from(beads, (_, bead) => left.starts[bead + 1]! - left.starts[bead]!),
-    beadStarts,
-    beads: beadsOfWords,
-    from: beadsOfWords.map((bead) => right.starts[bead]!),
-    to: beadsOfWords.map((bead) => right.starts[bead + 1]!),
-    places: null,
-  };
-}
-
-/** The words of each span that are to be learned, each once in a span. */
-function wordsByBead(
-  side: Side,
-  spans: readonly Span[],
-  learning: Learning,
-): { starts: Int32Array; words: Int32Array } {
-  const starts = new Int32Array(spans.length + 1);
-  const words = new Growing(Int32Array);
-  spans.forEach(({ from, to }, bead) => {
-    const begin = words.size;
-    for (let k = side.starts[from]!; k < side.starts[to]!; k++) {
-      const word = side.tokens[k]!;
-      if (learning.isLearned(side, word) && (to - from === 1 || !words.has(word, begin))) words.push(word);
-    }
-    starts[bead + 1] = words.size;
-  });
-  return { starts, words: words.all() };
-}
 
 /** Known pairs by source word. */
 interface KnownPairs {
@@ -199,7 +131,7 @@ function knownPairs(side: Side, { source, target, weight }: PriorPairs): KnownPa
  * All pairs that stand together in a bead, and the known ones, first in each row; expected as if each word of a bead could
  * stand for any other of it, but rather for one that is known to.
  */
-function pairsTogether(source: Side, target: Side, corpus: Corpus, before: KnownPairs): Pairs {
+function* pairsTogether(source: Side, target: Side, corpus: Corpus, before: KnownPairs): Steps<Pairs> {
   const { weights, words, heights, beadStarts, beads, from, to } = corpus;
   const rows = new Int32Array(source.words.length + 1);
   const targets = new Growing(Int32Array);
@@ -234,6 +166,7 @@ function pairsTogether(source: Side, target: Side, corpus: Corpus, before: Known
       }
     }
     rows[word + 1] = targets.size;
+    if (endsStep(word)) yield word / source.words.length;
   }
   return { rows, targets: targets.all(), known: before, counts: counts.all() };
 }
@@ -264,12 +197,14 @@ class Table {
   }
 
   /** How often each pair is expected to stand for each other in the beads, by what was thought of them up to now. */
-  expect({ weights, words, beadStarts, beads, from, to, places: some }: Corpus): void {
+  *expect({ weights, words, beadStarts, beads, from, to, places: some }: Corpus): Steps<void> {
     const { counts, forward, backward, places } = this;
     this.countKnown();
     // For each target word of each bead: all that its source words give it.
     const sums = new Float64Array(words.length).fill(NULL_SHARE);
-    for (let word = 0; word < this.source.words.length; word++) {
+    const size = this.source.words.length;
+    for (let word = 0; word < size; word++) {
+      if (endsStep(word)) yield word / size / 2;
       if (beadStarts[word] === beadStarts[word + 1]) continue;
       this.open(word);
       for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {
@@ -282,7 +217,8 @@ class Table {
     // From here on what each weighs: one by its sum, in the same room.
     const shares = sums;
     for (let p = 0; p < sums.length; p++) shares[p] = 1 / sums[p]!;
-    for (let word = 0; word < this.source.words.length; word++) {
+    for (let word = 0; word < size; word++) {
+      if (endsStep(word)) yield 0.5 + word / size / 2;
       if (beadStarts[word] === beadStarts[word + 1]) continue;
       this.open(word);
       for (let b = beadStarts[word]!; b < beadStarts[word + 1]!; b++) {

@@ -9,6 +9,7 @@ import { bestPath } from './best-path.js';
 import type { BeadKinds, Score } from './lattice.js';
 import { weighedPath } from './weighed-path.js';
 import type { Lexicon } from './lexicon.js';
+import { ended } from './steps.js';
 import type { Side } from './sides.js';
 
 /** Run pairs that are looked at closely for each run, those with the most in common. */
@@ -60,7 +61,7 @@ const PROMISING = 0.7;
 function isWorthwhile(left: Run, right: Run, kinds: BeadKinds, chance: number, scoreOf: PassageScore): boolean {
   if ((left.to - left.from) * (right.to - right.from) <= SMALL) return true;
   const score = scoreOf(left, right, 2);
-  const path = bestPath(fullBand(left, right), simplest(kinds), () => score);
+  const path = ended(bestPath(fullBand(left, right), simplest(kinds), () => score));
   const beads = path.slice(1).map(([i, j], k) => {
     const [fromI, fromJ] = path[k]!;
     return { source: { from: fromI, to: i }, target: { from: fromJ, to: j } };

@@ -10,6 +10,7 @@ import { priorPairs } from './prior.js';
 import { sideOf } from './sides.js';
 import { Twins } from './twins.js';
 import { knowledgeOf, Room } from './word-evidence.js';
+import { ended, type Steps } from './steps.js';
 
 function knownOf(source: readonly string[], target: readonly string[]): Known {
   const [left, right] = [sideOf(source, 'en'), sideOf(target, 'de')];
@@ -46,7 +47,7 @@ function texts() {
   return { source, target };
 }
 
-function ended<T>(steps: Generator<number, T>): { beads: T; shares: number[] } {
+function watched<T>(steps: Steps<T>): { beads: T; shares: number[] } {
   const shares: number[] = [];
   for (;;) {
     const { done, value } = steps.next();
@@ -59,10 +60,10 @@ test('the beads before the last pass are the same in pieces as at once, wherever
   const { source, target } = texts();
   const known = knownOf(source, target);
   const part = { source: { from: 0, to: source.length }, target: { from: 0, to: target.length } };
-  const path = roughPath(known, part, []);
-  const whole = ended(firstBeads(known, path)).beads;
+  const path = ended(roughPath(known, part, []));
+  const whole = watched(firstBeads(known, path)).beads;
   for (const cutsAtOnce of [500, 701, 960]) {
-    const { beads, shares } = ended(firstBeads(known, path, cutsAtOnce));
+    const { beads, shares } = watched(firstBeads(known, path, cutsAtOnce));
     // It can be stopped after each piece.
     expect(shares).toHaveLength(Math.ceil(path.length / cutsAtOnce) - 1);
     expect(shares).toEqual(shares.toSorted((a, b) => a - b));

@@ -8,6 +8,7 @@ import { LARGEST, scoreOf, type Known } from './known.js';
 import type { Score } from './lattice.js';
 import { cutsOf, type Rectangle } from './rectangles.js';
 import type { Side } from './sides.js';
+import type { Steps } from './steps.js';
 import { weighedPath } from './weighed-path.js';
 import { WordEvidence } from './word-evidence.js';
 
@@ -35,7 +36,8 @@ const SEAM = 200;
 /** Beads on either side of a cut that say how sure it is. */
 const AROUND_SEAM = 6;
 
-export function roughPath(known: Known, part: Rectangle, anchors: readonly Cut[]): readonly Cut[] {
+/** Yields the share of the part that is done. */
+export function roughPath(known: Known, part: Rectangle, anchors: readonly Cut[]): Steps<readonly Cut[]> {
   const { room, words, kinds } = known;
   const { from: begin, to: end } = part.source;
   const band = wideBand(part, anchors);
@@ -82,11 +84,7 @@ function nearOf(beads: readonly WeighedBead[]): (bead: number) => number {
  * the room that is taken is that of a piece: each goes on behind where the next begins, which is its surest cut there.
  * Yields the share of the path that is done.
  */
-export function* firstBeads(
-  known: Known,
-  path: readonly Cut[],
-  cutsAtOnce = PIECE,
-): Generator<number, readonly WeighedBead[]> {
+export function* firstBeads(known: Known, path: readonly Cut[], cutsAtOnce = PIECE): Steps<readonly WeighedBead[]> {
   const beads: WeighedBead[] = [];
   let piece = path.slice(0, cutsAtOnce);
   for (let next = piece.length; ;) {
@@ -143,7 +141,7 @@ export function* refined(
   before: readonly WeighedBead[],
   part: Rectangle,
   isHopeless: boolean,
-): Generator<number, WeighedBead[]> {
+): Steps<WeighedBead[]> {
   const path = cutsOf(before, part);
   const near = isHopeless ? () => NEAR_QUIET : nearOf(before);
   const most = isHopeless ? 2 : LARGEST;

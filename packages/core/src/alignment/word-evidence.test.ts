@@ -5,6 +5,7 @@ import { fullBand } from './band.js';
 import { learnedLexicon } from './lexicon.js';
 import { priorPairs } from './prior.js';
 import { sideOf, type Side } from './sides.js';
+import { ended } from './steps.js';
 import { knowledgeOf, Room, WordEvidence, type Knowledge } from './word-evidence.js';
 
 const UNTRANSLATED = 0.3;
@@ -94,7 +95,7 @@ describe('evidence of words', () => {
         const words = knowledgeOf(
           left,
           right,
-          learnedLexicon(left, right, beads, priorPairs(left, right, [], new Map())),
+          ended(learnedLexicon(left, right, beads, priorPairs(left, right, [], new Map()))),
         );
         const band = fullBand({ from: 0, to: left.size }, { from: 0, to: right.size });
         const evidence = new WordEvidence(new Room(left, right), words, band, 0, left.size, 4, 4);
@@ -126,7 +127,11 @@ describe('evidence of words', () => {
       target: { from: j, to: j + 1 },
       weight: 1,
     });
-    const words = knowledgeOf(left, right, learnedLexicon(left, right, [pair(1, 0), pair(2, 1), pair(3, 2)], prior));
+    const words = knowledgeOf(
+      left,
+      right,
+      ended(learnedLexicon(left, right, [pair(1, 0), pair(2, 1), pair(3, 2)], prior)),
+    );
     const band = fullBand({ from: 0, to: 4 }, { from: 0, to: 3 });
     const evidence = new WordEvidence(new Room(left, right), words, band, 0, 4, 2, 2);
     // Alone it goes with the text; together with what follows it adds nothing any more.

@@ -8,7 +8,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { call } from '../../api/http.js';
 import { alignment as alignmentQuery, jobs as jobsQuery } from '../../api/queries.js';
-import { useShown } from '../../api/useShown.js';
+import { useKept } from '../../api/useKept.js';
 import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { useToast } from '../../ui/toast-store.js';
@@ -25,7 +25,7 @@ export function AlignPage() {
 }
 
 function Chosen({ id }: { readonly id: number }) {
-  const { data, error } = useShown(alignmentQuery(id));
+  const { data, error } = useKept(alignmentQuery(id));
   const { data: jobs = [] } = useQuery(jobsQuery);
   if (error)
     return (

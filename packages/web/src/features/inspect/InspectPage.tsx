@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { inspection, inspections, type Inspected } from '../../api/queries.js';
-import { useShown } from '../../api/useShown.js';
+import { useKept } from '../../api/useKept.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -18,7 +18,7 @@ export function InspectPage() {
 }
 
 function Chosen({ of }: { readonly of: Inspected }) {
-  const { data: overview, error } = useShown(inspection(of));
+  const { data: overview, error } = useKept(inspection(of));
   if (error) return <EmptyState heading="h1" title={error.message} />;
   if (!overview) return <EmptyState heading="h1" title={m.common.loading} />;
   return <Inspection of={of} overview={overview} />;

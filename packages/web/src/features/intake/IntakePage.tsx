@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { intakeFile, intakeFiles } from '../../api/queries.js';
-import { useShown } from '../../api/useShown.js';
+import { useKept } from '../../api/useKept.js';
 import type { IntakeFileBody, UnitSurvey } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { useDesk } from '../../ui/desk-store.js';
@@ -42,7 +42,7 @@ function NoneChosen() {
 }
 
 function ChosenFile({ id }: { readonly id: number }) {
-  const { data: file, error } = useShown(intakeFile(id));
+  const { data: file, error } = useKept(intakeFile(id));
   if (error) return <EmptyState heading="h1" title={intakeTexts.choose} advice={error.message} />;
   if (!file) return <EmptyState heading="h1" title={m.common.loading} />;
   if (file.state === 'failed') return <FailedFile file={file} />;

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { memory as memoryQuery } from '../../api/queries.js';
-import { useShown } from '../../api/useShown.js';
+import { useKept } from '../../api/useKept.js';
 import type { MemoryBody, UnitFilter, UnitSort } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { m } from '../../messages/index.js';
@@ -36,7 +36,7 @@ const HINTS: readonly KeyHint[] = [
 
 export function MemoryPage() {
   const id = Number(useParams().id);
-  const { data: memory, error } = useShown(memoryQuery(id));
+  const { data: memory, error } = useKept(memoryQuery(id));
   if (!memory || error) return <ResourceNotShown trouble={error?.message} />;
   if (memory.damage) return <ResourceNotShown trouble={`${memory.name}: ${shared.damaged(memory.damage.what)}`} />;
   return <LoadedMemory key={id} memory={memory} />;

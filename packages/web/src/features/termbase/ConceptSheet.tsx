@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { call } from '../../api/http.js';
 import { concept as conceptQuery } from '../../api/queries.js';
-import { useShown } from '../../api/useShown.js';
+import { useKept } from '../../api/useKept.js';
 import type { ConceptBodyOf, ConceptChangeBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { sendSeen } from '../../parts/conflict-store.js';
@@ -34,7 +34,7 @@ const t = termbaseTexts;
 
 /** The concept as a page: a block for each language with its terms, edited in place; remarks in the margin. */
 export function ConceptSheet({ id, termbase, onConcept }: Props) {
-  const { data: concept, error } = useShown(conceptQuery(id));
+  const { data: concept, error } = useKept(conceptQuery(id));
   if (error)
     return (
       <Box sx={{ flex: 1 }}>

@@ -14,7 +14,7 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { call } from '../../api/http.js';
 import { termbase as termbaseQuery } from '../../api/queries.js';
-import { useShown } from '../../api/useShown.js';
+import { useKept } from '../../api/useKept.js';
 import type { FieldDefinitionBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { EmptyState } from '../../ui/EmptyState.js';
@@ -29,7 +29,7 @@ const LEVELS: readonly Level[] = ['concept', 'language', 'term'];
 /** What a termbase records: its fields, their lists of values, which are required. */
 export function FieldsPage() {
   const id = Number(useParams().id);
-  const { data: termbase, error } = useShown(termbaseQuery(id));
+  const { data: termbase, error } = useKept(termbaseQuery(id));
   if (error) return <EmptyState heading="h1" title={error.message} />;
   if (!termbase) return <EmptyState heading="h1" title={m.common.loading} />;
   return <Fields key={JSON.stringify(termbase.fields)} termbase={termbase} />;

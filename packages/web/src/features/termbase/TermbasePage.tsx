@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { termbase as termbaseQuery, termPage } from '../../api/queries.js';
-import { useShown } from '../../api/useShown.js';
+import { useKept } from '../../api/useKept.js';
 import type { TermbaseBody } from '../../api/types.js';
 import { useUndoNewest } from '../../api/useUndoNewest.js';
 import { m } from '../../messages/index.js';
@@ -31,7 +31,7 @@ const HINTS: readonly KeyHint[] = [
 
 export function TermbasePage() {
   const id = Number(useParams().id);
-  const { data: termbase, error } = useShown(termbaseQuery(id));
+  const { data: termbase, error } = useKept(termbaseQuery(id));
   if (!termbase || error) return <ResourceNotShown trouble={error?.message} />;
   return <LoadedTermbase key={id} termbase={termbase} />;
 }

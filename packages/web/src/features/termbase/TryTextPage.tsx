@@ -9,7 +9,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { recognizedIn, termbase as termbaseQuery } from '../../api/queries.js';
-import { useShown } from '../../api/useShown.js';
+import { useKept } from '../../api/useKept.js';
 import type { RecognizedBody, TermbaseBody } from '../../api/types.js';
 import { m } from '../../messages/index.js';
 import { howFound } from '@fair-copy/words/recognition.js';
@@ -26,7 +26,7 @@ const t = tryTexts;
 /** A passage with the terms of the termbase marked in it, as it is typed or pasted. */
 export function TryTextPage() {
   const id = Number(useParams().id);
-  const { data: termbase, error } = useShown(termbaseQuery(id));
+  const { data: termbase, error } = useKept(termbaseQuery(id));
   if (error) return <EmptyState heading="h1" title={error.message} />;
   if (!termbase) return <EmptyState heading="h1" title={m.common.loading} />;
   return <TryText termbase={termbase} />;

@@ -4,7 +4,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { ApiFailure } from './http.js';
-import { useShown } from './useShown.js';
+import { useKept } from './useKept.js';
 
 let client: QueryClient;
 let answer: () => string;
@@ -15,7 +15,7 @@ beforeEach(() => {
 afterEach(cleanup);
 
 const shown = () =>
-  renderHook(() => useShown({ queryKey: ['memory', 1] as const, queryFn: async () => answer() }), {
+  renderHook(() => useKept({ queryKey: ['memory', 1] as const, queryFn: async () => answer() }), {
     wrapper: ({ children }: { readonly children: ReactNode }) => (
       <QueryClientProvider client={client}>{children}</QueryClientProvider>
     ),

@@ -87,11 +87,14 @@ export const newAlignment = z.object({
   reading: fileReading.default(USUAL_READING),
 });
 
-const segments = z.array(z.string().trim().min(1).max(100_000)).max(1_000_000);
+/** Segments of one text, and beads, of which there may be as many as segments on both sides. */
+const MOST = { segments: 4_000_000, beads: 8_000_000 };
+
+const segments = z.array(z.string().trim().min(1).max(100_000)).max(MOST.segments);
 
 /** Segments only where they were corrected or cut. */
 export const alignmentChange = z.object({
-  beads: z.array(beadBody).max(1_000_000),
+  beads: z.array(beadBody).max(MOST.beads),
   sourceSegments: segments.optional(),
   targetSegments: segments.optional(),
 });

@@ -19,8 +19,8 @@ import { isSeenCut, joinedWhereRecut } from './recut.js';
 import { partsOf, rectangles, withFixed, type Rectangle } from './rectangles.js';
 import { isScanned, lookOf, readable } from './scanned.js';
 import { doubtedAtSeams, fixedIn, orderOf, putBack, sectionsOf } from './sections.js';
-import { sideOf, wordsIn, type Side } from './sides.js';
-import { withShares, type Steps } from './steps.js';
+import { readSide, wordsIn, type Side } from './sides.js';
+import { ended, withShares, type Steps } from './steps.js';
 import { Twins } from './twins.js';
 import { usualRatio } from './usual-lengths.js';
 import { EXPECTED, knowledgeOf, Room, type Expected } from './word-evidence.js';
@@ -52,8 +52,8 @@ const SETTLED = 0.9;
 /** Shares of a round that are done when the rough path is found, and when its beads are. */
 const [ROUGH, PAIRED] = [0.3, 0.7];
 
-/** Shares of the work that are done before the last pass, and after it. */
-const [BEFORE_LAST, LAST] = [0.7, 0.95];
+/** Shares of the work that are done when the texts are read, before the last pass, and after it. */
+const [READ, BEFORE_LAST, LAST] = [0.05, 0.7, 0.95];
 
 /** Before anything is learned, that a word has no counterpart says little. */
 const NOTHING_LEARNED = { once: 0.1, more: 0.1 };
@@ -117,7 +117,7 @@ function sectionOrder(
   target: readonly string[],
   options: AlignOptions,
 ): readonly number[] | null {
-  const [left, right] = sidesOf(source, target, options);
+  const [left, right] = ended(sidesOf(source, target, options));
   if (left.size === 0 || right.size === 0 || needsAnchors(left, right)) return null;
   const known = firstKnown(left, right, source, target, options, 0, priorOf(left, right, options));
   const all = { sources: { from: 0, to: left.size }, targets: { from: 0, to: right.size } };
@@ -144,8 +144,8 @@ function* aligned(
   options: AlignOptions,
   few: number,
 ): Steps<Alignment> {
-  const [left, right] = sidesOf(source, target, options);
-  yield 0.05;
+  const [left, right] = yield* withShares(sidesOf(source, target, options), (share) => READ * share);
+  yield READ;
   const prior = priorOf(left, right, options);
   const fixed = options.fixed ?? [];
   const between = rectangles(left.size, right.size, fixed);
@@ -166,7 +166,7 @@ function* aligned(
   let isHopeless = false;
   for (let round = 0; round < rounds; round++) {
     const anchors = needsAnchors(left, right) ? guideOf(parts.flat(), anchorsOf(left, right, known.words.lexicon)) : [];
-    const ofWhole = (share: number): number => 0.05 + ((BEFORE_LAST - 0.05) * (round + share)) / rounds;
+    const ofWhole = (share: number): number => READ + ((BEFORE_LAST - READ) * (round + share)) / rounds;
     const found: (readonly WeighedBead[])[] = [];
     for (const part of between) {
       const path = yield* withShares(roughPath(known, part, anchors), (share) => ofWhole(ROUGH * share));
@@ -235,15 +235,17 @@ function* lastPass(
 }
 
 /** Both texts as they are compared: where scanning damaged one of them, both by how words look. */
-function sidesOf(
+function* sidesOf(
   source: readonly string[],
   target: readonly string[],
   { sourceLanguage, targetLanguage }: AlignOptions,
-): readonly [Side, Side] {
-  if (!isScanned(source) && !isScanned(target)) return [sideOf(source, sourceLanguage), sideOf(target, targetLanguage)];
+): Steps<readonly [Side, Side]> {
+  const asScanned = isScanned(source) || isScanned(target);
+  const read = (segments: readonly string[], language: string): Steps<Side> =>
+    asScanned ? readSide(segments.map(readable(segments)), language, lookOf) : readSide(segments, language);
   return [
-    sideOf(source.map(readable(source)), sourceLanguage, lookOf),
-    sideOf(target.map(readable(target)), targetLanguage, lookOf),
+    yield* withShares(read(source, sourceLanguage), (share) => share / 2),
+    yield* withShares(read(target, targetLanguage), (share) => 0.5 + share / 2),
   ];
 }
 

@@ -3,6 +3,7 @@ import { foldForSearch } from '../text/fold.js';
 import { digitsOf } from './numbers.js';
 import { intlLocale } from '../language/tags.js';
 import { Growing } from '../growing.js';
+import { ended, type Steps } from './steps.js';
 
 export interface Side {
   /** How many segments. */
@@ -39,7 +40,19 @@ const MOST_TOKENS = 160;
  * @param language BCP 47, for scripts without spaces
  * @param formOf what was done to the words of the segments before
  */
-export function sideOf(segments: readonly string[], language: string, formOf = (word: string): string => word): Side {
+export function sideOf(segments: readonly string[], language: string, formOf?: (word: string) => string): Side {
+  return ended(readSide(segments, language, formOf));
+}
+
+/** Segments that are read in one step. */
+const STEP = 10_000;
+
+/** As `sideOf`, in steps. */
+export function* readSide(
+  segments: readonly string[],
+  language: string,
+  formOf = (word: string): string => word,
+): Steps<Side> {
   const numbers = new Map<string, number>();
   const words: string[] = [];
   const wholes: string[] = [];
@@ -79,6 +92,7 @@ export function sideOf(segments: readonly string[], language: string, formOf = (
     }
     before = seen;
     starts[i + 1] = tokens.size;
+    if (i % STEP === STEP - 1) yield i / segments.length;
   }
   return {
     size: segments.length,

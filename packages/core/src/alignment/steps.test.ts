@@ -4,7 +4,7 @@ import { fullBand } from './band.js';
 import { bestPath } from './best-path.js';
 import { kindsOf, simplest } from './kinds.js';
 import { learnedLexicon } from './lexicon.js';
-import { sideOf } from './sides.js';
+import { readSide, sideOf } from './sides.js';
 import { ended, withShares, type Steps } from './steps.js';
 
 function sharesOf(steps: Steps<unknown>): readonly number[] {
@@ -22,6 +22,11 @@ function expectForward(shares: readonly number[], atLeast: number): void {
 test('the search for the best path through 9,000 rows answers after each 2,000', () => {
   const band = fullBand({ from: 0, to: 9000 }, { from: 0, to: 2 });
   expectForward(sharesOf(bestPath(band, simplest(kindsOf([], 0)), () => () => -1)), 4);
+});
+
+test('reading 45,000 segments answers after each 10,000', () => {
+  const segments = Array.from({ length: 45_000 }, () => 'Open the gate.');
+  expectForward(sharesOf(readSide(segments, 'en')), 4);
 });
 
 test('learning 9,000 words answers some times in each of its rounds', () => {

@@ -1,4 +1,5 @@
 /** A thread beside the main one: runs tasks by their names. Each opens what it needs and closes it; errors travel as values. */
+import { getHeapStatistics } from 'node:v8';
 import type { MessagePort } from 'node:worker_threads';
 import { carried } from './errors.js';
 import { FEATURES } from './features.js';
@@ -18,14 +19,19 @@ export default async function run({ name, args, dataDir, jobId, stop, port, page
     context.checkpoint();
     const work = await TASKS.get(name)!.load();
     const value = await work(args as never, context);
-    return { ok: true, value, changes: context.changes };
+    return { ok: true, value, changes: context.changes, held: held() };
   } catch (error) {
     if (carried(error).kind === 'internal')
       process.stderr.write(`${name}: ${(error as Error).stack ?? String(error)}\n`);
-    return { ok: false, error: carried(error) };
+    return { ok: false, error: carried(error), held: held() };
   } finally {
     port?.close();
   }
+}
+
+function held(): number {
+  const { total_heap_size: heap, external_memory: beside } = getHeapStatistics();
+  return heap + beside;
 }
 
 /** At most ten messages a second. */

@@ -64,9 +64,13 @@ export function tasks<const T extends Readonly<Record<string, Unnamed<never, unk
   return Object.fromEntries(Object.entries(all).map(([name, task]) => [name, { ...task, name }])) as never;
 }
 
-export type TaskReply =
+export type TaskReply = (
   | { readonly ok: true; readonly value: unknown; readonly changes: readonly Change[] }
-  | { readonly ok: false; readonly error: Carried };
+  | { readonly ok: false; readonly error: Carried }
+) & {
+  /** Bytes of memory that the thread has taken by now, used or not. */
+  readonly held: number;
+};
 
 export interface TaskMessage {
   readonly name: string;

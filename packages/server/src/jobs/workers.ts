@@ -31,14 +31,32 @@ const YOUNG_OF_READER = 96;
 const IDLE = 5_000;
 /** The same of the finder's, which keeps lists that a page may ask for again. */
 const IDLE_OF_FINDER = 120_000;
+/** Bytes that a thread may have taken and still wait for its next task: a new one begins with none. */
+const HELD = 150 * 1024 * 1024;
+
+interface PoolOptions {
+  readonly threads?: number;
+  readonly young?: number;
+  /** Left out: threads stay as long as the server. */
+  readonly idle?: number;
+}
+
+const POOLS: Readonly<Record<Thread, PoolOptions>> = {
+  writer: {},
+  reader: { young: YOUNG_OF_READER, idle: IDLE },
+  finder: { idle: IDLE_OF_FINDER },
+  surveyor: { threads: SURVEYORS, idle: IDLE },
+};
 
 export class Workers {
-  private readonly pools: Readonly<Record<Thread, Piscina>> = {
-    writer: makePool(),
-    reader: makePool({ young: YOUNG_OF_READER, idle: IDLE }),
-    finder: makePool({ idle: IDLE_OF_FINDER }),
-    surveyor: makePool({ threads: SURVEYORS, idle: IDLE }),
+  private readonly pools: Record<Thread, Piscina> = {
+    writer: makePool(POOLS.writer),
+    reader: makePool(POOLS.reader),
+    finder: makePool(POOLS.finder),
+    surveyor: makePool(POOLS.surveyor),
   };
+  /** Tasks that a pool has now. */
+  private readonly busy: Record<Thread, number> = { writer: 0, reader: 0, finder: 0, surveyor: 0 };
 
   private readonly pending = new Set<Promise<unknown>>();
 
@@ -72,7 +90,12 @@ export class Workers {
         channel ? { transferList: [channel.port2] } : {},
       ) as Promise<TaskReply>;
       this.pending.add(running);
-      const reply = await running.finally(() => this.pending.delete(running));
+      this.busy[task.thread]++;
+      const reply = await running.finally(() => {
+        this.pending.delete(running);
+        this.busy[task.thread]--;
+      });
+      this.giveBack(task.thread, reply.held);
       if (!reply.ok) throw revived(reply.error);
       for (const change of reply.changes) this.events.tell({ type: 'changed', ...change });
       return reply.value as V;
@@ -80,13 +103,14 @@ export class Workers {
       channel?.port1.close();
     }
   }
-}
 
-interface PoolOptions {
-  readonly threads?: number;
-  readonly young?: number;
-  /** Left out: threads stay as long as the server. */
-  readonly idle?: number;
+  /** A thread that has taken much ends as soon as its pool has nothing else to do: what comes next does not add to it. */
+  private giveBack(thread: Thread, held: number): void {
+    if (held < HELD || this.busy[thread] > 0 || POOLS[thread].idle !== IDLE) return;
+    const old = this.pools[thread];
+    this.pools[thread] = makePool(POOLS[thread]);
+    void old.destroy();
+  }
 }
 
 function makePool({ threads = 1, young = YOUNG, idle = Infinity }: PoolOptions = {}): Piscina {

@@ -257,6 +257,22 @@ test('the galley is filtered and sorted; a match says what its unit says by now,
   await keep({ memories: [{ id: older, off: 5 }] });
 });
 
+test('the galley says where in a segment codes stand', async () => {
+  const before = await look();
+  const page = '<p>Close the <b>upper gate</b> before you go. Then wait <a href="w">here</a>.</p>';
+  const { sha256 } = await server.ask<{ sha256: string }>('POST', '/alignments/files', Buffer.from(page));
+  await keep({ documents: [{ sha256, name: 'page.html' }] });
+  expect((await run()).state).toBe('done');
+  expect((await galley()).map(({ text, codes }) => [text, codes])).toEqual([
+    ['Close the upper gate before you go.', [10, 20]],
+    ['Then wait here.', [10, 14]],
+  ]);
+  // Terms are where they stand in the text that is shown, also behind codes and across one.
+  const [{ text, terms }] = (await galley()) as [GalleySegment];
+  expect(terms.map(({ start, end }) => text.slice(start, end))).toEqual(['upper gate']);
+  await keep({ documents: before.plan.documents });
+});
+
 test('words parted at the end of a line are made whole, unless the kit says otherwise', async () => {
   const before = await look();
   const text = 'Each lock has two gates and a sluice, and the water-\nway has forty of them.\n';

@@ -127,7 +127,10 @@ const keptMatch = z.object({
 export const keptSegment = z.object({
   ordinal: z.number(),
   document: z.string(),
+  /** Without its codes. */
   text: z.string(),
+  /** Where in it inline codes stand, ascending (not in rehearsals of earlier versions). */
+  codes: z.array(z.number()).readonly().optional(),
   class: z.enum(['context', 'exact', 'near', 'fuzzy', 'none', 'repetition']),
   band,
   score: z.number(),

@@ -4,7 +4,7 @@ import { languageName } from '@fair-copy/core/language/tags.js';
 import { misfitReason } from '@fair-copy/core/rehearsal/report.js';
 import { writeRehearsalReport } from '@fair-copy/files/rehearsal-report.js';
 import { rehearsal as said } from '@fair-copy/words/en/rehearsal.js';
-import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { plainPlace, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { packKit } from '../kit-pack.js';
 import { rehearsedFrom, reportOf, type RehearseOptions, type TriedFiles } from '../rehearsed.js';
 import { UsageError } from '../usage.js';
@@ -102,6 +102,3 @@ const money = (value: number, currency: string): string =>
   new Intl.NumberFormat('en', { style: 'currency', currency, currencyDisplay: 'code' })
     .format(value)
     .replace('\u00a0', ' ');
-
-/** A place in a text with codes, in the text without them. */
-const plainPlace = (text: string, place: number): number => withoutCodes(text.slice(0, place)).length;

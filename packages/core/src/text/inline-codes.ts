@@ -48,6 +48,16 @@ export function withoutCodes(text: string): string {
   return text.includes(CODE) ? text.replace(CODES, '') : text;
 }
 
+/** A place in a text with codes, in the text without them. */
+export const plainPlace = (text: string, place: number): number => withoutCodes(text.slice(0, place)).length;
+
+/** Where the codes of a text stand in it without them: before the character of that index; ascending. */
+export function codePlaces(text: string): number[] {
+  const places: number[] = [];
+  for (let at = text.indexOf(CODE); at >= 0; at = text.indexOf(CODE, at + 1)) places.push(at - places.length);
+  return places;
+}
+
 /** The pieces of a segment in order: texts and codes. */
 export function* piecesOf({ text, codes }: Segment): Generator<string | InlineCode> {
   let from = 0;

@@ -11,7 +11,7 @@ import { isBridged } from '@fair-copy/core/memory/bridge/plan.js';
 import { authorOf, changedAt, type Variant } from '@fair-copy/core/memory/unit.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { wordListFor } from '@fair-copy/files/word-lists.js';
-import { CODE, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { CODE, plainPlace, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import type { Found, From } from '../findings/evidence.js';
 import type { TaskContext } from '../jobs/task.js';
 import type { Db } from '../store/database.js';
@@ -148,8 +148,7 @@ function readable(finding: Finding, variants: readonly Variant[]): Finding {
     said: JSON.parse(withoutCodes(said)) as Finding['said'],
     marks: marks.map(({ place, from, to }) => {
       const text = variants[Number(place)]?.text ?? '';
-      const at = (index: number): number => withoutCodes(text.slice(0, index)).length;
-      return { place, from: at(from), to: at(to) };
+      return { place, from: plainPlace(text, from), to: plainPlace(text, to) };
     }),
   };
 }

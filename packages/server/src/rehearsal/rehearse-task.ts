@@ -14,7 +14,7 @@ import { keptTried, type Tried } from '@fair-copy/core/rehearsal/tried.js';
 import { documentSegment, type DocumentSegment } from '@fair-copy/core/rehearsal/segment.js';
 import type { Concept } from '@fair-copy/core/termbase/concept.js';
 import { IDENTIFIER } from '@fair-copy/core/termbase/categories.js';
-import { withoutCodes } from '@fair-copy/core/text/inline-codes.js';
+import { codePlaces, plainPlace, withoutCodes } from '@fair-copy/core/text/inline-codes.js';
 import { dictionaryFor } from '@fair-copy/files/dictionaries.js';
 import { SoughtThread } from '@fair-copy/files/sought-thread.js';
 import { ApiError } from '../errors.js';
@@ -155,7 +155,16 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
   const terms = new Map<number, KeptSegment['terms'][number][]>();
   for (const { segment, start, end, term, concept, isForbidden } of found) {
     const { termbaseId, concept: own } = owned[concept]!;
-    const one = { start, end, term, concept: own.id, termbaseId, usable: [...tried.usable(concept)], isForbidden };
+    const at = (place: number): number => plainPlace(segments[segment]!.text, place);
+    const one = {
+      start: at(start),
+      end: at(end),
+      term,
+      concept: own.id,
+      termbaseId,
+      usable: [...tried.usable(concept)],
+      isForbidden,
+    };
     const there = terms.get(segment);
     if (there) there.push(one);
     else terms.set(segment, [one]);
@@ -169,6 +178,7 @@ function keep(path: string, tried: Tried, plan: KitPlan, kit: KitRehearsal, owne
         ordinal: i,
         document,
         text: withoutCodes(text),
+        codes: codePlaces(text),
         class: kind,
         band,
         score,

@@ -9,6 +9,7 @@ import type { GalleySegment, RehearsalOutcome } from '@fair-copy/api/rehearsals.
 import { BANDS, type Band } from '@fair-copy/core/rehearsal/figures.js';
 import { m } from '../../messages/index.js';
 import { chosenLine } from '../../ui/chosen-line.js';
+import { Capsule } from '../../ui/CodedText.js';
 import { EmptyState } from '../../ui/EmptyState.js';
 import { words } from '../../all-words.js';
 import { number } from '../../ui/format.js';
@@ -252,13 +253,24 @@ function Line({ row, source, isFirst, selected, onSelect }: LineProps) {
   );
 }
 
-/** Terms underlined, those not to be used struck through. */
-function WithTerms({ row: { text, terms } }: { readonly row: GalleySegment }) {
+/** Terms underlined, those not to be used struck through; codes where they stand. */
+function WithTerms({ row: { text, terms, codes = [] } }: { readonly row: GalleySegment }) {
   const parts: ReactNode[] = [];
   let at = 0;
+  let nextCode = 0;
+  const said = (to: number): ReactNode[] => {
+    const pieces: ReactNode[] = [];
+    for (; nextCode < codes.length && (codes[nextCode]! < to || to === text.length); nextCode++) {
+      pieces.push(text.slice(at, codes[nextCode]), <CodeHere key={`code ${nextCode}`} />);
+      at = codes[nextCode]!;
+    }
+    pieces.push(text.slice(at, to));
+    at = to;
+    return pieces;
+  };
   for (const [i, { start, end, isForbidden }] of terms.entries()) {
     if (start < at) continue;
-    parts.push(text.slice(at, start));
+    parts.push(...said(start));
     parts.push(
       <Box
         key={i}
@@ -270,11 +282,23 @@ function WithTerms({ row: { text, terms } }: { readonly row: GalleySegment }) {
           textUnderlineOffset: '4px',
         })}
       >
-        {text.slice(start, end)}
+        {said(end)}
       </Box>,
     );
-    at = end;
   }
-  parts.push(text.slice(at));
+  parts.push(...said(text.length));
   return <>{parts}</>;
+}
+
+/** Formatting, a link or a picture begins, ends or stands here. */
+function CodeHere() {
+  return (
+    <Capsule
+      kind="alone"
+      role="img"
+      aria-label={t.codeHere}
+      title={t.codeHere}
+      sx={{ width: 7, height: 14, p: 0, mx: '2px', verticalAlign: '-2px' }}
+    />
+  );
 }

@@ -111,6 +111,7 @@ export const texts: typeof en = {
   segmentsShown: (n: number) => count(n, 'Segment', 'Segmente'),
   matches: 'Treffer',
   noMatch: 'Nichts im Satz kommt nahe.',
+  codeHere: 'Inline-Code: Formatierung, ein Link oder ein Bild',
   inLanguage: (language: string) => `Das ist ${language}: Es wird nicht nachgeschlagen.`,
   apart: 'Hier ist nichts zu übersetzen.',
   repeated: 'Wiederholt ein früheres Segment.',

@@ -104,6 +104,7 @@ export const texts = {
   segmentsShown: (n: number) => count(n, 'segment', 'segments'),
   matches: 'Matches',
   noMatch: 'Nothing in the kit is near.',
+  codeHere: 'inline code: formatting, a link or a picture',
   inLanguage: (language: string) => `This is in ${language}: it is not looked up.`,
   apart: 'Nothing to translate.',
   repeated: 'Repeats an earlier segment.',

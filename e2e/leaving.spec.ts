@@ -49,8 +49,9 @@ test('fields, a unit and a term: the browser’s way back, a link and a row that
   await page.keyboard.type(' anew');
   await expect(page.getByRole('textbox', { name: /^Change “/ })).toHaveValue(/ anew$/);
   await page.goBack();
-  // The field saves itself when the question takes the focus.
+  // The field saves itself when the question takes the focus; then the way back is gone.
   await expect(question).toBeHidden();
+  await expect(page.getByRole('link', { name: 'Brennick terminology' })).toBeVisible();
   await page.getByRole('link', { name: 'Ledger' }).click();
   await expect(page.getByRole('row').nth(1)).toContainText('anew');
 });

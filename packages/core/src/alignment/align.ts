@@ -145,11 +145,12 @@ function* aligned(
   few: number,
 ): Steps<Alignment> {
   const [left, right] = yield* withShares(sidesOf(source, target, options), (share) => READ * share);
-  yield READ;
   const prior = priorOf(left, right, options);
+  yield READ;
   const fixed = options.fixed ?? [];
   const between = rectangles(left.size, right.size, fixed);
   let known = firstKnown(left, right, source, target, options, few, prior);
+  yield READ;
   function* learned(beads: readonly WeighedBead[], lessons: readonly TrainingBead[]): Steps<Known> {
     const lexicon = yield* learnedLexicon(left, right, lessons, prior);
     return {

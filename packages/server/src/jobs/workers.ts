@@ -31,7 +31,7 @@ const YOUNG_OF_READER = 96;
 const IDLE = 5_000;
 /** The same of the finder's, which keeps lists that a page may ask for again. */
 const IDLE_OF_FINDER = 120_000;
-/** Bytes that a thread may have taken and still wait for its next task: a new one begins with none. */
+/** Bytes from which on such a thread does not wait for its next task, which would add to them: a new one begins with none. */
 const HELD = 150 * 1024 * 1024;
 
 interface PoolOptions {
@@ -39,13 +39,15 @@ interface PoolOptions {
   readonly young?: number;
   /** Left out: threads stay as long as the server. */
   readonly idle?: number;
+  /** Bytes that a thread may have taken and still wait for its next task; left out: any number. */
+  readonly held?: number;
 }
 
 const POOLS: Readonly<Record<Thread, PoolOptions>> = {
   writer: {},
-  reader: { young: YOUNG_OF_READER, idle: IDLE },
+  reader: { young: YOUNG_OF_READER, idle: IDLE, held: HELD },
   finder: { idle: IDLE_OF_FINDER },
-  surveyor: { threads: SURVEYORS, idle: IDLE },
+  surveyor: { threads: SURVEYORS, idle: IDLE, held: HELD },
 };
 
 export class Workers {
@@ -55,10 +57,8 @@ export class Workers {
     finder: makePool(POOLS.finder),
     surveyor: makePool(POOLS.surveyor),
   };
-  /** Tasks that a pool has now. */
-  private readonly busy: Record<Thread, number> = { writer: 0, reader: 0, finder: 0, surveyor: 0 };
-
-  private readonly pending = new Set<Promise<unknown>>();
+  /** What is under way, and where. */
+  private readonly pending = new Map<Promise<unknown>, Thread>();
 
   constructor(
     private readonly dataDir: string,
@@ -67,7 +67,7 @@ export class Workers {
 
   /** What is under way ends first, unless it takes too long: jobs were stopped before. */
   async close(): Promise<void> {
-    await Promise.race([Promise.allSettled(this.pending), wait(PATIENCE, undefined, { ref: false })]);
+    await Promise.race([Promise.allSettled(this.pending.keys()), wait(PATIENCE, undefined, { ref: false })]);
     await Promise.all(Object.values(this.pools).map((pool) => pool.destroy()));
   }
 
@@ -89,12 +89,8 @@ export class Workers {
         message,
         channel ? { transferList: [channel.port2] } : {},
       ) as Promise<TaskReply>;
-      this.pending.add(running);
-      this.busy[task.thread]++;
-      const reply = await running.finally(() => {
-        this.pending.delete(running);
-        this.busy[task.thread]--;
-      });
+      this.pending.set(running, task.thread);
+      const reply = await running.finally(() => this.pending.delete(running));
       this.giveBack(task.thread, reply.held);
       if (!reply.ok) throw revived(reply.error);
       for (const change of reply.changes) this.events.tell({ type: 'changed', ...change });
@@ -106,7 +102,7 @@ export class Workers {
 
   /** A thread that has taken much ends as soon as its pool has nothing else to do: what comes next does not add to it. */
   private giveBack(thread: Thread, held: number): void {
-    if (held < HELD || this.busy[thread] > 0 || POOLS[thread].idle !== IDLE) return;
+    if (held < (POOLS[thread].held ?? Infinity) || [...this.pending.values()].includes(thread)) return;
     const old = this.pools[thread];
     this.pools[thread] = makePool(POOLS[thread]);
     void old.destroy();

@@ -23,24 +23,25 @@ const shown = () =>
 const failing = (code: string) => () => {
   throw new ApiFailure(code, code);
 };
-const fetchAgain = () => act(() => client.refetchQueries({ queryKey: ['memory', 1] }));
-
-test('what is shown stays while the server cannot be reached', async () => {
+/** A page that had it, and fetches it again in vain. */
+async function shownThen(code: string) {
   answer = () => 'a memory';
   const { result } = shown();
   await waitFor(() => expect(result.current.data).toBe('a memory'));
-  answer = failing('no-connection');
+  answer = failing(code);
   await fetchAgain();
   expect(client.getQueryState(['memory', 1])?.status).toBe('error');
+  return result;
+}
+const fetchAgain = () => act(() => client.refetchQueries({ queryKey: ['memory', 1] }));
+
+test('what is shown stays while the server cannot be reached', async () => {
+  const result = await shownThen('no-connection');
   expect(result.current).toEqual({ data: 'a memory', error: null });
 });
 
 test('what the server says is gone is not shown as if it were there', async () => {
-  answer = () => 'a memory';
-  const { result } = shown();
-  await waitFor(() => expect(result.current.data).toBe('a memory'));
-  answer = failing('not-found');
-  await fetchAgain();
+  const result = await shownThen('not-found');
   await waitFor(() => expect(result.current.error?.message).toBe('not-found'));
 });
 

@@ -11,8 +11,7 @@ export default defineConfig({
   expect: { timeout: 45_000 },
   workers: 2,
   fullyParallel: true,
-  // What fails once and then passes is named as flaky, with its page: a race that is to be found, not a reason to stop.
-  retries: 1,
+  retries: 0,
   reporter: [['list']],
   use: { ...browser, actionTimeout: 45_000 },
 });

@@ -47,7 +47,7 @@ await step('End-to-end tests', async () => {
   if (code !== 0) process.exit(code ?? 1);
 });
 
-/** What stood on the page where a test failed, also one that then passed: whoever reads it may not have the machine. */
+/** What stood on the page where a test failed: whoever reads it may not have the machine. */
 function tellFailedPages() {
   const results = join(root, 'test-results');
   for (const name of existsSync(results) ? readdirSync(results) : []) {

@@ -15,6 +15,8 @@ import { writeWord } from './word.mjs';
 const escaped = (text) => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
 const isHeading = (text) => text.startsWith('# ');
 const plain = (text) => text.replace(/^# /, '');
+/** Pieces of a text; every second one stands between `**` and is bold. */
+const pieces = (text) => plain(text).split('**');
 
 /** Which files belong together, and to whom. */
 export const DOCUMENT_PAIRS = [
@@ -43,6 +45,9 @@ export const REHEARSALS = [
   },
 ];
 
+const wordRun = (text, k) =>
+  `<w:r>${k % 2 ? '<w:rPr><w:b/></w:rPr>' : ''}<w:t xml:space="preserve">${escaped(text)}</w:t></w:r>`;
+
 export async function makeDocuments(folder) {
   const word = (name, texts) =>
     writeWord(
@@ -51,7 +56,7 @@ export async function makeDocuments(folder) {
         .filter(Boolean)
         .map(
           (text) =>
-            `<w:p>${isHeading(text) ? '<w:pPr><w:pStyle w:val="Heading1"/></w:pPr>' : ''}<w:r><w:t xml:space="preserve">${escaped(plain(text))}</w:t></w:r></w:p>`,
+            `<w:p>${isHeading(text) ? '<w:pPr><w:pStyle w:val="Heading1"/></w:pPr>' : ''}${pieces(text).map(wordRun).join('')}</w:p>`,
         )
         .join(''),
     );

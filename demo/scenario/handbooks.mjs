@@ -107,7 +107,7 @@ export const KILN_CARE = [
   ['記録簿に日付と最高温度を書きます。', 'Enter the date and the highest temperature in the log.'],
 ];
 
-/** A handbook that will be translated to German: what is in the memories, what is nearly so, and what is new; one line is German. */
+/** A handbook that will be translated to German: what is in the memories, what is nearly so, and what is new; one line is German; what is between two stars is bold. */
 export const LOCK_HANDBOOK = [
   '# Handbook for lock keepers',
   'This handbook is given to every lock keeper of Brennick Waterways.',
@@ -115,14 +115,14 @@ export const LOCK_HANDBOOK = [
   'Ellbridge Lock: gate seal replaced.',
   'Marsh End Lock: paddle gear greased.',
   'Tarn Hill Lock: mooring bollard loose.',
-  'Check the mooring bollards on both sides of the lock chamber. Check the trash rack and remove what the flood has left there.',
+  'Check the **mooring bollards** on both sides of the lock chamber. Check the trash rack and remove what the flood has left there.',
   'Grease the paddle gear before the first boats arrive. Worn paddle gear is reported to the workshop.',
   '# Passing boats',
   'Close both paddles after use.',
   'Keep clear of the weir.',
   'Boats wait at the landing stage until the green light is on.',
-  'Mooring lines are made fast to the bollards only. Mooring lines that chafe are replaced.',
-  'The lock keeper fills the lock chamber slowly, and never leaves the paddle gear while boats are inside.',
+  'Mooring lines are made fast to the bollards **only**. Mooring lines that chafe are replaced.',
+  'The lock keeper fills the lock chamber slowly, and **never leaves** the paddle gear while boats are inside.',
   'The upper gate is opened when the water level is the same on both sides.',
   'The lower gate is opened when the water level is the same on both sides.',
   'Close both paddles after use.',

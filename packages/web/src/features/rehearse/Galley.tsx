@@ -298,7 +298,7 @@ function CodeHere() {
       role="img"
       aria-label={t.codeHere}
       title={t.codeHere}
-      sx={{ width: 7, height: 14, p: 0, mx: '2px', verticalAlign: '-2px' }}
+      sx={{ width: 6, height: 12, p: 0, verticalAlign: '-1px', bgcolor: 'text.secondary', border: 0, opacity: 0.7 }}
     />
   );
 }

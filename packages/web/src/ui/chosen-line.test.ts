@@ -1,6 +1,8 @@
 /** @jest-environment ./test/page-environment.mjs */
 import { expect, test } from '@jest/globals';
-import { chosenLine, focusChosenLine } from './chosen-line.js';
+import { chosenLine, focusChosenLine, keepFocusInLists } from './chosen-line.js';
+
+keepFocusInLists();
 
 /** Three lines and a field; `choose` says which is chosen, as a list would. */
 function list() {
@@ -47,4 +49,54 @@ test('a field in which somebody began to type keeps it', async () => {
   choose(2);
   await frames(40);
   expect(document.activeElement).toBe(field);
+});
+
+test('a list that is drawn anew does not take the focus away with the line that had it', async () => {
+  const { lines, choose } = list();
+  focusChosenLine();
+  choose(1);
+  await frames(3);
+  expect(document.activeElement).toBe(lines[1]);
+  const main = document.querySelector('main')!;
+  const drawn = lines.map((line) => line.cloneNode(true));
+  main.replaceChildren();
+  await frames(2);
+  expect(document.activeElement).toBe(document.body);
+  main.replaceChildren(...drawn);
+  await frames(2);
+  expect(document.activeElement).toBe(drawn[1]);
+});
+
+test('when the button that was pressed is gone, its line has the focus', async () => {
+  const { lines } = list();
+  const button = lines[0]!.appendChild(document.createElement('button'));
+  button.focus();
+  button.remove();
+  await frames(2);
+  expect(document.activeElement).toBe(lines[0]);
+});
+
+test('on another page the focus is not taken into its list', async () => {
+  const { lines } = list();
+  const address = location.href;
+  lines[0]!.focus();
+  history.pushState(null, '', '/elsewhere');
+  list();
+  await frames(2);
+  expect(document.activeElement).toBe(document.body);
+  history.pushState(null, '', address);
+});
+
+test('it is not fetched back from a field', async () => {
+  const { choose, field } = list();
+  focusChosenLine();
+  choose(1);
+  await frames(3);
+  field.focus();
+  document.querySelector('main')!.append(document.createElement('i'));
+  await frames(2);
+  field.blur();
+  document.querySelector('main')!.append(document.createElement('i'));
+  await frames(2);
+  expect(document.activeElement).toBe(document.body);
 });

@@ -32,3 +32,25 @@ export function focusChosenLine(
     else if (frames > 0) focusChosenLine(before, focused, frames - 1);
   });
 }
+
+/**
+ * Keeps the focus in a list that is drawn anew: fetched again, or the line in hand is done and gone. An element taken away
+ * takes the focus with it, and keys and screen readers would be back at the top of the page; the line chosen now gets it
+ * instead. It ends when anything else has the focus, and when another page is gone to. Call it once.
+ */
+export function keepFocusInLists(): void {
+  const drawn = new MutationObserver(() => {
+    if (document.activeElement === held) return;
+    if (document.activeElement !== document.body || held?.isConnected || location.pathname !== page) drawn.disconnect();
+    else chosenNow()?.focus({ preventScroll: true });
+  });
+  let held: Element | null = null;
+  let page = '';
+  document.addEventListener('focusin', ({ target }) => {
+    drawn.disconnect();
+    if (!(target instanceof Element) || !target.closest(CHOSEN)) return;
+    held = target;
+    page = location.pathname;
+    drawn.observe(document.body, { childList: true, subtree: true });
+  });
+}

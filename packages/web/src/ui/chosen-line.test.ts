@@ -51,6 +51,17 @@ test('a field in which somebody began to type keeps it', async () => {
   expect(document.activeElement).toBe(field);
 });
 
+test('although what had the focus lost it meanwhile', async () => {
+  const { lines, choose, field } = list();
+  field.focus();
+  focusChosenLine();
+  field.blur();
+  await frames(2);
+  choose(1);
+  await frames(3);
+  expect(document.activeElement).toBe(lines[1]);
+});
+
 test('a list that is drawn anew does not take the focus away with the line that had it', async () => {
   const { lines, choose } = list();
   focusChosenLine();

@@ -25,7 +25,8 @@ export function focusChosenLine(
   frames = PATIENCE,
 ): void {
   requestAnimationFrame(() => {
-    if (document.activeElement !== focused) return;
+    // Nothing has it any more once a button that was pressed is out of use.
+    if (document.activeElement !== focused && document.activeElement !== document.body) return;
     const line = chosenNow();
     // At the end of the list the choice stays where it is.
     if (line && (line !== before || frames === 0)) line.focus({ preventScroll: true });

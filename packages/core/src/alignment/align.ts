@@ -160,6 +160,7 @@ function* aligned(
       layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
       edges: known.edges.learned(beads),
       kinds: kindsOf(beads, known.list),
+      junctions: known.junctions.weighed(Math.max(few, Junctions.weightOf(beads))),
     };
   }
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
@@ -272,7 +273,7 @@ function firstKnown(
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
     edges: EdgeModel.of(source, target),
-    junctions: few > 0 ? new Junctions(source, target, few) : null,
+    junctions: Junctions.of(source, target, few),
     kinds: kindsOf([], list),
     list,
   };

@@ -27,8 +27,7 @@ export interface Known {
   readonly edges: EdgeModel;
   /** How much the texts are lists, or as good as one: see `listness`. */
   readonly list: number;
-  /** Of texts that are too short to show how they are cut. */
-  readonly junctions: Junctions | null;
+  readonly junctions: Junctions;
   readonly kinds: BeadKinds;
 }
 
@@ -51,9 +50,12 @@ export function partScores(known: Known): PassageScore {
 export function scoreOf(evidence: WordEvidence, { room, lengths, twins, layout, edges, junctions }: Known): Score {
   const weight = weightOfWords(room);
   const bare: Score = (i, a, j, b) =>
-    weight * evidence.score(i, a, j, b) + lengths.score(i, a, j, b) + twins.score(i, a, j, b) + edges.score(i, a, j, b);
-  const placed: Score = layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
-  return junctions ? (i, a, j, b) => placed(i, a, j, b) + junctions.score(i, a, j, b) : placed;
+    weight * evidence.score(i, a, j, b) +
+    lengths.score(i, a, j, b) +
+    twins.score(i, a, j, b) +
+    edges.score(i, a, j, b) +
+    junctions.score(i, a, j, b);
+  return layout ? (i, a, j, b) => bare(i, a, j, b) + layout.score(i, a, j, b) : bare;
 }
 
 function weightOfWords({ source, target }: Room): number {

@@ -1,6 +1,7 @@
 /** Long texts are weighed in pieces: what is found may not depend on where they are cut. */
 import { expect, test } from '@jest/globals';
 import { EdgeModel } from './edges.js';
+import { Junctions } from './junctions.js';
 import { kindsOf } from './kinds.js';
 import type { Known } from './known.js';
 import { lexiconOfPrior } from './lexicon.js';
@@ -21,7 +22,7 @@ function knownOf(source: readonly string[], target: readonly string[]): Known {
     twins: new Twins(source, target),
     layout: null,
     edges: EdgeModel.of(source, target),
-    junctions: null,
+    junctions: Junctions.of(source, target, 0),
     kinds: kindsOf([], 0),
     list: 0,
   };

@@ -160,7 +160,7 @@ function* aligned(
       layout: options.layout ? LayoutModel.of(options.layout, beads) : null,
       edges: known.edges.learned(beads),
       kinds: kindsOf(beads, known.list),
-      junctions: known.junctions.weighed(Math.max(few, Junctions.weightOf(beads))),
+      junctions: known.junctions.weighed(Math.max(few, (1 - known.list) * Junctions.weightOf(beads))),
     };
   }
   const rounds = left.size + right.size > 2 * MANY ? ROUNDS - 1 : ROUNDS;
@@ -177,10 +177,7 @@ function* aligned(
     parts = found;
     const beads = withFixed(fixed, parts);
     const lessons = trainingBeads(beads);
-    // Long texts of which next to nothing belongs together teach nothing: another round would find no more.
-    isHopeless =
-      needsAnchors(left, right) &&
-      lessons.filter(({ weight }) => weight > 0.5).length < HOPELESS * Math.min(left.size, right.size);
+    isHopeless = teachNothing(left, right, lessons);
     // Where a long text leaves hardly a doubt, another round would say the same.
     const isSettled = rounds < ROUNDS && parts.flat().filter(isQuiet).length > SETTLED * beads.length;
     const isLast = isSettled || round === rounds - 1;
@@ -202,6 +199,11 @@ function* aligned(
   yield LAST;
   return withPassages(left, right, known, parts, between, fixed);
 }
+
+/** Long texts of which next to nothing belongs together teach nothing: another round would find no more. */
+const teachNothing = (left: Side, right: Side, lessons: readonly TrainingBead[]): boolean =>
+  needsAnchors(left, right) &&
+  lessons.filter(({ weight }) => weight > 0.5).length < HOPELESS * Math.min(left.size, right.size);
 
 /** What is left over on both sides is tried as passages that stand elsewhere. */
 function withPassages(

@@ -119,7 +119,7 @@ function sectionOrder(
 ): readonly number[] | null {
   const [left, right] = ended(sidesOf(source, target, options));
   if (left.size === 0 || right.size === 0 || needsAnchors(left, right)) return null;
-  const known = firstKnown(left, right, source, target, options, 0, priorOf(left, right, options));
+  const known = ended(firstKnown(left, right, source, target, options, 0, priorOf(left, right, options)));
   const all = { sources: { from: 0, to: left.size }, targets: { from: 0, to: right.size } };
   const score = partScores(known)(all.sources, all.targets, 2);
   return orderOf(sectionsOf(left.size, right.size, score), left.size, right.size);
@@ -149,7 +149,7 @@ function* aligned(
   yield READ;
   const fixed = options.fixed ?? [];
   const between = rectangles(left.size, right.size, fixed);
-  let known = firstKnown(left, right, source, target, options, few, prior);
+  let known = yield* withShares(firstKnown(left, right, source, target, options, few, prior), () => READ);
   yield READ;
   function* learned(beads: readonly WeighedBead[], lessons: readonly TrainingBead[]): Steps<Known> {
     const lexicon = yield* learnedLexicon(left, right, lessons, prior);
@@ -258,7 +258,7 @@ function priorOf(left: Side, right: Side, options: AlignOptions): PriorPairs {
 }
 
 /** What is known before anything is paired. */
-function firstKnown(
+function* firstKnown(
   left: Side,
   right: Side,
   source: readonly string[],
@@ -266,7 +266,7 @@ function firstKnown(
   options: AlignOptions,
   few: number,
   prior: PriorPairs,
-): Known {
+): Steps<Known> {
   const list = listness(source, target, few);
   return {
     room: new Room(left, right),
@@ -275,7 +275,7 @@ function firstKnown(
     twins: new Twins(source, target),
     layout: options.layout ? LayoutModel.of(options.layout, []) : null,
     edges: EdgeModel.of(source, target),
-    junctions: Junctions.of(source, target, few),
+    junctions: yield* Junctions.of(source, target, few),
     kinds: kindsOf([], list),
     list,
   };

@@ -2,12 +2,15 @@ import { expect, test } from '@jest/globals';
 import { align } from './align.js';
 import type { WeighedBead } from './bead.js';
 import { Junctions } from './junctions.js';
+import { ended } from './steps.js';
+
+const junctionsOf = (...args: Parameters<typeof Junctions.of>): Junctions => ended(Junctions.of(...args));
 
 const SOURCE = ['Learn more about the list.', 'System menu', 'Wait, then open the gate.', '日本語。次の文。'];
 const TARGET = ['Mehr über die Liste.', 'Warten.', 'Öffnen Sie das Tor.'];
 
 test('a mark for each junction speaks for one passage, none against it', () => {
-  const junctions = Junctions.of(SOURCE, TARGET, 1);
+  const junctions = junctionsOf(SOURCE, TARGET, 1);
   // "Learn more …" and "System menu" beside one sentence without a mark within.
   expect(junctions.score(0, 2, 0, 1)).toBeLessThan(0);
   // "Wait, then …" beside "Warten." and "Öffnen …".
@@ -31,11 +34,11 @@ test('in a text of sentences a segment without a mark is no beginning of the one
     '이 입력창은 폴더에 나타납니다. 폴더 안의 항목 수를 셉니다.',
     '갑문에는 문이 두 개 있습니다.',
   ];
-  const junctions = Junctions.of(source, target, 1);
+  const junctions = junctionsOf(source, target, 1);
   expect(junctions.score(0, 1, 0, 2)).toBeLessThan(junctions.score(0, 1, 1, 2) - 0.5);
   // Thai ends no sentence with a mark: nothing follows from one that is not there.
   const thai = ['เปิดประตู', 'ปิดประตูน้ำให้สนิทก่อนออกเดินทาง'];
-  expect(Junctions.of(['Open the gate, then close it.'], thai, 1).score(0, 1, 0, 2)).toBeGreaterThan(0);
+  expect(junctionsOf(['Open the gate, then close it.'], thai, 1).score(0, 1, 0, 2)).toBeGreaterThan(0);
 });
 
 test('they say less the more of a text is joined or cut', () => {
@@ -63,10 +66,8 @@ test('they say less the more of a text is joined or cut', () => {
 test('a heading that only one side has is not made a part of the sentence behind it', () => {
   const source = ['Sometimes a gate jams and will not open again.', 'Call the keeper.'];
   const target = ['Ein klemmendes Tor', 'Manchmal klemmt ein Tor und geht nicht auf.', 'Rufen Sie den Wärter.'];
-  const steps = align(source, target, { sourceLanguage: 'en', targetLanguage: 'de' });
-  let step = steps.next();
-  while (!step.done) step = steps.next();
-  const links = step.value.beads.map((bead) => [bead.source.from, bead.source.to, bead.target.from, bead.target.to]);
+  const { beads } = ended(align(source, target, { sourceLanguage: 'en', targetLanguage: 'de' }));
+  const links = beads.map((bead) => [bead.source.from, bead.source.to, bead.target.from, bead.target.to]);
   expect(links).toEqual([
     [0, 0, 0, 1],
     [0, 1, 1, 2],

@@ -5,6 +5,7 @@
  * heading or a label rather than a part of what follows it, whether the script has capitals to tell by or not.
  */
 import { lengthOf, type WeighedBead } from './bead.js';
+import { withShares, type Steps } from './steps.js';
 
 /** Logs of how much likelier they go together than not: with a mark for each junction, and without. */
 const [MARKED, BARE] = [0.5, -2];
@@ -12,7 +13,12 @@ const [MARKED, BARE] = [0.5, -2];
 const UNFINISHED = -1.5;
 /** Marks before a space, dashes between spaces, and those of scripts without spaces. */
 const INNER = /[,;:.!?…)](?=\s)|\s[–—-]\s|[。、，；：！？]/gu;
-const LAST_MARK = /\p{P}[\p{P}\s]*$/u;
+const LAST_MARKS = /[\s\p{P}]+$/u;
+const MARK = /\p{P}/u;
+/** The end of a text, as far as it is looked at for marks; UTF-16 code units. */
+const TAIL = 12;
+/** Segments that are read in a step. */
+const STEP = 10_000;
 /** Share of beads of several segments from which on a text is cut at any place. */
 const CUT_ANYWHERE = 0.1;
 /** Pairs that were seen beforehand, one of them joined, as it were: a few are no proof. */
@@ -36,10 +42,12 @@ export class Junctions {
 
   /**
    * @param weight how much they say, 0 to 1; see `weightOf`
-   * O(characters)
+   * Yields the share that is read. O(characters)
    */
-  static of(source: readonly string[], target: readonly string[], weight: number): Junctions {
-    return new Junctions(marksOf(source), marksOf(target), weight);
+  static *of(source: readonly string[], target: readonly string[], weight: number): Steps<Junctions> {
+    const left = yield* withShares(marksOf(source), (share) => share / 2);
+    const right = yield* withShares(marksOf(target), (share) => 0.5 + share / 2);
+    return new Junctions(left, right, weight);
   }
 
   weighed(weight: number): Junctions {
@@ -81,21 +89,27 @@ function opposite(one: number, several: Marks, from: number, size: number): numb
   return (one - marks >= size - 1 ? MARKED : BARE) + UNFINISHED * several.usual * unfinished;
 }
 
-function marksOf(texts: readonly string[]): Marks {
-  const inner = Uint8Array.from(texts, marksIn);
-  const unfinished = Uint8Array.from(texts, (text) => Number(!LAST_MARK.test(text)));
-  const middle = [...texts.map(({ length }) => length)].sort((a, b) => a - b)[texts.length >> 1] ?? 0;
+function* marksOf(texts: readonly string[]): Steps<Marks> {
+  const inner = new Uint8Array(texts.length);
+  const unfinished = new Uint8Array(texts.length);
+  const middle = Uint32Array.from(texts, ({ length }) => length).sort()[texts.length >> 1] ?? 0;
   let [long, without] = [1, 1];
-  for (const [at, { length }] of texts.entries()) {
-    if (length < middle) continue;
-    long++;
-    without += unfinished[at]!;
+  for (const [at, text] of texts.entries()) {
+    const last = LAST_MARKS.exec(text.slice(-TAIL))?.[0] ?? '';
+    inner[at] = marksBefore(text, text.length - last.length);
+    unfinished[at] = Number(!MARK.test(last));
+    if (text.length >= middle) {
+      long++;
+      without += unfinished[at]!;
+    }
+    if (at % STEP === STEP - 1) yield at / texts.length;
   }
   return { inner, unfinished, usual: 1 - without / long };
 }
 
-/** Marks within a text, without those at its end. */
-function marksIn(text: string): number {
-  const inside = text.replace(/(?<![\s\p{P}])[\s\p{P}]+$/u, '');
-  return Math.min(255, inside.match(INNER)?.length ?? 0);
+function marksBefore(text: string, end: number): number {
+  let marks = 0;
+  INNER.lastIndex = 0;
+  for (let mark = INNER.exec(text); mark && mark.index < end; mark = INNER.exec(text)) marks++;
+  return Math.min(255, marks);
 }

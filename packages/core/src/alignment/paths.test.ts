@@ -22,7 +22,7 @@ function knownOf(source: readonly string[], target: readonly string[]): Known {
     twins: new Twins(source, target),
     layout: null,
     edges: EdgeModel.of(source, target),
-    junctions: Junctions.of(source, target, 0),
+    junctions: ended(Junctions.of(source, target, 0)),
     kinds: kindsOf([], 0),
     list: 0,
   };

@@ -2,6 +2,7 @@
 import { expect, test } from '@jest/globals';
 import { fullBand } from './band.js';
 import { bestPath } from './best-path.js';
+import { Junctions } from './junctions.js';
 import { kindsOf, simplest } from './kinds.js';
 import { learnedLexicon } from './lexicon.js';
 import { readSide, sideOf } from './sides.js';
@@ -27,6 +28,7 @@ test('the search for the best path through 9,000 rows answers after each 2,000',
 test('reading 45,000 segments answers after each 10,000', () => {
   const segments = Array.from({ length: 45_000 }, () => 'Open the gate.');
   expectForward(sharesOf(readSide(segments, 'en')), 4);
+  expectForward(sharesOf(Junctions.of(segments, segments, 1)), 8);
 });
 
 test('learning 9,000 words answers some times in each of its rounds', () => {

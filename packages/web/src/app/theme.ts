@@ -108,6 +108,21 @@ export function themeOf(name: ThemeName): Theme {
           th: { overflowWrap: 'normal' },
           'pre, code': { fontFamily: MONO },
           ':focus-visible': { outline: `2px solid ${inks.petrol}`, outlineOffset: 1 },
+          // The line of a list that keys have gone to: its frame lies within, where its list does not cut it off, and
+          // above what stays in sight while the line is scrolled.
+          '[aria-current="true"][tabindex="-1"]:focus-visible': {
+            position: 'relative',
+            outlineOffset: -2,
+            '&::after': {
+              content: '""',
+              position: 'absolute',
+              inset: 0,
+              zIndex: 1,
+              outline: 'inherit',
+              outlineOffset: -2,
+              pointerEvents: 'none',
+            },
+          },
           '@media (prefers-reduced-motion: reduce)': {
             '*': { animation: 'none !important', transition: 'none !important' },
           },

@@ -50,7 +50,8 @@ export function MarginNote({ tone, word, children, actions, inline = false }: Pr
             sx={{
               display: inline ? 'inline-flex' : 'flex',
               flexWrap: 'wrap',
-              gap: 1.25,
+              columnGap: 1.25,
+              rowGap: 0.25,
               ...(inline ? { ml: 1.25 } : { mt: 0.25 }),
             }}
           >

@@ -40,13 +40,13 @@ export function focusChosenLine(
  * instead. It ends when anything else has the focus, and when another page is gone to. Call it once.
  */
 export function keepFocusInLists(): void {
+  let held: Element | null = null;
+  let page = '';
   const drawn = new MutationObserver(() => {
     if (document.activeElement === held) return;
     if (document.activeElement !== document.body || held?.isConnected || location.pathname !== page) drawn.disconnect();
     else chosenNow()?.focus({ preventScroll: true });
   });
-  let held: Element | null = null;
-  let page = '';
   document.addEventListener('focusin', ({ target }) => {
     drawn.disconnect();
     if (!(target instanceof Element) || !target.closest(CHOSEN)) return;

@@ -61,6 +61,24 @@ declare module '@mui/material/styles' {
   }
 }
 
+/**
+ * Of the line of a list that keys have gone to: the frame lies within, where its list does not cut it off, and above what
+ * stays in sight while the line is scrolled.
+ */
+const FRAME_WITHIN = {
+  position: 'relative',
+  outlineOffset: -2,
+  '&::after': {
+    content: '""',
+    position: 'absolute',
+    inset: 0,
+    zIndex: 1,
+    outline: 'inherit',
+    outlineOffset: -2,
+    pointerEvents: 'none',
+  },
+} as const;
+
 export function themeOf(name: ThemeName): Theme {
   const inks = INKS[name];
   return createTheme({
@@ -108,21 +126,7 @@ export function themeOf(name: ThemeName): Theme {
           th: { overflowWrap: 'normal' },
           'pre, code': { fontFamily: MONO },
           ':focus-visible': { outline: `2px solid ${inks.petrol}`, outlineOffset: 1 },
-          // The line of a list that keys have gone to: its frame lies within, where its list does not cut it off, and
-          // above what stays in sight while the line is scrolled.
-          '[aria-current="true"][tabindex="-1"]:focus-visible': {
-            position: 'relative',
-            outlineOffset: -2,
-            '&::after': {
-              content: '""',
-              position: 'absolute',
-              inset: 0,
-              zIndex: 1,
-              outline: 'inherit',
-              outlineOffset: -2,
-              pointerEvents: 'none',
-            },
-          },
+          '[aria-current="true"][tabindex="-1"]:focus-visible': FRAME_WITHIN,
           '@media (prefers-reduced-motion: reduce)': {
             '*': { animation: 'none !important', transition: 'none !important' },
           },
